@@ -1,0 +1,85 @@
+"""Which cautions a pot or a shift calls for, each with the reason it is shown. Texts are data; rules are here."""
+
+from __future__ import annotations
+
+import tomllib
+from dataclasses import dataclass
+from functools import cache
+from importlib import resources
+
+from ..pot import Pot
+from ..pot.ways import cap
+from ..recipe import Recipe
+from ..shifting import Shift
+
+
+@dataclass(frozen=True, slots=True)
+class Caution:
+    code: str
+    text: str
+    because: str
+
+    def as_dict(self) -> dict[str, str]:
+        return {"code": self.code, "text": self.text, "because": self.because}
+
+
+@cache
+def _texts() -> dict[str, str]:
+    return tomllib.loads(resources.files(__package__).joinpath("data/cautions.toml").read_text(encoding="utf-8"))
+
+
+def _make(code: str, because: str, **filled: str) -> Caution:
+    return Caution(code, _texts()[code].format(**filled), because)
+
+
+def for_pot(pot: Pot) -> list[Caution]:
+    """Cautions of the grain and the way it is cooked, without a recipe."""
+    out = [_make("gluten", "of the grain", grain=cap(pot.grain.name))] if pot.grain.gluten else []
+    return out + _for_way(pot) + [_make("cooling", "there may be some left over")]
+
+
+def for_shift(shift: Shift) -> list[Caution]:
+    """Cautions of a whole shift: those of the pot, what the grain brings in, and what the recipe already held."""
+    pot, recipe = shift.pot, shift.recipe
+    out = []
+    if pot.grain.gluten and "gluten" not in recipe.allergens and not shift.same:
+        out.append(_make("gluten_in", "the new grain brings it in", grain=cap(pot.grain.name)))
+    elif (
+        not pot.grain.gluten
+        and pot.grain.family in ("millet", "coarse meal", "pseudo-grain", "oats")
+        and not shift.same
+    ):
+        out.append(_make("gluten_certified", "this grain is often milled beside wheat", grain=cap(pot.grain.name)))
+    out += _for_way(pot)
+    out += _for_recipe(recipe)
+    return [*out, _make("cooling", "there may be some left over")]
+
+
+def _for_way(pot: Pot) -> list[Caution]:
+    way, kitchen = pot.way, pot.kitchen
+    out = []
+    if way.method not in ("open", "steep", "microwave"):
+        out.append(_make("steam", "a lid comes off a boiling pot"))
+    if way.soak_min > 240 and kitchen.room_c > 21:
+        out.append(_make("soak_warm", f"soaked {way.soak_min / 60:.0f} hours at {kitchen.room_c:.0f} °C"))
+    if way.sprouted:
+        out.append(_make("sprouts", "the grain is sprouted"))
+    if way.method in ("pressure", "electric-pressure"):
+        out.append(_make("pressure", "cooked under pressure"))
+    if way.method == "microwave":
+        out.append(_make("microwave", "cooked in the microwave"))
+    if way.lid == "sealed":
+        out.append(_make("cloth", "a cloth seals the lid"))
+    out += [_make(code, "of the grain") for code in pot.grain.cautions]
+    return out
+
+
+def _for_recipe(recipe: Recipe) -> list[Caution]:
+    out = []
+    if any(ln.kind == "kidney beans" and ln.drinks for ln in recipe.lines):
+        out.append(_make("kidney_beans", "dry kidney beans are in the pot"))
+    if recipe.allergens:
+        out.append(_make("allergens", "carried over from the recipe", allergens=", ".join(recipe.allergens)))
+    if recipe.count_out:
+        out.append(_make("count_out", "whole things are in the pot", things="; ".join(recipe.count_out)))
+    return out

@@ -1,0 +1,273 @@
+"""The `mealshift` command. Bad input: exit 2 and one line on stderr, never a traceback or a usage block."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from collections.abc import Sequence
+from typing import Any, NoReturn
+
+from . import pipeline
+from .grains import TEXTURES, all_grains, grain
+from .grains.catalogue import METHODS
+from .measures import Measures, parse_amount, parse_minutes, unit_kind
+from .pot import LIDS, Kitchen, default_way, solve
+from .problems import Refusal
+from .reading import read
+from .shifting import KEEPS, Choice, shift
+
+
+class _Parser(argparse.ArgumentParser):
+    def error(self, message: str) -> NoReturn:
+        raise Refusal(
+            "usage",
+            "",
+            f"{message[:1].upper() + message[1:]}; see `mealshift {self.prog.split()[-1]} --help`."
+            if " " in self.prog
+            else f"{message[:1].upper() + message[1:]}; see `mealshift --help`.",
+        )
+
+
+def main(argv: Sequence[str] | None = None) -> int:
+    try:
+        args = _parser().parse_args(argv)
+        data, text = args.run(args)
+        print(json.dumps(data, ensure_ascii=False, indent=2) if args.json else text)
+    except Refusal as refused:
+        print(" ".join(refused.problem.text.split()), file=sys.stderr)
+        return 2
+    except BrokenPipeError:
+        sys.stderr.close()
+    return 0
+
+
+def _parser() -> _Parser:
+    p = _Parser(prog="mealshift", description="Turns a rice recipe into a recipe for another grain, and says why.")
+    sub = p.add_subparsers(required=True, metavar="grains|read|pot|shift", parser_class=_Parser)
+
+    c = sub.add_parser("grains", help="the catalogue")
+    c.set_defaults(run=_grains)
+    c.add_argument("--json", action="store_true")
+
+    c = sub.add_parser("read", help="what was understood of a recipe")
+    c.set_defaults(run=_read)
+    c.add_argument("file", metavar="FILE|-")
+    c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--json", action="store_true")
+
+    c = sub.add_parser("pot", help="one grain in one pot")
+    c.set_defaults(run=_pot)
+    c.add_argument("--grain", required=True, metavar="SLUG")
+    c.add_argument("--amount", required=True, metavar="'240 ml'")
+    _pot_options(c)
+
+    c = sub.add_parser("shift", help="a recipe for another grain")
+    c.set_defaults(run=_shift)
+    c.add_argument("file", metavar="FILE|-")
+    c.add_argument("--to", required=True, action="append", metavar="SLUG")
+    c.add_argument("--keep", default="volume", metavar="|".join(KEEPS))
+    c.add_argument("--servings", type=_number)
+    c.add_argument("--cup-ml", type=_number, default=237.0)
+    _pot_options(c)
+    return p
+
+
+def _pot_options(c: argparse.ArgumentParser) -> None:
+    c.add_argument("--method", metavar="|".join(METHODS))
+    c.add_argument("--texture", metavar="|".join(TEXTURES))
+    c.add_argument("--lid", metavar="|".join(LIDS))
+    c.add_argument("--heat", default="gentle", metavar="gentle|brisk")
+    c.add_argument("--pot-cm", type=_number, default=20.0)
+    c.add_argument("--pot-l", type=_number)
+    c.add_argument("--soak", metavar="'30 min'")
+    c.add_argument("--soak-water", default="discarded", metavar="kept|discarded")
+    c.add_argument("--room-c", type=_number, default=20.0)
+    c.add_argument("--sprouted", action="store_true")
+    c.add_argument("--roast", metavar="none|dry|fat")
+    c.add_argument("--whistles", type=_whole)
+    c.add_argument("--release", default="natural", metavar="natural|quick")
+    c.add_argument("--altitude", type=_number, default=0.0, metavar="M")
+    c.add_argument("--watts", type=_number, default=800.0)
+    c.add_argument("--age", default="fresh", metavar="fresh|old")
+    c.add_argument("--measure-ml", type=_number)
+    c.add_argument("--json", action="store_true")
+
+
+def _number(text: str) -> float:
+    try:
+        value = float(text.replace(",", "."))
+    except ValueError:
+        raise argparse.ArgumentTypeError(f"“{text[:20]}” is not a number") from None
+    if value != value or abs(value) == float("inf"):
+        raise argparse.ArgumentTypeError(f"“{text[:20]}” is not a number")
+    return value
+
+
+def _whole(text: str) -> int:
+    try:
+        return int(text)
+    except ValueError:
+        raise argparse.ArgumentTypeError(f"“{text[:20]}” is not a whole number") from None
+
+
+def _cup(ml: float) -> float:
+    if not 50 <= ml <= 1000:
+        raise Refusal("cup_ml", "cup_ml", f"A cup of {ml:g} ml is outside what I can reckon with; give 50 to 1,000 ml.")
+    return ml
+
+
+def _kitchen(a: argparse.Namespace) -> Kitchen:
+    return Kitchen(
+        pot_cm=a.pot_cm,
+        pot_l=a.pot_l,
+        watts=a.watts,
+        altitude_m=a.altitude,
+        room_c=a.room_c,
+        measure_ml=a.measure_ml if a.measure_ml is not None else 240.0,
+    )
+
+
+def _text(file: str) -> str:
+    try:
+        if file == "-":
+            raw = sys.stdin.buffer.read(6_000_001)
+        else:
+            with open(file, "rb") as f:
+                raw = f.read(6_000_001)
+    except OSError as fault:
+        raise Refusal("file", "file", f"I cannot open {file}: {fault.strerror or fault}; check the name.") from None
+    if len(raw) > 6_000_000:
+        raise Refusal("too_long", "file", f"{file} is larger than any recipe; bring one of under 3 MB.")
+    for encoding in ("utf-8-sig", "utf-16" if raw[:2] in (b"\xff\xfe", b"\xfe\xff") else "utf-8-sig", "cp1252"):
+        try:
+            return raw.decode(encoding)
+        except UnicodeDecodeError:
+            continue
+    return raw.decode("utf-8", errors="replace")
+
+
+def _grains(a: argparse.Namespace) -> tuple[Any, str]:
+    rows = [f"{g.slug:20} {g.name:26} {g.simmer:3.0f} min  {'gluten' if g.gluten else ''}" for g in all_grains()]
+    return pipeline.grains_report(), "\n".join(rows)
+
+
+def _read(a: argparse.Namespace) -> tuple[Any, str]:
+    recipe = read(_text(a.file), Measures(cup_ml=_cup(a.cup_ml)))
+    data = pipeline.read_report(recipe)
+    out = [f"{recipe.title}" + (f", serves {recipe.servings:g}" if recipe.servings else "")]
+    out += [f"  {ln.role:12} {ln.text}" for ln in recipe.lines]
+    out += [f"  {i}. {s.text}" for i, s in enumerate(recipe.steps, 1)]
+    out += [
+        f"  {recipe.method}, {recipe.texture}; at the heat {recipe.simmer_min or '?'} min; water from the liquids {recipe.liquid_water_ml:.0f} ml"
+    ]
+    out += [f"  ? {p.text}" for p in recipe.problems]
+    return data, "\n".join(out)
+
+
+def _pot(a: argparse.Namespace) -> tuple[Any, str]:
+    g = grain(a.grain)
+    kitchen = _kitchen(a)
+    amount = parse_amount(a.amount, Measures(measure_ml=kitchen.measure_ml))
+    ml = amount.ml if amount.ml is not None else (amount.g or 0.0) / g.density
+    way = default_way(
+        g,
+        a.method,
+        a.texture,
+        a.lid,
+        a.heat,
+        _soak(a) or 0.0,
+        a.soak_water,
+        a.sprouted,
+        a.roast,
+        a.release,
+        a.whistles,
+        a.age,
+    )
+    pot = solve(g, ml, way, kitchen)
+    unit = {"cup": "cup", "measure": "measure", "mass": "g"}.get(unit_kind(amount.unit), "ml")
+    if a.measure_ml is not None:
+        unit = "measure"
+    size = {"cup": 237.0, "measure": kitchen.measure_ml}.get(unit, 1.0)
+    data = pipeline.pot_report(pot, unit, size)
+    return data, _pot_text(data)
+
+
+def _soak(a: argparse.Namespace) -> float | None:
+    return None if a.soak is None else parse_minutes(a.soak, "soak")
+
+
+def _pot_text(d: dict[str, Any]) -> str:
+    w, t = d["water"], d["time"]
+    out = [
+        f"{d['dry']['g']} g {d['grain']}, {d['texture_word']}: pour {w['pour_ml']} ml (1 to {w['ratio_by_volume']:g}), keep {w['reserve_ml']} ml hot beside it",
+        f"{d['method']}, {d['lid']} lid: {t['cook']['low']} to {t['cook']['high']} minutes, {t['total_min']} to the plate. {d['done_when']}",
+    ]
+    out += [f"  {r['ml']:+5d} ml  {r['because']}" for r in d["ledger"]]
+    out += [f"  {r['min']:+5d} min {r['because']}" for r in d["time_ledger"]]
+    out += [f"  ! {c['text']}" for c in d["cautions"]]
+    out += [f"  ? {p['text']}" for p in d["problems"]]
+    return "\n".join(out)
+
+
+def _shift(a: argparse.Namespace) -> tuple[Any, str]:
+    if len(a.to) > 1:
+        raise Refusal("to", "to", "One grain at a time: blends are not in this version; give a single --to.")
+    slug, _, share = a.to[0].partition(":")
+    if share and _number_or(share, "to") <= 0:
+        raise Refusal("to", "to", f"A share of {share} is no share; leave it out or give a number above zero.")
+    kitchen = _kitchen(a)
+    measures = Measures(cup_ml=_cup(a.cup_ml), measure_ml=kitchen.measure_ml)
+    choice = Choice(
+        slug,
+        a.method,
+        a.texture,
+        a.lid,
+        a.heat,
+        _soak(a),
+        a.soak_water,
+        a.roast,
+        a.sprouted,
+        a.release,
+        a.whistles,
+        a.age,
+        a.keep,
+        a.servings,
+        kitchen,
+        said_unit="measure" if a.measure_ml is not None else None,
+    )
+    grain(slug)
+    data = pipeline.shift_report(shift(read(_text(a.file), measures), choice, measures))
+    return data, _shift_text(data)
+
+
+def _number_or(text: str, field: str) -> float:
+    try:
+        return _number(text)
+    except argparse.ArgumentTypeError as fault:
+        raise Refusal(field, field, f"{fault}; write a share as SLUG:2.") from None
+
+
+def _shift_text(d: dict[str, Any]) -> str:
+    out = [d["title"], ""]
+    out += [
+        f"  {i['text']}" + (f"   (was: {i['was']})" if i["was"] != i["text"] else "")
+        for i in d["ingredients"]
+        if i["text"]
+    ]
+    out.append("")
+    n = 0
+    for s in d["steps"]:
+        if s["text"]:
+            n += 1
+            out.append(f"  {n}. {s['text']}")
+        else:
+            out.append(f"  -  left out: {s['was']} ({s['reason']})")
+    out += ["", *(_pot_text({**p, "cautions": [], "problems": []}) for p in d["pots"])]
+    out += [f"  ! {c['text']}" for c in d["cautions"]]
+    out += [f"  ? {p['text']}" for p in [*d["check"], *d["problems"]]]
+    return "\n".join(out)
+
+
+if __name__ == "__main__":
+    sys.exit(main())

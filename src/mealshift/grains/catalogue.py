@@ -1,0 +1,120 @@
+"""Reads data/*.toml into Grains. A bad row stops the program with its file and slug: a wrong number
+must not reach a pot."""
+
+from __future__ import annotations
+
+import tomllib
+from functools import cache
+from importlib import resources
+from typing import Any
+
+from ..problems import Refusal
+from .model import TEXTURES, Grain, Roast, Soak
+
+METHODS = (
+    "covered",
+    "open",
+    "drain",
+    "steep",
+    "flush",
+    "steam",
+    "off-heat",
+    "rice-cooker",
+    "pressure",
+    "electric-pressure",
+    "microwave",
+    "oven",
+)
+_FILE_DEFAULTS = ("family", "form", "gluten", "keeping", "cautions")
+_NEEDED = (
+    "slug",
+    "name",
+    "short",
+    "whole",
+    "density",
+    "hydration",
+    "simmer",
+    "rest",
+    "rinse",
+    "rinse_why",
+    "methods",
+    "done_when",
+    "aliases",
+    "names",
+)
+
+
+class BadRow(ValueError):
+    """A row of the catalogue that must not be used."""
+
+
+def load(text: str, file: str) -> list[Grain]:
+    """The grains of one data file. BadRow names the file and the slug of the row at fault."""
+    data = tomllib.loads(text)
+    defaults = {k: data[k] for k in _FILE_DEFAULTS if k in data}
+    return [_row({"form": "grain", **defaults, **raw}, file) for raw in data["grain"]]
+
+
+def _row(raw: dict[str, Any], file: str) -> Grain:
+    def bad(why: str) -> BadRow:
+        return BadRow(f"{file}: {raw.get('slug', '(no slug)')}: {why}")
+
+    missing = [k for k in _NEEDED if k not in raw]
+    if missing:
+        raise bad(f"lacks {', '.join(missing)}")
+    hydration = raw["hydration"]
+    steps = [hydration[t] for t in TEXTURES if t in hydration]
+    if set(hydration) - set(TEXTURES[:-1]) or not steps:
+        raise bad("hydration names a texture that does not exist, or none")
+    if steps != sorted(set(steps)):
+        raise bad("hydration must rise from separate to porridge")
+    places = [TEXTURES.index(t) for t in hydration]
+    if max(places) - min(places) + 1 != len(places):
+        raise bad("hydration has a gap between two textures")
+    if not 0.3 < raw["density"] < 1.1:
+        raise bad("density is not that of a grain")
+    if unknown := set(raw["methods"]) - set(METHODS):
+        raise bad(f"unknown method {', '.join(unknown)}")
+    if raw["simmer"] == 0 and not raw.get("steep_min"):
+        raise bad("neither simmered nor steeped")
+    roast = raw.get("roast")
+    known = {k: v for k, v in raw.items() if k not in ("soak", "roast")}
+    for name in ("methods", "aliases", "whistles", "cautions"):
+        if name in known:
+            known[name] = tuple(known[name])
+    try:
+        return Grain(
+            **known,
+            soak=Soak(**raw["soak"]) if "soak" in raw else None,
+            roast=Roast(roast["kind"], roast["min"], roast["why"], tuple(roast["for_textures"])) if roast else None,
+        )
+    except (TypeError, KeyError) as fault:
+        raise bad(str(fault)) from fault
+
+
+@cache
+def _by_slug() -> dict[str, Grain]:
+    found: dict[str, Grain] = {}
+    for file in sorted(resources.files(__package__).joinpath("data").iterdir(), key=lambda f: f.name):
+        if file.name.endswith(".toml"):
+            for g in load(file.read_text(encoding="utf-8"), file.name):
+                if g.slug in found:
+                    raise BadRow(f"{file.name}: {g.slug}: stands twice in the catalogue")
+                found[g.slug] = g
+    return found
+
+
+def all_grains() -> tuple[Grain, ...]:
+    return tuple(_by_slug().values())
+
+
+def grain(slug: str) -> Grain:
+    """The grain of that slug; Refusal with the nearest slugs if there is none."""
+    try:
+        return _by_slug()[slug]
+    except KeyError:
+        from rapidfuzz import process
+
+        near = [m[0] for m in process.extract(slug, list(_by_slug()), limit=3, score_cutoff=50)]
+        hint = f"did you mean {' or '.join(near)}?" if near else "`mealshift grains` lists them."
+        raise Refusal("grain", "grain", f"There is no grain “{slug[:40]}” in the catalogue; {hint}") from None

@@ -1,0 +1,122 @@
+"""One grain of the catalogue. Units: g/ml, g water per g dry grain, minutes at the boil, minutes."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field
+
+# Texture is a coordinate; a name is a point on it.
+TEXTURES = ("separate", "fluffy", "moist", "soft", "porridge", "thin")
+MEAL_WORDS = ("crumbly", "tender", "moist", "soft-set", "spoonable", "pouring")
+# thin (congee, gruel) = porridge's water × this
+THIN = 1.6
+
+
+@dataclass(frozen=True, slots=True)
+class Soak:
+    """Peleg's form: uptake after t minutes = u_max · t / (t + t_half), at 20 °C. beta: share of the
+    cooking time that a full soak saves."""
+
+    u_max: float
+    t_half: float
+    beta: float
+
+
+@dataclass(frozen=True, slots=True)
+class Roast:
+    """When and why to roast. `for_textures`: where roasting is the default."""
+
+    kind: str
+    min: float
+    why: str
+    for_textures: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True, repr=False)
+class Grain:
+    slug: str
+    name: str
+    short: str
+    family: str
+    form: str
+    gluten: bool
+    whole: bool
+    density: float
+    hydration: dict[str, float]
+    simmer: float
+    rest: float
+    rinse: int
+    rinse_why: str
+    methods: tuple[str, ...]
+    done_when: str
+    keeping: str
+    aliases: tuple[str, ...] = ()
+    names: dict[str, str] = field(default_factory=dict)
+    soak: Soak | None = None
+    roast: Roast | None = None
+    roast_never: str = ""
+    flush_min: float | None = None
+    steep_min: float | None = None
+    electric_min: float | None = None
+    whistles: tuple[int, int] | None = None
+    sprouts: bool = False
+    cautions: tuple[str, ...] = ()
+    basis: dict[str, str] = field(default_factory=dict)
+
+    def __repr__(self) -> str:
+        return f"Grain({self.slug})"
+
+    @property
+    def is_meal(self) -> bool:
+        return self.form == "meal"
+
+    @property
+    def textures(self) -> tuple[str, ...]:
+        """The named textures this grain can reach, driest first."""
+        reached = [t for t in TEXTURES if t in self.hydration]
+        if "porridge" in self.hydration:
+            reached.append("thin")
+        return tuple(reached)
+
+    def texture_range(self) -> tuple[float, float]:
+        """The stretch of the texture coordinate (0 separate … 5 thin) this grain reaches."""
+        names = self.textures
+        return float(TEXTURES.index(names[0])), float(TEXTURES.index(names[-1]))
+
+    def hydration_at(self, texture: float) -> float:
+        """g water per g dry grain at a texture coordinate, interpolated between the named points.
+
+        >>> from mealshift.grains import grain
+        >>> round(grain("quinoa").hydration_at(1.5), 2)
+        2.1
+        """
+        low, high = self.texture_range()
+        if not low <= texture <= high:
+            raise ValueError(f"{self.slug} does not reach texture {texture}")
+        below = int(texture)
+        part = texture - below
+        at = self._point(below)
+        return at if part == 0 else at + part * (self._point(below + 1) - at)
+
+    def _point(self, index: int) -> float:
+        return self.hydration["porridge"] * THIN if index == 5 else self.hydration[TEXTURES[index]]
+
+    def sign(self, texture: float) -> str:
+        """The sign that it is done, at that texture: from soft on there is liquid left in the pot, and that is right."""
+        if texture < 2.5:
+            return self.done_when
+        body = re.sub(
+            r"[;,]?\s*(?:no water (?:when you tilt the pot|left|at the side of the pot)|the water gone)[;,.]?\s*",
+            "",
+            self.done_when,
+            flags=re.I,
+        )
+        body = body.strip(" .;,") or "tender through"
+        tail = ("it holds a soft mound", "it falls slowly off the spoon", "it pours off the spoon")[
+            min(2, round(texture) - 3) if texture >= 3 else 0
+        ]
+        return f"{body[:1].upper()}{body[1:]}; {tail}, and thickens as it rests."
+
+    def texture_word(self, texture: float) -> str:
+        """What this texture is called on screen: a meal is crumbly where a grain is separate."""
+        return (MEAL_WORDS if self.is_meal else TEXTURES)[max(0, min(5, round(texture)))]

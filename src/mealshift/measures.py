@@ -1,0 +1,298 @@
+"""Amounts and units. Inside the engine there are only millilitres and grams; words live here, at the rim.
+
+The kitchen's own vessels (cup, glass, mug, "measure") are values of `Measures`, not constants:
+a cup is 237 ml in one house and 250 ml in the next.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+
+from .problems import Refusal
+
+OUNCE_G = 28.35
+POUND_G = 453.6
+
+
+@dataclass(frozen=True, slots=True)
+class Measures:
+    """The household's vessels in millilitres. `measure` is the cook's own glass or mug."""
+
+    cup_ml: float = 237.0
+    measure_ml: float = 240.0
+
+
+# canonical unit -> (kind, factor to ml or g; None = the household's own), spellings
+_UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
+    "ml": ("volume", 1.0, ("ml", "mls", "millilitre", "millilitres", "milliliter", "milliliters", "cc")),
+    "cl": ("volume", 10.0, ("cl", "centilitre", "centilitres")),
+    "dl": ("volume", 100.0, ("dl", "decilitre", "decilitres", "deciliter", "deciliters")),
+    "l": ("volume", 1000.0, ("l", "litre", "litres", "liter", "liters", "ltr")),
+    "fl oz": ("volume", 29.57, ("fl oz", "fl. oz", "fl.oz", "fluid ounce", "fluid ounces")),
+    "pint": ("volume", 568.0, ("pint", "pints")),
+    "quart": ("volume", 946.0, ("quart", "quarts", "qt")),
+    "g": ("mass", 1.0, ("g", "gr", "gm", "gms", "gram", "grams", "gramme", "grammes")),
+    "kg": ("mass", 1000.0, ("kg", "kgs", "kilo", "kilos", "kilogram", "kilograms")),
+    "oz": ("mass", OUNCE_G, ("oz", "ounce", "ounces")),
+    "lb": ("mass", POUND_G, ("lb", "lbs", "pound", "pounds")),
+    "cup": ("cup", None, ("cup", "cups", "c")),
+    "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler")),
+    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tblsp", "tbl")),
+    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful")),
+    # counted things: their size is stated beside them ("1 tin (400 g)") or not known
+    "tin": ("count", None, ("tin", "tins", "can", "cans")),
+    "pinch": ("count", None, ("pinch", "pinches", "dash", "dashes")),
+    "handful": (
+        "count",
+        None,
+        ("handful", "handfuls", "bunch", "bunches", "sprig", "sprigs", "knob", "piece", "pieces"),
+    ),
+    "clove": ("count", None, ("clove", "cloves", "stick", "sticks", "stalk", "stalks", "slice", "slices")),
+    "packet": (
+        "count",
+        None,
+        ("packet", "packets", "pack", "packs", "sachet", "sachets", "jar", "jars", "bag", "bags"),
+    ),
+    "cube": ("count", None, ("cube", "cubes")),
+}
+# grams and millilitres of a tin nobody stated: a guess, always reported as one
+USUAL_TIN = 400.0
+
+_SPELLINGS = {s: unit for unit, (_, _, spellings) in _UNITS.items() for s in spellings}
+UNIT_PATTERN = "|".join(sorted((re.escape(s) for s in _SPELLINGS), key=len, reverse=True))
+
+_GLYPHS = {
+    "½": "1/2",
+    "⅓": "1/3",
+    "⅔": "2/3",
+    "¼": "1/4",
+    "¾": "3/4",
+    "⅕": "1/5",
+    "⅖": "2/5",
+    "⅗": "3/5",
+    "⅘": "4/5",
+    "⅙": "1/6",
+    "⅚": "5/6",
+    "⅛": "1/8",
+    "⅜": "3/8",
+    "⅝": "5/8",
+    "⅞": "7/8",
+}
+_WORDS = {
+    "a": 1,
+    "an": 1,
+    "one": 1,
+    "two": 2,
+    "three": 3,
+    "four": 4,
+    "five": 5,
+    "six": 6,
+    "seven": 7,
+    "eight": 8,
+    "nine": 9,
+    "ten": 10,
+    "twelve": 12,
+    "half": 0.5,
+    "half a": 0.5,
+    "a half": 0.5,
+    "a quarter of a": 0.25,
+    "quarter of a": 0.25,
+    "a dozen": 12,
+    "a couple of": 2,
+    "a few": 3,
+}
+_GLYPH = "[" + "".join(_GLYPHS) + "]"
+_ONE = rf"(?:\d+\s*{_GLYPH}|{_GLYPH}|\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?)"
+_WORD = "|".join(sorted(_WORDS, key=len, reverse=True))
+# "-2" is caught so that a negative amount is refused, not read as 2
+NUMBER_PATTERN = rf"(?:-?{_ONE}|\b(?:{_WORD})\b)"
+RANGE_PATTERN = rf"{NUMBER_PATTERN}(?:\s*(?:-|–|—|\bto\b|\bor\b)\s*{_ONE})?"
+
+
+@dataclass(frozen=True, slots=True)
+class Amount:
+    """A quantity as written: `value` (middle of a range), its `low`/`high`, canonical `unit` ("" = counted),
+    and what it comes to in ml or g where the unit alone says so (else None)."""
+
+    value: float
+    low: float
+    high: float
+    unit: str
+    ml: float | None
+    g: float | None
+
+
+def number(text: str) -> float:
+    """The value of one written number: "1½", "1 1/2", "0,5", "half a". ValueError if it is none."""
+    t = text.strip().lower()
+    if t in _WORDS:
+        return float(_WORDS[t])
+    sign = -1.0 if t.startswith("-") else 1.0
+    t = t.lstrip("-").replace("⁄", "/")
+    for glyph, plain in _GLYPHS.items():
+        t = t.replace(glyph, f" {plain}")
+    total = 0.0
+    for part in t.split():
+        if part == "/":
+            raise ValueError(text)
+        try:
+            total += float(Fraction(part)) if "/" in part else float(part.replace(",", "."))
+        except ZeroDivisionError as fault:
+            raise ValueError(text) from fault
+    return sign * total
+
+
+def number_range(text: str) -> tuple[float, float]:
+    """(low, high) of "2 to 3", "2-3" or a single number (then both are the same)."""
+    m = re.fullmatch(rf"({NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or)\s*({_ONE}))?", text.strip(), re.I)
+    if not m:
+        raise ValueError(text)
+    low = number(re.sub(r"\s*([/⁄])\s*", r"\1", m[1]))
+    high = number(re.sub(r"\s*([/⁄])\s*", r"\1", m[2])) if m[2] else low
+    return (low, high) if low <= high else (high, low)
+
+
+def canonical_unit(word: str) -> str | None:
+    return _SPELLINGS.get(word.strip().lower().rstrip("."))
+
+
+def unit_kind(unit: str) -> str:
+    """ "volume", "mass", "cup", "measure" or "count"."""
+    return _UNITS[unit][0] if unit in _UNITS else "count"
+
+
+def unit_size(unit: str, measures: Measures) -> tuple[float | None, float | None]:
+    """(ml, g) of one such unit; both None for a counted thing."""
+    kind, factor, _ = _UNITS.get(unit, ("count", None, ()))
+    if kind == "volume":
+        return factor, None
+    if kind == "mass":
+        return None, factor
+    if kind == "cup":
+        return measures.cup_ml, None
+    if kind == "measure":
+        return measures.measure_ml, None
+    return None, None
+
+
+def make_amount(low: float, high: float, unit: str, measures: Measures) -> Amount:
+    value = (low + high) / 2
+    ml, g = unit_size(unit, measures)
+    return Amount(value, low, high, unit, None if ml is None else value * ml, None if g is None else value * g)
+
+
+def parse_amount(text: str, measures: Measures | None = None) -> Amount:
+    """One amount as typed in a field or on the command line, in a volume or a mass.
+
+    >>> parse_amount("1 1/2 cups", Measures(cup_ml=240)).ml
+    360.0
+    >>> parse_amount("200 g").g
+    200.0
+    """
+    measures = measures or Measures()
+    m = re.fullmatch(rf"\s*({RANGE_PATTERN})\s*([a-zA-Z. ]+?)?\s*", text)
+    if not m:
+        raise Refusal(
+            "amount",
+            "amount",
+            f"“{text.strip()[:40]}” is not an amount; write a number and a unit, such as 240 ml, 200 g or 1 1/2 cups.",
+        )
+    try:
+        low, high = number_range(m[1])
+    except ValueError:
+        raise Refusal("amount", "amount", f"“{m[1].strip()}” is not a number; write it as 2, 1/2 or 1.5.") from None
+    unit = canonical_unit(m[2] or "")
+    if unit is None or unit_kind(unit) == "count":
+        said = (m[2] or "").strip()
+        what = f"The unit “{said}” is not one I know" if said else "The amount has no unit"
+        raise Refusal("unit", "amount", f"{what}; use ml, l, g, kg, oz, lb, cup, tbsp, tsp or measure.")
+    amount = make_amount(low, high, unit, measures)
+    size = amount.ml if amount.ml is not None else amount.g or 0.0
+    if size <= 0:
+        raise Refusal("amount", "amount", f"An amount of {text.strip()} cooks nothing; give one above zero.")
+    if size > 20000:
+        raise Refusal(
+            "amount", "amount", f"{text.strip()} is more than any home pot holds; give at most 20 kg or 20 litres."
+        )
+    return amount
+
+
+_DURATION = re.compile(
+    r"(?P<n>\d+(?:[.,]\d+)?)\s*(?P<u>min(?:ute)?s?|m|h(?:ou)?rs?|h|d(?:ays?)?|months?|weeks?)?", re.I
+)
+
+
+def parse_minutes(text: str, field: str = "time") -> float:
+    """Minutes of "30 min", "8 h", "1 h 30 min", "45" or "none".
+
+    >>> parse_minutes("1 h 30 min")
+    90.0
+    """
+    t = text.strip().lower()
+    if t in ("none", "no", "0", ""):
+        return 0.0
+    if t == "overnight":
+        return 600.0
+    total, end = 0.0, 0
+    for m in _DURATION.finditer(t):
+        if t[end : m.start()].strip() not in ("", "and"):
+            break
+        u = (m["u"] or "min")[:2]
+        total += float(m["n"].replace(",", ".")) * {
+            "h": 60,
+            "ho": 60,
+            "hr": 60,
+            "d": 1440,
+            "da": 1440,
+            "mo": 43200,
+            "we": 10080,
+        }.get(u, 1)
+        end = m.end()
+    if end == 0 or t[end:].strip():
+        raise Refusal("duration", field, f"“{text.strip()[:40]}” is not a time; write it as 30 min, 8 h or none.")
+    return total
+
+
+QUARTERS = {0: "", 1: "¼", 2: "½", 3: "¾"}
+
+
+def in_quarters(value: float) -> str:
+    """A vessel count said in quarters: 2.2 -> "2¼". Under an eighth there is no such word: ""."""
+    q = round(value * 4)
+    whole, rest = divmod(q, 4)
+    if q == 0:
+        return ""
+    return (str(whole) if whole else "") + QUARTERS[rest]
+
+
+def said_fraction(value: float, slack: float = 0.03) -> str | None:
+    """The nearest kitchen fraction (quarters, thirds) within `slack` of the value, else None."""
+    whole = int(value)
+    best: tuple[float, str] | None = None
+    for base in (whole, whole + 1):
+        for part, glyph in ((0.0, ""), (0.25, "¼"), (1 / 3, "⅓"), (0.5, "½"), (2 / 3, "⅔"), (0.75, "¾")):
+            near = base + part
+            if near <= 0:
+                continue
+            off = abs(near - value) / max(value, 1e-9)
+            if off <= slack and (best is None or off < best[0]):
+                best = (off, (str(base) if base else "") + glyph)
+    return best[1] if best else None
+
+
+def round_half_up(value: float) -> int:
+    return int(value + 0.5) if value >= 0 else -int(-value + 0.5)
+
+
+def largest_remainder(values: list[float], total: int) -> list[int]:
+    """Integers near `values` that sum to `total` exactly. `values` should sum to within 1 of it."""
+    floors = [int(v // 1) for v in values]
+    short = total - sum(floors)
+    order = sorted(range(len(values)), key=lambda i: values[i] - floors[i], reverse=True)
+    step = 1 if short >= 0 else -1
+    for k in range(abs(short)):
+        i = order[k % len(order)] if step > 0 else order[-1 - k % len(order)]
+        floors[i] += step
+    return floors

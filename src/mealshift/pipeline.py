@@ -1,0 +1,244 @@
+"""The way of the data as one readable function, and each stage's result as plain data (the command line's contract)."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+from typing import Any
+
+from . import ENGINE_VERSION, SCHEMA, cautions
+from .grains import TEXTURES, Grain, all_grains
+from .measures import Measures, round_half_up, unit_kind
+from .pot import Pot, solve
+from .pot.account import report
+from .reading import read
+from .recipe import Correction, Duration, Line, Recipe
+from .shifting import Choice, Shift, shift
+
+
+def whole_way(
+    text: str, choice: Choice, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()
+) -> dict[str, Any]:
+    """Recipe text → recipe → shift → what to show. Refusal if the way is barred."""
+    recipe = read(text, measures, corrections)
+    return shift_report(shift(recipe, choice, measures))
+
+
+# -- each stage's result as plain data ---------------------------------------------------------------------
+
+
+def grain_row(g: Grain) -> dict[str, Any]:
+    return {
+        "slug": g.slug,
+        "name": g.name,
+        "short": g.short,
+        "names": g.names,
+        "family": g.family,
+        "form": g.form,
+        "gluten": g.gluten,
+        "whole": g.whole,
+        "density": g.density,
+        "hydration": g.hydration,
+        "simmer_min": g.simmer,
+        "rest_min": g.rest,
+        "soak": asdict(g.soak) if g.soak else None,
+        "rinse": g.rinse,
+        "rinse_why": g.rinse_why,
+        "roast": asdict(g.roast) if g.roast else None,
+        "roast_never": g.roast_never,
+        "methods": list(g.methods),
+        "textures": list(g.textures),
+        "texture_words": [g.texture_word(float(TEXTURES.index(t))) for t in g.textures],
+        "done_when": g.done_when,
+        "keeping": g.keeping,
+        "basis": g.basis or {"all": "practice"},
+    }
+
+
+def grains_report() -> dict[str, Any]:
+    return {"schema": SCHEMA, "grains": [grain_row(g) for g in all_grains()]}
+
+
+def pot_report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> dict[str, Any]:
+    data = {"schema": SCHEMA, **report(pot, said_unit, said_ml, said_name)}
+    return {
+        **data,
+        "cautions": [c.as_dict() for c in cautions.for_pot(pot)],
+        "problems": [p.as_dict() for p in pot.problems],
+    }
+
+
+def _line(ln: Line) -> dict[str, Any]:
+    return {
+        "text": ln.text,
+        "section": ln.section,
+        "quantity": ln.quantity,
+        "unit": ln.unit,
+        "name": ln.name,
+        "role": ln.role,
+        "ml": None if ln.ml is None else round(ln.ml, 1),
+        "g": None if ln.g is None else round(ln.g, 1),
+        "kind": ln.kind,
+        "grain": ln.grain,
+        "cooked": ln.cooked,
+        "water_ml": round_half_up(ln.water),
+        "corrected": ln.corrected,
+        "span": [ln.span.start, ln.span.end],
+        "name_span": [ln.span.start + ln.name_span.start, ln.span.start + ln.name_span.end] if ln.name_span else None,
+        "amount_span": [ln.span.start + ln.amount_span.start, ln.span.start + ln.amount_span.end]
+        if ln.amount_span
+        else None,
+    }
+
+
+def _duration(d: Duration, at: int) -> dict[str, Any]:
+    return {
+        "low_min": d.low,
+        "high_min": d.high,
+        "text": d.text,
+        "kind": d.kind,
+        "span": [at + d.span.start, at + d.span.end],
+    }
+
+
+def read_report(recipe: Recipe) -> dict[str, Any]:
+    line = recipe.source_line
+    source = None
+    if line is not None and line.grain is not None:
+        source = {
+            "slug": line.grain,
+            "as": "cooked" if line.cooked else "raw",
+            "ml": None if line.ml is None else round(line.ml, 1),
+            "g": None if line.g is None else round(line.g, 1),
+            "line": line.index,
+        }
+    return {
+        "schema": SCHEMA,
+        "title": recipe.title,
+        "servings": recipe.servings,
+        "source_grain": source,
+        "lines": [_line(ln) for ln in recipe.lines],
+        "steps": [
+            {
+                "text": s.text,
+                "section": s.section,
+                "durations": [_duration(d, s.span.start) for d in s.durations],
+                "mentions": list(s.mentions),
+                "span": [s.span.start, s.span.end],
+            }
+            for s in recipe.steps
+        ],
+        "method": recipe.method,
+        "lid": recipe.lid,
+        "texture": recipe.texture,
+        "dish": recipe.dish,
+        "soak_min": recipe.soak_min,
+        "simmer_min": recipe.simmer_min,
+        "rest_min": recipe.rest_min,
+        "liquid_water_ml": round(recipe.liquid_water_ml, 1),
+        "count_out": list(recipe.count_out),
+        "allergens": list(recipe.allergens),
+        "problems": [p.as_dict() for p in recipe.problems],
+        "notes": [{"text": t, "span": [s.start, s.end]} for t, s in recipe.notes],
+        "text": recipe.text,
+    }
+
+
+def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None]:
+    """The words for the pour: the cook's own vessel, or what the recipe's grain line is written in."""
+    if choice.said_unit == "measure":
+        return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
+    line = recipe.source_line
+    unit = line.unit if line else ""
+    if unit_kind(unit) == "cup":
+        return "cup", 237.0, "cup"
+    if unit_kind(unit) == "measure":
+        return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
+    return ("g", 1.0, None) if unit_kind(unit) == "mass" and choice.said_unit == "g" else ("ml", 1.0, None)
+
+
+def shift_report(s: Shift) -> dict[str, Any]:
+    """Every ingredient line of the input stands in "ingredients" (its `was`) or in "check"."""
+    unit, size, name = said_measure(s.choice, s.recipe)
+    return {
+        "schema": SCHEMA,
+        "engine": ENGINE_VERSION,
+        "title": s.title.text,
+        "title_marks": [list(m) for m in s.title.marks],
+        "servings": s.servings,
+        "from": {
+            "grain": s.own.grain.slug,
+            "name": s.own.grain.name,
+            "dry_ml": round_half_up(s.own.dry_ml),
+            "dry_g": round_half_up(s.own.pot.dry_g),
+            "cook_min": s.recipe.simmer_min,
+            "water_ml": round_half_up(s.own.recipe_water_ml),
+            "was_title": s.recipe.title,
+        },
+        "pots": [{**pot_report(s.pot, unit, size, name), "name": s.pot.grain.name, "short": s.pot.grain.short}],
+        "ingredients": [
+            {
+                "text": ln.text,
+                "was": ln.was,
+                "role": ln.role,
+                "marks": [list(m) for m in ln.marks],
+                "because": ln.because,
+            }
+            for ln in s.lines
+        ],
+        "steps": [
+            {"text": st.text, "was": st.was, "reason": st.reason, "marks": [list(m) for m in st.marks], "kind": st.kind}
+            for st in s.method.steps
+        ],
+        "changes": [asdict(c) for c in s.changes],
+        "check": [p.as_dict() for p in s.check],
+        "problems": [p.as_dict() for p in s.problems],
+        "cautions": [c.as_dict() for c in cautions.for_shift(s)],
+        "count_out": list(s.recipe.count_out),
+        "strip": strip(s),
+    }
+
+
+def strip(s: Shift) -> list[dict[str, Any]]:
+    """Time from now to the plate, in order: what, minutes, kind. What goes in late stands on its segment ("at")."""
+    pot, out = s.pot, []
+    if pot.way.soak_min:
+        out.append({"what": "soak", "min": round_half_up(pot.way.soak_min), "kind": "soak", "at": []})
+    before = (
+        sum(d.typical for st in s.recipe.steps for d in st.durations if d.kind == "before")
+        if not s.own.line.cooked
+        else 0.0
+    )
+    roast = round_half_up(pot.grain.roast.min) if pot.grain.roast and pot.way.roast == "dry" and not s.own.toasts else 0
+    if before:
+        out.append({"what": "pan first", "min": round_half_up(before), "kind": "before", "at": []})
+    if roast:
+        out.append({"what": "roast", "min": roast, "kind": "roast", "at": []})
+    out.append({"what": "to the boil", "min": round_half_up(pot.come_up_min), "kind": "come_up", "at": []})
+    cook = {"steep": "steep", "oven": "oven"}.get(pot.way.method, "simmer")
+    out.append(
+        {
+            "what": cook,
+            "min": pot.cook_typical,
+            "kind": "cook",
+            "at": [{"what": w, "minute": n} for w, n in s.method.additions],
+        }
+    )
+    if pot.release_min:
+        out.append({"what": "release", "min": round_half_up(pot.release_min), "kind": "rest", "at": []})
+    if pot.rest_min:
+        out.append({"what": "rest", "min": round_half_up(pot.rest_min), "kind": "rest", "at": []})
+    return out
+
+
+__all__ = [
+    "Choice",
+    "grains_report",
+    "pot_report",
+    "read",
+    "read_report",
+    "shift",
+    "shift_report",
+    "solve",
+    "strip",
+    "whole_way",
+]

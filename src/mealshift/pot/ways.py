@@ -1,0 +1,221 @@
+"""What the cook chooses and where they cook: the values that the account of water and time reads."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, replace
+
+from ..grains import TEXTURES, Grain
+from ..grains.catalogue import METHODS
+from ..problems import Refusal
+
+LIDS = ("sealed", "tight", "ordinary", "ajar", "open")
+# g per minute per cm² at the boil, gentle heat
+EVAPORATION = {"sealed": 0.002, "tight": 0.008, "ordinary": 0.012, "ajar": 0.020, "open": 0.037}
+# an open pan at a brisk boil loses 0.060; the same ratio is used under a lid (docs/decisions/0003)
+BRISK = 0.060 / 0.037
+CLOTH_G = 15.0
+
+
+@dataclass(frozen=True, slots=True)
+class Kitchen:
+    """Pot, stove and place. pot_l None: height is 0.6 of the diameter. watts: the microwave's."""
+
+    pot_cm: float = 20.0
+    pot_l: float | None = None
+    burner_w: float = 1200.0
+    watts: float = 800.0
+    altitude_m: float = 0.0
+    room_c: float = 20.0
+    measure_ml: float = 240.0
+    measure_name: str = "measure"
+
+    def __post_init__(self) -> None:
+        def need(ok: bool, field: str, text: str) -> None:
+            if not ok:
+                raise Refusal(field, field, text)
+
+        need(
+            10 <= self.pot_cm <= 60,
+            "pot_cm",
+            f"A pot {self.pot_cm:g} cm wide is outside what I can reckon with; give 10 to 60 cm.",
+        )
+        need(
+            self.pot_l is None or 0.4 <= self.pot_l <= 60,
+            "pot_l",
+            f"A pot of {self.pot_l or 0:g} l is outside what I can reckon with; give 0.4 to 60 litres.",
+        )
+        need(200 <= self.burner_w <= 6000, "burner_w", "A burner gives 200 to 6,000 W; give a number in between.")
+        need(
+            300 <= self.watts <= 2000,
+            "watts",
+            f"A microwave of {self.watts:g} W does not cook; give its output, 300 to 2,000 W.",
+        )
+        need(
+            -430 <= self.altitude_m <= 5500,
+            "altitude",
+            f"Nobody keeps a kitchen at {self.altitude_m:g} m; give the altitude in metres, up to 5,500.",
+        )
+        need(
+            0 <= self.room_c <= 45,
+            "room_c",
+            f"A kitchen at {self.room_c:g} °C is outside what I can reckon with; give 0 to 45 °C.",
+        )
+        need(
+            20 <= self.measure_ml <= 2000,
+            "measure_ml",
+            f"A measure of {self.measure_ml:g} ml is outside what I can reckon with; give 20 to 2,000 ml.",
+        )
+
+    @property
+    def area_cm2(self) -> float:
+        return math.pi * (self.pot_cm / 2) ** 2
+
+    @property
+    def volume_ml(self) -> float:
+        return self.pot_l * 1000 if self.pot_l else self.area_cm2 * 0.6 * self.pot_cm
+
+
+@dataclass(frozen=True, slots=True)
+class Factors:
+    """What the household's notebook has learnt; 1.0 = the catalogue as it stands."""
+
+    water: float = 1.0
+    time: float = 1.0
+    boil_off: float = 1.0
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """How one grain is cooked. texture: 0 separate … 5 thin. soak and roast minutes included."""
+
+    method: str = "covered"
+    texture: float = 1.0
+    lid: str = "ordinary"
+    heat: str = "gentle"
+    soak_min: float = 0.0
+    soak_water: str = "discarded"
+    sprouted: bool = False
+    roast: str = "none"
+    release: str = "natural"
+    whistles: int | None = None
+    age: str = "fresh"
+    rinsed: bool = True
+
+    def with_(self, **changes: object) -> Way:
+        return replace(self, **changes)  # type: ignore[arg-type]
+
+
+def default_way(
+    grain: Grain,
+    method: str | None = None,
+    texture: str | float | None = None,
+    lid: str | None = None,
+    heat: str = "gentle",
+    soak_min: float = 0.0,
+    soak_water: str = "discarded",
+    sprouted: bool = False,
+    roast: str | None = None,
+    release: str = "natural",
+    whistles: int | None = None,
+    age: str = "fresh",
+) -> Way:
+    """Fills in what the cook left open and refuses what contradicts itself or the grain.
+
+    Defaults: covered (or open, if only an open lid is given), the grain's nearest to fluffy, ordinary lid,
+    no soak, and a roast only where the grain calls for it at that texture.
+    """
+    method = _method(grain, method, lid)
+    lid = _lid(method, lid)
+    coordinate = _texture(grain, texture)
+    if heat not in ("gentle", "brisk"):
+        raise Refusal("heat", "heat", f"“{heat}” is not a heat; choose gentle or brisk.")
+    if soak_min < 0 or soak_min > 1440:
+        raise Refusal(
+            "soak",
+            "soak",
+            "A soak is between none and 24 hours; after that grain sours or sprouts. Give a shorter one.",
+        )
+    if soak_min and not grain.soak:
+        raise Refusal(
+            "soak", "soak", f"{cap(grain.name)} is not soaked ahead: it takes up water too fast; leave the soak out."
+        )
+    if soak_water not in ("kept", "discarded"):
+        raise Refusal("soak_water", "soak_water", f"“{soak_water}” is no use of soak water; choose kept or discarded.")
+    if sprouted and not grain.sprouts:
+        raise Refusal(
+            "sprouted",
+            "sprouted",
+            f"{cap(grain.name)} is polished, cut or heated and will not sprout but go mouldy; cook it unsprouted.",
+        )
+    if roast is None:
+        named = TEXTURES[round(coordinate)]
+        wanted = grain.roast and named in grain.roast.for_textures and not soak_min and not sprouted
+        roast = grain.roast.kind if grain.roast and wanted else "none"
+    if roast not in ("none", "dry", "fat"):
+        raise Refusal("roast", "roast", f"“{roast}” is not a roast; choose none, dry or fat.")
+    if release not in ("natural", "quick"):
+        raise Refusal("release", "release", f"“{release}” is not a release; choose natural or quick.")
+    if age not in ("fresh", "old"):
+        raise Refusal("age", "age", f"“{age}” is not an age; choose fresh or old.")
+    if whistles is not None and not 1 <= whistles <= 20:
+        raise Refusal("whistles", "whistles", "Whistles are counted from 1 to 20; give a number in between.")
+    return Way(method, coordinate, lid, heat, soak_min, soak_water, sprouted, roast, release, whistles, age)
+
+
+def _method(grain: Grain, method: str | None, lid: str | None) -> str:
+    if method is None:
+        method = "open" if lid == "open" and "open" in grain.methods else grain.methods[0]
+        if method not in ("covered", "open") and "covered" in grain.methods:
+            method = "covered"
+    if method not in METHODS:
+        raise Refusal(
+            "method", "method", f"“{method[:30]}” is not a way to cook grain; choose one of {', '.join(METHODS)}."
+        )
+    if method not in grain.methods:
+        raise Refusal(
+            "method", "method", f"{cap(grain.name)} is not cooked by the {method} way; choose {_or(grain.methods)}."
+        )
+    return method
+
+
+def _lid(method: str, lid: str | None) -> str:
+    if lid is None:
+        return "open" if method in ("open", "drain") else "ordinary"
+    if lid not in LIDS:
+        raise Refusal("lid", "lid", f"“{lid[:30]}” is not a lid; choose {_or(LIDS)}.")
+    if method == "open" and lid != "open":
+        raise Refusal("lid", "lid", f"An open pan has no {lid} lid; choose the covered way or leave the lid off.")
+    if method in ("covered", "pressure", "electric-pressure", "rice-cooker", "steam", "off-heat") and lid == "open":
+        raise Refusal("lid", "lid", f"The {method} way needs its lid on; choose the open way or another lid.")
+    return lid
+
+
+def _texture(grain: Grain, texture: str | float | None) -> float:
+    low, high = grain.texture_range()
+    if texture is None:
+        return min(max(1.0, low), high)
+    if isinstance(texture, str):
+        if texture not in TEXTURES:
+            raise Refusal("texture", "texture", f"“{texture[:30]}” is not a texture; choose {_or(TEXTURES)}.")
+        coordinate = float(TEXTURES.index(texture))
+    else:
+        coordinate = float(texture)
+        if not 0 <= coordinate <= 5:
+            raise Refusal("texture", "texture", "Texture runs from 0 (separate) to 5 (thin); give a number in between.")
+    if not low <= coordinate <= high:
+        nearest = TEXTURES[int(low if coordinate < low else high)]
+        raise Refusal(
+            "texture",
+            "texture",
+            f"{cap(grain.name)} does not cook to {TEXTURES[round(coordinate)]}; the nearest it does is {nearest}.",
+        )
+    return coordinate
+
+
+def cap(text: str) -> str:
+    return text[:1].upper() + text[1:]
+
+
+def _or(words: tuple[str, ...]) -> str:
+    return ", ".join(words[:-1]) + f" or {words[-1]}" if len(words) > 1 else words[0]

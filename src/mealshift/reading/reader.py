@@ -1,0 +1,329 @@
+"""Text → Recipe: the stage's one way through, and the judgement of what the dish wants of its grain."""
+
+from __future__ import annotations
+
+import re
+
+from ..grains import TEXTURES, grain
+from ..measures import Measures, canonical_unit
+from ..problems import Problem, Refusal
+from ..recipe import ROLES, Correction, Line, Recipe, Span
+from . import ingredients, steps
+from .intake import clean
+from .layout import Layout, Piece, lay_out
+from .names import find_grains
+
+MOST_GRAIN_G = 5000.0
+
+# dish word -> (dish, texture); searched in the title first, then in the steps
+_DISHES = (
+    (r"\b(?:congee|gruel)\b", "porridge", "porridge"),
+    (r"\bporridge\b", "porridge", "porridge"),
+    (r"\b(?:pudding|kheer|payasam)\b(?! rice)", "pudding", "soft"),
+    (r"\b(?:risotto|stirred|creamy)\b", "stirred", "moist"),
+    (r"\b(?:paella|saffron pan)\b", "pan", "separate"),
+    (r"\bsalad\b", "salad", "fluffy"),
+    (r"\b(?:fried rice|day-after|cabbage fry|stir-fr\w+)\b", "fried", "separate"),
+    (r"\b(?:stuffed|stuffing|dolma)\b", "stuffing", "separate"),
+    (r"\b(?:pilaf|pilav|pilau|pulao|plov|biryani|jewelled)\b", "pilaf", "separate"),
+    (r"\bsoft meal\b", "soft", "soft"),
+    (r"\bsoup\b", "soup", "moist"),
+)
+
+
+def read(brought: str, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()) -> Recipe:
+    """The recipe in a text. Refusal only if there is nothing to read; what is unclear becomes a problem.
+
+    corrections: the cook's earlier words about single lines, found again by the line's text.
+    """
+    measures = measures or Measures()
+    text = clean(brought)
+    layout = lay_out(text)
+    problems: list[Problem] = []
+    lines = [ingredients.read_line(p, i, measures, problems) for i, p in enumerate(layout.lines)]
+    lines = [_corrected(ln, corrections) for ln in lines]
+    source = _source(lines, layout, corrections)
+    reading = steps.read_steps(layout.steps, lines, None if source is None else lines[source])
+    lines += _liquids_in_steps(lines, reading, layout, measures)
+    lines = [_role(ln, source, reading, lines) for ln in lines]
+    if source is not None:
+        lines[source] = lines[source].with_(role="source_grain")
+        problems += _grain_problems(lines[source], corrections)
+    else:
+        problems.append(
+            Problem(
+                "no_grain",
+                "",
+                "I found no rice or other grain in this text; add a line such as “200 g rice”, "
+                "or touch the line that is the grain.",
+                "stop",
+            )
+        )
+    recipe = Recipe(
+        text=text,
+        title=layout.title.text if layout.title else "Untitled recipe",
+        title_span=layout.title.span if layout.title else None,
+        servings=layout.servings[0] if layout.servings else None,
+        servings_span=layout.servings[1] if layout.servings else None,
+        lines=tuple(lines),
+        steps=tuple(reading.steps),
+        notes=tuple((p.text, p.span) for p in layout.notes),
+        source=source,
+        soak_min=reading.soak_min,
+        simmer_min=reading.simmer_min,
+        rest_min=reading.rest_min,
+        count_out=ingredients.count_out([ln.text for ln in lines]),
+        allergens=ingredients.allergens([ln.text for ln in lines]),
+    )
+    recipe = _judge(recipe, reading)
+    problems += _pot_problems(recipe)
+    return recipe.with_(problems=tuple(problems))
+
+
+def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
+    for c in corrections:
+        if c.line.strip() != line.text.strip():
+            continue
+        if c.role and c.role not in ROLES:
+            raise Refusal("role", "corrections", f"“{c.role[:30]}” is not a role; choose one of {', '.join(ROLES)}.")
+        if c.grain:
+            grain(c.grain)
+            line = ingredients._sized(
+                line.with_(
+                    grain=c.grain,
+                    kind="grain",
+                    ml=None if line.unit not in ("ml", "l", "cup", "measure") else line.ml,
+                    fraction=0.0,
+                    drinks=0.0,
+                ),
+                [],
+            )
+        if c.role:
+            line = line.with_(role=c.role, corrected=True)
+            if c.role == "pot_liquid" and not line.fraction and (line.ml or line.g):
+                line = line.with_(fraction=0.9, water=0.9 * (line.ml or line.g or 0.0), ml=line.ml or line.g)
+    return line
+
+
+def _source(lines: list[Line], layout: Layout, corrections: tuple[Correction, ...]) -> int | None:
+    """The grain to be shifted: the cook's word, else the first rice, else the first other grain."""
+    chosen = [ln for ln in lines if ln.corrected and ln.role == "source_grain"]
+    if chosen:
+        return chosen[0].index
+    refused = {c.line.strip() for c in corrections if c.role and c.role != "source_grain"}
+    grains = [ln for ln in lines if ln.grain and ln.text.strip() not in refused]
+    rices = [ln for ln in grains if grain(ln.grain or "").family == "rice"]
+    return (rices or grains)[0].index if grains else None
+
+
+def _grain_problems(line: Line, corrections: tuple[Correction, ...]) -> list[Problem]:
+    problems = []
+    if word := ingredients.unknown_unit(line):
+        problems.append(
+            Problem(
+                "unknown_unit",
+                line.text,
+                f"I do not know how much a “{word}” holds; write the rice in ml, g, cups or your measure.",
+                "stop",
+            )
+        )
+    elif line.ml is None or line.ml <= 0:
+        problems.append(
+            Problem(
+                "no_amount",
+                line.text,
+                "This line does not say how much; write an amount before it, such as 200 g or 1 cup.",
+                "stop",
+            )
+        )
+    elif (line.g or 0) > MOST_GRAIN_G:
+        problems.append(
+            Problem(
+                "absurd_amount",
+                line.text,
+                f"{(line.g or 0) / 1000:.0f} kg of grain fits no home pot; is the unit right? Write at most 5 kg.",
+                "stop",
+            )
+        )
+    if line.kind == "generic rice" and not any(c.line.strip() == line.text.strip() and c.grain for c in corrections):
+        problems.append(
+            Problem(
+                "unnamed_rice",
+                line.text,
+                "It only says rice: I took long-grain white. Touch the line if it is another.",
+                "note",
+            )
+        )
+    return problems
+
+
+def _liquids_in_steps(lines: list[Line], reading: steps.Reading, layout: Layout, measures: Measures) -> list[Line]:
+    """Liquids that only a step names become lines of their own, placed in the step."""
+    extra: list[Line] = []
+    known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
+    kinds = {ln.kind for ln in lines if ln.fraction and ln.ml}
+    for n, m, span in reading.in_steps:
+        kind, _ = ingredients.kind_of(m["what"])
+        try:
+            quantity, ml = steps.stated_liquid(m, measures)
+        except ValueError:
+            continue
+        if kind is None or ml is None or (kind.kind, round(ml)) in known or kind.kind in kinds:
+            continue
+        at = layout.steps[n].span.start
+        amount = Span(0, m.end("unit") - m.start())
+        extra.append(
+            Line(
+                len(lines) + len(extra),
+                m[0],
+                Span(at + span.start, at + span.end),
+                f"step {n + 1}",
+                quantity,
+                None,
+                canonical_unit(m["unit"]) or "",
+                m["what"],
+                Span(m.start("what") - m.start(), m.end("what") - m.start()),
+                amount,
+                kind.role,
+                kind.kind,
+                ml,
+                ml,
+                ml * kind.water,
+                kind.water,
+                carrier=kind.carrier,
+            )
+        )
+        known.add((kind.kind, round(ml)))
+    return extra
+
+
+def _role(line: Line, source: int | None, reading: steps.Reading, lines: list[Line]) -> Line:
+    if line.corrected or line.index == source:
+        return line
+    home = lines[source].section if source is not None else ""
+    when = reading.first_mention.get(line.index)
+    section = line.section.lower()
+    if line.section != home and section and not section.startswith("step"):
+        if re.search(r"\b(?:dressing|syrup|gravy)\b", section):
+            return line.with_(role="after", water=0.0)
+        if re.search(r"\b(?:relish|salad|raita|sauce|topping|side|garnish|to serve)\b", section):
+            return line.with_(role="beside", water=0.0)
+    if line.grain:
+        return line.with_(role="beside")
+    kind, _ = ingredients.kind_of(line.name or line.text)
+    if line.role == "pot_liquid":
+        late = when == "after" or (kind is not None and kind.joins_after and when in (None, "after"))
+        if late:
+            return line.with_(role="after", water=0.0)
+        if when == "beside":
+            return line.with_(role="beside", water=0.0)
+        return line
+    if line.role in ("fat", "salt"):
+        return line
+    if when == "cooking":
+        return line.with_(role="timed")
+    if when == "after":
+        return line.with_(role="after")
+    return line
+
+
+def _judge(recipe: Recipe, reading: steps.Reading) -> Recipe:
+    """Method, lid, dish and texture wanted, from title and steps."""
+    prose = " ".join(s.text for s in recipe.steps)
+    line = recipe.source_line
+    g = grain(line.grain) if line and line.grain else None
+    dish, texture = "", ""
+    for where in (recipe.title, prose):
+        hit = next(((d, t) for pattern, d, t in _DISHES if re.search(pattern, where, re.I)), None)
+        if hit:
+            dish, texture = hit
+            break
+    if g and not texture:
+        low, high = g.texture_range()
+        texture = TEXTURES[int(min(max(1.0, low), high))]
+        if g.slug in ("rice-risotto", "rice-pudding", "rice-paella"):
+            dish = {"rice-risotto": "stirred", "rice-pudding": "pudding", "rice-paella": "pan"}[g.slug]
+            texture = {"stirred": "moist", "pudding": "soft", "pan": "separate"}[dish]
+    if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml:
+        # porridge or gruel: the recipe's own water says which
+        per_gram = recipe.liquid_water_ml / line.g
+        texture = "thin" if abs(per_gram - g.hydration_at(5.0)) < abs(per_gram - g.hydration_at(4.0)) else "porridge"
+    method, lid = _method(prose, dish, reading, bool(line and line.cooked))
+    if g:
+        texture = TEXTURES[int(min(max(float(TEXTURES.index(texture)), g.texture_range()[0]), g.texture_range()[1]))]
+    return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=lid)
+
+
+def _method(prose: str, dish: str, reading: steps.Reading, cooked: bool) -> tuple[str, str]:
+    def says(pattern: str) -> bool:
+        return bool(re.search(pattern, prose, re.I))
+
+    uncovered = says(r"\b(?:uncovered|without (?:a |the )?lid|no lid|do not cover|open pan|lid off throughout)\b")
+    if says(r"\brice cooker\b"):
+        return "rice-cooker", "ordinary"
+    if says(r"\bwhistles?\b") or says(r"\bpressure[ -]cook"):
+        return (
+            "electric-pressure" if says(r"\bhigh pressure|electric\b") and not says(r"whistle") else "pressure"
+        ), "ordinary"
+    if says(r"\bmicrowave\b"):
+        return "microwave", "ordinary"
+    if reading.oven and not cooked:
+        covered = says(r"\b(?:foil|lid|covered?)\b") and not uncovered
+        return "oven", "ordinary" if covered else "open"
+    if reading.drained and says(r"\b(?:plenty of|large pan of|big pot of|lots of)\b|\bdrain\b"):
+        return "drain", "open"
+    if uncovered or (dish in ("stirred", "pan") and not says(r"\b(?:cover|lid)\b")):
+        return "open", "open"
+    if says(r"\b(?:foil|tea towel|cloth)\b") and says(r"\b(?:cover|lid|seal)\w*\b"):
+        return "covered", "sealed"
+    if says(r"\btight(?:ly)?(?:[- ]fitting)?\b"):
+        return "covered", "tight"
+    if says(r"\b(?:ajar|half[- ]cover\w*|partly cover\w*|partially cover\w*)\b"):
+        return "covered", "ajar"
+    return "covered", "ordinary"
+
+
+def _pot_problems(recipe: Recipe) -> list[Problem]:
+    line = recipe.source_line
+    if line is None or line.cooked or not line.grain:
+        return []
+    problems = []
+    if recipe.liquid_water_ml <= 0 and recipe.method != "drain":
+        problems.append(
+            Problem(
+                "no_water",
+                "",
+                "The recipe says nowhere how much water goes in; I use the grain's own account. "
+                "Add the amount if you know it.",
+            )
+        )
+    if recipe.simmer_min is None:
+        problems.append(
+            Problem("no_minutes", "", "I found no minutes at the heat for this grain; I use the grain's own time.")
+        )
+    else:
+        usual = grain(line.grain).simmer
+        if (
+            grain(line.grain).whole
+            and recipe.simmer_min < 0.55 * usual
+            and recipe.method in ("covered", "open", "drain")
+        ):
+            problems.append(
+                Problem(
+                    "implausible_minutes",
+                    "",
+                    f"{recipe.simmer_min:.0f} minutes is short for {grain(line.grain).name}, which "
+                    f"takes about {usual:.0f}: is it a quick-cook kind, or another rice?",
+                )
+            )
+    if not recipe.steps:
+        problems.append(Problem("no_steps", "", "I found no steps; the grain's own steps are written for you."))
+    return problems
+
+
+def found_grain_spans(text: str) -> list[tuple[Span, str]]:
+    """Places in the text where a grain is named, for marking."""
+    return [(f.span, f.slug) for f in find_grains(text)]
+
+
+__all__ = ["Piece", "read"]

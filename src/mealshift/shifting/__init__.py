@@ -1,0 +1,6 @@
+"""Recipe + Choice → Shift: amounts, liquids, minutes and steps for another grain."""
+
+from .choice import KEEPS, Choice
+from .shift import Shift, shift
+
+__all__ = ["KEEPS", "Choice", "Shift", "shift"]

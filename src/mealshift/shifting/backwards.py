@@ -1,0 +1,154 @@
+"""The recipe's own pot solved backwards: what its grain should take by the account, and what it pours beyond that."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from ..grains import TEXTURES, Grain, grain
+from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
+from ..problems import Problem, Refusal
+from ..recipe import Line, Recipe
+
+ASK_BEYOND = 0.25
+_TOASTS = re.compile(r"\b(?:stir|fry|toast|coat|turn|tip)\w*\b[^.;]{0,50}\b(?:rice|grain)", re.I)
+
+
+@dataclass(frozen=True, slots=True)
+class Own:
+    """The source grain in the recipe's own pot. habit: what the recipe pours and cooks beside the account."""
+
+    grain: Grain
+    line: Line
+    way: Way
+    pot: Pot
+    dry_ml: float
+    recipe_water_ml: float
+    habit_ml: float
+    habit_min: float
+    toasts: bool
+    rinses: bool
+    problems: tuple[Problem, ...]
+
+
+def carriers(recipe: Recipe) -> list[Line]:
+    return [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.carrier and ln.ml]
+
+
+def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
+    """What else waters or dries the pot: flavoured liquids, tomatoes, pulses, fruit."""
+    found = []
+    for ln in recipe.lines:
+        if (
+            (ln.role == "pot_liquid" or ln.kind == "tomato" and ln.role in ("watery", "timed"))
+            and not ln.carrier
+            and ln.water
+        ):
+            found.append(Brought(ln.name, ln.water * scale))
+        elif ln.role in ("absorber", "timed") and ln.drinks:
+            found.append(Brought(ln.name, -ln.drinks * scale))
+    return tuple(found)
+
+
+def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
+    """Refusal if the recipe has no grain or no amount of it: then there is nothing to reckon from."""
+    line = recipe.source_line
+    if line is None or line.grain is None:
+        stop = next((p for p in recipe.problems if p.severity == "stop"), None)
+        raise Refusal(
+            stop.code if stop else "no_grain",
+            stop.where if stop else "text",
+            stop.text if stop else "Which line is the grain?",
+        )
+    for p in recipe.problems:
+        if p.severity == "stop" and p.where in ("", line.text):
+            raise Refusal(p.code, p.where or "text", p.text)
+    g = grain(line.grain)
+    texture = float(TEXTURES.index(recipe.texture))
+    low, high = g.texture_range()
+    texture = min(max(texture, low), high)
+    prose = " ".join(s.text for s in recipe.steps)
+    rinses = bool(re.search(r"\b(?:rins|wash|soak)", prose + " " + line.text, re.I))
+    toasts = _toasts(recipe)
+    method = recipe.method if recipe.method in g.methods else g.methods[0]
+    lid = recipe.lid if method == recipe.method else ("open" if method == "open" else "ordinary")
+    way = Way(
+        method,
+        texture,
+        lid,
+        soak_min=recipe.soak_min if g.soak else 0.0,
+        roast="fat" if toasts else "none",
+        rinsed=rinses,
+    )
+    ml = line.ml or 0.0
+    if line.cooked:
+        per_ml = 1 + g.hydration_at(texture)
+        dry_ml = (line.g or 0.0) / per_ml / g.density
+        pot = solve(g, dry_ml, way, kitchen)
+        return Own(g, line, way, pot, dry_ml, 0.0, 0.0, 0.0, False, rinses, ())
+    water = recipe.liquid_water_ml
+    brought = others(recipe)
+    minutes = recipe.simmer_min
+    plain = solve(g, ml, way, kitchen, Factors(), brought)
+    pot = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
+    carried = sum(ln.water for ln in carriers(recipe))
+    habit_ml = carried - pot.raw_pour_ml if water else 0.0
+    habit_min = minutes - plain.cook_min if minutes is not None else 0.0
+    return Own(
+        g,
+        line,
+        way,
+        pot,
+        ml,
+        water,
+        habit_ml,
+        habit_min,
+        toasts,
+        rinses,
+        tuple(_habit_problems(recipe, g, way, pot, habit_ml, plain, habit_min)),
+    )
+
+
+def _toasts(recipe: Recipe) -> bool:
+    """Is the grain turned in fat or a dry pan before any liquid joins it?"""
+    return any(
+        d.kind == "before" and _TOASTS.search(s.text[max(0, d.span.start - 70) : d.span.end + 40])
+        for s in recipe.steps
+        for d in s.durations
+    )
+
+
+def _habit_problems(
+    recipe: Recipe, g: Grain, way: Way, pot: Pot, habit_ml: float, plain: Pot, habit_min: float
+) -> list[Problem]:
+    problems = []
+    if pot.need_ml and way.method not in ("drain", "steam") and abs(habit_ml) > ASK_BEYOND * pot.need_ml:
+        share = abs(habit_ml) / pot.need_ml * 100
+        more = habit_ml > 0
+        guess = (
+            "softer, a wider pot or no lid"
+            if more
+            else "firmer, a smaller pot or a tighter lid, or a liquid I did not count"
+        )
+        lid = {"open": "in an open pan"}.get(way.lid, "under a lid")
+        problems.append(
+            Problem(
+                "water_habit",
+                "",
+                f"The recipe pours {share:.0f} % {'more' if more else 'less'} than {recipe.texture} {g.name} needs {lid}: "
+                f"{guess}? I keep its habit; choose another texture or lid if it is wrong.",
+            )
+        )
+    baked = any(
+        d.kind == "heat" and re.search(r"\b(?:bake|oven)\b", s.text, re.I) for s in recipe.steps for d in s.durations
+    )
+    if plain.cook_min and not baked and abs(habit_min) > ASK_BEYOND * plain.cook_min + 2:
+        problems.append(
+            Problem(
+                "time_habit",
+                "",
+                f"The recipe cooks {g.name} {abs(habit_min):.0f} minutes {'longer' if habit_min > 0 else 'less'} than the "
+                f"{plain.cook_min:.0f} it usually takes: check the minutes, or the grain I read.",
+            )
+        )
+    return problems

@@ -1,0 +1,32 @@
+"""What the cook asks for. None = as the recipe has it, else the grain's own default."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from ..pot import Factors, Kitchen
+
+KEEPS = ("volume", "weight", "plates")
+
+
+@dataclass(frozen=True, slots=True)
+class Choice:
+    """keep: same dry volume, same dry weight, or the same cooked yield ("plates")."""
+
+    to: str
+    method: str | None = None
+    texture: str | float | None = None
+    lid: str | None = None
+    heat: str = "gentle"
+    soak_min: float | None = None
+    soak_water: str = "discarded"
+    roast: str | None = None
+    sprouted: bool = False
+    release: str = "natural"
+    whistles: int | None = None
+    age: str = "fresh"
+    keep: str = "volume"
+    servings: float | None = None
+    kitchen: Kitchen = field(default_factory=Kitchen)
+    factors: Factors = field(default_factory=Factors)
+    said_unit: str | None = None

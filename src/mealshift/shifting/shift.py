@@ -1,0 +1,254 @@
+"""A recipe for another grain. The pour of the new pot is
+
+    the recipe's water + account(target) − account(source),     same pot, same texture
+
+so rice to the same rice gives the recipe back, and one doubtful constant cancels. The minutes likewise, except that a
+recipe that cooks its grain oddly short does not make another grain hard: a negative habit is kept to a quarter.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ..grains import TEXTURES, Grain, grain
+from ..measures import Measures, round_half_up
+from ..pot import Pot, Way, default_way, solve
+from ..pot.account import COOKED_DENSITY, between
+from ..pot.ways import cap
+from ..problems import Problem, Refusal
+from ..recipe import Recipe
+from .backwards import Own, carriers, others, solve_backwards
+from .choice import KEEPS, Choice
+from .lines import Amounts, NewLine, rewrite_lines
+from .method import Method, rewrite_steps
+from .wording import Edit, Edited, apply
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """One number or word that changed, with why; for the list of changes."""
+
+    what: str
+    was: str
+    now: str
+    because: str
+
+
+@dataclass(frozen=True, slots=True)
+class Shift:
+    recipe: Recipe
+    choice: Choice
+    own: Own
+    pot: Pot
+    title: Edited
+    servings: float | None
+    lines: tuple[NewLine, ...]
+    method: Method
+    changes: tuple[Change, ...]
+    check: tuple[Problem, ...]
+    problems: tuple[Problem, ...]
+    same: bool
+
+
+def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> Shift:
+    """Refusal if the recipe holds no grain with an amount, or the choice contradicts itself or the grain."""
+    measures = measures or Measures(measure_ml=choice.kitchen.measure_ml)
+    target = grain(choice.to)
+    if choice.keep not in KEEPS:
+        raise Refusal("keep", "keep", f"“{choice.keep[:30]}” keeps nothing I know; choose volume, weight or plates.")
+    own = solve_backwards(recipe, choice.kitchen)
+    scale, problems = _scale(recipe, choice)
+    way, more = target_way(recipe, own, target, choice)
+    problems += more
+    same = target.slug == own.grain.slug
+    same_way = same and way == own.way
+
+    dry_ml = _dry_amount(own, target, way, choice, scale)
+    pot = _pot(recipe, own, target, way, choice, scale, dry_ml, same_way)
+    amounts = Amounts(
+        target,
+        dry_ml,
+        scale,
+        pot.cooked_g / own.pot.cooked_g if own.pot.cooked_g and not same else scale,
+        pot.pour_ml if not (same_way and scale == 1) else sum(ln.ml or 0 for ln in carriers(recipe)),
+        sum(ln.ml or 0 for ln in carriers(recipe)),
+        same,
+    )
+    lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g)
+    method = rewrite_steps(recipe, own, pot, amounts, measures)
+    title = _title(recipe, own, target, same)
+    check = [
+        *method.check,
+        *(
+            Problem("note", text, "A note I did not rewrite: read it with the new grain in mind.", "note")
+            for text, _ in recipe.notes
+        ),
+    ]
+    problems = [*recipe.problems, *own.problems, *problems, *pot.problems]
+    return Shift(
+        recipe,
+        choice,
+        own,
+        pot,
+        title,
+        choice.servings or recipe.servings,
+        tuple(lines),
+        method,
+        tuple(_changes(recipe, own, pot, amounts, lines)),
+        tuple(check),
+        tuple(problems),
+        same,
+    )
+
+
+def _scale(recipe: Recipe, choice: Choice) -> tuple[float, list[Problem]]:
+    if choice.servings is None:
+        return 1.0, []
+    if not 1 <= choice.servings <= 60:
+        raise Refusal("servings", "servings", "Cook for 1 to 60 people; give a number in between.")
+    if recipe.servings is None:
+        return 1.0, [
+            Problem(
+                "servings",
+                "",
+                "The recipe does not say how many it serves, so it stays as it is; add a line such as “Serves 4”.",
+            )
+        ]
+    return choice.servings / recipe.servings, []
+
+
+def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple[Way, list[Problem]]:
+    """The way to cook the new grain: the cook's choice, else the recipe's, else the nearest the grain does."""
+    problems: list[Problem] = []
+    method, lid = choice.method, choice.lid
+    if method is None and lid is not None and own.way.method in ("covered", "open"):
+        method = "open" if lid == "open" else "covered"
+    if method is None:
+        method = own.way.method
+        if method not in target.methods:
+            nearest = next((m for m in ("covered", "open", "steep") if m in target.methods), target.methods[0])
+            problems.append(
+                Problem(
+                    "method_nearest",
+                    "method",
+                    f"{cap(target.name)} is not cooked by the {method} way; I took the {nearest} way instead.",
+                )
+            )
+            method = nearest
+    if lid is None and method == own.way.method:
+        lid = own.way.lid
+    texture = choice.texture
+    low, high = target.texture_range()
+    if texture is None:
+        wanted = own.way.texture
+        texture = min(max(wanted, low), high)
+        if texture != wanted:
+            problems.append(
+                Problem(
+                    "texture_nearest",
+                    "texture",
+                    f"{cap(target.name)} does not cook to {TEXTURES[round(wanted)]}, which this dish wants; "
+                    f"the nearest it does is {TEXTURES[round(texture)]}.",
+                )
+            )
+    soak = choice.soak_min if choice.soak_min is not None else own.way.soak_min if target.soak else 0.0
+    roast = choice.roast
+    if roast is None and own.toasts:
+        roast = "fat"
+        if target.roast_never and target.slug != own.grain.slug:
+            problems.append(
+                Problem(
+                    "roast",
+                    "roast",
+                    f"The recipe fries its grain first; with {target.name} skip that: {target.roast_never}.",
+                )
+            )
+            roast = "none"
+    if target.slug == own.grain.slug and roast is None:
+        roast = own.way.roast
+    way = default_way(
+        target,
+        method,
+        texture,
+        lid,
+        choice.heat,
+        soak,
+        choice.soak_water,
+        choice.sprouted,
+        roast,
+        choice.release,
+        choice.whistles,
+        choice.age,
+    )
+    if target.slug == own.grain.slug:
+        way = way.with_(rinsed=own.way.rinsed)
+    return way, problems
+
+
+def _dry_amount(own: Own, target: Grain, way: Way, choice: Choice, scale: float) -> float:
+    if own.line.cooked or choice.keep == "plates":
+        # the same volume on the plates; a cooked ingredient is measured cooked, so every policy but weight keeps that
+        per_ml = target.density * (1 + target.hydration_at(way.texture)) / between(COOKED_DENSITY, way.texture)
+        if own.line.cooked and choice.keep == "weight":
+            return own.pot.cooked_g * scale / (target.density * (1 + target.hydration_at(way.texture)))
+        return own.pot.cooked_ml * scale / per_ml
+    if choice.keep == "weight":
+        return own.pot.dry_g * scale / target.density
+    return own.dry_ml * scale
+
+
+def _pot(
+    recipe: Recipe, own: Own, target: Grain, way: Way, choice: Choice, scale: float, dry_ml: float, same_way: bool
+) -> Pot:
+    if own.line.cooked:
+        return solve(target, dry_ml, way, choice.kitchen, choice.factors)
+    plain = solve(target, dry_ml, way, choice.kitchen, choice.factors)
+    floor = -0.25 * plain.cook_min
+    habit_min = own.habit_min if target.slug == own.grain.slug else max(own.habit_min, floor)
+    mine = carriers(recipe)
+    poured = sum(ln.ml or 0 for ln in mine)
+    fraction = sum(ln.water for ln in mine) / poured if poured else 1.0
+    return solve(
+        target,
+        dry_ml,
+        way,
+        choice.kitchen,
+        choice.factors,
+        others(recipe, scale),
+        own.habit_ml * scale,
+        habit_min,
+        carrier_fraction=fraction,
+        rest_min=_rest(recipe, own, target),
+    )
+
+
+def _rest(recipe: Recipe, own: Own, target: Grain) -> float | None:
+    """The recipe's rest, longer or shorter by what the grains differ; None where the recipe says nothing."""
+    if recipe.rest_min is None:
+        return None
+    return (
+        recipe.rest_min if target.slug == own.grain.slug else max(2.0, recipe.rest_min + target.rest - own.grain.rest)
+    )
+
+
+def _title(recipe: Recipe, own: Own, target: Grain, same: bool) -> Edited:
+    if same:
+        return Edited(recipe.title, ())
+    from ..reading.names import find_grains
+
+    for f in find_grains(recipe.title):
+        if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
+            new = target.name.capitalize() if f.text[:1].isupper() else target.name
+            return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
+    return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {target.name}")])
+
+
+def _changes(recipe: Recipe, own: Own, pot: Pot, a: Amounts, lines: list[NewLine]) -> list[Change]:
+    changes = [Change("ingredient", ln.was, ln.text, ln.because) for ln in lines if ln.text != ln.was]
+    if recipe.simmer_min is not None and round_half_up(recipe.simmer_min) != pot.cook_typical:
+        changes.append(
+            Change("minutes", f"{recipe.simmer_min:.0f} min", f"{pot.cook_typical} min", pot.minutes[1].because)
+        )
+    if own.way.lid != pot.way.lid:
+        changes.append(Change("lid", own.way.lid, pot.way.lid, "you chose it"))
+    return changes

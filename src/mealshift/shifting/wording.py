@@ -1,0 +1,110 @@
+"""Edits in the recipe's own text: what changes is replaced in place and remembered as a mark."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from ..measures import OUNCE_G, POUND_G, Measures, round_half_up, said_fraction, unit_kind, unit_size
+
+
+@dataclass(frozen=True, slots=True)
+class Edit:
+    """Replace characters start … end of the old text by `new` (start == end inserts)."""
+
+    start: int
+    end: int
+    new: str
+
+
+@dataclass(frozen=True, slots=True)
+class Edited:
+    """The new text and the stretches of it that changed."""
+
+    text: str
+    marks: tuple[tuple[int, int], ...]
+
+
+def apply(text: str, edits: list[Edit]) -> Edited:
+    """The edits must not overlap; an edit that changes nothing leaves no mark."""
+    out, marks, at = "", [], 0
+    for e in sorted(edits, key=lambda e: (e.start, e.end)):
+        if e.start < at or text[e.start : e.end] == e.new:
+            continue
+        out += text[at : e.start]
+        if e.new:
+            marks.append((len(out), len(out) + len(e.new)))
+        out += e.new
+        at = e.end
+    return Edited(out + text[at:], tuple(marks))
+
+
+def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = "") -> str:
+    """A grain's amount in the unit the line was written in, or in grams where that unit has no plain word for it."""
+    kind = unit_kind(unit)
+    if kind == "mass":
+        if unit in ("oz", "lb"):
+            said = said_fraction(g / (OUNCE_G if unit == "oz" else POUND_G))
+            return f"{said} {unit}" if said else f"{round_half_up(g)} g"
+        return (
+            f"{g / 1000:.2f}".rstrip("0").rstrip(".") + " kg" if unit == "kg" and g >= 1000 else f"{round_half_up(g)} g"
+        )
+    size, _ = unit_size(unit, measures)
+    if size and kind in ("cup", "measure") or unit in ("tbsp", "tsp"):
+        said = said_fraction(ml / (size or 1))
+        if said:
+            return f"{said} {plural(unit, ml / (size or 1), was)}"
+        return f"{round_half_up(g)} g"
+    return f"{round_half_up(ml)} ml"
+
+
+def said_liquid(ml: float, unit: str, measures: Measures, was: str = "") -> str:
+    """A liquid's amount in the unit it was written in: quarters of a vessel, else millilitres to the nearest 5."""
+    size, _ = unit_size(unit, measures)
+    if size and unit_kind(unit) in ("cup", "measure"):
+        said = said_fraction(ml / size, slack=0.03)
+        return f"{said} {plural(unit, ml / size, was)}" if said else f"{nearest(ml, 5)} ml"
+    if unit in ("tbsp", "tsp") and size and ml < 90:
+        said = said_fraction(ml / size, slack=0.08)
+        return f"{said} {unit}" if said else f"{nearest(ml, 5)} ml"
+    if unit == "l" and ml >= 1000:
+        return f"{ml / 1000:.2f}".rstrip("0").rstrip(".") + " l"
+    if unit_kind(unit) == "mass":
+        return f"{nearest(ml, 5)} g"
+    return f"{nearest(ml, 5)} ml"
+
+
+def plural(unit: str, value: float, was: str = "") -> str:
+    """The unit's word for that many, in the words it replaces: "7 glasses" goes on in glasses."""
+    said = re.search(r"[^\W\d_]{2,}$", was.strip())
+    if said:
+        one = re.sub(r"(?<=ss)es$|(?<!s)s$", "", said[0])
+        return one if value <= 1 else one + ("es" if one.endswith("ss") else "s")
+    return f"{unit}s" if unit in ("cup", "measure", "tin") and value > 1 else unit
+
+
+def nearest(value: float, step: int) -> int:
+    return round_half_up(value / step) * step
+
+
+def said_quantity(value: float) -> str:
+    """A bare count or spoon count: kitchen fractions, else one decimal."""
+    return said_fraction(value, slack=0.04) or f"{value:.1f}".rstrip("0").rstrip(".")
+
+
+def said_time(low: float, high: float, was: str) -> str:
+    """Minutes in the manner of the words they replace: hours stay hours, a range stays a range."""
+    lo, hi = max(1, round_half_up(low)), max(1, round_half_up(high))
+    hours = any(w in was.lower() for w in ("hour", "hr")) or was.lower().rstrip().endswith("h")
+    if hours and lo >= 60:
+        lo, hi = nearest(lo, 5), nearest(hi, 5)
+        return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
+    word = "min" if "min" in was.lower() and "minute" not in was.lower() else "minutes"
+    if lo == hi:
+        return f"{lo} {word if lo != 1 or word == 'min' else 'minute'}"
+    return f"{lo} to {hi} {word}"
+
+
+def _hours(minutes: int) -> str:
+    h, m = divmod(minutes, 60)
+    return f"{h} hour{'s' if h != 1 else ''}" + (f" {m} minutes" if m else "")

@@ -1,0 +1,30 @@
+"""Markdown that reads well as plain text too, and that our own reader takes back."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from . import parts
+
+
+def to_markdown(shift: dict[str, Any]) -> str:
+    out = [f"# {_plain(shift['title'])}", ""]
+    if servings := parts.said_servings(shift):
+        out += [f"Serves {servings}", ""]
+    out += ["## Ingredients", "", *(f"- {_plain(i)}" for i in parts.ingredients(shift)), "", "## Method", ""]
+    out += [f"{n}. {_plain(s)}" for n, s in enumerate(parts.steps(shift), 1)]
+    out += [
+        "",
+        "## Notes",
+        "",
+        f"- {parts.pour(shift)}",
+        *(f"- To check: {_plain(c)}" for c in parts.to_check(shift)),
+        *(f"- Caution: {_plain(c)}" for c in parts.cautions(shift)),
+        "",
+    ]
+    return "\n".join(out)
+
+
+def _plain(text: str) -> str:
+    """One line, and nothing a Markdown reader would take for markup or a tag."""
+    return " ".join(text.split()).replace("\\", "\\\\").replace("<", "&lt;").replace("`", "'")

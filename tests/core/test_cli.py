@@ -1,0 +1,101 @@
+"""The command line's contract."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+
+from mealshift.cli import main
+
+from .kitchen import DEMO
+
+PILAF = str(DEMO / "01-tomato-pilaf.txt")
+
+
+def run(capsys: pytest.CaptureFixture[str], *argv: str) -> tuple[int, str, str]:
+    code = main(argv)
+    out, err = capsys.readouterr()
+    return code, out, err
+
+
+def test_pot_prints_the_contract(capsys) -> None:
+    code, out, _ = run(capsys, "pot", "--grain", "little-millet", "--amount", "1 cup", "--soak", "30 min", "--json")
+    data = json.loads(out)
+    assert code == 0 and data["schema"] == 1
+    assert {
+        "grain",
+        "dry",
+        "method",
+        "texture",
+        "lid",
+        "water",
+        "soak",
+        "roast",
+        "time",
+        "yield",
+        "done_when",
+        "ledger",
+        "time_ledger",
+        "cautions",
+        "basis",
+    } <= set(data)
+    assert set(data["water"]) >= {
+        "pour_ml",
+        "reserve_ml",
+        "low_ml",
+        "high_ml",
+        "ratio_by_volume",
+        "depth_above_cm",
+        "pour_said",
+    }
+    assert data["water"]["pour_said"]["unit"] == "cup" and data["water"]["pour_said"]["amount"] * 4 == int(
+        data["water"]["pour_said"]["amount"] * 4
+    )
+    assert sum(r["ml"] for r in data["ledger"]) == data["water"]["pour_ml"]
+    assert data["water"]["ratio_by_volume"] == round(data["water"]["pour_ml"] / data["dry"]["ml"], 2)
+
+
+def test_open_lid_means_open(capsys) -> None:
+    data = json.loads(run(capsys, "pot", "--grain", "quinoa", "--amount", "240 ml", "--lid", "open", "--json")[1])
+    assert (data["method"], data["lid"]) == ("open", "open")
+
+
+def test_read_and_shift_and_grains(capsys) -> None:
+    read_data = json.loads(run(capsys, "read", PILAF, "--json")[1])
+    assert read_data["source_grain"] == {"slug": "rice-white-long", "as": "raw", "ml": 384.6, "g": 300.0, "line": 0}
+    shift_data = json.loads(run(capsys, "shift", PILAF, "--to", "quinoa:1", "--pot-cm", "22", "--json")[1])
+    assert {"title", "from", "pots", "ingredients", "steps", "changes", "check", "problems", "cautions"} <= set(
+        shift_data
+    )
+    assert {ln["text"] for ln in read_data["lines"]} <= {i["was"] for i in shift_data["ingredients"]}
+    grains = json.loads(run(capsys, "grains", "--json")[1])["grains"]
+    assert len(grains) >= 40 and all(g["done_when"] for g in grains)
+    code, text, _ = run(capsys, "shift", PILAF, "--to", "quinoa")
+    assert code == 0 and "305 ml" not in text and "quinoa" in text
+
+
+@pytest.mark.parametrize(
+    "argv",
+    [
+        [], ["frobnicate"], ["pot"], ["pot", "--grain", "dust", "--amount", "1 cup"], ["pot", "--grain", "quinoa", "--amount", "much"],
+        ["pot", "--grain", "quinoa", "--amount", "-1 cup"], ["pot", "--grain", "quinoa", "--amount", "1 cup", "--lid", "sealed", "--method", "open"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--altitude", "9000"], ["pot", "--grain", "quinoa", "--amount", "1 cup", "--watts", "0"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--pot-cm", "nan"], ["pot", "--grain", "quinoa", "--amount", "1 cup", "--soak", "1 month"],
+        ["pot", "--grain", "rice-risotto", "--amount", "1 cup", "--texture", "separate"], ["shift", "no-such-file", "--to", "quinoa"],
+        ["shift", PILAF, "--to", "dust"], ["shift", PILAF], ["shift", PILAF, "--to", "quinoa", "--servings", "many"], ["read", "/"],
+    ],
+)  # fmt: skip
+def test_bad_input_is_one_line_and_exit_2(capsys, argv: list[str]) -> None:
+    code, out, err = run(capsys, *argv)
+    assert code == 2 and out == ""
+    assert len(err.strip().splitlines()) == 1 and len(err) > 20
+    assert "Traceback" not in err and "usage:" not in err
+
+
+def test_binary_and_empty_files(capsys, tmp_path) -> None:
+    (tmp_path / "b").write_bytes(bytes(range(256)) * 20)
+    (tmp_path / "e").write_text("")
+    for name in "be":
+        code, _, err = run(capsys, "read", str(tmp_path / name))
+        assert code == 2 and len(err.strip().splitlines()) == 1

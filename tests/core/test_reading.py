@@ -1,0 +1,230 @@
+"""Recipe texts in, readings out."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mealshift import pipeline
+from mealshift.measures import Measures
+from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.recipe import Correction
+
+from .kitchen import DEMO_FILES, demo
+
+
+def first_line(text: str, **measures: float):
+    recipe = read(
+        f"A dish\nServes 2\n\nIngredients\n{text}\n\nMethod\n1. Simmer the rice in the water for 10 minutes.",
+        Measures(**measures),
+    )
+    return recipe.lines[0]
+
+
+@pytest.mark.parametrize(
+    ("line", "quantity", "unit", "ml", "g"),
+    [
+        ("200 g long-grain rice", 200, "g", 256, 200),
+        ("1 1/2 cups basmati rice", 1.5, "cup", 355.5, 277),
+        ("½ cup quinoa, rinsed", 0.5, "cup", 118.5, 85),
+        ("1 cup rice (185 g)", 1, "cup", 237, 185),
+        ("250g/9oz brown rice", 250, "g", 316, 250),
+        ("2 to 3 cups rice", 2.5, "cup", 592.5, 462),
+        ("- 8 oz jasmine rice", 8, "oz", 287, 227),
+        ("basmati: 1 glass (rinse well)", 1, "measure", 240, 187),
+        ("a cup of sushi rice", 1, "cup", 237, 199),
+    ],
+)
+def test_grain_lines(line: str, quantity: float, unit: str, ml: float, g: float) -> None:
+    read_line = first_line(line)
+    assert (read_line.quantity, read_line.unit, read_line.role) == (quantity, unit, "source_grain")
+    assert (read_line.ml, read_line.g) == (pytest.approx(ml, abs=1), pytest.approx(g, abs=1))
+
+
+@pytest.mark.parametrize(
+    ("line", "role", "water", "drinks"),
+    [
+        ("1 tin chopped tomatoes (400 g)", "pot_liquid", 223, 0),
+        ("2 x 400 g tins chopped tomatoes", "pot_liquid", 446, 0),
+        ("400 ml tin coconut milk", "pot_liquid", 288, 0),
+        ("3 ripe tomatoes", "pot_liquid", 167, 0),
+        ("750 ml vegetable stock", "pot_liquid", 735, 0),
+        ("1 pint water", "pot_liquid", 568, 0),
+        ("100 g red lentils", "absorber", 0, 200),
+        ("1 tin (400 g) brown lentils, drained", "beside", 0, 0),
+        ("50 g raisins", "absorber", 0, 25),
+        ("100 g soaked split chickpeas", "absorber", 0, 80),
+        ("2 tbsp olive oil", "fat", 0, 0),
+        ("1 stock cube", "salt", 0, 0),
+        ("250 g mushrooms", "watery", 0, 0),
+        ("salt, pepper", "salt", 0, 0),
+        ("1 onion, chopped", "beside", 0, 0),
+    ],
+)
+def test_other_lines(line: str, role: str, water: float, drinks: float) -> None:
+    found = read(
+        f"A dish\n\nIngredients\n200 g rice\n{line}\n\nMethod\n1. Put everything in a pot, cover and simmer 16 minutes."
+    ).lines[1]
+    assert (found.role, found.water, found.drinks) == (role, pytest.approx(water, abs=1), pytest.approx(drinks, abs=1))
+
+
+DISHES = {  # file: source, ml, method, texture, soak, simmer, rest, water, timed, after
+    "01": ("rice-white-long", 385, "covered", "separate", 0, 16, 10, 517, ["chickpeas"], ["parsley"]),
+    "02": ("rice-risotto", 357, "open", "moist", 0, 18, 2, 1067, [], ["hard cheese"]),
+    "03": ("jasmine", 240, "covered", "thin", 0, 35, 5, 1646, [], ["spring onions"]),
+    "04": ("rice-pudding", 143, "oven", "soft", 0, 90, 10, 870, [], []),
+    "05": ("basmati", 296, "covered", "fluffy", 30, 12, 10, 415, [], None),
+    "06": ("rice-paella", 357, "open", "separate", 0, 18, 5, 784, ["frozen peas"], ["lemon"]),
+    "07": ("basmati", 321, "covered", "fluffy", 0, 13, 10, 800, [], []),
+    "08": ("rice-white-medium", 185, "covered", "separate", 0, 45, None, 372, None, []),
+    "09": ("rice-white-long", 714, "covered", "separate", 0, None, None, 0, [], []),
+    "10": ("rice-white-short", 474, "covered", "soft", 0, 20, 10, 1066, [], []),
+}
+
+
+@pytest.mark.parametrize("number", DISHES)
+def test_the_demo_dishes(number: str) -> None:
+    slug, ml, method, texture, soak, simmer, rest, water, timed, after = DISHES[number]
+    data = pipeline.read_report(read(demo(number)))
+    assert data["source_grain"]["slug"] == slug
+    assert data["source_grain"]["ml"] == pytest.approx(ml, abs=1)
+    assert (data["method"], data["texture"], data["soak_min"], data["simmer_min"], data["rest_min"]) == (
+        method,
+        texture,
+        soak,
+        simmer,
+        rest,
+    )
+    assert data["liquid_water_ml"] == pytest.approx(water, abs=1)
+    for role, names in (("timed", timed), ("after", after)):
+        if names is not None:
+            assert [ln["name"] for ln in data["lines"] if ln["role"] == role] == names
+    assert data["source_grain"]["as"] == ("cooked" if number == "09" else "raw")
+
+
+def test_every_span_points_at_what_it_says() -> None:
+    for file in DEMO_FILES:
+        recipe = read(file.read_text(encoding="utf-8"))
+        for ln in recipe.lines:
+            assert recipe.text[ln.span.start : ln.span.end] == ln.text
+        for step in recipe.steps:
+            assert recipe.text[step.span.start : step.span.end].replace("\n", " ") == step.text
+            for d in step.durations:
+                assert step.text[d.span.start : d.span.end] == d.text
+
+
+def test_without_headings_and_with_wrapped_steps() -> None:
+    recipe = read(
+        "Plain pot\nserves 2\n150 g basmati rice\n300 ml water\n\n1. Boil the water, add the rice, cover\nand simmer for 12 minutes.\n2. Rest 5 minutes."
+    )
+    assert [ln.text for ln in recipe.lines] == ["150 g basmati rice", "300 ml water"]
+    assert [s.text for s in recipe.steps] == [
+        "Boil the water, add the rice, cover and simmer for 12 minutes.",
+        "Rest 5 minutes.",
+    ]
+    assert (recipe.simmer_min, recipe.rest_min, recipe.servings) == (12, 5, 2)
+
+
+def test_a_liquid_named_only_in_a_step_feeds_the_pot() -> None:
+    recipe = read(
+        "Pot\n\nIngredients\n200 g rice\n\nMethod\n1. Pour 400 ml boiling water over the rice, cover and simmer for 15 minutes."
+    )
+    assert recipe.liquid_water_ml == 400 and recipe.simmer_min == 15
+
+
+def test_a_saved_page_and_json_ld_give_the_same_recipe() -> None:
+    ld = demo("06")
+    page = f"<!doctype html><html><head><title>x</title><script type='application/ld+json'>{ld}</script></head><body><p>Menu</p></body></html>"
+    a, b = read(ld), read(page)
+    assert a.title == b.title == "Saffron pan with peas"
+    assert [ln.text for ln in a.lines] == [ln.text for ln in b.lines]
+    assert [s.text for s in a.steps] == [s.text for s in b.steps]
+
+
+def test_a_correction_is_anchored_to_its_line() -> None:
+    text = demo("01")
+    fixed = read(text, corrections=(Correction("300 ml vegetable stock", role="beside"),))
+    assert next(ln for ln in fixed.lines if "stock" in ln.text).role == "beside"
+    assert fixed.liquid_water_ml == pytest.approx(223, abs=1)
+    moved = read(
+        text.replace("Ingredients\n", "Ingredients\n2 carrots\n"),
+        corrections=(Correction("300 ml vegetable stock", role="beside"),),
+    )
+    assert next(ln for ln in moved.lines if "stock" in ln.text).role == "beside"
+    other = read(text, corrections=(Correction("300 g long-grain white rice, rinsed", grain="basmati"),))
+    assert other.source_line is not None and other.source_line.grain == "basmati"
+
+
+@pytest.mark.parametrize(
+    ("line", "code"),
+    [
+        ("rice", "no_amount"),
+        ("3 blorps rice", "unknown_unit"),
+        ("-200 g rice", "no_amount"),
+        ("90 kg rice", "absurd_amount"),
+        ("2 carrots", "no_grain"),
+    ],
+)
+def test_what_is_wrong_with_the_grain_line_is_said_at_the_line(line: str, code: str) -> None:
+    recipe = read(f"Dish\n\nIngredients\n{line}\n300 ml water\n\nMethod\n1. Cover and simmer 15 minutes.")
+    stop = [p for p in recipe.problems if p.code == code]
+    assert stop and stop[0].severity == "stop" and stop[0].where == ("" if code == "no_grain" else line)
+    assert line in [ln.text for ln in recipe.lines]
+
+
+def test_misspelt_grain_is_guessed_and_said() -> None:
+    recipe = read("Dish\n\nIngredients\n200 g basmatti\n300 ml water\n\nMethod\n1. Cover and simmer 15 minutes.")
+    assert recipe.source_line is not None and recipe.source_line.grain == "basmati"
+    assert "guessed_grain" in [p.code for p in recipe.problems]
+
+
+@pytest.mark.parametrize(
+    ("brought", "code"),
+    [
+        ("", "empty"),
+        ("  \n ", "empty"),
+        ("\x00\x01PNG", "binary"),
+        ("rice " * 1_000_000, "too_long"),
+        ('{"a": 1}', "no_recipe"),
+        ("<!doctype html><p>nothing here</p>", "no_recipe"),
+        ("[" * 5000, "no_grain"),
+    ],
+)
+def test_what_cannot_be_read(brought: str, code: str) -> None:
+    try:
+        assert code in [p.code for p in read(brought).problems]
+    except Refusal as refused:
+        assert refused.problem.code == code
+
+
+@settings(max_examples=150, deadline=None)
+@given(
+    st.sampled_from(DEMO_FILES),
+    st.integers(0, 10_000),
+    st.sampled_from(["", "½", "((", "\n\n", "1/0 cups", "-3 kg", "minutes", "for the", ":", "°", "9" * 40]),
+    st.integers(0, 80),
+)
+def test_no_text_breaks_the_reader_and_no_line_is_lost(file, at: int, put: str, cut: int) -> None:
+    text = file.read_text(encoding="utf-8")
+    if file.suffix == ".json":
+        text = read(text).text
+    at %= len(text)
+    mutated = text[:at] + put + text[at + cut :]
+    data = pipeline.read_report(read(mutated))
+    kept = " ".join(
+        [
+            data["title"],
+            *(ln["text"] for ln in data["lines"]),
+            *(s["text"] for s in data["steps"]),
+            *(n["text"] for n in data["notes"]),
+            *(ln["section"] for ln in data["lines"]),
+            *(s["section"] for s in data["steps"]),
+        ]
+    )
+    for ln in data["lines"]:
+        assert ln["text"] in kept
+    json.dumps(data)

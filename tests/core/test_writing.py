@@ -1,0 +1,44 @@
+"""What goes out can be read by others, and by ourselves."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+from recipe_scrapers import scrape_html
+
+from mealshift.reading import read
+from mealshift.writing import to_jsonld, to_markdown, to_page
+
+from .kitchen import DEMO_FILES, ingredients, report, steps
+
+
+@pytest.mark.parametrize("file", DEMO_FILES, ids=lambda f: f.name[:2])
+def test_json_ld_is_read_back_by_another_reader_and_by_ours(file) -> None:
+    data = report(file.read_text(encoding="utf-8"), "foxtail-millet")
+    text = to_jsonld(data)
+    page = f'<html><script type="application/ld+json">{text}</script></html>'
+    other = scrape_html(page, org_url="https://page.invalid/", supported_only=False)
+    assert other.title() == data["title"]
+    assert other.ingredients() == [i for i in ingredients(data) if i]
+    assert other.instructions_list() == [s for s in steps(data) if s]
+    ours = read(text)
+    assert [ln.text for ln in ours.lines if not ln.section.startswith("step")] == [i for i in ingredients(data) if i]
+    assert ours.source_line is not None and ours.source_line.grain == "foxtail-millet"
+    assert all(c["text"] in json.loads(text)["description"] for c in data["cautions"])
+
+
+def test_markdown_is_read_back_by_ours() -> None:
+    data = report(DEMO_FILES[0].read_text(encoding="utf-8"), "bulgur-coarse")
+    text = to_markdown(data)
+    ours = read(text)
+    assert ours.title == data["title"] and ours.servings == 5
+    assert [s.text for s in ours.steps] == [s for s in steps(data) if s]
+    assert "Caution: Coarse bulgur contains gluten" in text
+
+
+def test_the_page_escapes_what_the_recipe_holds() -> None:
+    hostile = "Pot <script>alert(1)</script>\n\nIngredients\n200 g rice\n400 ml water\n1 <img src=x onerror=alert(1)> onion\n\nMethod\n1. Cover the rice & water, simmer 16 minutes."
+    page = to_page(report(hostile, "quinoa"))
+    assert "<script" not in page and "<img" not in page and "&lt;img" in page
+    assert "Cooked grain kept warm" in page and "http" not in page
