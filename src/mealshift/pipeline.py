@@ -181,12 +181,20 @@ def shift_report(s: Shift) -> dict[str, Any]:
                 "was": ln.was,
                 "role": ln.role,
                 "marks": [list(m) for m in ln.marks],
+                "olds": list(ln.olds),
                 "because": ln.because,
             }
             for ln in s.lines
         ],
         "steps": [
-            {"text": st.text, "was": st.was, "reason": st.reason, "marks": [list(m) for m in st.marks], "kind": st.kind}
+            {
+                "text": st.text,
+                "was": st.was,
+                "reason": st.reason,
+                "marks": [list(m) for m in st.marks],
+                "olds": list(st.olds),
+                "kind": st.kind,
+            }
             for st in s.method.steps
         ],
         "changes": [asdict(c) for c in s.changes],

@@ -115,6 +115,6 @@ def grain(slug: str) -> Grain:
     except KeyError:
         from rapidfuzz import process
 
-        near = [m[0] for m in process.extract(slug, list(_by_slug()), limit=3, score_cutoff=50)]
+        near = [m[0] for m in process.extract(slug, list(_by_slug()), limit=3, score_cutoff=70)]
         hint = f"did you mean {' or '.join(near)}?" if near else "`mealshift grains` lists them."
         raise Refusal("grain", "grain", f"There is no grain “{slug[:40]}” in the catalogue; {hint}") from None

@@ -196,7 +196,10 @@ def solve(
     if cook_min is not None:
         minutes.append(Row("recipe_habit", cook_min - sum(r.amount for r in minutes), "the recipe's own minutes"))
     elif habit_min:
-        minutes.append(Row("recipe_habit", habit_min, "the recipe cooks this much beside its own grain's usual time"))
+        longer = "longer" if habit_min > 0 else "less"
+        minutes.append(
+            Row("recipe_habit", habit_min, f"the recipe's habit: it cooks its own grain {longer} than usual")
+        )
     cook = sum(r.amount for r in minutes)
 
     rows = _grain_rows(grain, way, m, u, factors)
@@ -211,7 +214,13 @@ def solve(
         rows.append(Row("drained", wanted - need, "plenty of water, poured off when the grain is done"))
         need = wanted
     if habit_ml:
-        rows.append(Row("recipe_habit", habit_ml, "the recipe pours this much beside its own grain's account"))
+        rows.append(
+            Row(
+                "recipe_habit",
+                habit_ml,
+                f"the recipe's habit: it pours {'more' if habit_ml > 0 else 'less'} than its own grain needs",
+            )
+        )
     raw = sum(r.amount for r in rows)
     problems = []
     if raw > 0 and carrier_fraction < 1.0:

@@ -57,7 +57,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         stop = next((p for p in recipe.problems if p.severity == "stop"), None)
         raise Refusal(
             stop.code if stop else "no_grain",
-            stop.where if stop else "text",
+            (stop.where or "text") if stop else "text",
             stop.text if stop else "Which line is the grain?",
         )
     for p in recipe.problems:

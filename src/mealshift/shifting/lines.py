@@ -23,6 +23,7 @@ class NewLine:
     role: str
     marks: tuple[tuple[int, int], ...] = ()
     because: str = ""
+    olds: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -80,10 +81,11 @@ def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g:
             ln.role,
             edited.marks,
             "salt follows the cooked weight; taste before adding the last of it",
+            edited.olds,
         )
     if a.scale != 1 and ln.quantity is not None:
         edited = _scaled(ln, ln.quantity * a.scale)
-        return NewLine(edited.text, ln.text, ln.role, edited.marks, "for the new number at the table")
+        return NewLine(edited.text, ln.text, ln.role, edited.marks, "for the new number at the table", edited.olds)
     return NewLine(ln.text, ln.text, ln.role)
 
 
@@ -117,7 +119,12 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         edits.append(Edit(m.start(), m.end(), ""))
     edited = apply(ln.text, edits)
     return NewLine(
-        edited.text, ln.text, "source_grain", edited.marks, "the same volume of another grain weighs otherwise"
+        edited.text,
+        ln.text,
+        "source_grain",
+        edited.marks,
+        "the same volume of another grain weighs otherwise",
+        edited.olds,
     )
 
 
@@ -169,7 +176,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
         )
         because += "; the stock's salt follows the cooked weight, not the water"
     edited = apply(ln.text, edits)
-    return NewLine(edited.text, ln.text, ln.role, edited.marks, because)
+    return NewLine(edited.text, ln.text, ln.role, edited.marks, because, edited.olds)
 
 
 def _without_stale_liquid(ln: Line) -> list[Edit]:

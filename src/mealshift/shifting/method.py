@@ -42,6 +42,7 @@ class NewStep:
     reason: str = ""
     marks: tuple[tuple[int, int], ...] = ()
     kind: str = ""
+    olds: tuple[str, ...] = ()
 
 
 @dataclass(slots=True)
@@ -241,7 +242,7 @@ class _Work:
             return [retired]
         edited = apply(step.text, edits)
         changed = edited.text != step.text
-        return [NewStep(edited.text, step.text, self._reason(step) if changed else "", edited.marks)]
+        return [NewStep(edited.text, step.text, self._reason(step) if changed else "", edited.marks, "", edited.olds)]
 
     def _other_component(self, step: Step) -> bool:
         """A step under another dish's heading, with no word about the grain, is left as it is."""
@@ -453,7 +454,7 @@ def _cooked_ahead(recipe: Recipe, own: Own, pot: Pot, a: Amounts, out: Method) -
         )
     for step in recipe.steps:
         edited = apply(step.text, work._names(step))
-        out.steps.append(NewStep(edited.text, step.text, "", edited.marks))
+        out.steps.append(NewStep(edited.text, step.text, "", edited.marks, "", edited.olds))
 
 
 def _cook_sentence(pot: Pot, target: Grain, a: Amounts) -> str:

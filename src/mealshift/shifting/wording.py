@@ -19,24 +19,26 @@ class Edit:
 
 @dataclass(frozen=True, slots=True)
 class Edited:
-    """The new text and the stretches of it that changed."""
+    """The new text, the stretches of it that changed, and what stood at each before."""
 
     text: str
     marks: tuple[tuple[int, int], ...]
+    olds: tuple[str, ...] = ()
 
 
 def apply(text: str, edits: list[Edit]) -> Edited:
     """The edits must not overlap; an edit that changes nothing leaves no mark."""
-    out, marks, at = "", [], 0
+    out, marks, olds, at = "", [], [], 0
     for e in sorted(edits, key=lambda e: (e.start, e.end)):
         if e.start < at or text[e.start : e.end] == e.new:
             continue
         out += text[at : e.start]
         if e.new:
             marks.append((len(out), len(out) + len(e.new)))
+            olds.append(text[e.start : e.end])
         out += e.new
         at = e.end
-    return Edited(out + text[at:], tuple(marks))
+    return Edited(out + text[at:], tuple(marks), tuple(olds))
 
 
 def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = "") -> str:

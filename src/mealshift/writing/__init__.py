@@ -5,6 +5,6 @@ Every writer takes the shift as plain data (pipeline.shift_report), so a kept sh
 
 from .jsonld import to_jsonld
 from .markdown import to_markdown
-from .page import to_page
+from .page import STYLE_SHA256, to_page
 
-__all__ = ["to_jsonld", "to_markdown", "to_page"]
+__all__ = ["STYLE_SHA256", "to_jsonld", "to_markdown", "to_page"]

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import base64
+import hashlib
 from html import escape
 from typing import Any
 
@@ -18,6 +20,9 @@ li { break-inside: avoid } ul li { border-bottom: .5pt dotted #88958F; padding: 
 mark { background: #FFE99A; padding: 0 .5mm } .warn { font-size: 9pt; line-height: 1.3; border-top: 1pt solid #B4371E; margin-top: 5mm; padding-top: 2mm }
 .warn p { padding: .5mm 0 } @media print { body { margin: 0; padding: 0 } }
 """
+
+# a content security policy may allow just this style
+STYLE_SHA256 = base64.b64encode(hashlib.sha256(_STYLE.encode()).digest()).decode()
 
 
 def to_page(shift: dict[str, Any]) -> str:

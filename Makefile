@@ -1,0 +1,94 @@
+# Meal Shift. `make demo` and `make test` do everything on a bare machine; the rest are their parts.
+PY := .venv/bin/python
+PORT ?= 8000
+export DJANGO_SETTINGS_MODULE = mealshift_server.settings
+
+.PHONY: help demo test lint types imports core server web browser bench api format clean chromium
+
+help: ## print this
+	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 12
+
+demo: .venv/.run web/dist/index.html ## install, build, seed and serve the demo on this machine
+	@MEALSHIFT_DEMO=1 $(PY) manage.py serve --port $(PORT)
+
+serve: .venv/.run web/dist/index.html ## the same without the demo household and its open door
+	@$(PY) manage.py serve --port $(PORT)
+
+test: .venv/.dev web/node_modules/.done web/dist/index.html chromium lint types imports core server web browser ## everything that must be green
+
+lint: .venv/.dev web/node_modules/.done ## ruff and eslint
+	.venv/bin/ruff check src tests scripts manage.py
+	.venv/bin/ruff format --check -q src tests scripts manage.py
+	cd web && npx eslint src
+
+types: .venv/.dev web/node_modules/.done ## mypy and tsc
+	.venv/bin/mypy src
+	cd web && npx tsc -b
+
+imports: .venv/.dev ## stages import earlier ones only; the core knows no framework
+	.venv/bin/lint-imports --no-cache
+
+core: .venv/.dev ## the core's tests and its docstrings' examples
+	.venv/bin/pytest tests/core
+	.venv/bin/pytest --doctest-modules src/mealshift
+
+server: .venv/.dev ## the server's tests, and that no migration is missing
+	$(PY) manage.py makemigrations --check --dry-run
+	.venv/bin/pytest tests/server
+
+web: web/node_modules/.done ## the web's unit tests
+	cd web && npx vitest run
+
+browser: .venv/.dev web/dist/index.html chromium ## journeys through the real interface
+	.venv/bin/pytest tests/browser
+
+bench: .venv/.dev web/dist/index.html ## costs as ratios in one run
+	$(PY) scripts/bench.py
+
+api: .venv/.dev web/node_modules/.done ## rewrite the OpenAPI snapshot and the TypeScript types
+	$(PY) manage.py export_openapi_schema --api mealshift_server.api.routes.api --indent 1 --output src/mealshift_server/openapi.json
+	cd web && npm run -s api
+
+format: .venv/.dev ## let the formatter have its way
+	.venv/bin/ruff check --fix -q src tests scripts manage.py
+	.venv/bin/ruff format -q src tests scripts manage.py
+
+requirements: .venv/.uv ## pin anew after a change of requirements*.in
+	.venv/bin/uv pip compile -q requirements.in -o requirements.txt --generate-hashes --no-python-downloads --no-header
+	.venv/bin/uv pip compile -q requirements-dev.in -o requirements-dev.txt --generate-hashes --no-python-downloads --no-header -c requirements.txt
+
+clean: ## remove what can be built again; the data in var/ stays
+	rm -rf .venv web/node_modules web/dist
+
+# -- what is installed and built only when its sources changed ------------------------------------------------
+
+.venv/.uv:
+	@python3 -m venv .venv 2>/dev/null || { sh scripts/need-debian python3-venv && python3 -m venv .venv; }
+	@.venv/bin/python -m pip install -q --disable-pip-version-check uv==0.13.9
+	@touch $@
+
+# the demo needs only what runs; a tree set up for the tests has that too
+.venv/.run: .venv/.uv requirements.txt pyproject.toml
+	@test -e .venv/.dev && .venv/bin/uv pip sync -q --require-hashes requirements-dev.txt || .venv/bin/uv pip sync -q --require-hashes requirements.txt
+	@.venv/bin/uv pip install -q --no-deps --no-build-isolation -e . 2>/dev/null || .venv/bin/uv pip install -q --no-deps -e .
+	@touch $@
+
+.venv/.dev: .venv/.uv requirements-dev.txt pyproject.toml
+	@.venv/bin/uv pip sync -q --require-hashes requirements-dev.txt
+	@.venv/bin/uv pip install -q --no-deps -e .
+	@touch $@ .venv/.run
+
+web/node_modules/.done: web/package-lock.json web/package.json
+	cd web && npm ci --no-progress --loglevel=error
+	@touch $@
+
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
+
+web/dist/index.html: web/node_modules/.done .venv/.run $(WEB_SOURCES)
+	cd web && npx vite build --logLevel warn
+	@$(PY) -m whitenoise.compress -q web/dist
+	@touch $@
+
+# Debian's chromium, for the browser tests
+chromium:
+	@command -v chromium >/dev/null || sh scripts/need-debian chromium

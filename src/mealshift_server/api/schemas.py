@@ -1,0 +1,385 @@
+"""The API's words. They mirror the core's plain data, so the TypeScript types can be generated from them."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Literal
+
+from ninja import Schema
+from pydantic import Field
+
+Role = Literal["source_grain", "pot_liquid", "absorber", "watery", "fat", "salt", "timed", "after", "beside"]
+Texture = Literal["separate", "fluffy", "moist", "soft", "porridge", "thin"]
+Lid = Literal["sealed", "tight", "ordinary", "ajar", "open"]
+
+
+class Trouble(Schema):
+    code: str
+    where: str
+    text: str
+
+
+class SessionOut(Schema):
+    signed_in: bool
+    name: str
+    household: str
+    measure_name: str
+    measure_ml: float
+    demo: bool
+
+
+class SignIn(Schema):
+    name: str = Field(max_length=150)
+    password: str = Field(max_length=256)
+
+
+class SignUp(Schema):
+    household: str = Field(max_length=200)
+    name: str = Field(max_length=200)
+    password: str = Field(max_length=256)
+
+
+class MeasureIn(Schema):
+    measure_name: str = Field(max_length=60)
+    measure_ml: float
+
+
+class GrainOut(Schema):
+    slug: str
+    name: str
+    short: str
+    family: str
+    form: str
+    gluten: bool
+    whole: bool
+    simmer_min: float
+    rest_min: float
+    rinse: int
+    rinse_why: str
+    methods: list[str]
+    textures: list[Texture]
+    texture_words: list[str]
+    soaks: bool
+    done_when: str
+    keeping: str
+
+
+class CorrectionIn(Schema):
+    line: str = Field(max_length=2000)
+    role: Role | None = None
+    grain: str | None = Field(default=None, max_length=60)
+
+
+class ReadIn(Schema):
+    text: str
+    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
+
+
+# start and end, in characters
+Place = list[int]
+
+
+class ProblemOut(Schema):
+    code: str
+    where: str
+    text: str
+    severity: Literal["stop", "ask", "note"]
+
+
+class SourceGrain(Schema):
+    slug: str
+    as_: Literal["raw", "cooked"] = Field(alias="as", serialization_alias="as")
+    ml: float | None
+    g: float | None
+    line: int
+
+
+class LineOut(Schema):
+    text: str
+    section: str
+    quantity: float | None
+    unit: str
+    name: str
+    role: Role
+    ml: float | None
+    g: float | None
+    kind: str
+    grain: str | None
+    water_ml: int
+    corrected: bool
+    span: Place
+    name_span: Place | None
+    amount_span: Place | None
+
+
+class DurationOut(Schema):
+    low_min: float
+    high_min: float
+    text: str
+    kind: str
+    span: Place
+
+
+class StepRead(Schema):
+    text: str
+    section: str
+    durations: list[DurationOut]
+    mentions: list[int]
+    span: Place
+
+
+class NoteOut(Schema):
+    text: str
+    span: Place
+
+
+class ReadOut(Schema):
+    title: str
+    servings: float | None
+    source_grain: SourceGrain | None
+    lines: list[LineOut]
+    steps: list[StepRead]
+    method: str
+    lid: str
+    texture: str
+    dish: str
+    soak_min: float
+    simmer_min: float | None
+    rest_min: float | None
+    liquid_water_ml: float
+    count_out: list[str]
+    allergens: list[str]
+    problems: list[ProblemOut]
+    notes: list[NoteOut]
+    text: str
+
+
+class ChoiceIn(Schema):
+    to: str = Field(max_length=60)
+    method: str | None = Field(default=None, max_length=30)
+    texture: float | Texture | None = None
+    lid: Lid | None = None
+    heat: Literal["gentle", "brisk"] = "gentle"
+    soak_min: float | None = None
+    soak_water: Literal["kept", "discarded"] = "discarded"
+    roast: Literal["none", "dry", "fat"] | None = None
+    age: Literal["fresh", "old"] = "fresh"
+    keep: Literal["volume", "weight", "plates"] = "volume"
+    servings: float | None = None
+    pot_cm: float | None = None
+    pot_l: float | None = None
+    altitude_m: float | None = None
+    room_c: float | None = None
+
+
+class ShiftIn(Schema):
+    text: str
+    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
+    choice: ChoiceIn
+    recipe_id: int | None = None
+
+
+class LedgerRow(Schema):
+    term: str
+    ml: int
+    because: str
+
+
+class TimeRow(Schema):
+    term: str
+    min: int
+    because: str
+
+
+class Said(Schema):
+    amount: float
+    unit: str
+
+
+class WaterOut(Schema):
+    pour_ml: int
+    reserve_ml: int
+    low_ml: int
+    high_ml: int
+    ratio_by_volume: float
+    depth_above_cm: float
+    pour_said: Said
+
+
+class Dry(Schema):
+    ml: int
+    g: int
+
+
+class SoakOut(Schema):
+    min: int
+    uptake_ml: int
+
+
+class RoastOut(Schema):
+    kind: str
+    min: int
+    why: str
+
+
+class CookOut(Schema):
+    low: int
+    typical: int
+    high: int
+
+
+class TimeOut(Schema):
+    come_up_min: int
+    cook: CookOut
+    release_min: int
+    rest_min: int
+    total_min: int
+
+
+class CautionOut(Schema):
+    code: str
+    text: str
+    because: str
+
+
+class PotOut(Schema):
+    grain: str
+    name: str
+    short: str
+    dry: Dry
+    method: str
+    texture: str
+    texture_at: float
+    texture_word: str
+    lid: str
+    water: WaterOut
+    soak: SoakOut
+    roast: RoastOut
+    time: TimeOut
+    yield_: Dry = Field(alias="yield", serialization_alias="yield")
+    done_when: str
+    ledger: list[LedgerRow]
+    time_ledger: list[TimeRow]
+    basis: str
+
+
+class FromOut(Schema):
+    grain: str
+    name: str
+    dry_ml: int
+    dry_g: int
+    cook_min: float | None
+    water_ml: int
+    was_title: str
+
+
+class IngredientOut(Schema):
+    text: str
+    was: str
+    role: str
+    marks: list[Place]
+    olds: list[str]
+    because: str
+
+
+class StepOut(Schema):
+    text: str
+    was: str | None
+    reason: str
+    marks: list[Place]
+    olds: list[str]
+    kind: str
+
+
+class ChangeOut(Schema):
+    what: str
+    was: str
+    now: str
+    because: str
+
+
+class Addition(Schema):
+    what: str
+    minute: int
+
+
+class StripOut(Schema):
+    what: str
+    min: int
+    kind: str
+    at: list[Addition]
+
+
+class ShiftOut(Schema):
+    engine: str
+    title: str
+    title_marks: list[Place]
+    servings: float | None
+    from_: FromOut = Field(alias="from", serialization_alias="from")
+    pots: list[PotOut]
+    ingredients: list[IngredientOut]
+    steps: list[StepOut]
+    changes: list[ChangeOut]
+    check: list[ProblemOut]
+    problems: list[ProblemOut]
+    cautions: list[CautionOut]
+    count_out: list[str]
+    strip: list[StripOut]
+
+
+class RecipeRow(Schema):
+    id: int
+    title: str
+    version: int
+    updated: datetime
+    shifts: int
+
+
+class RecipeOut(Schema):
+    id: int
+    title: str
+    text: str
+    corrections: list[CorrectionIn]
+    version: int
+    updated: datetime
+
+
+class RecipeIn(Schema):
+    text: str
+    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
+
+
+class RecipeChange(RecipeIn):
+    version: int
+
+
+class ShiftRow(Schema):
+    id: int
+    title: str
+    grain: str
+    recipe_id: int | None
+    created: datetime
+    pour_ml: int
+    cook_min: int
+    total_min: int
+
+
+class KeptShift(Schema):
+    id: int
+    title: str
+    grain: str
+    recipe_id: int | None
+    created: datetime
+    engine: str
+    engine_now: str
+    text: str
+    corrections: list[CorrectionIn]
+    choice: ChoiceIn
+    result: ShiftOut
+
+
+class Example(Schema):
+    slug: str
+    title: str
+    text: str
+    shape: str

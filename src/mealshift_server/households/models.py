@@ -1,0 +1,30 @@
+"""A household owns everything; a user signs in and belongs to one."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from django.contrib.auth.models import AbstractUser
+from django.db import models
+
+
+class Household(models.Model):
+    """The house and its own measure: "my glass holds"."""
+
+    name = models.CharField(max_length=80)
+    time_zone = models.CharField(max_length=64, default="UTC")
+    measure_name = models.CharField(max_length=20, default="glass")
+    measure_ml = models.FloatField(default=240.0)
+    cup_ml = models.FloatField(default=237.0)
+    created = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class User(AbstractUser):
+    """Django's own user, in a household."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="users", null=True)
+
+    REQUIRED_FIELDS: ClassVar[list[str]] = []

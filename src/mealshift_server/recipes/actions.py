@@ -1,0 +1,89 @@
+"""Changes of state of recipes and shifts, one function each; used by the API, the demo seed and the tests."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+from typing import Any
+
+from django.db import transaction
+from django.db.models import F
+
+from mealshift import ENGINE_VERSION, pipeline
+from mealshift.measures import Measures
+from mealshift.pot import Kitchen
+from mealshift.reading import read
+from mealshift.recipe import Correction
+from mealshift.shifting import Choice
+from mealshift_server.households.models import Household
+
+from .models import Recipe, Shift
+
+
+class Conflict(Exception):  # noqa: N818 - told to the cook, not a fault
+    """Somebody changed the recipe since it was opened."""
+
+
+def measures(household: Household) -> Measures:
+    return Measures(cup_ml=household.cup_ml, measure_ml=household.measure_ml)
+
+
+def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
+    return tuple(Correction(c["line"], c.get("role"), c.get("grain")) for c in raw)
+
+
+def choice_of(raw: dict[str, Any], household: Household) -> Choice:
+    """The core's Choice from plain data; Refusal from the core if a value cannot be."""
+    kitchen = {k: raw[k] for k in ("pot_cm", "pot_l", "burner_w", "altitude_m", "room_c") if raw.get(k) is not None}
+    rest = {k: v for k, v in raw.items() if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit")}
+    return Choice(
+        **rest,
+        kitchen=Kitchen(**kitchen, measure_ml=household.measure_ml, measure_name=household.measure_name),
+        said_unit="measure",
+    )
+
+
+def shift_text(
+    household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any]
+) -> dict[str, Any]:
+    """The whole way, nothing kept."""
+    return pipeline.whole_way(text, choice_of(choice, household), measures(household), corrections_of(corrections))
+
+
+def read_text(household: Household, text: str, corrections: list[dict[str, Any]]) -> dict[str, Any]:
+    return pipeline.read_report(read(text, measures(household), corrections_of(corrections)))
+
+
+def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:
+    reading = read_text(household, text, corrections)
+    return Recipe.objects.create(
+        household=household, title=reading["title"][:200], text=reading["text"], corrections=corrections
+    )
+
+
+@transaction.atomic
+def change_recipe(recipe: Recipe, version: int, text: str, corrections: list[dict[str, Any]]) -> Recipe:
+    """Conflict if the recipe is not the version the cook opened."""
+    reading = read_text(recipe.household, text, corrections)
+    changed = Recipe.objects.filter(pk=recipe.pk, household=recipe.household, version=version).update(
+        title=reading["title"][:200], text=reading["text"], corrections=corrections, version=F("version") + 1
+    )
+    if not changed:
+        raise Conflict
+    recipe.refresh_from_db()
+    recipe.save(update_fields=["updated"])
+    return recipe
+
+
+@transaction.atomic
+def keep_shift(
+    household: Household, recipe: Recipe | None, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any]
+) -> Shift:
+    """Keeps the shift, and the recipe with it if it was not kept yet."""
+    result = shift_text(household, text, corrections, choice)
+    if recipe is None:
+        recipe = keep_recipe(household, text, corrections)
+    return Shift.objects.create(
+        household=household, recipe=recipe, title=result["title"][:240], grain=choice["to"], text=recipe.text,
+        corrections=corrections, choice=choice, factors=asdict(choice_of(choice, household).factors),
+        engine=ENGINE_VERSION, result=result,
+    )  # fmt: skip

@@ -1,0 +1,257 @@
+"""The API through HTTP: accounts, scoping, errors, and that it says what the core says."""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+
+import pytest
+from django.test import Client, override_settings
+
+from mealshift_server.api.routes import api
+from mealshift_server.households.models import User
+from mealshift_server.recipes.models import Recipe, Shift
+from tests.core.kitchen import demo, report
+
+from .conftest import PASSWORD
+
+JSON = "application/json"
+SNAPSHOT = Path(__file__).parents[2] / "src" / "mealshift_server" / "openapi.json"
+
+
+def post(client: Client, path: str, **data):
+    return client.post(f"/api/{path}", json.dumps(data), content_type=JSON)
+
+
+def test_openapi_is_the_committed_one() -> None:
+    """`make api` rewrites the snapshot and the TypeScript types."""
+    assert json.loads(json.dumps(api.get_openapi_schema())) == json.loads(SNAPSHOT.read_text(encoding="utf-8"))
+
+
+def test_sign_up_makes_a_household_and_signs_in(db) -> None:
+    client = Client()
+    answer = post(client, "households", household="Fennel Row", name="fen", password=PASSWORD)
+    assert answer.status_code == 201 and answer.json()["household"] == "Fennel Row"
+    assert client.get("/api/recipes").status_code == 200
+    assert client.delete("/api/session").json()["signed_in"] is False
+    assert client.get("/api/recipes").status_code == 401
+    assert post(client, "session", name="fen", password=PASSWORD).json()["signed_in"] is True
+
+
+@pytest.mark.parametrize(
+    ("data", "where"),
+    [
+        ({"household": "", "name": "fen", "password": PASSWORD}, "household"),
+        ({"household": "H", "name": "two words", "password": PASSWORD}, "name"),
+        ({"household": "H", "name": "THISTLE", "password": PASSWORD}, "name"),
+        ({"household": "H", "name": "fen", "password": "short"}, "password"),
+        ({"household": "H", "name": "fen"}, "password"),
+    ],
+)
+def test_sign_up_says_what_is_wrong_at_the_field(neighbour, data, where) -> None:
+    answer = Client().post("/api/households", json.dumps(data), content_type=JSON)
+    assert answer.status_code == 422 and answer.json()["where"] == where
+    assert not User.objects.filter(username="fen").exists()
+
+
+def test_sign_in_is_throttled_and_says_so(cook) -> None:
+    client = Client()
+    answers = [post(client, "session", name="fen", password="wrong-password-1").status_code for _ in range(6)]
+    assert answers[0] == 422 and answers[-1] == 429
+    assert post(client, "session", name="fen", password=PASSWORD).status_code == 429
+
+
+def test_csrf_is_required_everywhere_that_changes_state(cook) -> None:
+    client = Client(enforce_csrf_checks=True)
+    assert post(client, "session", name="fen", password=PASSWORD).status_code == 403
+    client.force_login(cook, backend="django.contrib.auth.backends.ModelBackend")
+    assert post(client, "recipes", text=demo("01")).status_code in (401, 403)
+    assert Recipe.objects.count() == 0
+
+
+def test_everything_needs_a_session_and_is_scoped_to_the_household(cook, neighbour, as_) -> None:
+    mine, theirs = as_(cook), as_(neighbour)
+    kept = post(mine, "shifts", text=demo("01"), choice={"to": "quinoa"}).json()
+    paths = [
+        f"recipes/{kept['recipe_id']}",
+        f"shifts/{kept['id']}",
+        f"shifts/{kept['id']}/recipe.json",
+        f"shifts/{kept['id']}/recipe.md",
+        f"shifts/{kept['id']}/print",
+    ]
+    for path in paths:
+        assert mine.get(f"/api/{path}").status_code == 200
+        assert theirs.get(f"/api/{path}").status_code == 404
+        assert Client().get(f"/api/{path}").status_code == 401
+    assert theirs.get("/api/recipes").json() == theirs.get("/api/shifts").json() == []
+    assert theirs.delete(f"/api/{paths[0]}").status_code == theirs.delete(f"/api/{paths[1]}").status_code == 404
+    change = {"text": "stolen", "corrections": [], "version": 1}
+    assert theirs.put(f"/api/{paths[0]}", json.dumps(change), content_type=JSON).status_code == 404
+    assert (
+        post(theirs, "shifts", text=demo("01"), choice={"to": "quinoa"}, recipe_id=kept["recipe_id"]).status_code == 404
+    )
+    assert Recipe.objects.get().household == cook.household
+    for path, name in (
+        ("grains", "GET"),
+        ("examples", "GET"),
+        ("read", "POST"),
+        ("shift", "POST"),
+        ("household/measure", "PUT"),
+    ):
+        assert Client().generic(name, f"/api/{path}", "{}", content_type=JSON).status_code == 401
+
+
+def test_the_server_says_what_the_core_says(cook, as_) -> None:
+    answer = post(
+        as_(cook),
+        "shift",
+        text=demo("01"),
+        choice={"to": "foxtail-millet", "soak_min": 30, "texture": 0.5, "pot_cm": 22},
+    )
+    from mealshift.pot import Kitchen
+
+    core = report(
+        demo("01"),
+        "foxtail-millet",
+        soak_min=30.0,
+        texture=0.5,
+        kitchen=Kitchen(pot_cm=22, measure_name="glass"),
+        said_unit="measure",
+    )
+    for part in ("title", "ingredients", "steps", "cautions", "problems", "strip"):
+        assert answer.json()[part] == json.loads(json.dumps(core[part]))
+    assert answer.json()["pots"][0]["ledger"] == core["pots"][0]["ledger"]
+    assert answer.json()["pots"][0]["water"]["pour_said"]["unit"] == "glass"
+
+
+def test_a_kept_shift_is_there_tomorrow_and_goes_out(cook, as_) -> None:
+    client = as_(cook)
+    kept = post(
+        client,
+        "shifts",
+        text=demo("05"),
+        choice={"to": "bulgur-coarse"},
+        corrections=[{"line": "50 g walnuts, broken", "role": "beside"}],
+    ).json()
+    again = client.get(f"/api/shifts/{kept['id']}").json()
+    assert again == kept and again["engine"] == again["engine_now"]
+    assert client.get("/api/shifts").json()[0]["pour_ml"] == kept["result"]["pots"][0]["water"]["pour_ml"]
+    assert client.get("/api/recipes").json()[0]["shifts"] == 1
+    out = client.get(f"/api/shifts/{kept['id']}/recipe.json")
+    assert out["Content-Disposition"].startswith("attachment;") and json.loads(out.content)["@type"] == "Recipe"
+    assert "# Beetroot and dill salad" in client.get(f"/api/shifts/{kept['id']}/recipe.md").content.decode()
+    page = client.get(f"/api/shifts/{kept['id']}/print")
+    assert "sha256-" in page["Content-Security-Policy"] and b"contains gluten" in page.content
+    assert client.delete(f"/api/recipes/{kept['recipe_id']}").status_code == 204
+    assert client.get(f"/api/shifts/{kept['id']}").json()["recipe_id"] is None
+
+
+def test_two_edits_never_overwrite_each_other_silently(cook, as_) -> None:
+    client = as_(cook)
+    kept = post(client, "recipes", text=demo("01")).json()
+    body = {"text": demo("01") + "\n4. Serve.", "corrections": [], "version": kept["version"]}
+    first = client.put(f"/api/recipes/{kept['id']}", json.dumps(body), content_type=JSON)
+    second = client.put(
+        f"/api/recipes/{kept['id']}", json.dumps({**body, "text": "Another\n\n100 g rice"}), content_type=JSON
+    )
+    assert (first.status_code, second.status_code) == (200, 409)
+    assert Recipe.objects.get().version == 2 and "4. Serve." in Recipe.objects.get().text
+
+
+@pytest.mark.parametrize(
+    ("path", "data", "status", "where"),
+    [
+        ("read", {"text": ""}, 422, "text"),
+        ("read", {"text": "x" * 5_000_000}, 422, "text"),
+        ("read", {"text": "\u0000\u0001\u0002"}, 422, "text"),
+        ("read", {"text": "y" * 9_000_000}, 413, "text"),
+        ("read", {}, 422, "text"),
+        ("shift", {"text": "300 g rice", "choice": {"to": "rice-risotto", "texture": "separate"}}, 422, "texture"),
+        ("shift", {"text": "300 g rice", "choice": {"to": "dust"}}, 422, "grain"),
+        ("shift", {"text": "two carrots", "choice": {"to": "quinoa"}}, 422, "text"),
+        ("shift", {"text": "Pot\n\nIngredients\nrice\n300 ml water", "choice": {"to": "quinoa"}}, 422, "rice"),
+        ("shift", {"text": "300 g rice", "choice": {"to": "quinoa", "altitude_m": 9000}}, 422, "altitude"),
+        ("shift", {"text": "300 g rice", "choice": {"to": "quinoa", "lid": "golden"}}, 422, "lid"),
+        ("household/measure", {"measure_name": "glass", "measure_ml": -4}, 405, None),
+    ],
+    ids=lambda v: v if isinstance(v, str) else None,
+)
+def test_bad_input_is_one_sentence_at_its_place(cook, as_, path, data, status, where) -> None:
+    answer = post(as_(cook), path, **data)
+    assert answer.status_code == status
+    if where is not None:
+        assert answer.json()["where"] == where
+        assert answer.json()["text"].rstrip().endswith((".", "?")) and "Traceback" not in answer.json()["text"]
+
+
+def test_broken_json_is_said(cook, as_) -> None:
+    answer = as_(cook).post("/api/read", "{not json", content_type=JSON)
+    assert answer.status_code == 400 and answer.json()["text"]
+
+
+def test_the_measure_is_the_households_own(cook, as_) -> None:
+    client = as_(cook)
+    answer = client.put(
+        "/api/household/measure", json.dumps({"measure_name": "mug", "measure_ml": 300}), content_type=JSON
+    )
+    assert answer.json()["measure_ml"] == 300
+    said = post(client, "shift", text=demo("03"), choice={"to": "quinoa"}).json()["pots"][0]
+    assert said["dry"]["ml"] == 300 and said["water"]["pour_said"]["unit"] == "mug"
+
+
+# -- the demo's open door --------------------------------------------------------------------------------------
+
+
+@pytest.fixture
+def demo_cook(db) -> User:
+    from django.core.management import call_command
+
+    call_command("seed_demo")
+    return User.objects.get(username="fennel")
+
+
+@pytest.mark.parametrize(
+    ("setting", "bind", "headers", "opens"),
+    [
+        (True, "127.0.0.1", {}, True),
+        (False, "127.0.0.1", {}, False),
+        (True, "0.0.0.0", {}, False),
+        (True, "127.0.0.1", {"HTTP_HOST": "kitchen.example"}, False),
+        (True, "127.0.0.1", {"HTTP_X_FORWARDED_FOR": "10.0.0.9"}, False),
+        (True, "127.0.0.1", {"HTTP_FORWARDED": "for=10.0.0.9"}, False),
+        (True, "127.0.0.1", {"REMOTE_ADDR": "10.0.0.9"}, False),
+    ],
+)
+def test_the_demo_opens_only_on_this_machine(demo_cook, built, setting, bind, headers, opens) -> None:
+    with override_settings(DEMO=setting, BIND=bind, ALLOWED_HOSTS=["*"]):
+        client = (
+            Client(headers={"host": "localhost:8000"}, **headers) if "HTTP_HOST" not in headers else Client(**headers)
+        )
+        client.get("/")
+        assert client.get("/api/session").json()["signed_in"] is opens
+    if opens:
+        assert len(client.get("/api/recipes").json()) == 10
+
+
+def test_signing_out_of_the_demo_stays_out(demo_cook, built) -> None:
+    with override_settings(DEMO=True):
+        client = Client(headers={"host": "localhost"})
+        client.get("/")
+        client.delete("/api/session")
+        client.get("/")
+        assert client.get("/api/session").json()["signed_in"] is False
+
+
+def test_headers(db) -> None:
+    answer = Client().get("/api/session")
+    policy = answer["Content-Security-Policy"]
+    assert "default-src 'none'" in policy and "script-src 'self'" in policy and "unsafe" not in policy
+    assert answer["X-Frame-Options"] == "DENY" and answer["X-Content-Type-Options"] == "nosniff"
+
+
+def test_shift_rows_hold_the_engine_and_choice(cook, as_) -> None:
+    post(as_(cook), "shifts", text=demo("01"), choice={"to": "quinoa"})
+    kept = Shift.objects.get()
+    assert (
+        kept.engine and kept.choice["to"] == "quinoa" and kept.factors == {"water": 1.0, "time": 1.0, "boil_off": 1.0}
+    )

@@ -1,0 +1,56 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type S = components["schemas"];
+export type Reading = S["ReadOut"];
+export type ReadLine = S["LineOut"];
+export type Role = ReadLine["role"];
+export type Correction = S["CorrectionIn"];
+export type Choice = S["ChoiceIn"];
+export type Shift = S["ShiftOut"];
+export type Pot = S["PotOut"];
+export type KeptShift = S["KeptShift"];
+export type Grain = S["GrainOut"];
+export type Session = S["SessionOut"];
+export type Trouble = S["Trouble"];
+export type Problem = S["ProblemOut"];
+
+/** What the server refused: one sentence for the cook, and the field it belongs to. */
+export class TroubleError extends Error {
+  constructor(readonly trouble: Trouble, readonly status: number) {
+    super(trouble.text);
+  }
+}
+
+const csrf: Middleware = {
+  onRequest({ request }) {
+    const token = /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1];
+    if (token && request.method !== "GET") request.headers.set("X-CSRFToken", token);
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) });
+api.use(csrf);
+
+const UNREACHED: Trouble = { code: "unreached", where: "", text: "The kitchen's server does not answer: what you typed stays here; try again in a moment." };
+
+function isTrouble(value: unknown): value is Trouble {
+  return typeof value === "object" && value !== null && "text" in value && "code" in value;
+}
+
+/** The data of an answer, or the trouble thrown. */
+export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let got: { data?: T; error?: unknown; response: Response };
+  try {
+    got = await call;
+  } catch (fault) {
+    if (fault instanceof DOMException && fault.name === "AbortError") throw fault;
+    throw new TroubleError(UNREACHED, 0);
+  }
+  if (!got.response.ok) throw new TroubleError(isTrouble(got.error) ? got.error : UNREACHED, got.response.status);
+  return got.data as T;
+}
+
+export const asTrouble = (fault: unknown): Trouble | null =>
+  fault instanceof TroubleError ? fault.trouble : fault ? { code: "fault", where: "", text: "Something went wrong here: reload the page; what is kept is safe." } : null;

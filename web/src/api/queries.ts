@@ -1,0 +1,42 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { answer, api, type Choice, type Correction } from "./client";
+
+export const useSession = () => useQuery({ queryKey: ["session"], queryFn: () => answer(api.GET("/api/session")), staleTime: 300_000 });
+
+export const useGrains = () => useQuery({ queryKey: ["grains"], queryFn: () => answer(api.GET("/api/grains")), staleTime: Infinity });
+
+export const useExamples = () => useQuery({ queryKey: ["examples"], queryFn: () => answer(api.GET("/api/examples")), staleTime: Infinity });
+
+export const useReading = (text: string, corrections: Correction[]) =>
+  useQuery({
+    queryKey: ["read", text, corrections],
+    queryFn: ({ signal }) => answer(api.POST("/api/read", { body: { text, corrections }, signal })),
+    enabled: text.trim() !== "",
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 60_000,
+  });
+
+export const useShift = (text: string, corrections: Correction[], choice: Choice | null) =>
+  useQuery({
+    queryKey: ["shift", text, corrections, choice],
+    queryFn: ({ signal }) => answer(api.POST("/api/shift", { body: { text, corrections, choice: choice as Choice }, signal })),
+    enabled: text.trim() !== "" && choice !== null,
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 60_000,
+  });
+
+export const useRecipes = () => useQuery({ queryKey: ["recipes"], queryFn: () => answer(api.GET("/api/recipes")) });
+export const useShifts = () => useQuery({ queryKey: ["shifts"], queryFn: () => answer(api.GET("/api/shifts")) });
+export const useKeptShift = (id: number) =>
+  useQuery({ queryKey: ["shifts", id], queryFn: () => answer(api.GET("/api/shifts/{shift_id}", { params: { path: { shift_id: id } } })), retry: false });
+
+/** A change on the server, after which the lists are asked for anew. */
+export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ["recipes"] }), client.invalidateQueries({ queryKey: ["shifts"] })]),
+  });
+}

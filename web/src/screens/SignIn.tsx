@@ -1,0 +1,82 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState, type FormEvent } from "react";
+import { answer, api, asTrouble, type Trouble } from "../api/client";
+import { Wordmark } from "../App";
+import { Button, Wrong } from "../ui/bits";
+
+type Mode = "in" | "new";
+
+export function SignIn() {
+  const client = useQueryClient();
+  const [mode, setMode] = useState<Mode>("in");
+  const [form, setForm] = useState({ household: "", name: "", password: "" });
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [busy, setBusy] = useState(false);
+
+  const send = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    try {
+      const session =
+        mode === "in"
+          ? await answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
+          : await answer(api.POST("/api/households", { body: form }));
+      client.setQueryData(["session"], session);
+    } catch (fault) {
+      setTrouble(asTrouble(fault));
+    } finally {
+      setBusy(false);
+    }
+  };
+
+  const field = (name: keyof typeof form, label: string, type: string, complete: string) => {
+    const wrong = trouble?.where === name;
+    return (
+      <label className="block">
+        <span className="mb-1 block text-[15px] font-semibold">{label}</span>
+        <input
+          type={type}
+          value={form[name]}
+          autoComplete={complete}
+          aria-invalid={wrong}
+          aria-describedby={wrong ? `${name}-wrong` : undefined}
+          onChange={(e) => setForm({ ...form, [name]: e.target.value })}
+          className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-[17px] aria-[invalid=true]:border-warn"
+        />
+        {wrong && <Wrong trouble={trouble} id={`${name}-wrong`} className="mt-1.5" />}
+      </label>
+    );
+  };
+
+  return (
+    <main className="mx-auto grid min-h-screen max-w-[940px] items-center gap-10 px-5 py-10 min-[860px]:grid-cols-[1fr_400px]">
+      <div>
+        <h1 className="mb-5 text-[30px]">
+          <Wordmark />
+        </h1>
+        <p className="max-w-[30ch] font-show text-[34px] leading-[1.08] font-[680] tracking-[-0.02em]">Bring a rice recipe. Take it back for millet, barley, quinoa…</p>
+        <p className="mt-4 max-w-[44ch] text-soft">Water, soak, time and every step reckoned anew for your pot, with the reason beside each number.</p>
+      </div>
+      <form onSubmit={(e) => void send(e)} className="space-y-4 rounded-sheet border border-line bg-sheet p-6" noValidate>
+        <h2 className="text-[22px]">{mode === "in" ? "Sign in" : "Start a household"}</h2>
+        {mode === "new" && field("household", "Your household", "text", "organization")}
+        {field("name", "Your name here", "text", "username")}
+        {field("password", "Password", "password", mode === "in" ? "current-password" : "new-password")}
+        {trouble && !(trouble.where in form) && <Wrong trouble={trouble} />}
+        <Button kind="main" type="submit" disabled={busy} className="w-full min-h-12">
+          {mode === "in" ? "Sign in" : "Start"}
+        </Button>
+        <Button
+          kind="quiet"
+          className="w-full"
+          onClick={() => {
+            setMode(mode === "in" ? "new" : "in");
+            setTrouble(null);
+          }}
+        >
+          {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}
+        </Button>
+      </form>
+    </main>
+  );
+}

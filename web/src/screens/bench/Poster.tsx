@@ -1,0 +1,44 @@
+import type { Pot } from "../../api/client";
+import { TimeLedger, WaterLedger } from "../../job/Ledger";
+import { inMeasure } from "../../job/words";
+import { Pop } from "../../ui/Pop";
+
+/** The number to act on, and the cook's own words for it. Touch it: what it is made of. */
+export function Poster({ pot }: { pot: Pot }) {
+  const { water, time } = pot;
+  const own = inMeasure(water.pour_said);
+  const depth = water.depth_above_cm;
+  return (
+    <div className="flex items-start gap-4">
+      <Pop
+        wide
+        label="Why this much water"
+        trigger={
+          <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water" aria-label={`Pour ${water.pour_ml} millilitres. Why?`}>
+            <span className="poster block text-[68px]">{water.pour_ml}</span>
+            <span className="mt-1 block text-[17px] font-semibold">ml to pour</span>
+          </button>
+        }
+      >
+        <WaterLedger pot={pot} />
+      </Pop>
+      <div className="min-w-0 pt-1 text-[15px] leading-snug">
+        {own && <p className="font-bold">{own}</p>}
+        {water.reserve_ml > 0 && <p className="font-semibold text-water">keep {water.reserve_ml} ml hot beside it</p>}
+        <p className="text-soft">{water.pour_ml === 0 ? "the dish is wet enough" : depth > 0 ? `${depth} cm above the grain, in this pot` : "it stays below the top of the grain"}</p>
+        <Pop
+          wide
+          label="Why this long"
+          trigger={
+            <button type="button" className="mt-0.5 min-h-8 rounded-key text-left font-semibold text-water hover:underline">
+              {time.cook.low} to {time.cook.high} min at the heat
+              {time.rest_min > 0 && `, rest ${time.rest_min}`}
+            </button>
+          }
+        >
+          <TimeLedger pot={pot} />
+        </Pop>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,68 @@
+import type { Reading } from "../../api/client";
+import { useGrains } from "../../api/queries";
+import { Swatch } from "../../job/Hatch";
+import { minutes } from "../../job/words";
+import { Button } from "../../ui/bits";
+
+const WAYS: Record<string, string> = {
+  covered: "under a lid", open: "in an open pan", oven: "in the oven", drain: "boiled and drained", steep: "steeped", "rice-cooker": "in a rice cooker",
+  pressure: "under pressure", "electric-pressure": "under pressure", microwave: "in the microwave",
+};
+
+/** What was understood, in sentences; and the way on to the bench. */
+export function Understood({ reading, onBench, stopped }: { reading: Reading; onBench: () => void; stopped: boolean }) {
+  const grains = useGrains();
+  const grain = reading.source_grain;
+  const found = grains.data?.find((g) => g.slug === grain?.slug);
+  const general = reading.problems.filter((p) => p.where === "" || p.severity === "note");
+  return (
+    <div className="space-y-4">
+      <div>
+        <p className="text-[15px] text-soft">The grain</p>
+        {grain ? (
+          <>
+            <p className="poster mt-1 text-[44px]">{grain.g !== null ? `${Math.round(grain.g)} g` : "?"}</p>
+            <p className="mt-2 flex items-center gap-2 text-[17px] font-semibold">
+              <Swatch slug={grain.slug} family={found?.family} className="h-4 w-8" />
+              {found?.name ?? grain.slug}
+              {grain.as === "cooked" ? ", already cooked" : ""}
+            </p>
+          </>
+        ) : (
+          <p className="poster mt-1 text-[44px]">none yet</p>
+        )}
+      </div>
+      <dl className="m-0 text-[16px]">
+        <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />
+        <Said term="At the heat" is={reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />
+        {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
+        {reading.rest_min !== null && <Said term="Rested" is={minutes(Math.round(reading.rest_min))} />}
+        <Said term="Cooked" is={`${WAYS[reading.method] ?? reading.method}, to ${reading.texture}`} />
+        {reading.servings !== null && <Said term="For" is={`${reading.servings} at the table`} />}
+        {reading.count_out.length > 0 && <Said term="Count out again" is={reading.count_out.join(", ")} />}
+      </dl>
+      {general.length > 0 && (
+        <ul className="m-0 list-none space-y-2 p-0">
+          {general.map((p, i) => (
+            <li key={i} className={`border-l-4 px-3 py-1.5 text-[15px] ${p.severity === "note" ? "border-line" : "border-warn bg-warn-pale"}`}>
+              {p.text}
+            </li>
+          ))}
+        </ul>
+      )}
+      <Button kind="main" className="min-h-14 w-full text-[17px]" disabled={stopped} onClick={onBench}>
+        To the bench
+      </Button>
+      <p className="text-[14px] text-soft">{stopped ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
+    </div>
+  );
+}
+
+function Said({ term, is }: { term: string; is: string }) {
+  return (
+    <div className="dotted flex items-baseline justify-between gap-4 py-1.5">
+      <dt className="text-soft">{term}</dt>
+      <dd className="figures m-0 text-right font-semibold">{is}</dd>
+    </div>
+  );
+}

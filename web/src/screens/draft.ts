@@ -1,0 +1,28 @@
+import type { Choice, Correction } from "../api/client";
+import { kept } from "../ui/kept";
+
+/** The recipe in hand: as brought, with the cook's corrections; `before` is what undo goes back to. */
+export interface Draft {
+  text: string;
+  corrections: Correction[];
+  before: Correction[][];
+  recipeId: number | null;
+}
+export const NO_DRAFT: Draft = { text: "", corrections: [], before: [], recipeId: null };
+export const draft = kept<Draft>("mealshift.draft", NO_DRAFT);
+
+/** A new text starts without corrections; the same recipe edited keeps them, for they are anchored to its lines. */
+export const bring = (text: string, recipeId: number | null = null, corrections: Correction[] = []): void => draft.set({ text, corrections, before: [], recipeId });
+
+export function correct(now: Draft, correction: Correction): Draft {
+  const others = now.corrections.filter((c) => c.line !== correction.line);
+  return { ...now, before: [...now.before.slice(-30), now.corrections], corrections: [...others, correction] };
+}
+
+export function undo(now: Draft): Draft {
+  const last = now.before[now.before.length - 1];
+  return last ? { ...now, corrections: last, before: now.before.slice(0, -1) } : now;
+}
+
+export const FIRST_CHOICE: Choice = { to: "foxtail-millet", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", pot_cm: 20 };
+export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);

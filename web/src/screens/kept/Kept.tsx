@@ -1,0 +1,117 @@
+import { Trash2 } from "lucide-react";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { answer, api, asTrouble } from "../../api/client";
+import { useChange, useGrains, useRecipes, useSession, useShifts } from "../../api/queries";
+import { Swatch } from "../../job/Hatch";
+import { minutes } from "../../job/words";
+import { Button, keyLook, Wrong } from "../../ui/bits";
+import { bring } from "../draft";
+import { Measure } from "./Measure";
+
+/** The household's recipes, each with the shifts that came of it. */
+export function Kept() {
+  const recipes = useRecipes();
+  const shifts = useShifts();
+  const grains = useGrains();
+  const session = useSession();
+  const go = useNavigate();
+  const [asked, setAsked] = useState<number | null>(null);
+  const drop = useChange((id: number) => answer(api.DELETE("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } } })));
+  const trouble = asTrouble(recipes.error) ?? asTrouble(shifts.error) ?? asTrouble(drop.error);
+  const open = async (id: number) => {
+    const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } } }));
+    bring(found.text, found.id, found.corrections);
+    void go("/bring");
+  };
+  const loose = shifts.data?.filter((s) => s.recipe_id === null) ?? [];
+  const family = (slug: string) => grains.data?.find((g) => g.slug === slug)?.family;
+
+  return (
+    <div className="pt-6">
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <h1 className="text-[30px]">Kept</h1>
+        {session.data && <Measure session={session.data} />}
+      </div>
+      {trouble && <Wrong trouble={trouble} className="mt-3" />}
+      {recipes.data?.length === 0 && (
+        <div className="mt-10 max-w-[46ch]">
+          <p className="mb-4 text-[18px]">Nothing is kept yet. Bring a recipe, choose its grain on the bench, and keep the shift: it will be here tomorrow.</p>
+          <Link to="/bring" className={keyLook("main")}>
+            Bring a recipe
+          </Link>
+        </div>
+      )}
+      <ul className="m-0 mt-4 grid list-none gap-x-12 p-0 min-[1000px]:grid-cols-2">
+        {recipes.data?.map((r) => {
+          const mine = shifts.data?.filter((s) => s.recipe_id === r.id) ?? [];
+          return (
+            <li key={r.id} className="border-t border-line py-3">
+              <div className="flex items-center gap-2">
+                <button type="button" onClick={() => void open(r.id)} className="min-h-11 flex-1 rounded-key text-left font-show text-[19px] font-[650] tracking-[-0.01em] text-ink hover:text-water">
+                  {r.title}
+                </button>
+                {asked === r.id ? (
+                  <>
+                    <Button kind="warn" onClick={() => { setAsked(null); drop.mutate(r.id); }}>
+                      Throw it away
+                    </Button>
+                    <Button kind="quiet" onClick={() => setAsked(null)}>
+                      No
+                    </Button>
+                  </>
+                ) : (
+                  <button type="button" onClick={() => setAsked(r.id)} aria-label={`Throw away ${r.title}`} className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn">
+                    <Trash2 size={17} />
+                  </button>
+                )}
+              </div>
+              {mine.length > 0 && (
+                <ul className="m-0 mt-1 list-none space-y-1 p-0">
+                  {mine.map((s) => (
+                    <ShiftRow key={s.id} row={s} family={family(s.grain)} name={grains.data?.find((g) => g.slug === s.grain)?.name ?? s.grain} />
+                  ))}
+                </ul>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {loose.length > 0 && (
+        <section className="mt-6 border-t border-line pt-3">
+          <h2 className="mb-1 text-[17px] text-soft">Shifts whose recipe was thrown away</h2>
+          <ul className="m-0 list-none space-y-1 p-0">
+            {loose.map((s) => (
+              <ShiftRow key={s.id} row={s} family={family(s.grain)} name={s.title} />
+            ))}
+          </ul>
+        </section>
+      )}
+    </div>
+  );
+}
+
+interface Row {
+  id: number;
+  grain: string;
+  pour_ml: number;
+  cook_min: number;
+  total_min: number;
+  created: string;
+}
+
+function ShiftRow({ row, name, family }: { row: Row; name: string; family?: string }) {
+  return (
+    <li>
+      {/* the shifted half hangs a little to the right, as in the name above the page */}
+      <Link to={`/kept/${row.id}`} className="ml-6 flex min-h-12 items-center gap-3 rounded-key border border-line bg-sheet px-3 text-ink no-underline hover:border-water">
+        <Swatch slug={row.grain} family={family} className="h-6 w-9 shrink-0" />
+        <span className="min-w-0 flex-1 truncate text-[16px]">{name}</span>
+        <span className="figures shrink-0 text-[15px]">
+          <strong>{row.pour_ml}</strong> ml, <strong>{row.cook_min}</strong> min
+          <span className="text-soft"> of {minutes(row.total_min)}</span>
+        </span>
+      </Link>
+    </li>
+  );
+}

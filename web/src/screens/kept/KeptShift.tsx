@@ -1,0 +1,95 @@
+import { Braces, FileText, Printer, RotateCcw, Trash2 } from "lucide-react";
+import { useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { answer, api, asTrouble, type KeptShift as Kept } from "../../api/client";
+import { useChange, useGrains, useKeptShift } from "../../api/queries";
+import { Jug } from "../../job/Jug";
+import { Strip } from "../../job/Strip";
+import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
+import { useNow } from "../../ui/useNow";
+import { After, Mind } from "../bench/Pages";
+import { Poster } from "../bench/Poster";
+import { bring, choice as choiceStore, FIRST_CHOICE } from "../draft";
+
+/** A shift as it was kept: the sheet to cook from, and the ways out. */
+export function KeptShift() {
+  const id = Number(useParams().id);
+  const kept = useKeptShift(id);
+  const trouble = asTrouble(kept.error);
+  if (trouble)
+    return (
+      <div className="pt-10">
+        <Wrong trouble={trouble} />
+        <Link to="/kept" className={`mt-4 ${keyLook()}`}>
+          To the list
+        </Link>
+      </div>
+    );
+  return kept.data ? <Shown kept={kept.data} /> : null;
+}
+
+function Shown({ kept }: { kept: Kept }) {
+  const grains = useGrains();
+  const now = useNow();
+  const go = useNavigate();
+  const [asked, setAsked] = useState(false);
+  const drop = useChange(() => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } } })));
+  const pot = kept.result.pots[0];
+  const family = grains.data?.find((g) => g.slug === kept.grain)?.family;
+  const again = () => {
+    bring(kept.text, kept.recipe_id, kept.corrections);
+    choiceStore.set({ ...FIRST_CHOICE, ...kept.choice });
+    void go("/bench");
+  };
+  if (!pot) return null;
+  return (
+    <div className="pt-5">
+      <h1 className="sr-only">{kept.title}</h1>
+      <div className="mb-4 flex flex-wrap items-center gap-2">
+        <p className="mr-auto text-[15px] text-soft">
+          Kept {new Date(kept.created).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}
+          {kept.engine !== kept.engine_now && ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
+        </p>
+        <Button onClick={again}>
+          <RotateCcw size={16} aria-hidden /> Back on the bench
+        </Button>
+        <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">
+          <Printer size={17} aria-hidden /> Print
+        </a>
+        <a className={keyLook()} href={`/api/shifts/${kept.id}/recipe.md`} download>
+          <FileText size={17} aria-hidden /> Markdown
+        </a>
+        <a className={keyLook()} href={`/api/shifts/${kept.id}/recipe.json`} download>
+          <Braces size={17} aria-hidden /> Recipe file
+        </a>
+        {asked ? (
+          <>
+            <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: () => void go("/kept") })}>
+              Throw it away
+            </Button>
+            <Button kind="quiet" onClick={() => setAsked(false)}>
+              No
+            </Button>
+          </>
+        ) : (
+          <button type="button" onClick={() => setAsked(true)} aria-label="Throw this shift away" className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn">
+            <Trash2 size={17} />
+          </button>
+        )}
+      </div>
+      <div className="grid items-start gap-5 min-[1000px]:grid-cols-[404px_minmax(0,1fr)] min-[1000px]:gap-0">
+        <section aria-label="The jug" className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[1000px]:sticky min-[1000px]:top-4">
+          <Poster pot={pot} />
+          <Jug pot={pot} family={family} />
+        </section>
+        <Sheet className="p-5 min-[1000px]:mt-7 min-[1000px]:rounded-l-none min-[1000px]:border-l-0 min-[1000px]:p-8" aria-label="The recipe">
+          <After shift={kept.result} />
+          <div className="mt-5">
+            <Strip shift={kept.result} now={now} family={family} />
+          </div>
+          <Mind shift={kept.result} />
+        </Sheet>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+import { useSyncExternalStore } from "react";
+
+/** State shared by the screens that a reload of this tab does not lose. */
+export function kept<T>(key: string, first: T) {
+  let value = first;
+  const told = new Set<() => void>();
+  try {
+    const raw = sessionStorage.getItem(key);
+    if (raw !== null) value = JSON.parse(raw) as T;
+  } catch {
+    // an unreadable store is an empty one
+  }
+  const set = (next: T) => {
+    value = next;
+    try {
+      sessionStorage.setItem(key, JSON.stringify(next));
+    } catch {
+      // a full or forbidden store must not stop the cook
+    }
+    told.forEach((tell) => tell());
+  };
+  const subscribe = (tell: () => void) => {
+    told.add(tell);
+    return () => told.delete(tell);
+  };
+  return { get: () => value, set, use: (): [T, (next: T) => void] => [useSyncExternalStore(subscribe, () => value), set] };
+}
