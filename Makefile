@@ -3,7 +3,7 @@ PY := .venv/bin/python
 PORT ?= 8000
 export DJANGO_SETTINGS_MODULE = mealshift_server.settings
 
-.PHONY: help demo test lint types imports core server web browser bench api format clean chromium
+.PHONY: help demo serve test lint types imports core server web browser bench screenshots api format requirements clean chromium
 
 help: ## print this
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 12
@@ -44,6 +44,9 @@ browser: .venv/.dev web/dist/index.html chromium ## journeys through the real in
 
 bench: .venv/.dev web/dist/index.html ## costs as ratios in one run
 	$(PY) scripts/bench.py
+
+screenshots: .venv/.dev web/dist/index.html chromium ## take the README's pictures anew
+	$(PY) scripts/screenshots.py
 
 api: .venv/.dev web/node_modules/.done ## rewrite the OpenAPI snapshot and the TypeScript types
 	$(PY) manage.py export_openapi_schema --api mealshift_server.api.routes.api --indent 1 --output src/mealshift_server/openapi.json

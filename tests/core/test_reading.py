@@ -145,6 +145,15 @@ def test_a_saved_page_and_json_ld_give_the_same_recipe() -> None:
     assert [s.text for s in a.steps] == [s.text for s in b.steps]
 
 
+def test_a_page_with_microdata() -> None:
+    page = """<html><body><div itemscope itemtype="https://schema.org/Recipe"><h1 itemprop="name">Micro pot</h1><span itemprop="recipeYield">4</span>
+    <li itemprop="recipeIngredient">200 g basmati rice</li><li itemprop="recipeIngredient">350 ml water</li>
+    <div itemprop="recipeInstructions">Cover and simmer for 13 minutes.</div></div></body></html>"""
+    recipe = read(page)
+    assert recipe.title == "Micro pot" and recipe.liquid_water_ml == 350
+    assert recipe.source_line is not None and recipe.source_line.grain == "basmati"
+
+
 def test_a_correction_is_anchored_to_its_line() -> None:
     text = demo("01")
     fixed = read(text, corrections=(Correction("300 ml vegetable stock", role="beside"),))

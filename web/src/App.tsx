@@ -63,7 +63,7 @@ function Header({ name }: { name: string }) {
   return (
     <header className="border-b border-line">
       <div className="mx-auto flex h-12 max-w-[1320px] items-center gap-1 px-4 min-[1000px]:px-7">
-        <NavLink to="/bring" aria-label="Meal Shift" className="mr-3 pb-1 text-ink no-underline">
+        <NavLink to="/bring" className="mr-3 pb-1 text-ink no-underline">
           <Wordmark />
         </NavLink>
         <nav aria-label="Screens" className="flex">

@@ -78,10 +78,11 @@ def _kinds() -> tuple[tuple[re.Pattern[str], dict[str, Kind]], ...]:
     for raw in tables()["kind"]:
         kind = Kind(**{k: v for k, v in raw.items() if k != "words"})
         by_word.update(dict.fromkeys(raw["words"], kind))
-    return ((_words(list(by_word)), by_word),)
+    return ((_any_of(tuple(list(by_word))), by_word),)
 
 
-def _words(words: list[str]) -> re.Pattern[str]:
+@cache
+def _any_of(words: tuple[str, ...]) -> re.Pattern[str]:
     return re.compile(
         r"(?<![\w-])(?:" + "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True)) + r")(?![\w-])", re.I
     )
@@ -89,7 +90,7 @@ def _words(words: list[str]) -> re.Pattern[str]:
 
 @cache
 def word_pattern(table: str) -> re.Pattern[str]:
-    return _words(tables()[table]["words"])
+    return _any_of(tuple(tables()[table]["words"]))
 
 
 def kind_of(name: str) -> tuple[Kind | None, str]:
@@ -298,17 +299,17 @@ def unknown_unit(line: Line) -> str | None:
 def count_out(texts: list[str]) -> tuple[str, ...]:
     """Whole spices and the like, as written, to be counted in and counted out."""
     table = tables()["count_out"]
-    pattern, never = word_pattern("count_out"), _words(table["not_with"])
+    pattern, never = word_pattern("count_out"), _any_of(tuple(table["not_with"]))
     return tuple(t for t in texts if pattern.search(t) and not never.search(t))
 
 
 def allergens(texts: list[str]) -> tuple[str, ...]:
     """Allergens named in these ingredient lines, each once."""
     table = tables()["allergens"]
-    harmless = _words(table["not_allergens"])
+    harmless = _any_of(tuple(table["not_allergens"]))
     found = []
     for name, words in table.items():
-        if name != "not_allergens" and any(_words(words).search(harmless.sub(" ", t)) for t in texts):
+        if name != "not_allergens" and any(_any_of(tuple(words)).search(harmless.sub(" ", t)) for t in texts):
             found.append(name)
     if any(re.search(r"almond milk", t, re.I) for t in texts) and "nuts" not in found:
         found.append("nuts")

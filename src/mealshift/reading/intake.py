@@ -89,8 +89,19 @@ def _structured(brought: str) -> str | None:
     return None
 
 
+_LD_SCRIPT = re.compile(r"<script\b[^>]{0,300}\bld\+json\b[^>]{0,300}>(.*?)</script", re.I | re.S)
+
+
 def _page(page: str) -> str:
-    from recipe_scrapers import scrape_html  # slow to import, and only pages need it
+    """JSON-LD in the page if there is any; else microdata, by a library that knows many pages."""
+    for script in _LD_SCRIPT.findall(page)[:50]:
+        try:
+            found = find_recipe(json.loads(script))
+        except (ValueError, RecursionError):
+            continue
+        if found and (found.get("recipeIngredient") or found.get("ingredients")):
+            return recipe_text(found)
+    from recipe_scrapers import scrape_html  # slow to import, and only such pages need it
 
     refusal = Refusal(
         "no_recipe", "text", "I found no recipe inside this page: select the recipe's text and paste that."

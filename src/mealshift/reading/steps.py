@@ -81,7 +81,9 @@ def read_steps(pieces: list[Piece], lines: list[Line], source: Line | None) -> R
     out = Reading()
     grain_words = _grain_words(source)
     handles = {ln.index: _handle(ln) for ln in lines}
-    state = _State()
+    prose = " ".join(p.text for p in pieces)
+    # steps that never name the grain or a liquid ("cover and simmer 16 minutes") mean what stands in the list
+    state = _State(grain_in=grain_words.search(prose) is None, liquid_in=_LIQUID.search(prose) is None)
     for n, piece in enumerate(pieces):
         durations: list[Duration] = []
         mentions: list[int] = []

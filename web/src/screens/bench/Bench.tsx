@@ -1,7 +1,7 @@
 import { SlidersHorizontal } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { answer, api, asTrouble, type Choice } from "../../api/client";
+import { answer, api, asTrouble, type Choice, type Shift } from "../../api/client";
 import { useChange, useGrains, useReading, useShift } from "../../api/queries";
 import { Jug } from "../../job/Jug";
 import { Strip } from "../../job/Strip";
@@ -20,6 +20,9 @@ export function Bench() {
   const grains = useGrains();
   const reading = useReading(now.text, now.corrections);
   const shift = useShift(now.text, now.corrections, choice);
+  // a choice that cannot be is refused; the last good reckoning stays on the page
+  const [last, setLast] = useState<Shift>();
+  if (shift.data && shift.data !== last) setLast(shift.data);
   const [controls, setControls] = useState(false);
   const wide = useWide();
   const clockNow = useNow();
@@ -39,7 +42,7 @@ export function Bench() {
       </div>
     );
 
-  const done = shift.data;
+  const done = shift.data ?? last;
   const pot = done?.pots[0];
   const trouble = asTrouble(shift.error) ?? asTrouble(keep.error);
   const family = grains.data?.find((g) => g.slug === pot?.grain)?.family;
@@ -65,7 +68,7 @@ export function Bench() {
         <Link to="/bring" className="font-semibold text-water">
           Back to the recipe
         </Link>
-        {shift.data && " or choose otherwise; the last good reckoning stands below."}
+        {done && " or choose otherwise; the last good reckoning stands below."}
       </p>
     </div>
   );

@@ -14,9 +14,11 @@ export function Poster({ pot }: { pot: Pot }) {
         wide
         label="Why this much water"
         trigger={
-          <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water" aria-label={`Pour ${water.pour_ml} millilitres. Why?`}>
+          <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water">
             <span className="poster block text-[68px]">{water.pour_ml}</span>
-            <span className="mt-1 block text-[17px] font-semibold">ml to pour</span>
+            <span className="mt-1 block text-[17px] font-semibold">
+              ml to pour<span className="sr-only">: why?</span>
+            </span>
           </button>
         }
       >

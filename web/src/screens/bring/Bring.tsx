@@ -60,7 +60,7 @@ export function Bring() {
                 <Pencil size={16} aria-hidden /> Edit the text
               </Button>
             )}
-            {!empty && !marked && editing && <Button kind="main" onClick={() => setEditing(false)}>Read it</Button>}
+            {!empty && editing && <Button kind="main" onClick={() => setEditing(false)}>Read it</Button>}
             {!empty && (
               <Button kind="quiet" onClick={() => { draft.set(NO_DRAFT); setEditing(false); setFile(null); }}>
                 Another recipe
@@ -78,7 +78,7 @@ export function Bring() {
                 value={now.text}
                 aria-invalid={trouble !== null}
                 aria-describedby={trouble ? "text-wrong" : undefined}
-                onChange={(e) => { setFile(null); setEditing(now.text.trim() !== ""); set({ ...now, text: e.target.value }); }}
+                onChange={(e) => { setFile(null); setEditing(true); set({ ...now, text: e.target.value }); }}
                 onPaste={() => { if (empty) setTimeout(() => setEditing(false)); }}
                 placeholder={"Paste it here, as you have it.\n\nTomato pilaf\nServes 4\n300 g long-grain rice\n400 ml stock …"}
                 spellCheck={false}

@@ -1,0 +1,74 @@
+"""`make screenshots`: the README's pictures, from the demo data of a server of its own."""
+
+from __future__ import annotations
+
+import os
+import socket
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+ROOT = Path(__file__).parents[1]
+OUT = ROOT / "docs" / "screenshots"
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
+
+
+def take(page: Page, name: str) -> None:
+    page.wait_for_timeout(500)
+    page.screenshot(path=OUT / f"{name}.png")
+
+
+def main() -> None:
+    with socket.socket() as s:
+        s.bind(("127.0.0.1", 0))
+        port = s.getsockname()[1]
+    address = f"http://127.0.0.1:{port}"
+    with tempfile.TemporaryDirectory() as data, sync_playwright() as p:
+        env = {**os.environ, "MEALSHIFT_DATA": data, "MEALSHIFT_DEMO": "1"}
+        server = subprocess.Popen([sys.executable, "manage.py", "serve", "--port", str(port)], cwd=ROOT, env=env)
+        try:
+            for _ in range(100):
+                try:
+                    urllib.request.urlopen(f"{address}/api/session", timeout=2)
+                    break
+                except OSError:
+                    time.sleep(0.2)
+            browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            # a fixed evening, so that the pictures change only when the views do
+            page.clock.set_fixed_time("2026-11-25T18:26:00")
+            page.goto(address)
+            page.click("text=Tomato pilaf with chickpeas")
+            page.wait_for_selector("text=300 ml vegetable stock")
+            take(page, "bring")
+            page.click("text=To the bench")
+            page.wait_for_selector("text=ml to pour")
+            take(page, "bench")
+            page.click("text=ml to pour")
+            take(page, "why")
+            page.goto(f"{address}/kept")
+            page.wait_for_selector("text=foxtail millet")
+            take(page, "kept")
+            page.click("text=coarse bulgur")
+            page.wait_for_selector("text=ml to pour")
+            take(page, "kept-shift")
+            phone = browser.new_context(
+                viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True
+            ).new_page()
+            phone.goto(address)
+            phone.tap("text=Ginger broth porridge")
+            phone.tap("text=To the bench")
+            phone.wait_for_selector("text=ml to pour")
+            take(phone, "bench-phone")
+            browser.close()
+        finally:
+            server.terminate()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,173 @@
+"""The journey: paste → correct a mark → choose → read why → save → reload → download; and its wrong turns."""
+
+from __future__ import annotations
+
+import json
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from .conftest import check_axe, check_width
+
+PASTED = """Thursday pot
+Serves 3
+
+200 g basmati rice
+350 ml water
+100 ml coconut milk
+1 stick cinnamon
+
+1. Rinse the rice and put it in a pot with the water, coconut milk and cinnamon.
+2. Bring to the boil, cover and simmer for 13 minutes.
+3. Rest for 10 minutes."""
+
+
+def poured(page: Page) -> int:
+    return int(page.get_by_role("button", name=re.compile(r"\d+ ml to pour")).inner_text().split()[0])
+
+
+def test_a_pasted_recipe_is_shifted_kept_and_taken_out(open_page) -> None:
+    page = open_page("/")
+    box = page.get_by_label("Recipe text")
+    box.fill(PASTED)
+    page.get_by_role("button", name="Read it").click()
+    understood = page.get_by_label("What I understood")
+    expect(understood).to_contain_text("422 ml")  # 350 of water and 72 % of the coconut milk
+    check_axe(page)
+
+    # a wrong mark, corrected by touching it; undone and done again
+    page.get_by_role("button", name="100 ml coconut milk").click()
+    page.get_by_role("radio", name="joins after").click()
+    page.keyboard.press("Escape")
+    expect(understood).to_contain_text("350 ml")
+    page.get_by_role("button", name="Undo").click()
+    expect(understood).to_contain_text("422 ml")
+    page.get_by_role("button", name="100 ml coconut milk").click()
+    page.get_by_role("radio", name="joins after").click()
+    page.keyboard.press("Escape")
+    expect(understood).to_contain_text("350 ml")
+
+    page.get_by_role("button", name="To the bench").click()
+    page.get_by_role("button", name="quinoa", exact=False).first.click()
+    becomes = page.get_by_label("The recipe as it becomes")
+    expect(becomes).to_contain_text("Thursday pot, in quinoa")
+    expect(becomes).to_contain_text("185 g quinoa")
+    ordinary = poured(page)
+    page.get_by_role("button", name=re.compile("20 cm, ordinary lid")).click()
+    page.get_by_role("radio", name="no lid").click()
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("button", name=re.compile("20 cm, no lid"))).to_be_visible()
+    page.wait_for_function(f"() => Number(document.querySelector('.poster').textContent) > {ordinary}")
+    page.get_by_role("slider").focus()
+    for _ in range(4):
+        page.keyboard.press("ArrowRight")
+    expect(page.get_by_label("The jug").first).to_contain_text("moist")
+    check_axe(page)
+    check_width(page)
+
+    # why: the sum in the ledger is the number on the poster
+    page.get_by_role("button", name=re.compile(r"\d+ ml to pour")).click()
+    why = page.get_by_role("dialog", name="Why this much water")
+    rows = [
+        int(re.sub(r"[^\d-]", "", t.replace("−", "-")))
+        for t in why.locator("td:first-child").all_inner_texts()
+        if t.strip()
+    ]
+    pour = poured(page)
+    assert sum(rows) == pour
+    page.keyboard.press("Escape")
+
+    page.get_by_role("button", name="Keep this shift").click()
+    page.wait_for_url(re.compile(r"/kept/\d+$"))
+    page.reload()
+    assert poured(page) == pour
+    check_axe(page)
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Recipe file").click()
+    recipe = json.loads(download.value.path().read_text(encoding="utf-8"))
+    assert recipe["@type"] == "Recipe" and recipe["recipeIngredient"][0] == "185 g quinoa"
+    with page.expect_download() as download:
+        page.get_by_role("link", name="Markdown").click()
+    assert "# Thursday pot, in quinoa" in download.value.path().read_text(encoding="utf-8")
+    with page.expect_popup() as popup:
+        page.get_by_role("link", name="Print").click()
+    expect(popup.value.locator("h1")).to_have_text("Thursday pot, in quinoa")
+    assert popup.value.evaluate("getComputedStyle(document.querySelector('.pour')).display") == "flex"
+    page.get_by_role("link", name="Kept").click()
+    expect(page.get_by_role("link", name=re.compile(f"quinoa.*{pour} ml"))).to_be_visible()
+    check_axe(page)
+
+
+def test_wrong_turns_are_said_at_the_place_and_lose_nothing(open_page, tmp_path) -> None:
+    page = open_page("/bring")
+    page.get_by_label("Recipe text").fill("Pot\n\n3 blorps rice\n400 ml water\n\n1. Cover and simmer 16 minutes.")
+    page.get_by_role("button", name="Read it").click()
+    expect(page.get_by_role("alert").first).to_contain_text("how much a “blorps” holds")
+    expect(page.get_by_role("button", name="To the bench")).to_be_disabled()
+    page.get_by_role("button", name="Edit the text").click()
+    expect(page.get_by_label("Recipe text")).to_have_value(re.compile("3 blorps rice"))
+    page.get_by_role("button", name="Another recipe").click()
+
+    (tmp_path / "photo.txt").write_bytes(b"\x89PNG\x00\x01\x02" * 300)
+    page.get_by_label("Recipe file").set_input_files(tmp_path / "photo.txt")
+    expect(page.get_by_role("alert")).to_contain_text("This is not a text")
+    page.get_by_role("button", name="Another recipe").click()
+    (tmp_path / "big.html").write_text("<html>" + "x" * 4_000_000)
+    page.get_by_label("Recipe file").set_input_files(tmp_path / "big.html")
+    expect(page.get_by_role("alert")).to_contain_text("larger than any recipe")
+    (tmp_path / "page.html").write_text(
+        '<!doctype html><script>document.title="ran"</script><script type="application/ld+json">{"@type":"Recipe","name":"Page pot",'
+        '"recipeIngredient":["200 g rice","<img src=x onerror=alert(1)> 400 ml water"],"recipeInstructions":"Cover and simmer 16 minutes."}</script>'
+    )
+    page.get_by_label("Recipe file").set_input_files(tmp_path / "page.html")
+    expect(page.get_by_text("Page pot")).to_be_visible()
+    assert page.title() == "Meal Shift"
+
+    # a choice that cannot be, on the bench: the sentence, and the last good reckoning stays
+    page.get_by_role("button", name="To the bench").click()
+    page.get_by_role("button", name=re.compile("20 cm")).click()
+    page.get_by_label("Altitude, m").fill("9000")
+    page.keyboard.press("Escape")
+    expect(page.get_by_role("alert")).to_contain_text("Nobody keeps a kitchen at 9000 m")
+    assert poured(page) > 0
+    expect(page.get_by_role("button", name="Keep this shift")).to_be_disabled()
+
+
+def test_a_new_cook_starts_a_household(open_page) -> None:
+    page = open_page("/")
+    page.get_by_role("button", name="Sign out").click()
+    page.get_by_role("button", name="New here? Start a household").click()
+    check_axe(page)
+    page.get_by_label("Your household").fill("Gate Cottage")
+    page.get_by_label("Your name here").fill("wren")
+    page.get_by_label("Password").fill("short")
+    page.get_by_role("button", name="Start", exact=True).click()
+    expect(page.get_by_role("alert")).to_contain_text("too short")
+    expect(page.get_by_label("Your name here")).to_have_value("wren")
+    page.get_by_label("Password").fill("seven-kettles-boil")
+    page.get_by_role("button", name="Start", exact=True).click()
+    page.get_by_role("link", name="Kept").click()
+    expect(page.get_by_text("Nothing is kept yet")).to_be_visible()
+    page.get_by_role("button", name=re.compile("My glass holds")).click()
+    page.get_by_label("It holds, in ml").fill("300")
+    page.get_by_role("button", name="That is my measure").click()
+    expect(page.get_by_role("button", name=re.compile("My glass holds 300 ml"))).to_be_visible()
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+def test_on_a_phone(open_page, scheme: str) -> None:
+    page = open_page("/", width=390, height=844, color_scheme=scheme, has_touch=True)
+    page.get_by_role("button", name="Ginger broth porridge").tap()
+    check_axe(page)
+    check_width(page)
+    page.get_by_role("button", name="To the bench").tap()
+    expect(page.get_by_label("The recipe as it becomes").locator("del").first).to_contain_text("jasmine rice")
+    before = poured(page)
+    page.get_by_role("button", name="Grain and pot").tap()
+    page.get_by_role("button", name="soft", exact=True).tap()
+    page.wait_for_function(f"() => Number(document.querySelector('.poster').textContent) < {before}")
+    check_axe(page)
+    page.get_by_role("button", name="Done").tap()
+    check_axe(page)
+    check_width(page)
