@@ -78,7 +78,7 @@ def _kinds() -> tuple[tuple[re.Pattern[str], dict[str, Kind]], ...]:
     for raw in tables()["kind"]:
         kind = Kind(**{k: v for k, v in raw.items() if k != "words"})
         by_word.update(dict.fromkeys(raw["words"], kind))
-    return ((_any_of(tuple(list(by_word))), by_word),)
+    return ((_any_of(tuple(by_word)), by_word),)
 
 
 @cache
