@@ -38,6 +38,8 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "oz": ("mass", OUNCE_G, ("oz", "ounce", "ounces")),
     "lb": ("mass", POUND_G, ("lb", "lbs", "pound", "pounds")),
     "cup": ("cup", None, ("cup", "cups", "c")),
+    # the cup that comes with a rice cooker: 1 gō
+    "cooker cup": ("volume", 180.0, ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups")),
     "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler")),
     "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tblsp", "tbl")),
     "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful")),

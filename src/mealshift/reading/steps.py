@@ -49,7 +49,7 @@ _DONE_WORDS = re.compile(
     r"\b(?:fork|fluff|serve|scatter|dish up|to serve|spoon into bowls|stir through|fold in)\b", re.I
 )
 _LIQUID = re.compile(r"\b(?:water|stock|broth|milk|liquid|tomatoes|passata|wine)\b", re.I)
-_ALL_IN = re.compile(r"\b(?:everything|all the ingredients|all of it)\b", re.I)
+_ALL_IN = re.compile(r"\b(?:everything|all (?:of )?(?:the )?(?:other )?ingredients|all of it)\b", re.I)
 _MEANWHILE = re.compile(r"\b(?:meanwhile|in the meantime|while (?:it|the \w+) cooks?)\b", re.I)
 _OTHER_PAN = re.compile(r"\bin (?:another|a separate|a second|a frying|a small) (?:pan|pot|bowl|saucepan)\b", re.I)
 _LIQUID_AFTER = re.compile(r"^[^.;]{0,40}\bin\s+(?:[\w-]+\s+){0,4}(?:water|stock|broth|milk|liquid)\b", re.I)
@@ -149,7 +149,7 @@ def _sentence(
         and re.search(r"\b(?:it|them)\b", s, re.I)
     ):
         state.grain_in = True
-    if ready and liquid_at is not None:
+    if ready and (liquid_at is not None or _ALL_IN.search(s)):
         state.liquid_in = True
     found_here = []
     for index, handle in handles.items():
@@ -164,8 +164,10 @@ def _sentence(
             low, high = _minutes(m)
         except ValueError:
             continue
-        wet = liquid_before or (
-            liquid_at is not None and (liquid_at < m.start() or bool(_LIQUID_AFTER.match(s[m.end() :])))
+        wet = (
+            liquid_before
+            or bool(_ALL_IN.search(s[: m.start()]))
+            or (liquid_at is not None and (liquid_at < m.start() or bool(_LIQUID_AFTER.match(s[m.end() :]))))
         )
         kind = _kind(s, m, soak, aside, grain_at, state, wet)
         if kind == "heat":

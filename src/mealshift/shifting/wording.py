@@ -101,9 +101,10 @@ def said_time(low: float, high: float, was: str) -> str:
     if hours and lo >= 60:
         lo, hi = nearest(lo, 5), nearest(hi, 5)
         return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
-    word = "min" if "min" in was.lower() and "minute" not in was.lower() else "minutes"
+    short = re.search(r"\bmins?\b", was.lower())
+    word = short[0] if short else "minutes"
     if lo == hi:
-        return f"{lo} {word if lo != 1 or word == 'min' else 'minute'}"
+        return f"{lo} minute" if lo == 1 and not short else f"{lo} {word}"
     return f"{lo} to {hi} {word}"
 
 
