@@ -8,11 +8,11 @@ import sys
 from collections.abc import Sequence
 from typing import Any, NoReturn
 
-from . import pipeline
-from .grains import TEXTURES, all_grains, grain
+from . import comparing, pipeline
+from .grains import TEXTURES, Grain, all_grains, grain
 from .grains.catalogue import METHODS
 from .measures import Measures, parse_amount, parse_minutes, unit_kind
-from .pot import LIDS, Kitchen, default_way, solve
+from .pot import LIDS, Kitchen, Pot, Way, default_way, reverse, solve
 from .problems import Refusal
 from .reading import read
 from .shifting import KEEPS, Choice, shift
@@ -44,7 +44,7 @@ def main(argv: Sequence[str] | None = None) -> int:
 
 def _parser() -> _Parser:
     p = _Parser(prog="mealshift", description="Turns a rice recipe into a recipe for another grain, and says why.")
-    sub = p.add_subparsers(required=True, metavar="grains|read|pot|shift", parser_class=_Parser)
+    sub = p.add_subparsers(required=True, metavar="grains|read|pot|shift|compare", parser_class=_Parser)
 
     c = sub.add_parser("grains", help="the catalogue")
     c.set_defaults(run=_grains)
@@ -59,7 +59,10 @@ def _parser() -> _Parser:
     c = sub.add_parser("pot", help="one grain in one pot")
     c.set_defaults(run=_pot)
     c.add_argument("--grain", required=True, metavar="SLUG")
-    c.add_argument("--amount", required=True, metavar="'240 ml'")
+    c.add_argument("--amount", metavar="'240 ml'")
+    c.add_argument("--water", metavar="'500 ml'", help="instead of --amount: how much grain for this much water")
+    c.add_argument("--depth-cm", type=_number, help="instead of --amount: water standing so high above the grain")
+    c.add_argument("--fill", action="store_true", help="instead of --amount: as much as the pot takes")
     _pot_options(c)
 
     c = sub.add_parser("shift", help="a recipe for another grain")
@@ -70,6 +73,16 @@ def _parser() -> _Parser:
     c.add_argument("--servings", type=_number)
     c.add_argument("--cup-ml", type=_number, default=237.0)
     _pot_options(c)
+
+    c = sub.add_parser("compare", help="every grain for this dish, ranked")
+    c.set_defaults(run=_compare)
+    c.add_argument("file", metavar="FILE|-")
+    c.add_argument("--by-hours", type=_number)
+    c.add_argument("--gluten-free", action="store_true")
+    c.add_argument("--pot-cm", type=_number, default=20.0)
+    c.add_argument("--altitude", type=_number, default=0.0, metavar="M")
+    c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--json", action="store_true")
     return p
 
 
@@ -168,8 +181,6 @@ def _read(a: argparse.Namespace) -> tuple[Any, str]:
 def _pot(a: argparse.Namespace) -> tuple[Any, str]:
     g = grain(a.grain)
     kitchen = _kitchen(a)
-    amount = parse_amount(a.amount, Measures(measure_ml=kitchen.measure_ml))
-    ml = amount.ml if amount.ml is not None else (amount.g or 0.0) / g.density
     way = default_way(
         g,
         a.method,
@@ -184,13 +195,33 @@ def _pot(a: argparse.Namespace) -> tuple[Any, str]:
         a.whistles,
         a.age,
     )
-    pot = solve(g, ml, way, kitchen)
-    unit = {"cup": "cup", "measure": "measure", "mass": "g"}.get(unit_kind(amount.unit), "ml")
+    pot, asked = _asked(a, g, way, kitchen)
+    unit = {"cup": "cup", "measure": "measure", "mass": "g"}.get(asked, "ml")
     if a.measure_ml is not None:
         unit = "measure"
     size = {"cup": 237.0, "measure": kitchen.measure_ml}.get(unit, 1.0)
     data = pipeline.pot_report(pot, unit, size)
     return data, _pot_text(data)
+
+
+def _asked(a: argparse.Namespace, g: Grain, way: Way, kitchen: Kitchen) -> tuple[Pot, str]:
+    """The pot, and the kind of unit it was asked in; by amount, or the other way round."""
+    questions = [a.amount is not None, a.water is not None, a.depth_cm is not None, a.fill]
+    if sum(questions) != 1:
+        raise Refusal(
+            "amount", "amount", "Give one of --amount, --water, --depth-cm or --fill, such as --amount '240 ml'."
+        )
+    measures = Measures(measure_ml=kitchen.measure_ml)
+    if a.water is not None:
+        water = parse_amount(a.water, measures)
+        return reverse.grain_for_water(g, water.ml or water.g or 0.0, way, kitchen), unit_kind(water.unit)
+    if a.depth_cm is not None:
+        return reverse.grain_for_depth(g, a.depth_cm, way, kitchen), "volume"
+    if a.fill:
+        return reverse.grain_for_pot(g, way, kitchen), "volume"
+    amount = parse_amount(a.amount, measures)
+    ml = amount.ml if amount.ml is not None else (amount.g or 0.0) / g.density
+    return solve(g, ml, way, kitchen), unit_kind(amount.unit)
 
 
 def _soak(a: argparse.Namespace) -> float | None:
@@ -211,11 +242,8 @@ def _pot_text(d: dict[str, Any]) -> str:
 
 
 def _shift(a: argparse.Namespace) -> tuple[Any, str]:
-    if len(a.to) > 1:
-        raise Refusal("to", "to", "One grain at a time: blends are not in this version; give a single --to.")
-    slug, _, share = a.to[0].partition(":")
-    if share and _number_or(share, "to") <= 0:
-        raise Refusal("to", "to", f"A share of {share} is no share; leave it out or give a number above zero.")
+    parts = tuple(_share(to) for to in a.to)
+    slug = parts[0][0]
     kitchen = _kitchen(a)
     measures = Measures(cup_ml=_cup(a.cup_ml), measure_ml=kitchen.measure_ml)
     choice = Choice(
@@ -235,17 +263,32 @@ def _shift(a: argparse.Namespace) -> tuple[Any, str]:
         a.servings,
         kitchen,
         said_unit="measure" if a.measure_ml is not None else None,
+        blend=parts if len(parts) > 1 else (),
     )
-    grain(slug)
     data = pipeline.shift_report(shift(read(_text(a.file), measures), choice, measures))
     return data, _shift_text(data)
 
 
-def _number_or(text: str, field: str) -> float:
+def _compare(a: argparse.Namespace) -> tuple[Any, str]:
+    recipe = read(_text(a.file), Measures(cup_ml=_cup(a.cup_ml)))
+    data = comparing.report(recipe, Kitchen(pot_cm=a.pot_cm, altitude_m=a.altitude), a.by_hours, a.gluten_free)
+    rows: Any = data["grains"]
+    out = [f"{recipe.title}: {recipe.texture} wanted"]
+    out += [f"  {'' if r['suited'] else 'not suited: '}{r['name']}: {r['reason']}" for r in rows]
+    return data, "\n".join(out)
+
+
+def _share(text: str) -> tuple[str, float]:
+    """SLUG or SLUG:SHARE."""
+    slug, colon, share = text.partition(":")
+    grain(slug)
     try:
-        return _number(text)
+        value = _number(share) if colon else 1.0
     except argparse.ArgumentTypeError as fault:
-        raise Refusal(field, field, f"{fault}; write a share as SLUG:2.") from None
+        raise Refusal("to", "to", f"{fault}; write a share as SLUG:2.") from None
+    if value <= 0:
+        raise Refusal("to", "to", f"A share of {share} is no share; leave it out or give a number above zero.")
+    return slug, value
 
 
 def _shift_text(d: dict[str, Any]) -> str:

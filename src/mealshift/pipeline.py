@@ -5,11 +5,15 @@ from __future__ import annotations
 from dataclasses import asdict
 from typing import Any
 
-from . import ENGINE_VERSION, SCHEMA, cautions
-from .grains import TEXTURES, Grain, all_grains
+from . import ENGINE_VERSION, SCHEMA, cautions, preparing
+from .grains import TEXTURES, Grain, all_grains, grain, schools
 from .measures import Measures, round_half_up, unit_kind
-from .pot import Pot, solve
+from .pot import Kitchen, Pot, default_way, solve
 from .pot.account import report
+from .pot.afterwards import afterwards
+from .pot.afterwards import report as after_report
+from .pot.simulation import Run, curve, simulate
+from .problems import Refusal
 from .reading import read
 from .recipe import Correction, Duration, Line, Recipe
 from .shifting import Choice, Shift, shift
@@ -58,8 +62,81 @@ def grains_report() -> dict[str, Any]:
     return {"schema": SCHEMA, "grains": [grain_row(g) for g in all_grains()]}
 
 
+def grain_page(slug: str, kitchen: Kitchen) -> dict[str, Any]:
+    """All about one grain, reckoned for one of the cook's measures: textures, schools, and what can be done before the pot."""
+    g = grain(slug)
+    ml, unit, name = kitchen.measure_ml, "measure", kitchen.measure_name
+
+    def solved(**way: Any) -> dict[str, Any]:
+        return pot_report(solve(g, ml, default_way(g, **way), kitchen), unit, ml, name)
+
+    ladder = [solved(texture=t) for t in g.textures]
+    ways = []
+    for school in schools(slug):
+        named = {
+            "soak_min": school.soak_min,
+            "roast": school.roast,
+            "texture": school.texture,
+            "method": school.method,
+            "lid": school.lid,
+            "release": school.release,
+        }
+        asked = {k: v for k, v in named.items() if v is not None}
+        if asked.get("soak_min") and not g.soak:
+            continue
+        ways.append(
+            {
+                "slug": school.slug,
+                "name": school.name,
+                "suits": school.suits,
+                "default": school.default,
+                "why": school.why,
+                "choice": named,
+                "pot": solved(**asked),
+            }
+        )
+    mill = (
+        None
+        if g.is_meal or g.form == "cracked" or not g.whole and g.family not in ("rice", "millet")
+        else preparing.mill(g, ml * g.density)
+    )
+    return {
+        **grain_row(g), "soaks": g.soak is not None, "aliases": list(g.aliases), "range": g.range, "quick": g.quick, "parboiled": g.parboiled,
+        "electric_min": g.electric_min, "whistles": list(g.whistles) if g.whistles else None, "sprouts": g.sprouts,
+        "measure_ml": ml, "measure_name": name, "ladder": ladder, "schools": ways,
+        "sprout": [asdict(t) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
+        "mill": None if mill is None else {"tasks": [asdict(t) for t in mill.tasks], "batches": mill.batches, "meal_g": round_half_up(mill.meal_g),
+                                           "meal_ml": round_half_up(mill.meal_ml), "flour_g": round_half_up(mill.flour_g)},
+        "cautions": [c.as_dict() for c in cautions.for_pot(solve(g, ml, default_way(g), kitchen))],
+    }  # fmt: skip
+
+
+def what_if(
+    s: Shift, pour_ml: float | None, minutes: float | None, lid: str | None, start: str = "cold"
+) -> dict[str, Any]:
+    """The shifted pot minute by minute, as planned and as changed; each with what comes of it."""
+    if pour_ml is not None and not 0 <= pour_ml <= 20000:
+        raise Refusal("pour_ml", "pour_ml", "Pour between 0 and 20,000 ml; give an amount in between.")
+    if minutes is not None and not 0 <= minutes <= 240:
+        raise Refusal("minutes", "minutes", "Cook between 0 and 240 minutes; give a time in between.")
+    plan = simulate(s.pot, start=start)
+    changed = simulate(s.pot, pour_ml, minutes, lid, start) if (pour_ml, minutes, lid) != (None, None, None) else plan
+    return {"plan": run_report(plan), "changed": run_report(changed)}
+
+
+def run_report(run: Run) -> dict[str, Any]:
+    return {
+        "curve": curve(run),
+        "boil_at": run.boil_at,
+        "off_at": run.off_at,
+        "done_at": run.done_at,
+        "dry_at": run.dry_at,
+        "verdict": asdict(run.verdict),
+    }
+
+
 def pot_report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> dict[str, Any]:
-    data = {"schema": SCHEMA, **report(pot, said_unit, said_ml, said_name)}
+    data = {"schema": SCHEMA, **report(pot, said_unit, said_ml, said_name), "after": after_report(afterwards(pot))}
     return {
         **data,
         "cautions": [c.as_dict() for c in cautions.for_pot(pot)],
@@ -174,7 +251,8 @@ def shift_report(s: Shift) -> dict[str, Any]:
             "water_ml": round_half_up(s.own.recipe_water_ml),
             "was_title": s.recipe.title,
         },
-        "pots": [{**pot_report(s.pot, unit, size, name), "name": s.pot.grain.name, "short": s.pot.grain.short}],
+        "pots": [_named(p, unit, size, name) for p in (s.pot, *s.aside)],
+        "blend": {"kind": s.plan.kind, "because": s.plan.because},
         "ingredients": [
             {
                 "text": ln.text,
@@ -204,6 +282,10 @@ def shift_report(s: Shift) -> dict[str, Any]:
         "count_out": list(s.recipe.count_out),
         "strip": strip(s),
     }
+
+
+def _named(pot: Pot, unit: str, size: float, name: str | None) -> dict[str, Any]:
+    return {**pot_report(pot, unit, size, name), "name": pot.grain.name, "short": pot.grain.short}
 
 
 def strip(s: Shift) -> list[dict[str, Any]]:

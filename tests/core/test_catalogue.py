@@ -72,7 +72,7 @@ done_when = "done"
 """
     assert load(row, "x.toml")[0].slug == "test-grain"
     bad, message = says.split("|")
-    with pytest.raises(BadRow, match=f"x.toml: test-grain: .*{message}"):
+    with pytest.raises(BadRow, match=f"x.toml:5: test-grain: .*{message}"):
         load(row.replace(spoil, bad), "x.toml")
 
 

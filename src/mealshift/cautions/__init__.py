@@ -42,8 +42,9 @@ def for_shift(shift: Shift) -> list[Caution]:
     """Cautions of a whole shift: those of the pot, what the grain brings in, and what the recipe already held."""
     pot, recipe = shift.pot, shift.recipe
     out = []
-    if pot.grain.gluten and "gluten" not in recipe.allergens and not shift.same:
-        out.append(_make("gluten_in", "the new grain brings it in", grain=cap(pot.grain.name)))
+    glutinous = next((p.grain for p in (pot, *shift.aside) if p.grain.gluten), None)
+    if glutinous and "gluten" not in recipe.allergens and not (shift.same and not shift.aside):
+        out.append(_make("gluten_in", "the new grain brings it in", grain=cap(glutinous.name)))
     elif (
         not pot.grain.gluten
         and pot.grain.family in ("millet", "coarse meal", "pseudo-grain", "oats")

@@ -1,4 +1,4 @@
-"""Reads data/*.toml into Grains. A bad row stops the program with its file and slug: a wrong number
+"""Reads data/*.toml into Grains. A bad row stops the program with its file and line: a wrong number
 must not reach a pot."""
 
 from __future__ import annotations
@@ -9,7 +9,7 @@ from importlib import resources
 from typing import Any
 
 from ..problems import Refusal
-from .model import TEXTURES, Grain, Roast, Soak
+from .model import TEXTURES, Grain, Roast, School, Soak
 
 METHODS = (
     "covered",
@@ -24,8 +24,9 @@ METHODS = (
     "electric-pressure",
     "microwave",
     "oven",
+    "cook-ahead",
 )
-_FILE_DEFAULTS = ("family", "form", "gluten", "keeping", "cautions")
+_FILE_DEFAULTS = ("family", "form", "gluten", "keeping", "cautions", "basis", "range")
 _NEEDED = (
     "slug",
     "name",
@@ -49,10 +50,27 @@ class BadRow(ValueError):
 
 
 def load(text: str, file: str) -> list[Grain]:
-    """The grains of one data file. BadRow names the file and the slug of the row at fault."""
-    data = tomllib.loads(text)
+    """The grains of one data file. BadRow names file, line and slug of the row at fault."""
+    try:
+        data = tomllib.loads(text)
+    except tomllib.TOMLDecodeError as fault:
+        raise BadRow(f"{file}: {fault}") from fault
     defaults = {k: data[k] for k in _FILE_DEFAULTS if k in data}
-    return [_row({"form": "grain", **defaults, **raw}, file) for raw in data["grain"]]
+    return [
+        _row({"form": "grain", **defaults, **raw, **_merged(defaults, raw)}, f"{file}:{_line_of(text, raw)}")
+        for raw in data["grain"]
+    ]
+
+
+def _merged(defaults: dict[str, Any], raw: dict[str, Any]) -> dict[str, Any]:
+    """A row's own basis and range go on top of its file's, figure by figure."""
+    return {k: {**defaults.get(k, {}), **raw.get(k, {})} for k in ("basis", "range")}
+
+
+def _line_of(text: str, raw: dict[str, Any]) -> int:
+    """The line on which a row names itself."""
+    at = text.find(f'slug = "{raw.get("slug", "")}"')
+    return text.count("\n", 0, max(at, 0)) + 1
 
 
 def _row(raw: dict[str, Any], file: str) -> Grain:
@@ -96,7 +114,7 @@ def _row(raw: dict[str, Any], file: str) -> Grain:
 def _by_slug() -> dict[str, Grain]:
     found: dict[str, Grain] = {}
     for file in sorted(resources.files(__package__).joinpath("data").iterdir(), key=lambda f: f.name):
-        if file.name.endswith(".toml"):
+        if file.name.endswith(".toml") and file.name != "schools.toml":
             for g in load(file.read_text(encoding="utf-8"), file.name):
                 if g.slug in found:
                     raise BadRow(f"{file.name}: {g.slug}: stands twice in the catalogue")
@@ -118,3 +136,20 @@ def grain(slug: str) -> Grain:
         near = [m[0] for m in process.extract(slug, list(_by_slug()), limit=3, score_cutoff=70)]
         hint = f"did you mean {' or '.join(near)}?" if near else "`mealshift grains` lists them."
         raise Refusal("grain", "grain", f"There is no grain “{slug[:40]}” in the catalogue; {hint}") from None
+
+
+@cache
+def _schools() -> tuple[School, ...]:
+    text = resources.files(__package__).joinpath("data/schools.toml").read_text(encoding="utf-8")
+    found = []
+    for raw in tomllib.loads(text)["school"]:
+        grains = tuple(raw.pop("for"))
+        if unknown := [g for g in grains if g not in _by_slug()]:
+            raise BadRow(f"schools.toml:{_line_of(text, raw)}: {raw['slug']}: no such grain: {', '.join(unknown)}")
+        found.append(School(grains=grains, **raw))
+    return tuple(found)
+
+
+def schools(slug: str) -> tuple[School, ...]:
+    """The schools of a grain, its default first."""
+    return tuple(sorted((s for s in _schools() if slug in s.grains), key=lambda s: not s.default))

@@ -23,6 +23,24 @@ class Soak:
 
 
 @dataclass(frozen=True, slots=True)
+class School:
+    """A practised way of cooking a grain. What is None stays as the cook has it. why: only of a default."""
+
+    slug: str
+    name: str
+    suits: str
+    grains: tuple[str, ...]
+    default: bool = False
+    why: str = ""
+    soak_min: float | None = None
+    roast: str | None = None
+    texture: str | None = None
+    method: str | None = None
+    lid: str | None = None
+    release: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
 class Roast:
     """When and why to roast. `for_textures`: where roasting is the default."""
 
@@ -62,6 +80,12 @@ class Grain:
     sprouts: bool = False
     cautions: tuple[str, ...] = ()
     basis: dict[str, str] = field(default_factory=dict)
+    range: dict[str, float] = field(default_factory=dict)
+    quick: bool = False
+    parboiled: bool = False
+    pressure_texture: float | None = None
+    # a blend is a grain made of grains: (grain, share of the volume), shares summing to 1
+    parts: tuple[tuple[Grain, float], ...] = ()
 
     def __repr__(self) -> str:
         return f"Grain({self.slug})"

@@ -149,10 +149,17 @@ def uptake(grain: Grain, soak_min: float, room_c: float, sprouted: bool = False)
     """g water per g dry grain taken up in a soak of that many minutes at that temperature."""
     if sprouted:
         return SPROUT_UPTAKE
+    if grain.parts:
+        return sum(w * uptake(g, soak_min, room_c) for g, w in mass_shares(grain))
     if not grain.soak or soak_min <= 0:
         return 0.0
     t_half = grain.soak.t_half * 2 ** ((20.0 - room_c) / 10)
     return grain.soak.u_max * soak_min / (soak_min + t_half)
+
+
+def mass_shares(grain: Grain) -> list[tuple[Grain, float]]:
+    """The grains of a blend with their shares of its weight; a single grain has all of it."""
+    return [(g, g.density * s / grain.density) for g, s in grain.parts] or [(grain, 1.0)]
 
 
 def boiling_point(altitude_m: float) -> float:
@@ -202,7 +209,7 @@ def solve(
         )
     cook = sum(r.amount for r in minutes)
 
-    rows = _grain_rows(grain, way, m, u, factors)
+    rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)
     rows += _boil_off(way, kitchen, factors, cook, grain)
     for b in brought:
         because = f"{cap(b.name)} drink this from the same pot" if b.ml < 0 else f"already there, from the {b.name}"
@@ -273,7 +280,7 @@ def solve(
 # -- water -------------------------------------------------------------------------------------------------
 
 
-def _grain_rows(grain: Grain, way: Way, m: float, u: float, factors: Factors) -> list[Row]:
+def _grain_rows(grain: Grain, way: Way, m: float, u: float, factors: Factors, room_c: float) -> list[Row]:
     h = grain.hydration_at(way.texture)
     word = grain.texture_word(way.texture)
     rows = [Row("grain", m * h, f"{m:.0f} g of {grain.name} drink {h:.2f} times their weight to come out {word}")]
@@ -287,17 +294,14 @@ def _grain_rows(grain: Grain, way: Way, m: float, u: float, factors: Factors) ->
         rows.append(Row("soak", -m * u, f"{what} has already brought this in"))
         if kept:
             rows.append(Row("soak_kept", m * u, "the soak water stays in the pot, so it is part of what you pour"))
-    rinsed = (
-        way.rinsed
-        and grain.rinse > 0
-        and not grain.is_meal
-        and way.method != "steep"
-        and way.roast == "none"
-        and not way.sprouted
-    )
+    rinsable = way.rinsed and way.method != "steep" and way.roast == "none" and not way.sprouted
     # grain soaked in its own cooking water was rinsed and drained before, so it still carries the full cling
-    cling = CLING * m if kept else max(0.0, CLING - u) * m
-    if rinsed and cling:
+    cling = 0.0
+    for part, share in mass_shares(grain):
+        if rinsable and part.rinse > 0 and not part.is_meal:
+            taken = uptake(part, way.soak_min, room_c) if grain.parts else u
+            cling += share * m * (CLING if kept else max(0.0, CLING - taken))
+    if cling:
         rows.append(Row("cling", -cling, "rinsed, drained grain carries this much water"))
     return rows
 
@@ -355,6 +359,8 @@ def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: 
         Row("boil_off", off, because),
         Row("come_up", COME_UP_LOSS["open" if open_pan else "lidded"], "lost on the way to the boil"),
     ]
+    if way.method == "cook-ahead":
+        rows.append(Row("splash", 30.0, "a splash for the steam when it is warmed again"))
     if way.lid == "sealed":
         # the cloth can only hold steam that would have reached it: a quick pot wets it less
         tight = kitchen.area_cm2 * EVAPORATION["tight"] * heat * cook * factors.boil_off
@@ -399,6 +405,11 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
         base, said = max(25.0, 1.4 * grain.simmer), "steam is slower than a boil"
     else:
         base, said = grain.simmer, f"{grain.name}, unsoaked, to fluffy under a lid"
+    slow = grain
+    if grain.parts and way.method not in ("pressure", "electric-pressure", "steep"):
+        slow = max((g for g, _ in grain.parts), key=lambda g: soaked_minutes(g, way, kitchen))
+        base *= slow.simmer / grain.simmer if grain.simmer else 1.0
+        said = f"{slow.name}, the slowest of them"
     rows = [Row("simmer", base, said)]
     total = base
 
@@ -410,8 +421,8 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
 
     if way.sprouted:
         factor("sprouted", SPROUT_TIME, "sprouted grain is softer inside")
-    elif u and grain.soak:
-        factor("soak", 1 - grain.soak.beta * u / grain.soak.u_max, "the soak has opened the grain")
+    elif u and slow.soak:
+        factor("soak", _soak_factor(slow, way, kitchen), "the soak has opened the grain")
     factor(
         "texture",
         between(TEXTURE_TIME, way.texture),
@@ -434,6 +445,17 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
         rows[-1] = Row("quick_release", rows[-1].amount, rows[-1].because)
     rows = [Row("quick_release", r.amount, r.because) if r.term == "release" else r for r in rows]
     return rows, practice
+
+
+def _soak_factor(grain: Grain, way: Way, kitchen: Kitchen) -> float:
+    if not grain.soak:
+        return 1.0
+    return 1 - grain.soak.beta * uptake(grain, way.soak_min, kitchen.room_c) / grain.soak.u_max
+
+
+def soaked_minutes(grain: Grain, way: Way, kitchen: Kitchen) -> float:
+    """A grain's minutes at the boil to fluffy after this soak: what decides whether two grains can share a pot."""
+    return (grain.simmer or grain.steep_min or 0.0) * _soak_factor(grain, way, kitchen)
 
 
 def _pressure(grain: Grain, way: Way) -> tuple[float, str, bool]:
@@ -480,6 +502,8 @@ def _come_up_why(way: Way, kitchen: Kitchen) -> str:
 def _rest(grain: Grain, way: Way) -> tuple[float, str]:
     if way.method in ("drain", "flush"):
         return min(grain.rest, 5.0), "drained, back in the warm pot, lid on, to steam dry"
+    if way.method == "cook-ahead":
+        return 33.0, "half an hour spread out to cool; later a splash and 3 minutes of steam in the dish"
     if way.method == "off-heat":
         return max(grain.rest, 1.2 * grain.simmer), "lid closed, off the heat: this is where it cooks"
     if way.method in ("pressure", "electric-pressure"):
@@ -496,6 +520,9 @@ def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
     limit = 0.5 if way.method in ("pressure", "electric-pressure") else 2 / 3
     fill = max(liquid_ml + 0.6 * pot.dry_ml, pot.cooked_ml) / kitchen.volume_ml
     problems = []
+    if way.method == "steam" and pot.uptake < 0.2:
+        said = f"Steam alone leaves unsoaked {pot.grain.name} hard: soak it 4 hours or more first."
+        problems.append(Problem("steam_dry", "soak", said))
     if fill > limit:
         batches = math.ceil(fill / limit)
         part = "half" if limit == 0.5 else "two thirds"

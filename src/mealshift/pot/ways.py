@@ -127,6 +127,8 @@ def default_way(
     """
     method = _method(grain, method, lid)
     lid = _lid(method, lid)
+    if texture is None and method in ("pressure", "electric-pressure") and grain.pressure_texture is not None:
+        texture = grain.pressure_texture
     coordinate = _texture(grain, texture)
     if heat not in ("gentle", "brisk"):
         raise Refusal("heat", "heat", f"“{heat}” is not a heat; choose gentle or brisk.")
@@ -165,13 +167,17 @@ def default_way(
 
 def _method(grain: Grain, method: str | None, lid: str | None) -> str:
     if method is None:
-        method = "open" if lid == "open" and "open" in grain.methods else grain.methods[0]
+        method = "open" if lid == "open" and "open" in grain.methods else (grain.methods or ("covered",))[0]
         if method not in ("covered", "open") and "covered" in grain.methods:
             method = "covered"
     if method not in METHODS:
         raise Refusal(
             "method", "method", f"“{method[:30]}” is not a way to cook grain; choose one of {', '.join(METHODS)}."
         )
+    if method == "cook-ahead" and "covered" in grain.methods and not grain.is_meal:
+        return method
+    if not grain.methods:
+        raise Refusal("blend", "blend", f"{cap(grain.name)} share no way of cooking: cook them in two pots.")
     if method not in grain.methods:
         raise Refusal(
             "method", "method", f"{cap(grain.name)} is not cooked by the {method} way; choose {_or(grain.methods)}."

@@ -30,3 +30,5 @@ class Choice:
     kitchen: Kitchen = field(default_factory=Kitchen)
     factors: Factors = field(default_factory=Factors)
     said_unit: str | None = None
+    # two or more (slug, share of the volume): a blend, instead of `to`
+    blend: tuple[tuple[str, float], ...] = ()

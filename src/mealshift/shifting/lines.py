@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ..grains import Grain
 from ..measures import Measures, round_half_up
+from ..pot import Pot
 from ..recipe import Line, Recipe
 from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
 
@@ -47,12 +48,16 @@ class Amounts:
         return self.dry_ml * self.target.density
 
 
-def rewrite_lines(recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float) -> list[NewLine]:
+def rewrite_lines(
+    recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float, aside: tuple[Pot, ...] = ()
+) -> list[NewLine]:
     out = []
     for ln in recipe.lines:
         if ln.section.startswith("step "):
             continue
         out.append(_rewrite(ln, recipe, a, measures, cooked_g))
+        if ln.index == recipe.source:
+            out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
     if line is not None and not line.cooked and not a.carrier_was_ml and a.pour_ml >= 5:
         said = f"{nearest(a.pour_ml, 5)} ml water"
@@ -66,6 +71,12 @@ def rewrite_lines(recipe: Recipe, a: Amounts, measures: Measures, cooked_g: floa
             )
         )
     return out
+
+
+def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
+    was = ln.text[ln.amount_span.start : ln.amount_span.end] if ln.amount_span else ""
+    said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, measures, was)} {pot.grain.name}, in a pot of its own with {nearest(pot.pour_ml, 5)} ml water"
+    return NewLine(said, "", "source_grain", ((0, len(said)),), "its time does not meet the other's")
 
 
 def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
@@ -96,6 +107,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     if ln.name_span and not a.same:
         name = a.target.name
         was_upper = ln.text[ln.name_span.start].isupper()
+        if a.target.parts:
+            each = ", ".join(f"{round_half_up(a.dry_ml * s * g.density)} g {g.name}" for g, s in a.target.parts)
+            edits.append(Edit(len(ln.text), len(ln.text), f" ({each})"))
         edits.append(Edit(ln.name_span.start, ln.name_span.end, name[:1].upper() + name[1:] if was_upper else name))
     if ln.cooked:
         if a.scale != 1 and ln.amount_span:

@@ -15,6 +15,7 @@ from ..problems import Problem
 from ..reading.names import find_grains
 from ..recipe import Duration, Line, Recipe, Step
 from .backwards import Own
+from .blends import Plan
 from .lines import Amounts
 from .wording import Edit, apply, nearest, said_grain, said_liquid, said_time
 
@@ -53,12 +54,14 @@ class Method:
     additions: list[tuple[str, int]] = field(default_factory=list)
 
 
-def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Measures) -> Method:
+def rewrite_steps(
+    recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Measures, mix: Plan, aside: tuple[Pot, ...] = ()
+) -> Method:
     out = Method()
     if own.line.cooked:
         _cooked_ahead(recipe, own, pot, a, out)
         return out
-    work = _Work(recipe, own, pot, a, measures, out)
+    work = _Work(recipe, own, pot, a, measures, out, mix, aside)
     if not a.same:
         out.steps += work.before()
     heat_at = [s.index for s in recipe.steps if any(d.kind == "heat" for d in s.durations)]
@@ -82,6 +85,8 @@ class _Work:
     a: Amounts
     measures: Measures
     out: Method
+    mix: Plan
+    aside: tuple[Pot, ...]
 
     # -- inserted steps ------------------------------------------------------------------------------------
 
@@ -147,6 +152,8 @@ class _Work:
             self.out.check.append(
                 Problem("order", "", f"Liquid first, {target.short} second: read the next step with that in mind.")
             )
+        steps += self._blend()
+        steps += self._pulses()
         if self.pot.way.method == "steep":
             steps.append(
                 _new(
@@ -184,6 +191,57 @@ class _Work:
                         "lid",
                         "",
                         "Where a step speaks of the lid, go by the inserted line: the water is reckoned for it.",
+                    )
+                )
+        return steps
+
+    def _blend(self) -> list[NewStep]:
+        """What a blend adds to the order: a late start in the same pot, or a second pot."""
+        steps = []
+        for g, before_end in self.mix.late:
+            n = round_half_up(before_end * self.pot.cook_min / max(1.0, self.a.target.simmer))
+            at = max(0, self.pot.cook_typical - n)
+            steps.append(
+                _new(
+                    "stagger",
+                    f"The {g.name} waits: it goes in at minute {at}, {n} minutes before the end; start with the other alone.",
+                    cap(self.mix.because) + ".",
+                )
+            )
+            self.out.additions.append((g.name, at))
+        for p in self.aside:
+            own = Amounts(p.grain, p.dry_ml, 1.0, 1.0, p.pour_ml, 0.0, False)
+            steps.append(
+                _new(
+                    "aside",
+                    f"In a second pot: {_lower(_cook_sentence(p, p.grain, own))} {_rested(p)}old the two together at the end.",
+                    cap(self.mix.because) + ".",
+                )
+            )
+        return steps
+
+    def _pulses(self) -> list[NewStep]:
+        """A quick grain leaves a slow pulse hard: it needs the minutes that the grain no longer gives it."""
+        was, now = self.recipe.simmer_min, self.pot.cook_typical
+        steps = []
+        for ln in self.recipe.lines:
+            if ln.role != "absorber" or not ln.minutes or was is None:
+                continue
+            missing = round_half_up(min(ln.minutes, was) - now)
+            if missing >= 2:
+                steps.append(
+                    _new(
+                        "head_start",
+                        f"Give the {ln.name} {missing} minutes in the liquid before the {self.a.target.short} goes in.",
+                        f"{cap(self.a.target.name)} is done {missing} minutes before {ln.name} would be.",
+                    )
+                )
+                self.out.check.append(
+                    Problem(
+                        "slow_pulse",
+                        ln.text,
+                        f"The {ln.name} would stay hard beside a grain of {now} minutes: start it {missing} minutes earlier, soak it, "
+                        "or take it cooked or tinned.",
                     )
                 )
         return steps
@@ -426,7 +484,7 @@ class _Work:
 
 def _cooked_ahead(recipe: Recipe, own: Own, pot: Pot, a: Amounts, out: Method) -> None:
     """A recipe that starts from cooked grain: cook it first, then the recipe as it stands."""
-    work = _Work(recipe, own, pot, a, Measures(), out)
+    work = _Work(recipe, own, pot, a, Measures(), out, Plan("single", a.target), ())
     if not a.same:
         out.steps += work.before()
         out.steps.append(
@@ -474,6 +532,10 @@ def _cook_sentence(pot: Pot, target: Grain, a: Amounts) -> str:
 
 def _new(kind: str, text: str, reason: str) -> NewStep:
     return NewStep(text, None, reason, ((0, len(text)),), kind)
+
+
+def _rested(pot: Pot) -> str:
+    return f"Rest it {round_half_up(pot.rest_min)} minutes, then f" if pot.rest_min >= 1 else "F"
 
 
 def _times(n: int) -> str:

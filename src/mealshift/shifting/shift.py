@@ -10,14 +10,16 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from ..grains import TEXTURES, Grain, grain
+from ..grains import TEXTURES, Grain
 from ..measures import Measures, round_half_up
 from ..pot import Pot, Way, default_way, solve
 from ..pot.account import COOKED_DENSITY, between
+from ..pot.afterwards import afterwards
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..recipe import Recipe
 from .backwards import Own, carriers, others, solve_backwards
+from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .lines import Amounts, NewLine, rewrite_lines
 from .method import Method, rewrite_steps
@@ -48,22 +50,29 @@ class Shift:
     check: tuple[Problem, ...]
     problems: tuple[Problem, ...]
     same: bool
+    plan: Plan
+    aside: tuple[Pot, ...] = ()
 
 
 def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> Shift:
     """Refusal if the recipe holds no grain with an amount, or the choice contradicts itself or the grain."""
     measures = measures or Measures(measure_ml=choice.kitchen.measure_ml)
-    target = grain(choice.to)
     if choice.keep not in KEEPS:
         raise Refusal("keep", "keep", f"“{choice.keep[:30]}” keeps nothing I know; choose volume, weight or plates.")
     own = solve_backwards(recipe, choice.kitchen)
     scale, problems = _scale(recipe, choice)
+    soak = choice.soak_min if choice.soak_min is not None else own.way.soak_min
+    mix = plan(choice.to, choice.blend, soak, choice.method or own.way.method, choice.kitchen)
+    target = mix.target
+    problems += mix.problems
     way, more = target_way(recipe, own, target, choice)
     problems += more
     same = target.slug == own.grain.slug
     same_way = same and way == own.way
 
-    dry_ml = _dry_amount(own, target, way, choice, scale)
+    whole_ml = _dry_amount(own, target, way, choice, scale)
+    dry_ml = whole_ml * mix.share
+    aside = tuple(_aside(g, whole_ml * s, way, choice) for g, s in mix.aside)
     pot = _pot(recipe, own, target, way, choice, scale, dry_ml, same_way)
     amounts = Amounts(
         target,
@@ -74,9 +83,10 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         sum(ln.ml or 0 for ln in carriers(recipe)),
         same,
     )
-    lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g)
-    method = rewrite_steps(recipe, own, pot, amounts, measures)
-    title = _title(recipe, own, target, same)
+    lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside)
+    method = rewrite_steps(recipe, own, pot, amounts, measures, mix, aside)
+    title = _title(recipe, own, target, same, aside)
+    problems += drinking_on(recipe, own, pot)
     check = [
         *method.check,
         *(
@@ -98,7 +108,47 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         tuple(check),
         tuple(problems),
         same,
+        mix,
+        aside,
     )
+
+
+def _aside(g: Grain, dry_ml: float, way: Way, choice: Choice) -> Pot:
+    """A grain of the blend in a pot of its own, to the same texture as near as it goes, in plain water."""
+    low, high = g.texture_range()
+    method = way.method if way.method in g.methods and way.method in ("covered", "drain") else None
+    soak = way.soak_min if g.soak else 0.0
+    return solve(
+        g,
+        dry_ml,
+        default_way(g, method, min(max(way.texture, low), high), soak_min=soak),
+        choice.kitchen,
+        choice.factors,
+    )
+
+
+# what joins the cooked grain and is drunk by it: dressings, yoghurt, cream, syrup, gravy
+_DRUNK_LATER = ("yoghurt", "cream", "vinegar")
+
+
+def drinking_on(recipe: Recipe, own: Own, pot: Pot) -> list[Problem]:
+    """A dressed or sauced grain goes on drinking: said where this grain drinks noticeably, or otherwise than its rice did."""
+    joins = [ln for ln in recipe.lines if ln.role == "after" and ln.kind in _DRUNK_LATER]
+    now, was = afterwards(pot).drinks_ml, afterwards(own.pot).drinks_ml
+    if not joins or now < 20 or pot.grain.slug == own.grain.slug:
+        return []
+    than = (
+        f", {abs(now - was):.0f} ml {'more' if now > was else 'less'} than the {own.grain.short} did"
+        if abs(now - was) > 15
+        else ""
+    )
+    return [
+        Problem(
+            "drinks_on",
+            joins[0].text,
+            f"It looks loose when mixed and is right in an hour: {pot.grain.name} goes on drinking, about {now:.0f} ml{than}.",
+        )
+    ]
 
 
 def _scale(recipe: Recipe, choice: Choice) -> tuple[float, list[Problem]]:
@@ -231,16 +281,17 @@ def _rest(recipe: Recipe, own: Own, target: Grain) -> float | None:
     )
 
 
-def _title(recipe: Recipe, own: Own, target: Grain, same: bool) -> Edited:
-    if same:
+def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...] = ()) -> Edited:
+    if same and not aside:
         return Edited(recipe.title, ())
     from ..reading.names import find_grains
 
+    name = " and ".join([target.name, *(p.grain.name for p in aside)])
     for f in find_grains(recipe.title):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
-            new = target.name.capitalize() if f.text[:1].isupper() else target.name
+            new = cap(name) if f.text[:1].isupper() else name
             return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
-    return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {target.name}")])
+    return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {name}")])
 
 
 def _changes(recipe: Recipe, own: Own, pot: Pot, a: Amounts, lines: list[NewLine]) -> list[Change]:

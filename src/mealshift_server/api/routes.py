@@ -159,6 +159,27 @@ def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
     )
 
 
+@api.post("/compare", response={200: s.CompareOut, **BAD}, tags=["engine"])
+def compare(request: HttpRequest, data: s.CompareIn) -> Any:
+    corrections = [c.model_dump() for c in data.corrections]
+    return actions.compare_text(
+        house(request), data.text, corrections, data.model_dump(exclude={"text", "corrections"})
+    )
+
+
+@api.post("/what-if", response={200: s.WhatIfOut, **BAD}, tags=["engine"])
+def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
+    changed = {"pour_ml": data.pour_ml, "minutes": data.minutes, "lid": data.lid, "start": data.start}
+    return actions.what_if(
+        house(request), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump(), changed
+    )
+
+
+@api.get("/grains/{slug}", response={200: s.GrainPage, **BAD}, tags=["engine"])
+def grain_page(request: HttpRequest, slug: str) -> Any:
+    return actions.grain_page(house(request), slug)
+
+
 # -- kept recipes --------------------------------------------------------------------------------------------
 
 

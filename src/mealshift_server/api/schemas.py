@@ -154,8 +154,14 @@ class ReadOut(Schema):
     text: str
 
 
+class BlendPart(Schema):
+    grain: str = Field(max_length=60)
+    share: float
+
+
 class ChoiceIn(Schema):
     to: str = Field(max_length=60)
+    blend: list[BlendPart] = Field(default=[], max_length=8)
     method: str | None = Field(default=None, max_length=30)
     texture: float | Texture | None = None
     lid: Lid | None = None
@@ -163,6 +169,11 @@ class ChoiceIn(Schema):
     soak_min: float | None = None
     soak_water: Literal["kept", "discarded"] = "discarded"
     roast: Literal["none", "dry", "fat"] | None = None
+    sprouted: bool = False
+    release: Literal["natural", "quick"] = "natural"
+    whistles: int | None = None
+    watts: float | None = None
+    burner_w: float | None = None
     age: Literal["fresh", "old"] = "fresh"
     keep: Literal["volume", "weight", "plates"] = "volume"
     servings: float | None = None
@@ -242,6 +253,15 @@ class CautionOut(Schema):
     because: str
 
 
+class AfterOut(Schema):
+    spread_to_60_min: float
+    spread_cool_min: float
+    pot_to_60_min: float
+    pot_cool_min: float
+    cold_texture: str
+    drinks_on_ml: int
+
+
 class PotOut(Schema):
     grain: str
     name: str
@@ -260,6 +280,7 @@ class PotOut(Schema):
     done_when: str
     ledger: list[LedgerRow]
     time_ledger: list[TimeRow]
+    after: AfterOut | None = None
     basis: str
 
 
@@ -310,6 +331,11 @@ class StripOut(Schema):
     at: list[Addition]
 
 
+class BlendOut(Schema):
+    kind: str
+    because: str
+
+
 class ShiftOut(Schema):
     engine: str
     title: str
@@ -317,6 +343,7 @@ class ShiftOut(Schema):
     servings: float | None
     from_: FromOut = Field(alias="from", serialization_alias="from")
     pots: list[PotOut]
+    blend: BlendOut | None = None
     ingredients: list[IngredientOut]
     steps: list[StepOut]
     changes: list[ChangeOut]
@@ -383,3 +410,151 @@ class Example(Schema):
     title: str
     text: str
     shape: str
+
+
+class CompareIn(Schema):
+    text: str
+    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
+    pot_cm: float | None = None
+    altitude_m: float | None = None
+    by_hours: float | None = None
+    gluten_free: bool = False
+
+
+class WayRow(Schema):
+    grain: str
+    name: str
+    family: str
+    method: str
+    soak_min: int
+    texture: str
+    texture_word: str
+    gap: float
+    total_min: int
+    cook_min: int
+    ratio_by_volume: float
+    gluten: bool
+    suited: bool
+    in_time: bool
+    fits: bool
+    score: float
+    reason: str
+
+
+class CompareRow(WayRow):
+    ways: list[WayRow]
+
+
+class CompareOut(Schema):
+    title: str
+    dish: str
+    texture: str
+    weighed: int
+    grains: list[CompareRow]
+
+
+class WhatIfIn(ShiftIn):
+    pour_ml: float | None = None
+    minutes: float | None = None
+    lid: Lid | None = None
+    start: Literal["cold", "boil"] = "cold"
+
+
+class Point(Schema):
+    minute: float
+    celsius: float
+    free_ml: float
+    hydration: float
+    done: float
+
+
+class VerdictOut(Schema):
+    code: str
+    minute: float
+    text: str
+    add_ml: int
+    add_min: int
+
+
+class RunOut(Schema):
+    curve: list[Point]
+    boil_at: float
+    off_at: float
+    done_at: float | None
+    dry_at: float | None
+    verdict: VerdictOut
+
+
+class WhatIfOut(Schema):
+    plan: RunOut
+    changed: RunOut
+
+
+class TaskOut(Schema):
+    what: str
+    minutes: float
+    hands_on: float
+    sign: str
+    why: str
+
+
+class MillOut(Schema):
+    tasks: list[TaskOut]
+    batches: int
+    meal_g: int
+    meal_ml: int
+    flour_g: int
+
+
+class SchoolChoice(Schema):
+    soak_min: float | None
+    roast: str | None
+    texture: str | None
+    method: str | None
+    lid: str | None
+    release: str | None
+
+
+class LadderPot(Schema):
+    dry: Dry
+    method: str
+    texture: str
+    texture_word: str
+    lid: str
+    water: WaterOut
+    soak: SoakOut
+    roast: RoastOut
+    time: TimeOut
+    done_when: str
+
+
+class SchoolOut(Schema):
+    slug: str
+    name: str
+    suits: str
+    default: bool
+    why: str
+    choice: SchoolChoice
+    pot: LadderPot
+
+
+class GrainPage(GrainOut):
+    names: dict[str, str]
+    aliases: list[str]
+    density: float
+    hydration: dict[str, float]
+    basis: dict[str, str]
+    range: dict[str, float]
+    quick: bool
+    parboiled: bool
+    electric_min: float | None
+    whistles: list[int] | None
+    sprouts: bool
+    roast_never: str
+    measure_ml: float
+    measure_name: str
+    ladder: list[LadderPot]
+    schools: list[SchoolOut]
+    sprout: list[TaskOut]
+    mill: MillOut | None
+    cautions: list[CautionOut]

@@ -8,7 +8,7 @@ from typing import Any
 from django.db import transaction
 from django.db.models import F
 
-from mealshift import ENGINE_VERSION, pipeline
+from mealshift import ENGINE_VERSION, comparing, pipeline
 from mealshift.measures import Measures
 from mealshift.pot import Kitchen
 from mealshift.reading import read
@@ -33,12 +33,17 @@ def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
 
 def choice_of(raw: dict[str, Any], household: Household) -> Choice:
     """The core's Choice from plain data; Refusal from the core if a value cannot be."""
-    kitchen = {k: raw[k] for k in ("pot_cm", "pot_l", "burner_w", "altitude_m", "room_c") if raw.get(k) is not None}
-    rest = {k: v for k, v in raw.items() if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit")}
+    kitchen = {
+        k: raw[k] for k in ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c") if raw.get(k) is not None
+    }
+    rest = {
+        k: v for k, v in raw.items() if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend")
+    }
     return Choice(
         **rest,
         kitchen=Kitchen(**kitchen, measure_ml=household.measure_ml, measure_name=household.measure_name),
         said_unit="measure",
+        blend=tuple((p["grain"], p["share"]) for p in raw.get("blend") or []),
     )
 
 
@@ -51,6 +56,31 @@ def shift_text(
 
 def read_text(household: Household, text: str, corrections: list[dict[str, Any]]) -> dict[str, Any]:
     return pipeline.read_report(read(text, measures(household), corrections_of(corrections)))
+
+
+def kitchen_of(household: Household, **given: float | None) -> Kitchen:
+    """The household's kitchen as far as it is known, with what the cook gave on the page."""
+    known = {k: v for k, v in given.items() if v is not None}
+    return Kitchen(**known, measure_ml=household.measure_ml, measure_name=household.measure_name)
+
+
+def compare_text(
+    household: Household, text: str, corrections: list[dict[str, Any]], asked: dict[str, Any]
+) -> dict[str, Any]:
+    recipe = read(text, measures(household), corrections_of(corrections))
+    kitchen = kitchen_of(household, pot_cm=asked.get("pot_cm"), altitude_m=asked.get("altitude_m"))
+    return comparing.report(recipe, kitchen, asked.get("by_hours"), bool(asked.get("gluten_free")))
+
+
+def what_if(
+    household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any], changed: dict[str, Any]
+) -> dict[str, Any]:
+    recipe = read(text, measures(household), corrections_of(corrections))
+    return pipeline.what_if(pipeline.shift(recipe, choice_of(choice, household), measures(household)), **changed)
+
+
+def grain_page(household: Household, slug: str) -> dict[str, Any]:
+    return pipeline.grain_page(slug, kitchen_of(household))
 
 
 def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:

@@ -145,6 +145,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Compare */
+        post: operations["mealshift_server_api_routes_compare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What If */
+        post: operations["mealshift_server_api_routes_what_if"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/grains/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Grain Page */
+        get: operations["mealshift_server_api_routes_grain_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes": {
         parameters: {
             query?: never;
@@ -531,6 +582,28 @@ export interface components {
             /** Minute */
             minute: number;
         };
+        /** AfterOut */
+        AfterOut: {
+            /** Spread To 60 Min */
+            spread_to_60_min: number;
+            /** Spread Cool Min */
+            spread_cool_min: number;
+            /** Pot To 60 Min */
+            pot_to_60_min: number;
+            /** Pot Cool Min */
+            pot_cool_min: number;
+            /** Cold Texture */
+            cold_texture: string;
+            /** Drinks On Ml */
+            drinks_on_ml: number;
+        };
+        /** BlendOut */
+        BlendOut: {
+            /** Kind */
+            kind: string;
+            /** Because */
+            because: string;
+        };
         /** CautionOut */
         CautionOut: {
             /** Code */
@@ -638,6 +711,7 @@ export interface components {
             ledger: components["schemas"]["LedgerRow"][];
             /** Time Ledger */
             time_ledger: components["schemas"]["TimeRow"][];
+            after?: components["schemas"]["AfterOut"] | null;
             /** Basis */
             basis: string;
         };
@@ -670,6 +744,7 @@ export interface components {
             from: components["schemas"]["FromOut"];
             /** Pots */
             pots: components["schemas"]["PotOut"][];
+            blend?: components["schemas"]["BlendOut"] | null;
             /** Ingredients */
             ingredients: components["schemas"]["IngredientOut"][];
             /** Steps */
@@ -757,10 +832,22 @@ export interface components {
             depth_above_cm: number;
             pour_said: components["schemas"]["Said"];
         };
+        /** BlendPart */
+        BlendPart: {
+            /** Grain */
+            grain: string;
+            /** Share */
+            share: number;
+        };
         /** ChoiceIn */
         ChoiceIn: {
             /** To */
             to: string;
+            /**
+             * Blend
+             * @default []
+             */
+            blend: components["schemas"]["BlendPart"][];
             /** Method */
             method?: string | null;
             /** Texture */
@@ -783,6 +870,23 @@ export interface components {
             soak_water: "kept" | "discarded";
             /** Roast */
             roast?: ("none" | "dry" | "fat") | null;
+            /**
+             * Sprouted
+             * @default false
+             */
+            sprouted: boolean;
+            /**
+             * Release
+             * @default natural
+             * @enum {string}
+             */
+            release: "natural" | "quick";
+            /** Whistles */
+            whistles?: number | null;
+            /** Watts */
+            watts?: number | null;
+            /** Burner W */
+            burner_w?: number | null;
             /**
              * Age
              * @default fresh
@@ -818,6 +922,342 @@ export interface components {
             choice: components["schemas"]["ChoiceIn"];
             /** Recipe Id */
             recipe_id?: number | null;
+        };
+        /** CompareOut */
+        CompareOut: {
+            /** Title */
+            title: string;
+            /** Dish */
+            dish: string;
+            /** Texture */
+            texture: string;
+            /** Weighed */
+            weighed: number;
+            /** Grains */
+            grains: components["schemas"]["CompareRow"][];
+        };
+        /** CompareRow */
+        CompareRow: {
+            /** Grain */
+            grain: string;
+            /** Name */
+            name: string;
+            /** Family */
+            family: string;
+            /** Method */
+            method: string;
+            /** Soak Min */
+            soak_min: number;
+            /** Texture */
+            texture: string;
+            /** Texture Word */
+            texture_word: string;
+            /** Gap */
+            gap: number;
+            /** Total Min */
+            total_min: number;
+            /** Cook Min */
+            cook_min: number;
+            /** Ratio By Volume */
+            ratio_by_volume: number;
+            /** Gluten */
+            gluten: boolean;
+            /** Suited */
+            suited: boolean;
+            /** In Time */
+            in_time: boolean;
+            /** Fits */
+            fits: boolean;
+            /** Score */
+            score: number;
+            /** Reason */
+            reason: string;
+            /** Ways */
+            ways: components["schemas"]["WayRow"][];
+        };
+        /** WayRow */
+        WayRow: {
+            /** Grain */
+            grain: string;
+            /** Name */
+            name: string;
+            /** Family */
+            family: string;
+            /** Method */
+            method: string;
+            /** Soak Min */
+            soak_min: number;
+            /** Texture */
+            texture: string;
+            /** Texture Word */
+            texture_word: string;
+            /** Gap */
+            gap: number;
+            /** Total Min */
+            total_min: number;
+            /** Cook Min */
+            cook_min: number;
+            /** Ratio By Volume */
+            ratio_by_volume: number;
+            /** Gluten */
+            gluten: boolean;
+            /** Suited */
+            suited: boolean;
+            /** In Time */
+            in_time: boolean;
+            /** Fits */
+            fits: boolean;
+            /** Score */
+            score: number;
+            /** Reason */
+            reason: string;
+        };
+        /** CompareIn */
+        CompareIn: {
+            /** Text */
+            text: string;
+            /**
+             * Corrections
+             * @default []
+             */
+            corrections: components["schemas"]["CorrectionIn"][];
+            /** Pot Cm */
+            pot_cm?: number | null;
+            /** Altitude M */
+            altitude_m?: number | null;
+            /** By Hours */
+            by_hours?: number | null;
+            /**
+             * Gluten Free
+             * @default false
+             */
+            gluten_free: boolean;
+        };
+        /** Point */
+        Point: {
+            /** Minute */
+            minute: number;
+            /** Celsius */
+            celsius: number;
+            /** Free Ml */
+            free_ml: number;
+            /** Hydration */
+            hydration: number;
+            /** Done */
+            done: number;
+        };
+        /** RunOut */
+        RunOut: {
+            /** Curve */
+            curve: components["schemas"]["Point"][];
+            /** Boil At */
+            boil_at: number;
+            /** Off At */
+            off_at: number;
+            /** Done At */
+            done_at: number | null;
+            /** Dry At */
+            dry_at: number | null;
+            verdict: components["schemas"]["VerdictOut"];
+        };
+        /** VerdictOut */
+        VerdictOut: {
+            /** Code */
+            code: string;
+            /** Minute */
+            minute: number;
+            /** Text */
+            text: string;
+            /** Add Ml */
+            add_ml: number;
+            /** Add Min */
+            add_min: number;
+        };
+        /** WhatIfOut */
+        WhatIfOut: {
+            plan: components["schemas"]["RunOut"];
+            changed: components["schemas"]["RunOut"];
+        };
+        /** WhatIfIn */
+        WhatIfIn: {
+            /** Text */
+            text: string;
+            /**
+             * Corrections
+             * @default []
+             */
+            corrections: components["schemas"]["CorrectionIn"][];
+            choice: components["schemas"]["ChoiceIn"];
+            /** Recipe Id */
+            recipe_id?: number | null;
+            /** Pour Ml */
+            pour_ml?: number | null;
+            /** Minutes */
+            minutes?: number | null;
+            /** Lid */
+            lid?: ("sealed" | "tight" | "ordinary" | "ajar" | "open") | null;
+            /**
+             * Start
+             * @default cold
+             * @enum {string}
+             */
+            start: "cold" | "boil";
+        };
+        /** GrainPage */
+        GrainPage: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** Short */
+            short: string;
+            /** Family */
+            family: string;
+            /** Form */
+            form: string;
+            /** Gluten */
+            gluten: boolean;
+            /** Whole */
+            whole: boolean;
+            /** Simmer Min */
+            simmer_min: number;
+            /** Rest Min */
+            rest_min: number;
+            /** Rinse */
+            rinse: number;
+            /** Rinse Why */
+            rinse_why: string;
+            /** Methods */
+            methods: string[];
+            /** Textures */
+            textures: ("separate" | "fluffy" | "moist" | "soft" | "porridge" | "thin")[];
+            /** Texture Words */
+            texture_words: string[];
+            /** Soaks */
+            soaks: boolean;
+            /** Done When */
+            done_when: string;
+            /** Keeping */
+            keeping: string;
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+            /** Aliases */
+            aliases: string[];
+            /** Density */
+            density: number;
+            /** Hydration */
+            hydration: {
+                [key: string]: number;
+            };
+            /** Basis */
+            basis: {
+                [key: string]: string;
+            };
+            /** Range */
+            range: {
+                [key: string]: number;
+            };
+            /** Quick */
+            quick: boolean;
+            /** Parboiled */
+            parboiled: boolean;
+            /** Electric Min */
+            electric_min: number | null;
+            /** Whistles */
+            whistles: number[] | null;
+            /** Sprouts */
+            sprouts: boolean;
+            /** Roast Never */
+            roast_never: string;
+            /** Measure Ml */
+            measure_ml: number;
+            /** Measure Name */
+            measure_name: string;
+            /** Ladder */
+            ladder: components["schemas"]["LadderPot"][];
+            /** Schools */
+            schools: components["schemas"]["SchoolOut"][];
+            /** Sprout */
+            sprout: components["schemas"]["TaskOut"][];
+            mill: components["schemas"]["MillOut"] | null;
+            /** Cautions */
+            cautions: components["schemas"]["CautionOut"][];
+        };
+        /** LadderPot */
+        LadderPot: {
+            dry: components["schemas"]["Dry"];
+            /** Method */
+            method: string;
+            /** Texture */
+            texture: string;
+            /** Texture Word */
+            texture_word: string;
+            /** Lid */
+            lid: string;
+            water: components["schemas"]["WaterOut"];
+            soak: components["schemas"]["SoakOut"];
+            roast: components["schemas"]["RoastOut"];
+            time: components["schemas"]["TimeOut"];
+            /** Done When */
+            done_when: string;
+        };
+        /** MillOut */
+        MillOut: {
+            /** Tasks */
+            tasks: components["schemas"]["TaskOut"][];
+            /** Batches */
+            batches: number;
+            /** Meal G */
+            meal_g: number;
+            /** Meal Ml */
+            meal_ml: number;
+            /** Flour G */
+            flour_g: number;
+        };
+        /** SchoolChoice */
+        SchoolChoice: {
+            /** Soak Min */
+            soak_min: number | null;
+            /** Roast */
+            roast: string | null;
+            /** Texture */
+            texture: string | null;
+            /** Method */
+            method: string | null;
+            /** Lid */
+            lid: string | null;
+            /** Release */
+            release: string | null;
+        };
+        /** SchoolOut */
+        SchoolOut: {
+            /** Slug */
+            slug: string;
+            /** Name */
+            name: string;
+            /** Suits */
+            suits: string;
+            /** Default */
+            default: boolean;
+            /** Why */
+            why: string;
+            choice: components["schemas"]["SchoolChoice"];
+            pot: components["schemas"]["LadderPot"];
+        };
+        /** TaskOut */
+        TaskOut: {
+            /** What */
+            what: string;
+            /** Minutes */
+            minutes: number;
+            /** Hands On */
+            hands_on: number;
+            /** Sign */
+            sign: string;
+            /** Why */
+            why: string;
         };
         /** RecipeRow */
         RecipeRow: {
@@ -1353,6 +1793,184 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShiftOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    mealshift_server_api_routes_compare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    mealshift_server_api_routes_what_if: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatIfIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIfOut"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    mealshift_server_api_routes_grain_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GrainPage"];
                 };
             };
             /** @description Bad Request */
