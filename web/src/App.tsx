@@ -7,6 +7,9 @@ import { useSession } from "./api/queries";
 import { draft, NO_DRAFT } from "./screens/draft";
 import { Bench } from "./screens/bench/Bench";
 import { Bring } from "./screens/bring/Bring";
+import { Every } from "./screens/every/Every";
+import { GrainPage } from "./screens/grain/GrainPage";
+import { Grains } from "./screens/grain/Grains";
 import { Kept } from "./screens/kept/Kept";
 import { KeptShift } from "./screens/kept/KeptShift";
 import { SignIn } from "./screens/SignIn";
@@ -27,6 +30,9 @@ export function App() {
           <Route path="/" element={<Navigate to="/bring" replace />} />
           <Route path="/bring" element={<Bring />} />
           <Route path="/bench" element={<Bench />} />
+          <Route path="/every" element={<Every />} />
+          <Route path="/grains" element={<Grains />} />
+          <Route path="/grains/:slug" element={<GrainPage />} />
           <Route path="/kept" element={<Kept />} />
           <Route path="/kept/:id" element={<KeptShift />} />
           <Route path="*" element={<Navigate to="/bring" replace />} />
@@ -44,7 +50,8 @@ export function Wordmark() {
   );
 }
 
-function Header({ name }: { name: string }) {
+/** Light or dark, and the way out: in the header, on a phone at the foot of Kept. */
+export function HouseKeys() {
   const [theme, show] = useState(currentTheme);
   const client = useQueryClient();
   const turn = () => {
@@ -58,8 +65,21 @@ function Header({ name }: { name: string }) {
     client.removeQueries({ predicate: (q) => q.queryKey[0] !== "session" });
     client.setQueryData(["session"], out);
   };
+  return (
+    <>
+      <button type="button" onClick={turn} aria-label={theme === "dark" ? "Light" : "Dark"} className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-ink">
+        {theme === "dark" ? <Sun size={19} /> : <Moon size={19} />}
+      </button>
+      <button type="button" onClick={() => void leave()} aria-label="Sign out" className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-ink">
+        <LogOut size={19} />
+      </button>
+    </>
+  );
+}
+
+function Header({ name }: { name: string }) {
   const place = ({ isActive }: { isActive: boolean }) =>
-    `flex h-12 items-center px-2.5 no-underline border-b-[3px] ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
+    `flex h-12 items-center px-2 min-[521px]:px-2.5 no-underline border-b-[3px] ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
   return (
     <header className="border-b border-line">
       <div className="mx-auto flex h-12 max-w-[1320px] items-center gap-1 px-4 min-[1000px]:px-7">
@@ -73,17 +93,21 @@ function Header({ name }: { name: string }) {
           <NavLink to="/bench" className={place}>
             Bench
           </NavLink>
+          <NavLink to="/every" className={place}>
+            <span className="max-[520px]:hidden">Every grain</span>
+            <span className="min-[521px]:hidden">Every</span>
+          </NavLink>
+          <NavLink to="/grains" className={({ isActive }) => `${place({ isActive })} max-[520px]:hidden`}>
+            Grains
+          </NavLink>
           <NavLink to="/kept" className={place}>
             Kept
           </NavLink>
         </nav>
-        <span className="ml-auto hidden truncate text-[14px] text-soft min-[760px]:block">{name}</span>
-        <button type="button" onClick={turn} aria-label={theme === "dark" ? "Light" : "Dark"} className="ml-auto grid h-11 w-11 place-items-center rounded-key text-soft hover:text-ink min-[760px]:ml-1">
-          {theme === "dark" ? <Sun size={19} /> : <Moon size={19} />}
-        </button>
-        <button type="button" onClick={() => void leave()} aria-label="Sign out" className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-ink">
-          <LogOut size={19} />
-        </button>
+        <span className="ml-auto truncate text-[14px] text-soft max-[860px]:invisible max-[520px]:hidden">{name}</span>
+        <span className="ml-2 hidden min-[521px]:flex">
+          <HouseKeys />
+        </span>
       </div>
     </header>
   );

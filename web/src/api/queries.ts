@@ -27,6 +27,38 @@ export const useShift = (text: string, corrections: Correction[], choice: Choice
     gcTime: 60_000,
   });
 
+export const useGrainPage = (slug: string) =>
+  useQuery({ queryKey: ["grain", slug], queryFn: () => answer(api.GET("/api/grains/{slug}", { params: { path: { slug } } })), enabled: slug !== "", retry: false, staleTime: 300_000 });
+
+export interface Asked {
+  pot_cm?: number | null;
+  by_hours: number | null;
+  gluten_free: boolean;
+}
+export const useCompare = (text: string, corrections: Correction[], asked: Asked) =>
+  useQuery({
+    queryKey: ["compare", text, corrections, asked],
+    queryFn: ({ signal }) => answer(api.POST("/api/compare", { body: { text, corrections, ...asked }, signal })),
+    enabled: text.trim() !== "",
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export interface What {
+  pour_ml: number | null;
+  minutes: number | null;
+  lid: Choice["lid"] | null;
+}
+export const useWhatIf = (text: string, corrections: Correction[], choice: Choice, what: What) =>
+  useQuery({
+    queryKey: ["what-if", text, corrections, choice, what],
+    queryFn: ({ signal }) => answer(api.POST("/api/what-if", { body: { text, corrections, choice, start: "cold", ...what }, signal })),
+    enabled: text.trim() !== "",
+    placeholderData: keepPreviousData,
+    retry: false,
+    gcTime: 30_000,
+  });
+
 export const useRecipes = () => useQuery({ queryKey: ["recipes"], queryFn: () => answer(api.GET("/api/recipes")) });
 export const useShifts = () => useQuery({ queryKey: ["shifts"], queryFn: () => answer(api.GET("/api/shifts")) });
 export const useKeptShift = (id: number) =>

@@ -24,5 +24,5 @@ export function undo(now: Draft): Draft {
   return last ? { ...now, corrections: last, before: now.before.slice(0, -1) } : now;
 }
 
-export const FIRST_CHOICE: Choice = { to: "foxtail-millet", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", pot_cm: 20 };
+export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", pot_cm: 20 };
 export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);

@@ -13,6 +13,7 @@ import { choice as choiceStore, draft } from "../draft";
 import { AmountControl, GrainControl, PotControl, SoakControl, TextureControl, type ControlProps } from "./Controls";
 import { After, Before, Mind } from "./Pages";
 import { Poster } from "./Poster";
+import { WhatIf } from "./WhatIf";
 
 export function Bench() {
   const [now] = draft.use();
@@ -47,7 +48,7 @@ export function Bench() {
   const trouble = asTrouble(shift.error) ?? asTrouble(keep.error);
   const family = grains.data?.find((g) => g.slug === pot?.grain)?.family;
   // a grain that cannot do what the last one could: start from its own defaults again
-  const set = (next: Choice) => setChoice(next.to === choice.to ? next : { ...next, texture: null, soak_min: null, lid: choice.lid ?? null, roast: null });
+  const set = (next: Choice) => setChoice(next.to === choice.to ? next : { ...next, blend: [], texture: null, soak_min: null, method: null, lid: null, roast: null, release: "natural" });
   const props: ControlProps = { choice, set, grains: grains.data ?? [], shift: done, fromName: done?.from.name ?? "" };
   const keepIt = async () => {
     const kept = await keep.mutateAsync({ choice }).catch(() => null);
@@ -88,6 +89,7 @@ export function Bench() {
               <After shift={done} withOld />
               <Mind shift={done} />
             </Sheet>
+            <WhatIf key={`${choice.to}${pot.method}`} pot={pot} choice={choice} />
             <div className="mt-4">
               <Strip shift={done} now={clockNow} family={family} />
             </div>
@@ -137,6 +139,7 @@ export function Bench() {
               <Mind shift={done} />
             </section>
           </div>
+          <WhatIf key={`${choice.to}${pot.method}`} pot={pot} choice={choice} />
           <div className="sticky bottom-0 z-20 -mx-7 mt-5 grid grid-cols-[minmax(0,1fr)_250px] items-center gap-6 border-t border-line bg-ground px-7 py-3">
             <Strip shift={done} now={clockNow} family={family} />
             {keepButton}

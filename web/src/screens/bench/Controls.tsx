@@ -3,9 +3,11 @@ import { Slider, ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import type { Choice, Grain, Shift } from "../../api/client";
 import { Swatch } from "../../job/Hatch";
+import { useGrainPage } from "../../api/queries";
 import { Pop } from "../../ui/Pop";
+import { schoolChoice } from "../grain/GrainPage";
 
-const NEAR = ["foxtail-millet", "quinoa", "barley-pearl"];
+const NEAR = ["foxtail-millet", "quinoa"];
 const LIDS: [NonNullable<Choice["lid"]>, string][] = [
   ["sealed", "sealed with a cloth"], ["tight", "tight lid"], ["ordinary", "ordinary lid"], ["ajar", "lid ajar"], ["open", "no lid"],
 ];
@@ -26,8 +28,8 @@ export interface ControlProps {
 const legend = "mb-1.5 block text-[14px] text-soft";
 const chip = (on: boolean) => `rounded-key border bg-sheet text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-line hover:border-water"}`;
 
-export function GrainControl({ choice, set, grains, fromName }: ControlProps) {
-  const near = NEAR.includes(choice.to) ? NEAR : [choice.to, ...NEAR.slice(0, 2)];
+export function GrainControl({ choice, set, grains, shift, fromName }: ControlProps) {
+  const near = (NEAR.includes(choice.to) ? NEAR : [choice.to, ...NEAR]).slice(0, 2);
   return (
     <div>
       <span className={legend}>Instead of {fromName || "the rice"}</span>
@@ -35,13 +37,14 @@ export function GrainControl({ choice, set, grains, fromName }: ControlProps) {
         {near.map((slug) => {
           const g = grains.find((x) => x.slug === slug);
           return g ? (
-            <button key={slug} type="button" aria-pressed={choice.to === slug} onClick={() => set({ ...choice, to: slug })} className={`${chip(choice.to === slug)} w-[98px] px-2 pb-1.5 pt-1.5`}>
+            <button key={slug} type="button" aria-pressed={choice.to === slug} onClick={() => set({ ...choice, to: slug, blend: [] })} className={`${chip(choice.to === slug)} w-[106px] px-2 pb-1.5 pt-1.5`}>
               <Swatch slug={slug} family={g.family} className="h-[9px] w-full" />
               <span className="mt-1 block truncate text-[14px] font-semibold leading-tight tracking-[-0.01em]">{g.name.replace(/ (millet|rice)$/, "")}</span>
               <span className="figures block text-[12.5px] text-soft">{minuteWord(g)}</span>
             </button>
           ) : null;
         })}
+        <BlendControl choice={choice} set={set} grains={grains} shift={shift} fromName={fromName} />
         <Pop
           wide
           label="All grains"
@@ -52,10 +55,77 @@ export function GrainControl({ choice, set, grains, fromName }: ControlProps) {
             </button>
           }
         >
-          <AllGrains grains={grains} to={choice.to} pick={(slug) => set({ ...choice, to: slug })} />
+          <AllGrains grains={grains} to={choice.to} pick={(slug) => set({ ...choice, to: slug, blend: [] })} />
         </Pop>
       </div>
     </div>
+  );
+}
+
+/** Two or more grains in the dish: shares, and how they share the pot. */
+function BlendControl({ choice, set, grains, shift }: ControlProps) {
+  const blend = choice.blend ?? [];
+  const on = blend.length > 1;
+  const source = shift?.from.grain ?? "rice-white-long";
+  const start = (parts: { grain: string; share: number }[]) => set({ ...choice, blend: parts, texture: null, soak_min: null, method: null, lid: null, roast: null });
+  const total = blend.reduce((sum, p) => sum + p.share, 0) || 1;
+  const name = (slug: string) => grains.find((g) => g.slug === slug)?.name ?? slug;
+  return (
+    <Pop
+      label="Blend"
+      trigger={
+        <button type="button" aria-pressed={on} className={`${chip(on)} px-2.5 text-[14.5px] leading-tight`}>
+          Blend
+          <span className="figures block text-[12.5px] text-soft">{on ? blend.map((p) => Math.round((p.share / total) * 100)).join(":") : "mix ›"}</span>
+        </button>
+      }
+    >
+      {!on ? (
+        <div className="space-y-3 text-[15px]">
+          <p className="text-soft">Easing in? Begin with about a third of the new grain.</p>
+          <button type="button" className={`${chip(false)} min-h-12 w-full px-3`} onClick={() => start([{ grain: choice.to, share: 3 }, { grain: source === choice.to ? "quinoa" : source, share: 7 }])}>
+            <strong>30 : 70</strong> <span className="text-soft">{name(choice.to)} with {name(source === choice.to ? "quinoa" : source)}</span>
+          </button>
+          <button type="button" className={`${chip(false)} min-h-12 w-full px-3`} onClick={() => start([{ grain: choice.to, share: 1 }, { grain: choice.to === "quinoa" ? "foxtail-millet" : "quinoa", share: 1 }])}>
+            <strong>half and half</strong> <span className="text-soft">with {name(choice.to === "quinoa" ? "foxtail-millet" : "quinoa")}</span>
+          </button>
+        </div>
+      ) : (
+        <div className="space-y-3 text-[15px]">
+          {shift?.blend && shift.blend.because && <p className="font-semibold">{shift.blend.because.charAt(0).toUpperCase() + shift.blend.because.slice(1)}.</p>}
+          {blend.map((p, i) => (
+            <div key={i} className="flex items-center gap-2">
+              <select aria-label={`Grain ${i + 1} of the blend`} value={p.grain} onChange={(e) => start(blend.map((x, k) => (k === i ? { ...x, grain: e.target.value } : x)))} className="min-h-11 min-w-0 flex-1 rounded-key border border-line bg-sheet px-2">
+                {grains.map((g) => (
+                  <option key={g.slug} value={g.slug} disabled={blend.some((x, k) => k !== i && x.grain === g.slug)}>
+                    {g.name}
+                  </option>
+                ))}
+              </select>
+              <button type="button" aria-label={`Less ${name(p.grain)}`} disabled={p.share <= 1} onClick={() => start(blend.map((x, k) => (k === i ? { ...x, share: x.share - 1 } : x)))} className="grid h-11 w-9 place-items-center rounded-key border border-line text-[20px] disabled:opacity-40">
+                −
+              </button>
+              <output className="figures w-12 text-center font-bold">{Math.round((p.share / total) * 100)} %</output>
+              <button type="button" aria-label={`More ${name(p.grain)}`} disabled={p.share >= 20} onClick={() => start(blend.map((x, k) => (k === i ? { ...x, share: x.share + 1 } : x)))} className="grid h-11 w-9 place-items-center rounded-key border border-line text-[20px] disabled:opacity-40">
+                +
+              </button>
+            </div>
+          ))}
+          <div className="flex justify-between">
+            {blend.length < 4 ? (
+              <button type="button" className="min-h-11 font-semibold text-water" onClick={() => start([...blend, { grain: grains.find((g) => !blend.some((p) => p.grain === g.slug) && g.simmer_min > 0)?.slug ?? "teff", share: 1 }])}>
+                One more grain
+              </button>
+            ) : (
+              <span />
+            )}
+            <button type="button" className="min-h-11 font-semibold text-water" onClick={() => start([])}>
+              No blend
+            </button>
+          </div>
+        </div>
+      )}
+    </Pop>
   );
 }
 
@@ -141,7 +211,7 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
   );
 }
 
-export function PotControl({ choice, set, shift }: ControlProps) {
+export function PotControl({ choice, set, grains, shift }: ControlProps) {
   const lid = choice.lid ?? (shift?.pots[0]?.lid as Choice["lid"]) ?? "ordinary";
   const cm = choice.pot_cm ?? 20;
   return (
@@ -174,10 +244,34 @@ export function PotControl({ choice, set, shift }: ControlProps) {
             </ToggleGroup.Item>
           ))}
         </ToggleGroup.Root>
+        <MethodChoice choice={choice} set={set} grains={grains} shift={shift} />
         <NumberField label="Altitude, m" value={choice.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
         <NumberField label="Kitchen, °C" value={choice.room_c ?? 20} onChange={(v) => set({ ...choice, room_c: v })} />
       </Pop>
     </div>
+  );
+}
+
+const METHOD_WORDS: Record<string, string> = {
+  covered: "under a lid", open: "open pan", drain: "boiled, drained", steep: "steeped", flush: "short boil, flushed", steam: "steamed", "off-heat": "finished off the heat",
+  "rice-cooker": "rice cooker", pressure: "pressure, whistles", "electric-pressure": "electric pressure", microwave: "microwave", oven: "oven", "cook-ahead": "cooked ahead",
+};
+
+function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromName">) {
+  const g = grains.find((x) => x.slug === choice.to);
+  const now = shift?.pots[0]?.method ?? "covered";
+  const methods = g ? [...g.methods, ...(g.methods.includes("covered") && g.form !== "meal" ? ["cook-ahead"] : [])] : [now];
+  return (
+    <label className="mt-4 flex items-center justify-between gap-4 text-[15px] font-semibold">
+      Cooked
+      <select value={now} onChange={(e) => set({ ...choice, method: e.target.value, lid: null })} className="min-h-11 rounded-key border border-line bg-sheet px-2 font-normal">
+        {methods.map((m) => (
+          <option key={m} value={m}>
+            {METHOD_WORDS[m] ?? m}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 
@@ -200,6 +294,46 @@ function NumberField({ label, value, onChange }: { label: string; value: number;
   );
 }
 
+/** The schools of this grain by name: touch one and the bench takes it up. */
+function SchoolPop({ choice, set }: Pick<ControlProps, "choice" | "set">) {
+  const page = useGrainPage((choice.blend ?? []).length > 1 ? "" : choice.to);
+  const schools = page.data?.schools ?? [];
+  if (schools.length === 0) return null;
+  return (
+    <Pop
+      wide
+      label="How cooks do it"
+      trigger={
+        <button type="button" className="mt-1 min-h-8 text-[14px] font-semibold text-water hover:underline">
+          {schools.length} {schools.length === 1 ? "school" : "schools"} ›
+        </button>
+      }
+    >
+      <h3 className="mb-1 text-[18px]">How cooks do it</h3>
+      <p className="mb-2 text-[14.5px] text-soft">From little more than its own volume of water to several times it: the texture, the soak and the lid, not an error.</p>
+      <ul className="m-0 list-none p-0">
+        {schools.map((s) => (
+          <li key={s.slug} className="dotted">
+            <button type="button" onClick={() => set({ ...choice, ...schoolChoice(s) })} className="flex min-h-14 w-full items-center gap-4 py-2 text-left text-ink hover:text-water">
+              <span className="min-w-0 flex-1">
+                <span className="block text-[16px] font-semibold">
+                  {s.name}
+                  {s.default && ", the usual"}
+                </span>
+                <span className="block text-[14px] leading-snug text-soft">for {s.suits}</span>
+              </span>
+              <span className="figures shrink-0 text-right text-[15px]">
+                1 to <strong>{s.pot.water.ratio_by_volume}</strong>
+                <span className="block text-[13px] text-soft">{s.pot.texture_word}</span>
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </Pop>
+  );
+}
+
 export function SoakControl({ choice, set, grains, shift }: ControlProps) {
   const g = grains.find((x) => x.slug === choice.to);
   const now = choice.soak_min ?? shift?.pots[0]?.soak.min ?? 0;
@@ -214,11 +348,14 @@ export function SoakControl({ choice, set, grains, shift }: ControlProps) {
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
+      <span className="flex items-center gap-3">
+      <SchoolPop choice={choice} set={set} />
       {now > 0 && (
         <button type="button" role="switch" aria-checked={choice.soak_water === "kept"} onClick={() => set({ ...choice, soak_water: choice.soak_water === "kept" ? "discarded" : "kept" })} className="mt-1 min-h-8 text-[14px] text-water">
-          {choice.soak_water === "kept" ? "soak water stays in the pot" : "soak water poured away"}
+          {choice.soak_water === "kept" ? "water kept" : "water away"}
         </button>
       )}
+      </span>
     </div>
   );
 }

@@ -86,6 +86,11 @@ export function Mind({ shift }: { shift: Shift }) {
         </section>
       )}
       {notes.length > 0 && <p className="text-[14px] text-soft">{notes.map((n) => n.text).join(" ")}</p>}
+      {shift.pots[0]?.after && (
+        <p className="text-[14.5px] leading-snug text-soft">
+          Left over? Spread 3 cm deep it is under 60 °C in {shift.pots[0].after.spread_to_60_min} minutes, left in its pot in {shift.pots[0].after.pot_to_60_min}; cold it is {shift.pots[0].after.cold_texture}.
+        </p>
+      )}
       <section aria-label="Cautions" className="border-t border-line pt-3">
         <h3 className="mb-1 text-[15px] text-warn">Mind</h3>
         <ul className="m-0 list-none space-y-1.5 p-0 text-[14.5px] leading-snug">

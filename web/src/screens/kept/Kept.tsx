@@ -6,6 +6,7 @@ import { useChange, useGrains, useRecipes, useSession, useShifts } from "../../a
 import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
+import { HouseKeys } from "../../App";
 import { bring } from "../draft";
 import { Measure } from "./Measure";
 
@@ -77,6 +78,12 @@ export function Kept() {
           );
         })}
       </ul>
+      <div className="mt-6 flex items-center gap-2 border-t border-line pt-3 min-[521px]:hidden">
+        <Link to="/grains" className={`mr-auto ${keyLook("quiet")}`}>
+          All grains
+        </Link>
+        <HouseKeys />
+      </div>
       {loose.length > 0 && (
         <section className="mt-6 border-t border-line pt-3">
           <h2 className="mb-1 text-[17px] text-soft">Shifts whose recipe was thrown away</h2>

@@ -1,0 +1,104 @@
+import { Slider, ToggleGroup } from "radix-ui";
+import { useState } from "react";
+import { asTrouble, type Choice, type Pot } from "../../api/client";
+import { useWhatIf, type What } from "../../api/queries";
+import { PotCurve } from "../../job/PotCurve";
+import { Button, Wrong } from "../../ui/bits";
+import { useSettled } from "../../ui/useSettled";
+import { draft } from "../draft";
+
+const AS_PLANNED: What = { pour_ml: null, minutes: null, lid: null };
+const LIDS: [NonNullable<Choice["lid"]>, string][] = [["sealed", "sealed"], ["tight", "tight"], ["ordinary", "ordinary"], ["ajar", "ajar"], ["open", "none"]];
+const SAID: Record<string, string> = {
+  right: "It comes out right", dry: "Too dry", scorched: "It catches", "hard-cored": "Hard in the middle", wet: "Too wet", soup: "Soup", mushy: "Mush",
+};
+
+/** What if: another pour, other minutes, another lid; the pot by the minute and what comes of it. */
+export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
+  const [now] = draft.use();
+  const [what, setWhat] = useState<What>(AS_PLANNED);
+  const asked = useSettled(what, 60);
+  const runs = useWhatIf(now.text, now.corrections, choice, asked);
+  const pour = what.pour_ml ?? pot.water.pour_ml;
+  const minutes = what.minutes ?? pot.time.cook.typical;
+  const lid = what.lid ?? (pot.lid as Choice["lid"]);
+  const changed = what.pour_ml !== null || what.minutes !== null || what.lid !== null;
+  const trouble = asTrouble(runs.error);
+  const found = runs.data;
+  const verdict = found?.changed.verdict;
+  const lidded = ["covered", "open", "off-heat", "oven"].includes(pot.method);
+  return (
+    <section aria-label="What if" className="mt-5 rounded-sheet border border-line bg-sheet p-5">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h2 className="text-[21px]">What if…</h2>
+        <p className="text-[15px] text-soft">pour more or less, take it off sooner or later, change the lid: see it dry, burn or drown before it does.</p>
+        {changed && (
+          <Button kind="quiet" className="ml-auto" onClick={() => setWhat(AS_PLANNED)}>
+            As planned
+          </Button>
+        )}
+      </div>
+      {trouble && <Wrong trouble={trouble} className="mt-2" />}
+      {found && (
+        <div className="mt-3 grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
+          <div>
+            <PotCurve plan={found.plan} run={found.changed} minutes={minutes} look={[pot.time.cook.low, pot.time.cook.high]} onMinutes={(n) => setWhat({ ...what, minutes: n })} />
+            <table className="sr-only">
+              <caption>The pot minute by minute</caption>
+              <thead>
+                <tr>
+                  <th>minute</th>
+                  <th>water still free, ml</th>
+                  <th>done, %</th>
+                </tr>
+              </thead>
+              <tbody>
+                {found.changed.curve
+                  .filter((_, i) => i % 8 === 0)
+                  .map((p) => (
+                    <tr key={p.minute}>
+                      <td>{Math.round(p.minute)}</td>
+                      <td>{Math.round(p.free_ml)}</td>
+                      <td>{Math.round(Math.min(1, p.done) * 100)}</td>
+                    </tr>
+                  ))}
+              </tbody>
+            </table>
+          </div>
+          <div className="space-y-4">
+            {verdict && (
+              <div aria-live="polite">
+                <p className={`font-show text-[28px] leading-tight font-[700] tracking-[-0.02em] ${verdict.code === "right" ? "" : "text-warn"}`}>{SAID[verdict.code] ?? verdict.code}</p>
+                <p className="mt-1 text-[15px] leading-snug">{verdict.text}</p>
+              </div>
+            )}
+            <div>
+              <p className="mb-1 flex justify-between text-[15px]" id="what-pour">
+                <span className="text-soft">poured</span>
+                <strong className="figures">{pour} ml</strong>
+              </p>
+              <Slider.Root className="relative flex h-8 w-full touch-none items-center" min={0} max={Math.max(200, Math.round((pot.water.pour_ml * 2) / 10) * 10)} step={10} value={[pour]} onValueChange={([v]) => setWhat({ ...what, pour_ml: v ?? 0 })}>
+                <Slider.Track className="relative h-[6px] w-full grow rounded-full bg-line">
+                  <Slider.Range className="absolute h-full rounded-full bg-water" />
+                </Slider.Track>
+                <Slider.Thumb aria-labelledby="what-pour" aria-valuetext={`${pour} millilitres poured`} className="block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
+              </Slider.Root>
+            </div>
+            {lidded && (
+              <div>
+                <p className="mb-1 text-[15px] text-soft">lid</p>
+                <ToggleGroup.Root type="single" value={lid ?? ""} onValueChange={(v) => v && setWhat({ ...what, lid: v as Choice["lid"] })} aria-label="What if the lid were" className="flex flex-wrap gap-1">
+                  {LIDS.map(([l, word]) => (
+                    <ToggleGroup.Item key={l} value={l} className={`min-h-11 flex-1 rounded-key border px-2 text-[14px] ${lid === l ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
+                      {word}
+                    </ToggleGroup.Item>
+                  ))}
+                </ToggleGroup.Root>
+              </div>
+            )}
+          </div>
+        </div>
+      )}
+    </section>
+  );
+}
