@@ -67,40 +67,61 @@ def timed(work: Callable[[], object]) -> float:
     return time.perf_counter() - start
 
 
+def medians(works: dict[str, Callable[[], object]], rounds: int) -> dict[str, float]:
+    """Seconds of each, by rounds in which each is done once."""
+    for work in works.values():
+        for _ in range(6):
+            work()
+    taken: dict[str, list[float]] = {name: [] for name in works}
+    for _ in range(rounds):
+        for name, work in works.items():
+            taken[name].append(timed(work))
+    return {name: statistics.median(times) for name, times in taken.items()}
+
+
 def main() -> None:
-    from mealshift import pipeline
+    from mealshift import comparing, pipeline
     from mealshift.pot import Kitchen
     from mealshift.shifting import Choice
 
     choice = Choice("foxtail-millet", soak_min=30.0, kitchen=Kitchen(pot_cm=22), said_unit="measure")
+    recipe = pipeline.read(TEXT)
+    weighed = len(comparing.candidates(recipe, Kitchen()))
     with tempfile.TemporaryDirectory() as data:
         house = House(data)
         try:
             body = {"text": TEXT, "corrections": [], "choice": CHOICE}
-            works: dict[str, Callable[[], object]] = {
-                "core": lambda: pipeline.whole_way(TEXT, choice),
-                "empty": lambda: house.ask("GET", "/api/empty"),
-                "shift": lambda: house.ask("POST", "/api/shift", body),
-            }
-            for work in works.values():
-                for _ in range(8):
-                    work()
-            taken: dict[str, list[float]] = {name: [] for name in works}
-            for _ in range(ROUNDS):
-                for name, work in works.items():
-                    taken[name].append(timed(work))
+            m = medians(
+                {
+                    "core": lambda: pipeline.whole_way(TEXT, choice),
+                    "read": lambda: pipeline.read(TEXT),
+                    "one": lambda: pipeline.shift(recipe, choice),
+                    "rank": lambda: comparing.candidates(recipe, Kitchen()),
+                    "ranking": lambda: comparing.report(pipeline.read(TEXT), Kitchen()),
+                    "empty": lambda: house.ask("GET", "/api/empty"),
+                    "shift": lambda: house.ask("POST", "/api/shift", body),
+                    "compare": lambda: house.ask("POST", "/api/compare", {"text": TEXT, "corrections": []}),
+                },
+                ROUNDS,
+            )
         finally:
             house.server.terminate()
-    middle = {name: statistics.median(times) for name, times in taken.items()}
-    beyond = middle["shift"] - middle["empty"]
+    ms = {name: f"{seconds * 1000:7.2f} ms" for name, seconds in m.items()}
+    print(f"an empty signed-in request       {ms['empty']}")
+    print(f"the core's shift, read and all   {ms['core']}   {1 / m['core']:6.0f} a second")
     print(
-        f"the core's shift alone           {middle['core'] * 1000:7.2f} ms   {1 / middle['core']:6.0f} shifts a second"
+        f"  of it the reading              {ms['read']}   {m['read'] / m['one']:6.2f} times the shift alone ({ms['one'].strip()})"
     )
-    print(f"an empty signed-in request       {middle['empty'] * 1000:7.2f} ms")
+    print(f"a shift over HTTP                {ms['shift']}   {1 / m['shift']:6.0f} a second")
     print(
-        f"a shift over HTTP                {middle['shift'] * 1000:7.2f} ms   {1 / middle['shift']:6.0f} shifts a second"
+        f"  beyond the empty one           {(m['shift'] - m['empty']) / m['core']:7.2f} times the core's (aim: at most 3)"
     )
-    print(f"beyond the empty one, as a multiple of the core: {beyond / middle['core']:.2f} (aim: at most 3)")
+    print(f"ranking {weighed} candidates           {ms['rank']}   {m['rank'] / m['one']:6.1f} shifts;")
+    print(f"  at 300 candidates              {m['rank'] / weighed * 300 / m['one']:7.1f} shifts (aim: at most 30)")
+    print(f"the ranking over HTTP            {ms['compare']}")
+    print(
+        f"  beyond the empty one           {(m['compare'] - m['empty']) / m['ranking']:7.2f} times the core's (aim: at most 2)"
+    )
 
 
 if __name__ == "__main__":

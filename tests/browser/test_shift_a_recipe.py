@@ -59,7 +59,7 @@ def test_a_pasted_recipe_is_shifted_kept_and_taken_out(open_page) -> None:
     page.keyboard.press("Escape")
     expect(page.get_by_role("button", name=re.compile("20 cm, no lid"))).to_be_visible()
     page.wait_for_function(f"() => Number(document.querySelector('.poster').textContent) > {ordinary}")
-    page.get_by_role("slider").focus()
+    page.get_by_role("slider", name="How the grain should be").focus()
     for _ in range(4):
         page.keyboard.press("ArrowRight")
     expect(page.get_by_label("The jug").first).to_contain_text("moist")

@@ -255,3 +255,34 @@ def test_shift_rows_hold_the_engine_and_choice(cook, as_) -> None:
     assert (
         kept.engine and kept.choice["to"] == "quinoa" and kept.factors == {"water": 1.0, "time": 1.0, "boil_off": 1.0}
     )
+
+
+def test_every_grain_what_if_and_the_grain_page(cook, as_) -> None:
+    client = as_(cook)
+    ranked = post(client, "compare", text=demo("01"), by_hours=1, gluten_free=True).json()
+    assert ranked["weighed"] > 100 and not any(g["gluten"] for g in ranked["grains"])
+    runs = post(client, "what-if", text=demo("01"), choice={"to": "quinoa"}, lid="open").json()
+    assert runs["plan"]["verdict"]["code"] == "right" and runs["changed"]["verdict"]["code"] == "scorched"
+    page = client.get("/api/grains/little-millet").json()
+    assert len(page["schools"]) == 4 and page["ladder"][0]["texture"] == "separate" and page["measure_name"] == "glass"
+    blend = {"to": "quinoa", "blend": [{"grain": "quinoa", "share": 3}, {"grain": "rice-brown-long", "share": 7}]}
+    assert post(client, "shift", text=demo("01"), choice=blend).json()["blend"]["kind"] == "staggered"
+    for path, data in (
+        ("compare", {"text": demo("01"), "by_hours": -1}),
+        ("compare", {"text": demo("01"), "pot_cm": 2}),
+        ("what-if", {"text": demo("01"), "choice": {"to": "quinoa"}, "pour_ml": -5}),
+        ("what-if", {"text": demo("01"), "choice": {"to": "quinoa"}, "minutes": 900}),
+        (
+            "shift",
+            {
+                "text": demo("01"),
+                "choice": {**blend, "blend": [{"grain": "quinoa", "share": 0}, {"grain": "fonio", "share": 1}]},
+            },
+        ),
+        ("shift", {"text": demo("01"), "choice": {"to": "quinoa", "soak_min": 43200}}),
+        ("shift", {"text": demo("01"), "choice": {"to": "quinoa", "method": "microwave", "watts": 0}}),
+    ):
+        answer = post(client, path, **data)
+        assert answer.status_code == 422 and answer.json()["text"].endswith(".")
+    assert client.get("/api/grains/dust").status_code == 422
+    assert Client().get("/api/grains/quinoa").status_code == 401

@@ -81,7 +81,8 @@ def simulate(
     start: "cold" or "boil" (liquid and grain meet at the boil).
     """
     plan = _Plan(pot, pour_ml, minutes, lid)
-    free, dose, hydration = plan.water, 0.0, plan.h0
+    # liquid that meets the grain at the boil has lost on the way what the pour allowed for
+    free, dose, hydration = max(0.0, plan.water - (plan.up_loss if start == "boil" else 0.0)), 0.0, plan.h0
     celsius = plan.boil if start == "boil" else pot.kitchen.room_c
     minute, boil_at, boiled_off = 0.0, 0.0 if start == "boil" else -1.0, 0.0
     off_at = done_at = dry_at = scorch_at = None

@@ -38,7 +38,8 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
           </Button>
         )}
       </div>
-      {trouble && <Wrong trouble={trouble} className="mt-2" />}
+      {/* what is wrong with the choice is said once, at the top of the bench */}
+      {trouble && ["pour_ml", "minutes", "lid"].includes(trouble.where) && <Wrong trouble={trouble} className="mt-2" />}
       {found && (
         <div className="mt-3 grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
           <div>

@@ -214,6 +214,7 @@ function Facts({ g }: { g: Page }) {
   );
   const within = (figure: string) => (g.range[figure] ? ` ± ${g.range[figure]} %` : "");
   return (
+    <div>
     <dl className="m-0">
       {fact("At the boil, to fluffy", g.simmer_min ? `${g.simmer_min} min${within("simmer")}` : "steeped")}
       {fact("Rest, closed", g.rest_min ? `${g.rest_min} min` : "none")}
@@ -221,10 +222,11 @@ function Facts({ g }: { g: Page }) {
       {g.whistles && fact("Whistles", g.whistles[0] === g.whistles[1] ? `${g.whistles[0]}` : `${g.whistles[0]} to ${g.whistles[1]}`)}
       {fact(`One ${g.measure_name} weighs`, `${Math.round(g.measure_ml * g.density)} g${within("density")}`)}
       {fact("Rinse", g.rinse ? `${g.rinse} ${g.rinse === 1 ? "time" : "times"}` : "never")}
+      </dl>
       <p className="mt-2 text-[14.5px] text-soft">
         {g.rinse_why.charAt(0).toUpperCase() + g.rinse_why.slice(1)}.{g.roast_never && ` Not roasted: ${g.roast_never}.`} {g.keeping}
       </p>
       <p className="mt-2 text-[14px] text-soft">Figures: {Object.values(g.basis).join(", ")}, rounded; kitchens differ by as much as is said.</p>
-    </dl>
+    </div>
   );
 }

@@ -1,0 +1,84 @@
+"""The journey of a cook who doubts: what if, every grain for the dish, a grain's own page, a blend."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import expect
+
+from .conftest import check_axe, check_width
+
+
+@pytest.mark.parametrize("scheme", ["light", "dark"])
+def test_what_if_every_grain_and_the_grains_page(open_page, scheme: str) -> None:
+    page = open_page("/", color_scheme=scheme)
+    page.get_by_role("button", name="Tomato pilaf with chickpeas").click()
+    page.get_by_role("button", name="To the bench").click()
+    what = page.get_by_label("What if", exact=True)
+    expect(what).to_contain_text("It comes out right")
+    what.get_by_role("radio", name="none").click()
+    expect(what).to_contain_text("It catches")
+    what.get_by_role("button", name="As planned").click()
+    expect(what).to_contain_text("It comes out right")
+    # the end of the heat, by keyboard and by hand
+    off = what.get_by_role("slider", name="Minutes at the heat")
+    off.focus()
+    page.keyboard.press("PageDown")
+    expect(what).to_contain_text("Hard in the middle")
+    off.scroll_into_view_if_needed()
+    box = off.bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + 60)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 420, box["y"] + 60, steps=6)
+    page.mouse.up()
+    assert int(off.get_attribute("aria-valuenow") or 0) > 14
+    check_axe(page)
+
+    # a blend, decided and explained
+    page.get_by_role("button", name=re.compile("Blend")).click()
+    page.get_by_role("button", name=re.compile("30 : 70")).click()
+    expect(page.get_by_role("dialog", name="Blend")).to_contain_text("times meet")
+    page.keyboard.press("Escape")
+    expect(page.get_by_label("The recipe as it becomes")).to_contain_text("in foxtail millet and long-grain white rice")
+
+    page.get_by_role("link", name="Every grain").click()
+    expect(page.get_by_text("ways weighed")).to_be_visible()
+    check_axe(page)
+    page.get_by_role("switch", name="without gluten").click()
+    expect(page.get_by_role("button", name=re.compile("couscous"))).to_have_count(0)
+    page.get_by_label("Ranked").get_by_role("button", name=re.compile("little millet")).click()
+    card = page.get_by_label("little millet")
+    expect(card).to_contain_text("as the dish wants")
+    check_axe(page)
+    check_width(page)
+    card.get_by_role("link", name="All about little millet").click()
+    expect(page.get_by_role("heading", name="little millet")).to_be_visible()
+    expect(page.locator("i[lang=ta]")).to_have_text("samai")
+    check_axe(page)
+    page.get_by_role("listitem").filter(has_text="soft, with plenty of water").get_by_role(
+        "button", name="on the bench"
+    ).click()
+    expect(page.get_by_label("The recipe as it becomes")).to_contain_text("in little millet")
+    expect(page.get_by_role("button", name="soft", exact=True)).to_be_visible()
+    expect(
+        page.get_by_text("soak water", exact=False).or_(page.get_by_role("switch", name="water away")).first
+    ).to_be_visible()
+
+
+def test_on_a_phone(open_page) -> None:
+    page = open_page("/", width=390, height=844, has_touch=True)
+    page.get_by_role("button", name="Lentils with browned onions").tap()
+    page.get_by_role("button", name="To the bench").tap()
+    expect(page.get_by_label("What if", exact=True)).to_be_visible()
+    for link in ("Every", "Kept"):
+        page.get_by_role("link", name=link, exact=True).tap()
+        page.wait_for_load_state("networkidle")
+        check_axe(page)
+        check_width(page)
+    page.get_by_role("link", name="All grains").tap()
+    page.get_by_role("link", name=re.compile("black rice")).first.tap()
+    expect(page.get_by_role("heading", name="black rice")).to_be_visible()
+    check_axe(page)
+    check_width(page)
