@@ -8,11 +8,12 @@ from typing import Any
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
 from .grains import TEXTURES, Grain, all_grains, grain, schools
 from .measures import Measures, round_half_up, unit_kind
-from .pot import Kitchen, Pot, default_way, solve
+from .pot import Kitchen, Pot, default_way, reverse, solve
 from .pot.account import report
 from .pot.afterwards import afterwards
 from .pot.afterwards import report as after_report
 from .pot.simulation import Run, curve, simulate
+from .pot.stages import stages
 from .problems import Refusal
 from .reading import read
 from .recipe import Correction, Duration, Line, Recipe
@@ -111,6 +112,35 @@ def grain_page(slug: str, kitchen: Kitchen) -> dict[str, Any]:
     }  # fmt: skip
 
 
+def other_way(
+    slug: str,
+    kitchen: Kitchen,
+    water_ml: float | None,
+    depth_cm: float | None,
+    fill: bool,
+    dry_ml: float | None,
+    **asked: Any,
+) -> dict[str, Any]:
+    """How much grain for this water, depth or pot; or, with dry_ml and water_ml, which texture."""
+    g = grain(slug)
+    way = default_way(g, **{k: v for k, v in asked.items() if v is not None})
+    if dry_ml is not None and water_ml is not None:
+        if not 5 <= dry_ml <= 20000:
+            raise Refusal("dry_ml", "dry_ml", "Give between 5 ml and 20 litres of grain.")
+        pot = reverse.texture_for_water(g, dry_ml, water_ml, way, kitchen)
+    elif water_ml is not None:
+        pot = reverse.grain_for_water(g, water_ml, way, kitchen)
+    elif depth_cm is not None:
+        pot = reverse.grain_for_depth(g, depth_cm, way, kitchen)
+    elif fill:
+        pot = reverse.grain_for_pot(g, way, kitchen)
+    else:
+        raise Refusal(
+            "water", "water", "Say how much water there is, how deep it stands, or that the pot is to be filled."
+        )
+    return pot_report(pot, "measure", kitchen.measure_ml, kitchen.measure_name)
+
+
 def what_if(
     s: Shift, pour_ml: float | None, minutes: float | None, lid: str | None, start: str = "cold"
 ) -> dict[str, Any]:
@@ -136,7 +166,12 @@ def run_report(run: Run) -> dict[str, Any]:
 
 
 def pot_report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> dict[str, Any]:
-    data = {"schema": SCHEMA, **report(pot, said_unit, said_ml, said_name), "after": after_report(afterwards(pot))}
+    data = {
+        "schema": SCHEMA,
+        **report(pot, said_unit, said_ml, said_name),
+        "after": after_report(afterwards(pot)),
+        "stages": [{"what": w, "min": n} for w, n in stages(pot)],
+    }
     return {
         **data,
         "cautions": [c.as_dict() for c in cautions.for_pot(pot)],

@@ -57,6 +57,14 @@ def test_what_if_every_grain_and_the_grains_page(open_page, scheme: str) -> None
     expect(page.get_by_role("heading", name="little millet")).to_be_visible()
     expect(page.locator("i[lang=ta]")).to_have_text("samai")
     check_axe(page)
+    other = page.get_by_label("The other way round")
+    other.get_by_role("textbox").first.fill("600")
+    other.get_by_role("button", name="Reckon").click()
+    expect(other).to_contain_text("and 600 ml to pour")
+    other.get_by_role("button", name="the water stands this high").click()
+    other.get_by_role("textbox").first.fill("40")
+    other.get_by_role("button", name="Reckon").click()
+    expect(other.get_by_role("alert")).to_contain_text("between 0 and 20 cm")
     page.get_by_role("listitem").filter(has_text="soft, with plenty of water").get_by_role(
         "button", name="on the bench"
     ).click()

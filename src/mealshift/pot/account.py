@@ -398,7 +398,7 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
     elif way.method == "flush":
         base, said = grain.flush_min or grain.simmer / 2, "a short, firm boil before the flush"
     elif way.method in ("pressure", "electric-pressure"):
-        base, said, practice = _pressure(grain, way)
+        base, said, practice = _pressure(grain, way, kitchen)
     elif way.method == "off-heat":
         base, said = 0.35 * grain.simmer, "a short simmer; the closed rest does the work"
     elif way.method == "steam":
@@ -458,10 +458,10 @@ def soaked_minutes(grain: Grain, way: Way, kitchen: Kitchen) -> float:
     return (grain.simmer or grain.steep_min or 0.0) * _soak_factor(grain, way, kitchen)
 
 
-def _pressure(grain: Grain, way: Way) -> tuple[float, str, bool]:
+def _pressure(grain: Grain, way: Way, kitchen: Kitchen) -> tuple[float, str, bool]:
     if way.method == "pressure" and (way.whistles or grain.whistles):
         n = _whistles(grain, way)
-        return n * WHISTLE_MIN, f"{n} whistles at about {WHISTLE_MIN} minutes", True
+        return n * kitchen.whistle_min, f"{n} whistles at about {kitchen.whistle_min:g} minutes", True
     if grain.electric_min:
         return grain.electric_min, "minutes at pressure, as practised", True
     return grain.simmer * heat_factor(PRESSURE_C), "derived: hotter water cooks faster", False
@@ -517,7 +517,7 @@ def _rest(grain: Grain, way: Way) -> tuple[float, str]:
 def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
     """At most two thirds full (half under pressure), and enough to cover the bottom."""
     kitchen, way = pot.kitchen, pot.way
-    limit = 0.5 if way.method in ("pressure", "electric-pressure") else 2 / 3
+    limit = 0.5 if way.method in ("pressure", "electric-pressure", "microwave") else 2 / 3
     fill = max(liquid_ml + 0.6 * pot.dry_ml, pot.cooked_ml) / kitchen.volume_ml
     problems = []
     if way.method == "steam" and pot.uptake < 0.2:

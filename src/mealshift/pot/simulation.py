@@ -15,7 +15,7 @@ at 3.77 a minute and 20 on the way up; 405 − 77 − 328 = 0 ml free: done when
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from .account import (
     COME_UP_LOSS,
@@ -29,7 +29,7 @@ from .account import (
     heat_factor,
     solve,
 )
-from .ways import BRISK, EVAPORATION, Kitchen
+from .ways import BRISK, EVAPORATION
 
 STEP_MIN = 0.25
 # free water below this wets nothing: the pot is dry
@@ -212,7 +212,7 @@ def _sea_level_minutes(pot: Pot) -> float:
     if not pot.kitchen.altitude_m:
         return pot.cook_min or 1.0
     k = pot.kitchen
-    sea = Kitchen(k.pot_cm, k.pot_l, k.burner_w, k.watts, 0.0, k.room_c, k.measure_ml, k.measure_name)
+    sea = replace(k, altitude_m=0.0)
     own = solve(pot.grain, pot.dry_ml, pot.way, sea).cook_min
     habit = sum(r.amount for r in pot.minutes if r.term == "recipe_habit")
     return (own + habit) or 1.0

@@ -29,6 +29,7 @@ class Kitchen:
     room_c: float = 20.0
     measure_ml: float = 240.0
     measure_name: str = "measure"
+    whistle_min: float = 2.5
 
     def __post_init__(self) -> None:
         def need(ok: bool, field: str, text: str) -> None:
@@ -60,6 +61,11 @@ class Kitchen:
             0 <= self.room_c <= 45,
             "room_c",
             f"A kitchen at {self.room_c:g} °C is outside what I can reckon with; give 0 to 45 °C.",
+        )
+        need(
+            1 <= self.whistle_min <= 10,
+            "whistle_min",
+            "A whistle stands for 1 to 10 minutes at pressure; give a number in between.",
         )
         need(
             20 <= self.measure_ml <= 2000,

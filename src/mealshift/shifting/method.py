@@ -10,6 +10,7 @@ from ..grains import Grain
 from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
 from ..pot import Pot, Way
 from ..pot.account import said_minutes
+from ..pot.stages import stages
 from ..pot.ways import cap
 from ..problems import Problem
 from ..reading.names import find_grains
@@ -178,7 +179,23 @@ class _Work:
                 "ajar": "with the lid ajar",
                 "ordinary": "with the lid on",
             }[lid]
-            if self.pot.way.method != "steep":
+            if self.pot.way.method not in ("covered", "open", "steep"):
+                told = "; ".join(f"{w} ({n} min)" if n else w for w, n in stages(self.pot))
+                steps.append(
+                    _new(
+                        "way",
+                        f"This time it cooks another way: {told}.",
+                        "You chose another way than the recipe's; water and minutes are reckoned for it.",
+                    )
+                )
+                self.out.check.append(
+                    Problem(
+                        "method",
+                        "",
+                        "Where a step speaks of lid, heat or minutes, go by the inserted line: the water is reckoned for it.",
+                    )
+                )
+            elif self.pot.way.method != "steep":
                 steps.append(
                     _new(
                         "lid",
@@ -255,6 +272,14 @@ class _Work:
         if pot.way.method == "drain":
             text = f"Look: {sign} Then drain."
         steps = [_new("look", text, "Minutes are a guide; the sign decides.")]
+        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered"):
+            steps.append(
+                _new(
+                    "crust",
+                    "For a crust: when the water is gone, medium heat for 2 minutes, until it crackles and smells toasted. No lid and no water on it afterwards, or it softens.",
+                    "This dish is often wanted with one; leave it out if not.",
+                )
+            )
         if (
             self.recipe.rest_min is None
             and not baked
@@ -273,7 +298,7 @@ class _Work:
 
     def whole_cooking(self) -> list[NewStep]:
         pot, target = self.pot, self.a.target
-        if self.recipe.steps:
+        if self.recipe.steps and self.pot.way.method != "rice-cooker":
             self.out.check.append(
                 Problem(
                     "minutes",
@@ -281,6 +306,9 @@ class _Work:
                     f"No minutes for the grain stood in the steps: cook the {target.short} as the inserted step says.",
                 )
             )
+        if pot.way.method not in ("covered", "open", "steep"):
+            told = "; ".join(f"{w} ({n} min)" if n else w for w, n in stages(pot))
+            return [_new("cook", f"The {target.short}: {told}.", "The recipe gives no minutes for its grain.")]
         return [
             _new("cook", _cook_sentence(pot, target, self.a), "The recipe gives no minutes for its grain."),
             *self.look(),

@@ -180,6 +180,11 @@ def grain_page(request: HttpRequest, slug: str) -> Any:
     return actions.grain_page(house(request), slug)
 
 
+@api.post("/grains/{slug}/other-way", response={200: s.LadderPot, **BAD}, tags=["engine"])
+def other_way(request: HttpRequest, slug: str, data: s.OtherWayIn) -> Any:
+    return actions.other_way(house(request), slug, data.model_dump())
+
+
 # -- kept recipes --------------------------------------------------------------------------------------------
 
 

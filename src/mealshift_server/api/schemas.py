@@ -174,6 +174,7 @@ class ChoiceIn(Schema):
     whistles: int | None = None
     watts: float | None = None
     burner_w: float | None = None
+    whistle_min: float | None = None
     age: Literal["fresh", "old"] = "fresh"
     keep: Literal["volume", "weight", "plates"] = "volume"
     servings: float | None = None
@@ -262,6 +263,11 @@ class AfterOut(Schema):
     drinks_on_ml: int
 
 
+class StageOut(Schema):
+    what: str
+    min: int
+
+
 class PotOut(Schema):
     grain: str
     name: str
@@ -281,6 +287,7 @@ class PotOut(Schema):
     ledger: list[LedgerRow]
     time_ledger: list[TimeRow]
     after: AfterOut | None = None
+    stages: list[StageOut] = []
     basis: str
 
 
@@ -488,6 +495,19 @@ class RunOut(Schema):
 class WhatIfOut(Schema):
     plan: RunOut
     changed: RunOut
+
+
+class OtherWayIn(Schema):
+    water_ml: float | None = None
+    depth_cm: float | None = None
+    fill: bool = False
+    dry_ml: float | None = None
+    texture: Texture | None = None
+    lid: Lid | None = None
+    method: str | None = Field(default=None, max_length=30)
+    soak_min: float | None = None
+    pot_cm: float | None = None
+    altitude_m: float | None = None
 
 
 class TaskOut(Schema):

@@ -34,7 +34,9 @@ def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
 def choice_of(raw: dict[str, Any], household: Household) -> Choice:
     """The core's Choice from plain data; Refusal from the core if a value cannot be."""
     kitchen = {
-        k: raw[k] for k in ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c") if raw.get(k) is not None
+        k: raw[k]
+        for k in ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c", "whistle_min")
+        if raw.get(k) is not None
     }
     rest = {
         k: v for k, v in raw.items() if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend")
@@ -81,6 +83,11 @@ def what_if(
 
 def grain_page(household: Household, slug: str) -> dict[str, Any]:
     return pipeline.grain_page(slug, kitchen_of(household))
+
+
+def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[str, Any]:
+    kitchen = kitchen_of(household, pot_cm=asked.pop("pot_cm"), altitude_m=asked.pop("altitude_m"))
+    return pipeline.other_way(slug, kitchen, **asked)
 
 
 def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:

@@ -196,6 +196,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/grains/{slug}/other-way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Other Way */
+        post: operations["mealshift_server_api_routes_other_way"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recipes": {
         parameters: {
             query?: never;
@@ -712,6 +729,11 @@ export interface components {
             /** Time Ledger */
             time_ledger: components["schemas"]["TimeRow"][];
             after?: components["schemas"]["AfterOut"] | null;
+            /**
+             * Stages
+             * @default []
+             */
+            stages: components["schemas"]["StageOut"][];
             /** Basis */
             basis: string;
         };
@@ -768,6 +790,13 @@ export interface components {
             min: number;
             /** Uptake Ml */
             uptake_ml: number;
+        };
+        /** StageOut */
+        StageOut: {
+            /** What */
+            what: string;
+            /** Min */
+            min: number;
         };
         /** StepOut */
         StepOut: {
@@ -887,6 +916,8 @@ export interface components {
             watts?: number | null;
             /** Burner W */
             burner_w?: number | null;
+            /** Whistle Min */
+            whistle_min?: number | null;
             /**
              * Age
              * @default fresh
@@ -1258,6 +1289,32 @@ export interface components {
             sign: string;
             /** Why */
             why: string;
+        };
+        /** OtherWayIn */
+        OtherWayIn: {
+            /** Water Ml */
+            water_ml?: number | null;
+            /** Depth Cm */
+            depth_cm?: number | null;
+            /**
+             * Fill
+             * @default false
+             */
+            fill: boolean;
+            /** Dry Ml */
+            dry_ml?: number | null;
+            /** Texture */
+            texture?: ("separate" | "fluffy" | "moist" | "soft" | "porridge" | "thin") | null;
+            /** Lid */
+            lid?: ("sealed" | "tight" | "ordinary" | "ajar" | "open") | null;
+            /** Method */
+            method?: string | null;
+            /** Soak Min */
+            soak_min?: number | null;
+            /** Pot Cm */
+            pot_cm?: number | null;
+            /** Altitude M */
+            altitude_m?: number | null;
         };
         /** RecipeRow */
         RecipeRow: {
@@ -1971,6 +2028,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GrainPage"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Request Entity Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trouble"];
+                };
+            };
+        };
+    };
+    mealshift_server_api_routes_other_way: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                slug: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherWayIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderPot"];
                 };
             };
             /** @description Bad Request */

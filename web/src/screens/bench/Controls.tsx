@@ -246,7 +246,14 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         </ToggleGroup.Root>
         <MethodChoice choice={choice} set={set} grains={grains} shift={shift} />
         <NumberField label="Altitude, m" value={choice.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
-        <NumberField label="Kitchen, °C" value={choice.room_c ?? 20} onChange={(v) => set({ ...choice, room_c: v })} />
+        <details className="mt-3">
+          <summary className="min-h-11 cursor-pointer py-2 text-[15px] font-semibold text-water">More about the kitchen</summary>
+          <NumberField label="Kitchen, °C" value={choice.room_c ?? 20} onChange={(v) => set({ ...choice, room_c: v })} />
+          <NumberField label="The pot holds, l" value={choice.pot_l ?? null} onChange={(v) => set({ ...choice, pot_l: v })} />
+          <NumberField label="Burner, W" value={choice.burner_w ?? 1200} onChange={(v) => set({ ...choice, burner_w: v })} />
+          <NumberField label="Microwave, W" value={choice.watts ?? 800} onChange={(v) => set({ ...choice, watts: v })} />
+          <NumberField label="A whistle stands for, min" value={choice.whistle_min ?? 2.5} onChange={(v) => set({ ...choice, whistle_min: v })} />
+        </details>
       </Pop>
     </div>
   );
@@ -275,8 +282,8 @@ function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromNa
   );
 }
 
-function NumberField({ label, value, onChange }: { label: string; value: number; onChange: (v: number) => void }) {
-  const [text, setText] = useState(String(value));
+function NumberField({ label, value, onChange }: { label: string; value: number | null; onChange: (v: number) => void }) {
+  const [text, setText] = useState(value === null ? "" : String(value));
   return (
     <label className="mt-3 flex items-center justify-between gap-4 text-[15px] font-semibold">
       {label}

@@ -5,6 +5,7 @@ import { Swatch } from "../../job/Hatch";
 import { coatOf } from "../../job/grains";
 import { minutes, quarters } from "../../job/words";
 import { keyLook, Sheet, Wrong } from "../../ui/bits";
+import { OtherWay } from "./OtherWay";
 import { choice as choiceStore, draft } from "../draft";
 
 /** A page of one grain: how wet it can be, the schools, the sign, what to do before the pot. */
@@ -53,6 +54,7 @@ function Shown({ g }: { g: Page }) {
           </p>
           <Ladder g={g} />
           {g.schools.length > 0 && <Schools g={g} />}
+          <OtherWay g={g} />
         </div>
         <aside className="space-y-5 text-[15.5px]">
           <Sheet className="p-5">

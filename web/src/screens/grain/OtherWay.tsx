@@ -1,0 +1,83 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, asTrouble, type GrainPage } from "../../api/client";
+import { quarters } from "../../job/words";
+import { Button, Wrong } from "../../ui/bits";
+
+type Question = "water" | "depth" | "fill" | "feel";
+const QUESTIONS: [Question, string][] = [["water", "I have this much water"], ["depth", "the water stands this high"], ["fill", "I fill this pot"], ["feel", "this much of both"]];
+
+/** Asked the other way: from water, depth or pot to the grain; from both to the texture. */
+export function OtherWay({ g }: { g: GrainPage }) {
+  const [question, setQuestion] = useState<Question>("water");
+  const [water, setWater] = useState("500");
+  const [depth, setDepth] = useState("1.5");
+  const [dry, setDry] = useState(String(g.measure_ml));
+  const [cm, setCm] = useState("20");
+  const number = (text: string) => (text.trim() === "" ? NaN : Number(text.replace(",", ".")));
+  const ask = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST("/api/grains/{slug}/other-way", {
+          params: { path: { slug: g.slug } },
+          body: {
+            water_ml: question === "water" || question === "feel" ? number(water) || 0 : null,
+            depth_cm: question === "depth" ? number(depth) || 0 : null,
+            fill: question === "fill",
+            dry_ml: question === "feel" ? number(dry) || 0 : null,
+            pot_cm: number(cm) || 0,
+          },
+        }),
+      ),
+  });
+  const found = ask.data;
+  const input = "figures min-h-11 w-24 rounded-key border border-line bg-sheet px-3 text-right text-[16px]";
+  return (
+    <section className="mt-8" aria-label="The other way round">
+      <h2 className="mb-2 text-[21px]">The other way round</h2>
+      <div role="group" aria-label="What you know" className="mb-3 flex flex-wrap gap-1.5">
+        {QUESTIONS.map(([q, word]) => (
+          <button key={q} type="button" aria-pressed={question === q} onClick={() => { setQuestion(q); ask.reset(); }} className={`min-h-11 rounded-key border bg-sheet px-3 text-[15px] ${question === q ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
+            {word}
+          </button>
+        ))}
+      </div>
+      <form onSubmit={(e) => { e.preventDefault(); ask.mutate(); }} className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[15.5px]">
+        {(question === "water" || question === "feel") && (
+          <label>
+            <input value={water} inputMode="decimal" onChange={(e) => setWater(e.target.value)} className={input} /> ml of water
+          </label>
+        )}
+        {question === "feel" && (
+          <label>
+            <input value={dry} inputMode="decimal" onChange={(e) => setDry(e.target.value)} className={input} /> ml of grain
+          </label>
+        )}
+        {question === "depth" && (
+          <label>
+            <input value={depth} inputMode="decimal" onChange={(e) => setDepth(e.target.value)} className={input} /> cm above the grain
+          </label>
+        )}
+        <label>
+          in a pot <input value={cm} inputMode="decimal" onChange={(e) => setCm(e.target.value)} className={input} /> cm wide
+        </label>
+        <Button kind="main" type="submit" disabled={ask.isPending}>
+          Reckon
+        </Button>
+      </form>
+      <Wrong trouble={asTrouble(ask.error)} className="mt-3" />
+      {found && (
+        <p className="mt-4 text-[17px]" aria-live="polite">
+          <span className="poster mr-2 text-[46px]">{question === "feel" ? found.texture_word : found.dry.g}</span>
+          {question === "feel" ? (
+            <>is what it comes out as: 1 to {found.water.ratio_by_volume} by volume.</>
+          ) : (
+            <>
+              g of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your {g.measure_name}), and {found.water.pour_ml} ml to pour; {found.texture_word}, {found.time.cook.typical} minutes.
+            </>
+          )}
+        </p>
+      )}
+    </section>
+  );
+}
