@@ -42,6 +42,8 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "cooker cup": ("volume", 180.0, ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups")),
     "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler")),
     "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tblsp", "tbl")),
+    "spoon": ("volume", 15.0, ("spoon", "spoons", "spoonful", "spoonfuls", "dessertspoon", "dessertspoons")),
+    "ladle": ("volume", 120.0, ("ladle", "ladles", "ladleful", "ladlefuls")),
     "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful")),
     # counted things: their size is stated beside them ("1 tin (400 g)") or not known
     "tin": ("count", None, ("tin", "tins", "can", "cans")),

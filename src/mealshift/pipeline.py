@@ -251,6 +251,7 @@ def read_report(recipe: Recipe) -> dict[str, Any]:
         "allergens": list(recipe.allergens),
         "problems": [p.as_dict() for p in recipe.problems],
         "notes": [{"text": t, "span": [s.start, s.end]} for t, s in recipe.notes],
+        "headings": [{"text": t, "span": [s.start, s.end]} for t, s in recipe.headings],
         "text": recipe.text,
     }
 

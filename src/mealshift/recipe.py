@@ -6,6 +6,8 @@ from dataclasses import dataclass, field, replace
 
 from .problems import Problem
 
+# what minutes in a step may be for
+DURATION_KINDS = ("heat", "rest", "soak", "before", "from_start", "from_end", "beside", "unknown")
 ROLES = ("source_grain", "pot_liquid", "absorber", "watery", "fat", "salt", "timed", "after", "beside")
 
 
@@ -90,6 +92,7 @@ class Recipe:
     lines: tuple[Line, ...]
     steps: tuple[Step, ...]
     notes: tuple[tuple[str, Span], ...] = ()
+    headings: tuple[tuple[str, Span], ...] = ()
     source: int | None = None
     method: str = "covered"
     lid: str = "ordinary"
@@ -117,8 +120,14 @@ class Recipe:
 
 @dataclass(frozen=True, slots=True)
 class Correction:
-    """The cook's word against ours, anchored to a line's text so that a second reading keeps it."""
+    """The cook's word against ours, anchored to the text of a line or step so that a second reading keeps it.
+
+    amount: "300 ml", as the cook types it. minutes and kind: of the duration written so in that step, what it is for.
+    """
 
     line: str
     role: str | None = None
     grain: str | None = None
+    amount: str | None = None
+    minutes: str | None = None
+    kind: str | None = None

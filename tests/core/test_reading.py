@@ -185,6 +185,17 @@ def test_what_is_wrong_with_the_grain_line_is_said_at_the_line(line: str, code: 
     assert line in [ln.text for ln in recipe.lines]
 
 
+def test_the_cooks_word_on_amounts_and_minutes_counts() -> None:
+    text = demo("01")
+    more = read(text, corrections=(Correction("300 ml vegetable stock", amount="500 ml"),))
+    assert more.liquid_water_ml == pytest.approx(223 + 490, abs=1)
+    step = more.steps[2].text
+    moved = read(text, corrections=(Correction(step, minutes="10 minutes", kind="heat"),))
+    assert (moved.simmer_min, moved.rest_min) == (26, None)
+    with pytest.raises(Refusal):
+        read(text, corrections=(Correction("300 ml vegetable stock", amount="some"),))
+
+
 def test_misspelt_grain_is_guessed_and_said() -> None:
     recipe = read("Dish\n\nIngredients\n200 g basmatti\n300 ml water\n\nMethod\n1. Cover and simmer 15 minutes.")
     assert recipe.source_line is not None and recipe.source_line.grain == "basmati"
@@ -223,17 +234,41 @@ def test_no_text_breaks_the_reader_and_no_line_is_lost(file, at: int, put: str, 
         text = read(text).text
     at %= len(text)
     mutated = text[:at] + put + text[at + cut :]
-    data = pipeline.read_report(read(mutated))
-    kept = " ".join(
-        [
-            data["title"],
-            *(ln["text"] for ln in data["lines"]),
-            *(s["text"] for s in data["steps"]),
-            *(n["text"] for n in data["notes"]),
-            *(ln["section"] for ln in data["lines"]),
-            *(s["section"] for s in data["steps"]),
-        ]
-    )
-    for ln in data["lines"]:
-        assert ln["text"] in kept
+    recipe = read(mutated)
+    data = pipeline.read_report(recipe)
     json.dumps(data)
+    places = [tuple(x["span"]) for part in ("lines", "steps", "notes", "headings") for x in data[part]]
+    if recipe.title_span:
+        places.append((recipe.title_span.start, recipe.title_span.end))
+    offset = 0
+    for line in recipe.text.split("\n"):
+        start, offset = offset, offset + len(line) + 1
+        if any(c.isalnum() for c in line):
+            assert any(a < start + len(line) and start < b for a, b in places), line
+
+
+HOSTILE = {
+    "a paste of 2,000 lines": "A dish\n\nIngredients\n200 g rice\n" + "1 tsp salt\n" * 2000,
+    "one endless line": "rice " * 11_000,
+    "digits without end": "9" * 50_000,
+    "brackets": "(" * 40_000 + " rice",
+    "a page of 3 MB": "<!doctype html><html><body>" + "<div class='x'>menu</div>" * 120_000 + "</body></html>",
+    "scripts": '<!doctype html><script type=\'application/ld+json\'>{"@type":"Recipe","name":"<script>alert(1)</script>","recipeIngredient":["200 g rice"]}</script>',
+    "deep json": "[" * 3000 + "]" * 3000,
+    "a recipe within itself": '{"@type":"Recipe","name":"x","recipeIngredient":['
+    + ",".join(['{"@type":"Recipe"}'] * 900)
+    + '],"recipeInstructions":'
+    + '{"itemListElement":[' * 60
+    + "]}" * 60
+    + "}",
+}
+
+
+@pytest.mark.parametrize("name", HOSTILE)
+def test_hostile_input_ends_in_a_recipe_or_a_sentence(name: str) -> None:
+    try:
+        recipe = read(HOSTILE[name])
+    except Refusal as refused:
+        assert refused.problem.text.endswith(".")
+    else:
+        assert "<script" not in recipe.title

@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from mealshift.grains import all_grains
 from mealshift.pot import Kitchen
 from mealshift.problems import Refusal
+from mealshift.writing import to_text
 
 from .kitchen import DEMO_FILES, demo, ingredients, report, shifted, steps
 
@@ -61,6 +62,48 @@ def test_a_pilaf_in_foxtail_millet() -> None:
     )
     assert steps(data)[2].startswith("Look: no water when you tilt the pot; the yellow grain has opened")
     assert data["strip"][2]["at"] == [{"what": "chickpeas", "minute": 9}]
+
+
+@pytest.mark.parametrize(
+    ("source", "to"),
+    [
+        ("long-grain rice", "quinoa"),
+        ("quinoa", "long-grain rice"),
+        ("quinoa", "pearl barley"),
+        ("coarse bulgur", "basmati rice"),
+        ("coarse maize meal", "rice grits"),
+    ],
+)
+def test_any_direction_and_back_again_is_where_it_began(source: str, to: str) -> None:
+    """There and back: the water of the first recipe within the rounding of its own words."""
+    slugs = {a: g.slug for g in all_grains() for a in g.aliases}
+    there = report(
+        PLAIN.replace("long-grain rice", source).replace(
+            "rice", source.split()[-1] if source.endswith("rice") else source
+        ),
+        slugs[to],
+        texture="moist",
+    )
+    back = report(to_text(there), slugs[source])
+    assert back["pots"][0]["water"]["pour_ml"] == pytest.approx(3.5 * 237, rel=0.06)
+
+
+def test_whistles_are_counted_anew() -> None:
+    text = "Whistle pot\n\nIngredients\n1 cup raw rice\n2 1/2 cups water\n\nMethod\n1. Cook the rice in the water in a pressure cooker for 3 whistles. Let the pressure fall."
+    data = report(text, "rice-brown-long")
+    assert "in a pressure cooker for 6 whistles" in steps(data)[1] and data["pots"][0]["method"] == "pressure"
+
+
+def test_fat_salt_and_spice_follow_the_cooked_weight() -> None:
+    data = report(demo("06"), "little-millet", texture="moist")
+    said = {i["was"]: i["text"] for i in data["ingredients"]}
+    assert said["3 tbsp olive oil"] != "3 tbsp olive oil" and said["1 red pepper, sliced"] == "1 red pepper, sliced"
+
+
+def test_a_recipe_in_prose_is_rewritten_in_its_sentences() -> None:
+    text = "Spinach pot, feeds 2\nTake one mug of brown rice and wash it. Add two mugs of water, bring to the boil, cover and cook for 38 minutes. Leave 10 minutes."
+    data = report(text, "barley-pearl")
+    assert "Take one mug of barley and wash it. Add 2¼ mugs of water" in steps(data)[0]
 
 
 def test_a_household_measure_stays_in_its_own_words() -> None:

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
+import csv
+import io
 import json
 
 import pytest
 from recipe_scrapers import scrape_html
 
 from mealshift.reading import read
-from mealshift.writing import to_jsonld, to_markdown, to_page
+from mealshift.writing import to_csv, to_jsonld, to_markdown, to_page, to_text
 
 from .kitchen import DEMO_FILES, ingredients, report, steps
 
@@ -42,3 +44,21 @@ def test_the_page_escapes_what_the_recipe_holds() -> None:
     page = to_page(report(hostile, "quinoa"))
     assert "<script" not in page and "<img" not in page and "&lt;img" in page
     assert "Cooked grain kept warm" in page and "http" not in page
+
+
+@pytest.mark.parametrize("file", DEMO_FILES, ids=lambda f: f.name[:2])
+def test_plain_text_is_read_back_by_ours(file) -> None:
+    data = report(file.read_text(encoding="utf-8"), "quinoa")
+    ours = read(to_text(data))
+    assert ours.title == data["title"] and [s.text for s in ours.steps] == [s for s in steps(data) if s]
+    assert [ln.text for ln in ours.lines if not ln.section.startswith("step")] == [i for i in ingredients(data) if i]
+
+
+def test_the_ledger_as_csv_sums_and_holds_no_formula() -> None:
+    data = report(DEMO_FILES[0].read_text(encoding="utf-8"), "quinoa")
+    rows = list(csv.DictReader(io.StringIO(to_csv(data))))
+    water = [int(r["amount"]) for r in rows if r["ledger"] == "water" and r["term"] != "pour"]
+    assert (
+        sum(water) == data["pots"][0]["water"]["pour_ml"] == next(int(r["amount"]) for r in rows if r["term"] == "pour")
+    )
+    assert not any(r["because"][:1] in "=+-@" for r in rows)

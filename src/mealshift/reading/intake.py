@@ -89,6 +89,9 @@ def _structured(brought: str) -> str | None:
     return None
 
 
+# what a page carries that is no recipe; parsing it would cost seconds
+_WEIGHT = re.compile(r"<(script|style|svg|noscript)\b.{0,400000}?</\1\s*>", re.I | re.S)
+MOST_MARKUP = 1_000_000
 _LD_SCRIPT = re.compile(r"<script\b[^>]{0,300}\bld\+json\b[^>]{0,300}>(.*?)</script", re.I | re.S)
 
 
@@ -101,6 +104,14 @@ def _page(page: str) -> str:
             continue
         if found and (found.get("recipeIngredient") or found.get("ingredients")):
             return recipe_text(found)
+    body = _WEIGHT.sub(" ", page)
+    if not re.search(r"itemprop\s*=|schema\.org", body, re.I):
+        raise Refusal(
+            "no_recipe", "text", "I found no recipe inside this page: select the recipe's text and paste that."
+        )
+    if len(body) > MOST_MARKUP:
+        raise Refusal("too_long", "text", "This page is too large to search: select the recipe's text and paste that.")
+    page = body
     from recipe_scrapers import scrape_html  # slow to import, and only such pages need it
 
     refusal = Refusal(

@@ -51,6 +51,8 @@ class Layout:
     lines: list[Piece] = field(default_factory=list)
     steps: list[Piece] = field(default_factory=list)
     notes: list[Piece] = field(default_factory=list)
+    # lines that only order the text: headings, sections, servings
+    headings: list[Piece] = field(default_factory=list)
 
 
 def lay_out(text: str) -> Layout:
@@ -73,10 +75,13 @@ def lay_out(text: str) -> Layout:
 
         if _ING.match(bare):
             mode, section = "lines", ""
+            out.headings.append(piece)
         elif _STEPS.match(bare):
             mode, section = "steps", ""
+            out.headings.append(piece)
         elif _NOTES.match(bare):
             mode, section = "notes", ""
+            out.headings.append(piece)
         elif (
             out.title is None
             and (heading or not _looks_like_line(line))
@@ -84,17 +89,19 @@ def lay_out(text: str) -> Layout:
             and len(bare) < 120
         ):
             _note_servings(out, bare, at)
-            shown = re.sub(r"\s*[(,–-]\s*(?:serves|for|makes)\s+\d+[^)]*\)?$", "", bare, flags=re.I) or bare
+            shown = re.sub(r"\s*[(,–-]\s*(?:serves|feeds|for|makes)\s+\d+[^)]*\)?$", "", bare, flags=re.I) or bare
             out.title = Piece(shown, Span(at, at + len(shown)))
             mode = ""
         elif out.servings is None and len(bare) < 60 and _SERVES.search(bare) and mode != "steps":
             _note_servings(out, bare, at)
+            out.headings.append(piece)
         elif _META.match(bare) and len(bare) < 60:
             out.notes.append(piece)
         elif (heading or _SECTION.match(bare) or (line.endswith(":") and len(bare.split()) <= 6)) and not _BULLET.match(
             line
         ):
             section = bare
+            out.headings.append(piece)
         else:
             mode = _place(out, line, lead, section, mode, blank)
     return out

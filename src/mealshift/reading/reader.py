@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 from ..grains import TEXTURES, grain
-from ..measures import Measures, canonical_unit
+from ..measures import Measures, canonical_unit, make_amount, number_range, parse_amount
 from ..problems import Problem, Refusal
 from ..recipe import ROLES, Correction, Line, Recipe, Span
 from . import ingredients, steps
@@ -23,7 +23,7 @@ _DISHES = (
     (r"\b(?:risotto|stirred|creamy)\b", "stirred", "moist"),
     (r"\b(?:paella|saffron pan)\b", "pan", "separate"),
     (r"\bsalad\b", "salad", "fluffy"),
-    (r"\b(?:fried rice|day-after|cabbage fry|stir-fr\w+)\b", "fried", "separate"),
+    (r"\b(?:fried rice|fry$|day-after|cabbage fry|stir-fr\w+)\b", "fried", "separate"),
     (r"\b(?:stuffed|stuffing|dolma)\b", "stuffing", "separate"),
     (r"\b(?:pilaf|pilav|pilau|pulao|plov|biryani|jewelled)\b", "pilaf", "separate"),
     (r"\bsoft meal\b", "soft", "soft"),
@@ -42,9 +42,15 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     problems: list[Problem] = []
     lines = [ingredients.read_line(p, i, measures, problems) for i, p in enumerate(layout.lines)]
     lines = [_corrected(ln, corrections) for ln in lines]
+    lines += _grains_in_steps(lines, layout, measures)
     source = _source(lines, layout, corrections)
     reading = steps.read_steps(layout.steps, lines, None if source is None else lines[source])
     lines += _liquids_in_steps(lines, reading, layout, measures)
+    if source is not None:
+        lines = _related(lines, lines[source])
+        lines += _relations_in_steps(lines, lines[source], layout)
+    if not layout.lines:
+        lines += _others_in_steps(lines, layout, measures, problems)
     lines = [_role(ln, source, reading, lines) for ln in lines]
     if source is not None:
         lines[source] = lines[source].with_(role="source_grain")
@@ -59,6 +65,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
                 "stop",
             )
         )
+    reading = steps.corrected(reading, corrections)
     recipe = Recipe(
         text=text,
         title=layout.title.text if layout.title else "Untitled recipe",
@@ -68,6 +75,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         lines=tuple(lines),
         steps=tuple(reading.steps),
         notes=tuple((p.text, p.span) for p in layout.notes),
+        headings=tuple((p.text, p.span) for p in layout.headings),
         source=source,
         soak_min=reading.soak_min,
         simmer_min=reading.simmer_min,
@@ -98,11 +106,93 @@ def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
                 ),
                 [],
             )
+        if c.amount:
+            line = _amount_said(line, c.amount)
         if c.role:
             line = line.with_(role=c.role, corrected=True)
             if c.role == "pot_liquid" and not line.fraction and (line.ml or line.g):
                 line = line.with_(fraction=0.9, water=0.9 * (line.ml or line.g or 0.0), ml=line.ml or line.g)
     return line
+
+
+def _amount_said(line: Line, said: str) -> Line:
+    """The cook's own amount for a line; Refusal if it is none."""
+    amount = parse_amount(said)
+    fresh = line.with_(
+        ml=amount.ml, g=amount.g, quantity=amount.value, unit=amount.unit, corrected=True, water=0.0, drinks=0.0
+    )
+    kind, _ = ingredients.kind_of(line.name or line.text)
+    if kind is not None and not line.grain and line.drinks:
+        fresh = fresh.with_(drinks=kind.drinks)
+    return ingredients._sized(fresh, [])
+
+
+def _grains_in_steps(lines: list[Line], layout: Layout, measures: Measures) -> list[Line]:
+    """A recipe written as prose names its grain only in a step: that becomes a line, placed there."""
+    if any(ln.grain for ln in lines):
+        return []
+    extra: list[Line] = []
+    for n, start, end, unit_end, amount, unit, slug in steps.grains_in_steps(layout.steps):
+        text = layout.steps[n].text[start:end]
+        at = layout.steps[n].span.start
+        try:
+            made = make_amount(*number_range(amount), canonical_unit(unit) or "", measures)
+        except ValueError:
+            continue
+        name = find_grains(text)[-1]
+        line = Line(
+            len(lines) + len(extra), text, Span(at + start, at + end), f"step {n + 1}", made.value, None, made.unit, name.text, name.span,
+            Span(0, unit_end - start), "beside", "generic rice" if name.generic else "grain", made.ml, made.g, grain=slug,
+            cooked=bool(re.search(r"\bcooked\b", text)),
+        )  # fmt: skip
+        extra.append(ingredients._sized(line, []))
+    return extra
+
+
+def _related(lines: list[Line], source: Line) -> list[Line]:
+    """ "double the volume of stock": a liquid's amount told by the grain's."""
+    out = []
+    for ln in lines:
+        told = steps.relation(ln.text) if ln.fraction and ln.ml is None and source.ml else None
+        if told:
+            ml = told[0] * (source.ml or 0.0)
+            ln = ln.with_(
+                ml=ml, g=ml, water=ml * ln.fraction, quantity=told[0], unit="ml", amount_span=Span(told[1], told[2])
+            )
+        out.append(ln)
+    return out
+
+
+def _relations_in_steps(lines: list[Line], source: Line, layout: Layout) -> list[Line]:
+    if any(ln.carrier and ln.ml for ln in lines) or not source.ml:
+        return []
+    for n, piece in enumerate(layout.steps):
+        told = steps.relation(piece.text)
+        if not told:
+            continue
+        liquid = re.match(r"\s*(?:the )?((?:[a-z]+ ){0,2}?(?:water|stock|broth|milk))\b", piece.text[told[2] :], re.I)
+        kind, _ = ingredients.kind_of(liquid[1]) if liquid else (None, "")
+        if liquid is None or kind is None:
+            continue
+        ml, end, at = told[0] * source.ml, told[2] + liquid.end(), piece.span.start
+        text = piece.text[told[1] : end]
+        return [Line(len(lines), text, Span(at + told[1], at + end), f"step {n + 1}", told[0], None, "ml", liquid[1], None, Span(0, told[2] - told[1]),
+                     kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier)]  # fmt: skip
+    return []
+
+
+def _others_in_steps(lines: list[Line], layout: Layout, measures: Measures, problems: list[Problem]) -> list[Line]:
+    """The other things of a recipe that is prose alone."""
+    taken = [(int(ln.section.split()[1]) - 1, ln.span.start - layout.steps[int(ln.section.split()[1]) - 1].span.start,
+              ln.span.end - layout.steps[int(ln.section.split()[1]) - 1].span.start) for ln in lines if ln.section.startswith("step ")]  # fmt: skip
+    extra: list[Line] = []
+    for n, start, end, text in steps.others_in_steps(layout.steps, taken):
+        at = layout.steps[n].span.start
+        line = ingredients.read_line(
+            Piece(text, Span(at + start, at + end), f"step {n + 1}"), len(lines) + len(extra), measures, problems
+        )
+        extra.append(line)
+    return extra
 
 
 def _source(lines: list[Line], layout: Layout, corrections: tuple[Correction, ...]) -> int | None:
@@ -209,7 +299,13 @@ def _role(line: Line, source: int | None, reading: steps.Reading, lines: list[Li
         if re.search(r"\b(?:relish|salad|raita|sauce|topping|side|garnish|to serve)\b", section):
             return line.with_(role="beside", water=0.0)
     if line.grain:
-        return line.with_(role="beside")
+        other = grain(line.grain)
+        if line.cooked or not line.g or other.simmer == 0 or line.section != home:
+            return line.with_(role="beside")
+        low, high = other.texture_range()
+        return line.with_(
+            role="absorber", drinks=line.g * other.hydration_at(min(max(1.0, low), high)), minutes=other.simmer
+        )
     kind, _ = ingredients.kind_of(line.name or line.text)
     if line.role == "pot_liquid":
         late = when == "after" or (kind is not None and kind.joins_after and when in (None, "after"))
@@ -316,6 +412,37 @@ def _pot_problems(recipe: Recipe) -> list[Problem]:
                     f"takes about {usual:.0f}: is it a quick-cook kind, or another rice?",
                 )
             )
+    prose = " ".join(s.text for s in recipe.steps)
+    mentioned = {m for s in recipe.steps for m in s.mentions}
+    if recipe.steps and not re.search(
+        r"\b(?:everything|all (?:of )?(?:the )?(?:other )?ingredients|all the rest)\b", prose, re.I
+    ):
+        for ln in recipe.lines:
+            if (
+                ln.index not in mentioned
+                and not ln.section.startswith("step")
+                and ln.role not in ("salt", "source_grain")
+                and ln.name
+            ):
+                problems.append(Problem("unused", ln.text, f"No step says what becomes of “{ln.name}”.", "note"))
+    for ln in recipe.lines:
+        if (
+            ln.unit == "cup"
+            and ln.kind in ("coconut milk", "light coconut milk", "tomato", "pulse")
+            and re.search(r"\d\s*c\b", ln.text)
+        ):
+            problems.append(
+                Problem("can_or_cup", ln.text, "Is “c” a cup here, or a can? I took a cup; write “tin” if it is one.")
+            )
+    second = [ln for ln in recipe.lines if ln.grain and ln.role == "absorber"]
+    if second:
+        problems.append(
+            Problem(
+                "two_grains",
+                second[0].text,
+                f"A second grain is in the pot; it stays as it is and only {grain(line.grain).name} is shifted.",
+            )
+        )
     if not recipe.steps:
         problems.append(Problem("no_steps", "", "I found no steps; the grain's own steps are written for you."))
     return problems

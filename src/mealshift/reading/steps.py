@@ -7,10 +7,11 @@ pot, has the pot come off the heat. A duration's kind follows from them and from
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
-from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range
-from ..recipe import Duration, Line, Span, Step
+from ..measures import RANGE_PATTERN, UNIT_PATTERN, Measures, canonical_unit, make_amount, number_range
+from ..problems import Refusal
+from ..recipe import DURATION_KINDS, Correction, Duration, Line, Span, Step
 from .layout import Piece
 from .names import find_grains
 from .words import word_list
@@ -36,10 +37,11 @@ _HEAT = re.compile(
     re.I,
 )
 _REST = re.compile(
-    r"\b(?:rest(?:s|ed|ing)?|stand(?:s|ing)?|sit(?:s|ting)?|leave(?: it)? (?:covered|alone|to steam|off)|off the heat|"
+    r"\b(?:rest(?:s|ed|ing)?|stand(?:s|ing)?|sit(?:s|ting)?|leave(?: it)? (?:\d|covered|alone|to steam|off)|off the heat|"
     r"steam off|undisturbed|left (?:covered|alone))\b",
     re.I,
 )
+_LEFT = re.compile(r"\b(?:leave|let)(?: it)?(?: for)?(?: about)?\s*$", re.I)
 _SOAK = re.compile(r"\bsoak\w*\b", re.I)
 _OFF = re.compile(
     r"\b(?:off the heat|turn off|take (?:it|the pot|the pan) off|remove from (?:the )?heat|switch off|out of the oven)\b",
@@ -60,6 +62,23 @@ _IN_STEP = re.compile(
     r"(?P<what>(?:boiling |hot |cold |warm |fresh |salted |vegetable |chicken )*(?:water|stock|broth|milk))\b",
     re.I,
 )
+
+
+_ADJ = r"(?:[a-z-]+\s+){0,3}?"
+_GRAIN_IN_STEP = re.compile(
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>{UNIT_PATTERN})(?![\w])\.?\s*(?:of\s+)?(?:the\s+)?(?P<what>{_ADJ})(?=\S)", re.I
+)
+_OTHER_IN_STEP = re.compile(
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|tbsp|tsp|tins?|cans?|cups?|mugs?|handfuls?)\b\.?\s*(?:of\s+)?(?P<what>[a-z]+(?: (?!(?:for|and|in|to|until|with|on|over|then|or|at)\b)[a-z]+)?)",
+    re.I,
+)
+# "the same of water", "double the volume of stock", "1½ times as much water as rice"
+RELATION = re.compile(
+    rf"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>{RANGE_PATTERN})\s*times)"
+    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?= (?:the )?(?:boiling |hot |cold |vegetable |chicken )*(?:water|stock|broth|milk)\b)",
+    re.I,
+)
+_IF_NEEDED = re.compile(r"\b(?:if (?:it|the|needed|necessary|dry|too)|more if|extra|top up|splash)\b", re.I)
 
 
 @dataclass(slots=True)
@@ -91,19 +110,45 @@ def read_steps(pieces: list[Piece], lines: list[Line], source: Line | None) -> R
             _sentence(s[0], s.start(), piece, lines, handles, grain_words, state, out, durations, mentions)
         for m in _IN_STEP.finditer(piece.text):
             around = piece.text[max(0, m.start() - 60) : m.end() + 20]
-            if not _SOAK.search(around):
+            if not _SOAK.search(around) and not _IF_NEEDED.search(piece.text[max(0, m.start() - 25) : m.end() + 40]):
                 out.in_steps.append((n, m, Span(m.start(), m.end())))
         out.steps.append(
             Step(n, piece.text, piece.span, piece.section, tuple(durations), tuple(dict.fromkeys(mentions)))
         )
-    heat = [d for st in out.steps for d in st.durations if d.kind == "heat"]
-    out.simmer_min = sum(d.typical for d in heat) if heat else None
-    rests = [d for st in out.steps for d in st.durations if d.kind == "rest"]
-    out.rest_min = sum(d.typical for d in rests) if rests else None
-    soaks = [d for st in out.steps for d in st.durations if d.kind == "soak"]
-    out.soak_min = max((d.typical for d in soaks), default=0.0)
+    _sum_up(out)
     out.grain_met = state.grain_in
     return out
+
+
+def _sum_up(out: Reading) -> None:
+    """Minutes at the heat, of rest and of soak, from the kinds of all durations."""
+
+    def of(kind: str) -> list[float]:
+        return [d.typical for st in out.steps for d in st.durations if d.kind == kind]
+
+    out.simmer_min = sum(of("heat")) if of("heat") else None
+    out.rest_min = sum(of("rest")) if of("rest") else None
+    out.soak_min = max(of("soak"), default=0.0)
+
+
+def corrected(reading: Reading, corrections: tuple[Correction, ...]) -> Reading:
+    """The cook's word on what minutes are for, found again by the step's text and the words of the minutes."""
+    said = {(c.line.strip(), c.minutes): c.kind for c in corrections if c.minutes and c.kind}
+    if not said:
+        return reading
+    for kind in said.values():
+        if kind not in DURATION_KINDS:
+            raise Refusal(
+                "kind", "corrections", f"“{kind}” is no use of minutes; choose one of {', '.join(DURATION_KINDS)}."
+            )
+    reading.steps = [
+        replace(
+            st, durations=tuple(replace(d, kind=said.get((st.text.strip(), d.text)) or d.kind) for d in st.durations)
+        )
+        for st in reading.steps
+    ]
+    _sum_up(reading)
+    return reading
 
 
 @dataclass(slots=True)
@@ -146,7 +191,7 @@ def _sentence(
         or grain_at is not None
         or state.grain_seen
         and liquid_at is not None
-        and re.search(r"\b(?:it|them)\b", s, re.I)
+        and re.search(r"\b(?:it|them|(?:add|pour)\b(?:(?!bring).)*)\b", s, re.I)
     ):
         state.grain_in = True
     if ready and (liquid_at is not None or _ALL_IN.search(s)):
@@ -158,6 +203,7 @@ def _sentence(
             found_here.append(index)
     was_cooking, was_off = state.cooking, state.off
     late = False
+    rested = len(s)
     for m in _TIME.finditer(s):
         span = Span(at + m.start(), at + m.end())
         try:
@@ -179,6 +225,7 @@ def _sentence(
         durations.append(Duration(low, high, span, m[0], kind))
         if kind == "rest":
             state.off = True
+            rested = min(rested, m.end())
     for m in _MINUTE_N.finditer(s):
         n = float(m["n"])
         durations.append(Duration(n, n, Span(at + m.start("n"), at + m.end("n")), m["n"], "from_start"))
@@ -195,7 +242,12 @@ def _sentence(
             continue
         if aside:
             out.first_mention[index] = "beside"
-        elif was_off or _after_the_heat(s, handles[index]) or (was_cooking and _DONE_WORDS.search(s) and not late):
+        elif (
+            was_off
+            or _after_the_heat(s, handles[index])
+            or _named_after(s, handles[index], rested)
+            or (was_cooking and _DONE_WORDS.search(s) and not late)
+        ):
             out.first_mention[index] = "after"
         elif late and _is_addition(s, handles[index]) or was_cooking and not out.first_mention.get(index):
             out.first_mention[index] = "cooking"
@@ -210,6 +262,11 @@ def _after_the_heat(s: str, handle: re.Pattern[str] | None) -> bool:
     """In "off the heat, beat in the cheese" the cheese joins afterwards."""
     off = _OFF.search(s)
     return bool(off and handle and handle.search(s, off.end()))
+
+
+def _named_after(s: str, handle: re.Pattern[str] | None, at: int) -> bool:
+    """In "rest 10 minutes and squeeze the lemon over" the lemon joins afterwards."""
+    return bool(handle and at < len(s) and handle.search(s, at) and not handle.search(s[:at]))
 
 
 def _is_addition(s: str, handle: re.Pattern[str] | None) -> bool:
@@ -238,6 +295,8 @@ def _kind(s: str, m: re.Match[str], soak: bool, aside: bool, grain_at: int | Non
     if _FROM_END.search(before) or _BEFORE_END.search(after):
         return "from_end"
     together = state.grain_in and wet
+    if state.cooking and _LEFT.search(before):
+        return "rest"
     if _AFTER_N.search(before):
         adds = re.search(r"\b(?:add|stir in|tip in|scatter|lay|throw|put)\b", s, re.I)
         return "from_start" if adds and together else "beside"
@@ -330,3 +389,43 @@ def stated_liquid(m: re.Match[str], measures: Measures) -> tuple[float, float | 
 
 def mentions_grain(text: str) -> bool:
     return bool(find_grains(text))
+
+
+def grains_in_steps(pieces: list[Piece]) -> list[tuple[int, int, int, int, str, str, str]]:
+    """Amounts of grain that only a step states: (step, start, end, unit's end, amount, unit, slug); places in the step's text."""
+    found = []
+    for n, piece in enumerate(pieces):
+        for g in find_grains(piece.text):
+            before = piece.text[max(0, g.span.start - 60) : g.span.start]
+            hits = list(_GRAIN_IN_STEP.finditer(before + "x"))
+            if hits and not re.search(r"[.;,]", before[hits[-1].end("unit") :]):
+                m = hits[-1]
+                shift = g.span.start - len(before)
+                found.append((n, shift + m.start(), g.span.end, shift + m.end("unit"), m["n"], m["unit"], g.slug))
+    return found
+
+
+def others_in_steps(pieces: list[Piece], taken: list[tuple[int, int, int]]) -> list[tuple[int, int, int, str]]:
+    """Other things with an amount in the prose: (step, start, end, text)."""
+    found = []
+    for n, piece in enumerate(pieces):
+        for m in _OTHER_IN_STEP.finditer(piece.text):
+            if not any(step == n and m.start() < end and start < m.end() for step, start, end in taken):
+                found.append((n, m.start(), m.end(), m[0]))
+    return found
+
+
+def relation(text: str) -> tuple[float, int, int] | None:
+    """(times the grain's volume, start, end) of a relational amount of liquid, or None."""
+    m = RELATION.search(text)
+    if not m:
+        return None
+    if m["same"]:
+        return 1.0, m.start(), m.end()
+    if m["double"]:
+        return 2.0, m.start(), m.end()
+    try:
+        low, high = number_range(m["times"])
+    except ValueError:
+        return None
+    return (low + high) / 2, m.start(), m.end()

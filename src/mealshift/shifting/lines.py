@@ -84,14 +84,16 @@ def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g:
         return _grain_line(ln, a, measures, cooked_g)
     if ln.role == "pot_liquid" and ln.carrier and ln.ml:
         return _carrier_line(ln, a, measures)
-    if ln.role == "salt" and ln.quantity is not None and abs(a.mass - 1) > NOTICEABLE:
+    if (ln.role in ("salt", "fat") or ln.kind == "spice") and ln.quantity is not None and abs(a.mass - 1) > NOTICEABLE:
         edited = _scaled(ln, ln.quantity * a.mass)
         return NewLine(
             edited.text,
             ln.text,
             ln.role,
             edited.marks,
-            "salt follows the cooked weight; taste before adding the last of it",
+            "salt follows the cooked weight; taste before adding the last of it"
+            if ln.role == "salt"
+            else "follows the cooked weight",
             edited.olds,
         )
     if a.scale != 1 and ln.quantity is not None:
@@ -207,13 +209,16 @@ def _scaled(ln: Line, quantity: float) -> Edited:
     rounded = (
         nearest(quantity, 5) if quantity >= 20 else round_half_up(quantity * 4) / 4 if quantity >= 0.25 else quantity
     )
+    if not ln.unit and ln.kind in ("spice", "") and quantity >= 1:
+        # whole things: two bay leaves do not become two and a quarter
+        rounded = round_half_up(quantity) if ln.kind == "spice" else round_half_up(quantity * 2) / 2
     if ln.amount_span is None or abs(rounded - (ln.quantity or 0.0)) < 1e-9:
         return Edited(ln.text, ())
     unit_text = re.search(r"[^\d½⅓⅔¼¾⅛⅜⅝⅞.,/\s-].*$", ln.text[ln.amount_span.start : ln.amount_span.end])
     if ln.unit in ("g", "ml"):
         value = str(nearest(quantity, 5) if quantity >= 20 else round_half_up(quantity))
     else:
-        value = said_quantity(round_half_up(quantity * 4) / 4 if quantity >= 0.25 else quantity)
+        value = said_quantity(rounded)
     tail = unit_text[0] if unit_text and ln.unit else ""
     glue = (
         " "

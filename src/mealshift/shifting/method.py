@@ -29,6 +29,7 @@ _GRAIN_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
     re.I,
 )
+_WHISTLES = re.compile(rf"(?P<n>{RANGE_PATTERN})\s*whistles?\b", re.I)
 _BAKED = re.compile(r"\b(?:bake|oven)\b", re.I)
 _RINSE_SENTENCE = re.compile(r"(?:^|(?<=[.;]\s))(?:Rinse|Wash)\b[^.;]{0,50}[.;]\s*(?=\S)")
 _RINSE_AND = re.compile(r"\b(?P<r>Rinse|rinse|Wash|wash) (?P<g>(?:the )?[\w-]+(?: rice)?) and (?P<v>\w+) it\b")
@@ -73,7 +74,11 @@ def rewrite_steps(
         out.steps += work.step(step)
         if not a.same and heat_at and step.index == ends[-1]:
             out.steps += work.look(baked=bool(_BAKED.search(step.text)))
-    if not heat_at and not a.same:
+    whistles = any(_WHISTLES.search(s.text) for s in recipe.steps) and pot.way.method == "pressure"
+    if whistles and not a.same:
+        at = next(i for i, s in enumerate(out.steps) if "whistle" in s.text.lower())
+        out.steps[at + 1 : at + 1] = work.look()
+    elif not heat_at and not a.same:
         out.steps += work.whole_cooking()
     return out
 
@@ -319,7 +324,7 @@ class _Work:
     def step(self, step: Step) -> list[NewStep]:
         if self._other_component(step):
             return [NewStep(step.text, step.text)]
-        edits = [*self._names(step), *self._amounts(step), *self._minutes(step)]
+        edits = [*self._names(step), *self._amounts(step), *self._minutes(step), *self._whistles(step)]
         if not self.a.same and self._unrinsed() and _RINSE.search(step.text) and find_grains(step.text):
             if len(step.text.split()) < 14 and not any(d.kind in ("heat", "rest", "soak") for d in step.durations):
                 return [NewStep("", step.text, self._unrinsed(), kind="retired")]
@@ -364,9 +369,12 @@ class _Work:
         return edits
 
     def _amounts(self, step: Step) -> list[Edit]:
-        edits = []
+        edits = self._told_here(step)
         carriers = [ln for ln in self.recipe.lines if ln.role == "pot_liquid" and ln.carrier and ln.ml]
+        told = [(e.start, e.end) for e in edits]
         for m in _LIQUID_AMOUNT.finditer(step.text):
+            if any(m.start() < end and start < m.end() for start, end in told):
+                continue
             ml = self._ml(m)
             if ml is None or not self.a.carrier_was_ml:
                 continue
@@ -382,6 +390,8 @@ class _Work:
                     Edit(m.start(), m.end(), said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures))
                 )
         for m in _GRAIN_AMOUNT.finditer(step.text):
+            if any(m.start() < end and start < m.end() for start, end in told):
+                continue
             ml = self._ml(m)
             if ml is None:
                 amount = make_amount(*number_range(m["n"]), canonical_unit(m["unit"]) or "", self.measures)
@@ -398,6 +408,26 @@ class _Work:
                             ),
                         )
                     )
+        return edits
+
+    def _told_here(self, step: Step) -> list[Edit]:
+        """New amounts of the grain and liquids that only this step states."""
+        edits = []
+        for ln in self.recipe.lines:
+            if ln.section != f"step {step.index + 1}" or ln.amount_span is None or not ln.ml:
+                continue
+            at = ln.span.start - step.span.start
+            start, end = at + ln.amount_span.start, at + ln.amount_span.end
+            was = step.text[start:end]
+            if ln.index == self.recipe.source and not ln.cooked:
+                same = abs(self.a.dry_ml - ln.ml) < 0.5 and (self.a.same or ln.unit not in ("g", "kg", "oz", "lb"))
+                said = was if same else said_grain(self.a.dry_ml, self.a.dry_g, ln.unit, self.measures, was)
+                edits.append(Edit(start, end, said))
+            elif ln.role == "pot_liquid" and ln.carrier:
+                new = self.a.carrier(ln.ml)
+                edits.append(
+                    Edit(start, end, was if abs(new - ln.ml) < 2.5 else said_liquid(new, ln.unit, self.measures, was))
+                )
         return edits
 
     def _ml(self, m: re.Match[str]) -> float | None:
@@ -422,6 +452,23 @@ class _Work:
                 said = said_time(low, high, d.text)
             if abs(new - d.typical) >= 0.5:
                 edits.append(Edit(d.span.start, d.span.end, said))
+        return edits
+
+    def _whistles(self, step: Step) -> list[Edit]:
+        """Whistles are counted anew; under another method they are no guide and are marked to check."""
+        edits = []
+        for m in _WHISTLES.finditer(step.text):
+            if self.a.same:
+                continue
+            if self.pot.way.method != "pressure":
+                self.out.check.append(
+                    Problem(
+                        "whistles", step.text, "Whistles are no guide in this way of cooking: go by the inserted line."
+                    )
+                )
+                continue
+            n = max(1, round_half_up(self.pot.cook_min / self.pot.kitchen.whistle_min))
+            edits.append(Edit(m.start("n"), m.end("n"), str(n)))
         return edits
 
     def _new_minutes(self, step: Step, d: Duration, was: float | None, now: float) -> float | None:

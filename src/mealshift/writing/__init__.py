@@ -1,4 +1,4 @@
-"""A shift in open formats: schema.org Recipe JSON-LD, Markdown, and a page to print.
+"""A shift in open formats: schema.org Recipe JSON-LD, Markdown, plain text, CSV, and a page to print.
 
 Every writer takes the shift as plain data (pipeline.shift_report), so a kept shift is written as it was kept.
 """
@@ -6,5 +6,6 @@ Every writer takes the shift as plain data (pipeline.shift_report), so a kept sh
 from .jsonld import to_jsonld
 from .markdown import to_markdown
 from .page import STYLE_SHA256, to_page
+from .text import to_csv, to_text
 
-__all__ = ["STYLE_SHA256", "to_jsonld", "to_markdown", "to_page"]
+__all__ = ["STYLE_SHA256", "to_csv", "to_jsonld", "to_markdown", "to_page", "to_text"]

@@ -59,11 +59,12 @@ def _session(request: HttpRequest) -> dict[str, Any]:
             "household": "",
             "measure_name": "glass",
             "measure_ml": 240.0,
+            "cup_ml": 237.0,
             "demo": demo.may_open(request),
         }
     h = house(request)
     return {"signed_in": True, "name": user.get_username(), "household": h.name, "measure_name": h.measure_name,
-            "measure_ml": h.measure_ml, "demo": demo.may_open(request)}  # fmt: skip
+            "measure_ml": h.measure_ml, "cup_ml": h.cup_ml, "demo": demo.may_open(request)}  # fmt: skip
 
 
 @api.get("/session", response=s.SessionOut, auth=None, tags=["session"])
@@ -100,7 +101,7 @@ def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
 
 @api.put("/household/measure", response={200: s.SessionOut, **BAD}, tags=["session"])
 def set_measure(request: HttpRequest, data: s.MeasureIn) -> Any:
-    households.set_measure(house(request), data.measure_name, data.measure_ml)
+    households.set_measure(house(request), data.measure_name, data.measure_ml, data.cup_ml)
     return _session(request)
 
 
@@ -276,6 +277,16 @@ def shift_markdown(request: HttpRequest, shift_id: int) -> Any:
     return _file(get_object_or_404(_shifts(request), pk=shift_id), "md")
 
 
+@api.get("/shifts/{int:shift_id}/recipe.txt", response={200: str, **MISSING}, tags=["out"])
+def shift_text(request: HttpRequest, shift_id: int) -> Any:
+    return _file(get_object_or_404(_shifts(request), pk=shift_id), "txt")
+
+
+@api.get("/shifts/{int:shift_id}/ledger.csv", response={200: str, **MISSING}, tags=["out"])
+def shift_ledger(request: HttpRequest, shift_id: int) -> Any:
+    return _file(get_object_or_404(_shifts(request), pk=shift_id), "csv")
+
+
 @api.get("/shifts/{int:shift_id}/print", response={200: str, **MISSING}, tags=["out"])
 def shift_page(request: HttpRequest, shift_id: int) -> Any:
     kept = get_object_or_404(_shifts(request), pk=shift_id)
@@ -288,6 +299,8 @@ def _file(kept: Shift, kind: str) -> HttpResponse:
     body, mime = {
         "json": (writing.to_jsonld, "application/ld+json"),
         "md": (writing.to_markdown, "text/markdown; charset=utf-8"),
+        "txt": (writing.to_text, "text/plain; charset=utf-8"),
+        "csv": (writing.to_csv, "text/csv; charset=utf-8"),
     }[kind]
     name = (
         "".join(c if c.isascii() and (c.isalnum() or c in "-") else "-" for c in kept.title.lower()).strip("-")

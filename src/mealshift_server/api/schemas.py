@@ -25,6 +25,7 @@ class SessionOut(Schema):
     household: str
     measure_name: str
     measure_ml: float
+    cup_ml: float
     demo: bool
 
 
@@ -40,6 +41,7 @@ class SignUp(Schema):
 
 
 class MeasureIn(Schema):
+    cup_ml: float | None = None
     measure_name: str = Field(max_length=60)
     measure_ml: float
 
@@ -65,9 +67,12 @@ class GrainOut(Schema):
 
 
 class CorrectionIn(Schema):
-    line: str = Field(max_length=2000)
+    line: str = Field(max_length=6000)
     role: Role | None = None
     grain: str | None = Field(default=None, max_length=60)
+    amount: str | None = Field(default=None, max_length=60)
+    minutes: str | None = Field(default=None, max_length=80)
+    kind: str | None = Field(default=None, max_length=20)
 
 
 class ReadIn(Schema):

@@ -38,8 +38,8 @@ def found_household(household_name: str, user_name: str, password: str) -> User:
     return user
 
 
-def set_measure(household: Household, name: str, ml: float) -> Household:
-    """ "My glass holds": the household's own measure."""
+def set_measure(household: Household, name: str, ml: float, cup_ml: float | None = None) -> Household:
+    """ "My glass holds": the household's own measure, and which cup its recipes mean."""
     name = name.strip()
     if not name or len(name) > 20:
         raise Refusal("measure_name", "measure_name", "Give your measure a short name, such as glass or mug.")
@@ -47,6 +47,9 @@ def set_measure(household: Household, name: str, ml: float) -> Household:
         raise Refusal(
             "measure_ml", "measure_ml", "Your measure holds between 20 and 2,000 ml; give a number in between."
         )
+    if cup_ml is not None and not 50 <= cup_ml <= 1000:
+        raise Refusal("cup_ml", "cup_ml", "A cup holds between 50 and 1,000 ml; give a number in between.")
     household.measure_name, household.measure_ml = name, ml
-    household.save(update_fields=["measure_name", "measure_ml"])
+    household.cup_ml = household.cup_ml if cup_ml is None else cup_ml
+    household.save(update_fields=["measure_name", "measure_ml", "cup_ml"])
     return household

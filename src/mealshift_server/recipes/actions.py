@@ -28,7 +28,10 @@ def measures(household: Household) -> Measures:
 
 
 def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
-    return tuple(Correction(c["line"], c.get("role"), c.get("grain")) for c in raw)
+    return tuple(
+        Correction(c["line"], c.get("role"), c.get("grain"), c.get("amount"), c.get("minutes"), c.get("kind"))
+        for c in raw
+    )
 
 
 def choice_of(raw: dict[str, Any], household: Household) -> Choice:

@@ -6,22 +6,31 @@ export interface Draft {
   text: string;
   corrections: Correction[];
   before: Correction[][];
+  after: Correction[][];
   recipeId: number | null;
 }
-export const NO_DRAFT: Draft = { text: "", corrections: [], before: [], recipeId: null };
+export const NO_DRAFT: Draft = { text: "", corrections: [], before: [], after: [], recipeId: null };
 export const draft = kept<Draft>("mealshift.draft", NO_DRAFT);
 
 /** A new text starts without corrections; the same recipe edited keeps them, for they are anchored to its lines. */
-export const bring = (text: string, recipeId: number | null = null, corrections: Correction[] = []): void => draft.set({ text, corrections, before: [], recipeId });
+export const bring = (text: string, recipeId: number | null = null, corrections: Correction[] = []): void => draft.set({ text, corrections, before: [], after: [], recipeId });
+
+/** One correction a line, and one for each of a step's minutes. */
+const about = (c: Correction): string => `${c.line}\n${c.minutes ?? ""}`;
 
 export function correct(now: Draft, correction: Correction): Draft {
-  const others = now.corrections.filter((c) => c.line !== correction.line);
-  return { ...now, before: [...now.before.slice(-30), now.corrections], corrections: [...others, correction] };
+  const others = now.corrections.filter((c) => about(c) !== about(correction));
+  return { ...now, before: [...now.before.slice(-30), now.corrections], after: [], corrections: [...others, correction] };
 }
 
 export function undo(now: Draft): Draft {
   const last = now.before[now.before.length - 1];
-  return last ? { ...now, corrections: last, before: now.before.slice(0, -1) } : now;
+  return last ? { ...now, corrections: last, before: now.before.slice(0, -1), after: [...now.after, now.corrections] } : now;
+}
+
+export function redo(now: Draft): Draft {
+  const next = now.after[now.after.length - 1];
+  return next ? { ...now, corrections: next, before: [...now.before, now.corrections], after: now.after.slice(0, -1) } : now;
 }
 
 export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", pot_cm: 20 };

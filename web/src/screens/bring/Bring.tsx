@@ -1,11 +1,12 @@
-import { FileUp, Pencil, Undo2 } from "lucide-react";
+import { FileUp, Pencil, Redo2, Undo2 } from "lucide-react";
 import { useRef, useState, type DragEvent } from "react";
 import { useNavigate } from "react-router";
 import { asTrouble, type Trouble } from "../../api/client";
 import { useExamples, useReading } from "../../api/queries";
 import { Button, Sheet, Wrong } from "../../ui/bits";
 import { useSettled } from "../../ui/useSettled";
-import { bring, draft, NO_DRAFT, undo } from "../draft";
+import { readFile } from "../../ui/readFile";
+import { bring, draft, NO_DRAFT, redo, undo } from "../draft";
 import { MarkedText } from "./MarkedText";
 import { Understood } from "./Understood";
 
@@ -33,7 +34,7 @@ export function Bring() {
     }
     setFile(null);
     setEditing(false);
-    bring(await found.text());
+    bring(await readFile(found));
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -53,6 +54,11 @@ export function Bring() {
             {marked && now.before.length > 0 && (
               <Button onClick={() => set(undo(now))}>
                 <Undo2 size={17} aria-hidden /> Undo
+              </Button>
+            )}
+            {marked && now.after.length > 0 && (
+              <Button onClick={() => set(redo(now))}>
+                <Redo2 size={17} aria-hidden /> Redo
               </Button>
             )}
             {marked && (

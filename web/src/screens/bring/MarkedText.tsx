@@ -1,8 +1,9 @@
-import { Fragment, type ReactNode } from "react";
-import type { Reading, ReadLine, Role } from "../../api/client";
+import { Fragment, useState, type FormEvent, type ReactNode } from "react";
+import { answer, api, asTrouble, type Reading, type ReadLine, type Role, type Trouble } from "../../api/client";
 import { useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 import { ROLE_HELP, ROLE_WORDS } from "../../job/words";
+import { Button, Wrong } from "../../ui/bits";
 import { Pop } from "../../ui/Pop";
 import { correct, draft } from "../draft";
 
@@ -31,12 +32,7 @@ export function MarkedText({ reading }: { reading: Reading }) {
       s.durations.map((d) => ({
         start: d.span[0] ?? 0,
         end: d.span[1] ?? 0,
-        show: (text: string) => (
-          <span title={KINDS[d.kind]} className={`rounded px-0.5 ${d.kind === "heat" ? "border-b-[3px] border-ink font-bold" : d.kind === "unknown" ? "border-b-2 border-dashed border-warn" : "border-b-2 border-line"}`}>
-            {text}
-            <span className="sr-only"> ({KINDS[d.kind]})</span>
-          </span>
-        ),
+        show: (text: string) => <TimeMark step={s.text} said={d.text} kind={d.kind} text={text} />,
       })),
     ),
   ].sort((a, b) => a.start - b.start || b.end - a.end);
@@ -60,6 +56,33 @@ export function MarkedText({ reading }: { reading: Reading }) {
   }
   plain(reading.text.length);
   return <div className="whitespace-pre-wrap text-[17px] leading-[1.75]">{out}</div>;
+}
+
+const timeLook = (kind: string) => (kind === "heat" ? "border-b-[3px] border-ink font-bold" : kind === "unknown" ? "border-b-2 border-dashed border-warn" : "border-b-2 border-line");
+
+/** Minutes in a step, and what they are for; touched, they can be said to be for something else. */
+function TimeMark({ step, said, kind, text }: { step: string; said: string; kind: string; text: string }) {
+  const [now, set] = draft.use();
+  return (
+    <Pop
+      label={`What are the ${said} for?`}
+      trigger={
+        <button type="button" title={KINDS[kind]} className={`inline rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind)}`}>
+          {text}
+          <span className="sr-only"> ({KINDS[kind]})</span>
+        </button>
+      }
+    >
+      <h3 className="mb-2 text-[18px]">What are the {said} for?</h3>
+      <div role="radiogroup" aria-label="What the minutes are for" className="grid gap-1.5">
+        {Object.entries(KINDS).map(([k, word]) => (
+          <button key={k} type="button" role="radio" aria-checked={k === kind} onClick={() => set(correct(now, { line: step, minutes: said, kind: k }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${k === kind ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+            {word}
+          </button>
+        ))}
+      </div>
+    </Pop>
+  );
 }
 
 function look(line: ReadLine): string {
@@ -133,19 +156,20 @@ function LineChoice({ line }: { line: ReadLine }) {
             role="radio"
             aria-checked={line.role === role}
             title={ROLE_HELP[role]}
-            onClick={() => set(correct(now, { line: line.text, role, grain: kept?.grain ?? null }))}
+            onClick={() => set(correct(now, { ...kept, line: line.text, role }))}
             className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${line.role === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}
           >
             {ROLE_WORDS[role]}
           </button>
         ))}
       </div>
+      <AmountField line={line} say={(amount) => set(correct(now, { ...kept, line: line.text, role: kept?.role ?? line.role, amount }))} />
       {line.role === "source_grain" && (
         <label className="mt-3 block text-[15px]">
           <span className="mb-1 block font-semibold">Which grain is it?</span>
           <select
             value={line.grain ?? ""}
-            onChange={(e) => set(correct(now, { line: line.text, role: "source_grain", grain: e.target.value }))}
+            onChange={(e) => set(correct(now, { ...kept, line: line.text, role: "source_grain", grain: e.target.value }))}
             className="min-h-11 w-full rounded-key border border-line bg-sheet px-2 text-[16px]"
           >
             {line.grain === null && <option value="">choose…</option>}
@@ -158,5 +182,34 @@ function LineChoice({ line }: { line: ReadLine }) {
         </label>
       )}
     </div>
+  );
+}
+
+/** The amount, where the words did not say it or were read wrongly. */
+function AmountField({ line, say }: { line: ReadLine; say: (amount: string) => void }) {
+  const known = line.ml !== null && line.kind !== "grain" ? `${Math.round(line.ml)} ml` : line.g !== null ? `${Math.round(line.g)} g` : "";
+  const [text, setText] = useState(known);
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [now] = draft.use();
+  const send = async (e: FormEvent) => {
+    e.preventDefault();
+    try {
+      // asked first, so that a wrong amount is said here and the page stays as it is
+      await answer(api.POST("/api/read", { body: { text: now.text, corrections: [...now.corrections.filter((c) => c.line !== line.text), { line: line.text, amount: text }] } }));
+      setTrouble(null);
+      say(text);
+    } catch (fault) {
+      setTrouble(asTrouble(fault));
+    }
+  };
+  return (
+    <form onSubmit={(e) => void send(e)} className="mt-3">
+      <label className="flex items-center gap-2 text-[15px] font-semibold">
+        How much?
+        <input value={text} onChange={(e) => setText(e.target.value)} placeholder="240 ml, 200 g, 1 cup" className="figures min-h-11 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-[16px] font-normal" />
+        <Button type="submit">So much</Button>
+      </label>
+      <Wrong trouble={trouble} className="mt-2" />
+    </form>
   );
 }

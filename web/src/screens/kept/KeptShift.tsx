@@ -62,6 +62,12 @@ function Shown({ kept }: { kept: Kept }) {
         <a className={keyLook()} href={`/api/shifts/${kept.id}/recipe.json`} download>
           <Braces size={17} aria-hidden /> Recipe file
         </a>
+        <a className={keyLook("quiet")} href={`/api/shifts/${kept.id}/recipe.txt`} download>
+          Text
+        </a>
+        <a className={keyLook("quiet")} href={`/api/shifts/${kept.id}/ledger.csv`} download>
+          Ledger, CSV
+        </a>
         {asked ? (
           <>
             <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: () => void go("/kept") })}>

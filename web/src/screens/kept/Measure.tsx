@@ -9,12 +9,15 @@ export function Measure({ session }: { session: Session }) {
   const client = useQueryClient();
   const [name, setName] = useState(session.measure_name);
   const [ml, setMl] = useState(String(session.measure_ml));
+  const [cup, setCup] = useState(String(session.cup_ml));
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const save = async () => {
     const number = Number(ml.replace(",", "."));
+    const cupMl = Number(cup.replace(",", "."));
+    if (!Number.isFinite(cupMl)) return setTrouble({ code: "number", where: "cup_ml", text: `“${cup}” is not a number; write how many millilitres a cup holds.` });
     if (!Number.isFinite(number)) return setTrouble({ code: "number", where: "measure_ml", text: `“${ml}” is not a number; write how many millilitres it holds.` });
     try {
-      client.setQueryData(["session"], await answer(api.PUT("/api/household/measure", { body: { measure_name: name, measure_ml: number } })));
+      client.setQueryData(["session"], await answer(api.PUT("/api/household/measure", { body: { measure_name: name, measure_ml: number, cup_ml: cupMl } })));
       await client.invalidateQueries({ queryKey: ["shift"] });
       setTrouble(null);
     } catch (fault) {
@@ -40,6 +43,11 @@ export function Measure({ session }: { session: Session }) {
         <label className="block">
           It holds, in ml
           <input value={ml} inputMode="decimal" onChange={(e) => setMl(e.target.value)} className={input} />
+        </label>
+        <label className="block">
+          A recipe’s cup holds, in ml
+          <input value={cup} inputMode="decimal" onChange={(e) => setCup(e.target.value)} className={input} />
+          <span className="mt-1 block text-[13.5px] font-normal text-soft">237 in American books, 250 in most others</span>
         </label>
         {trouble && trouble.where !== "measure_name" && <Wrong trouble={trouble} />}
         <Button kind="main" className="w-full" onClick={() => void save()}>

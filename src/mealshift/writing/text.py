@@ -1,0 +1,47 @@
+"""Plain text, as a cook would type it, and the ledgers as CSV."""
+
+from __future__ import annotations
+
+import csv
+import io
+from typing import Any
+
+from . import parts
+
+
+def to_text(shift: dict[str, Any]) -> str:
+    """A text that reads on paper and that our own reader takes back."""
+    out = [shift["title"]]
+    if servings := parts.said_servings(shift):
+        out.append(f"Serves {servings}")
+    out += ["", "Ingredients", *parts.ingredients(shift), "", "Method"]
+    out += [f"{n}. {s}" for n, s in enumerate(parts.steps(shift), 1)]
+    out += [
+        "",
+        "Notes",
+        parts.pour(shift),
+        *(f"To check: {c}" for c in parts.to_check(shift)),
+        *(f"Caution: {c}" for c in parts.cautions(shift)),
+        "",
+    ]
+    return "\n".join(out)
+
+
+def to_csv(shift: dict[str, Any]) -> str:
+    """Water and time ledgers of every pot: pot, ledger, term, amount, unit, because. Totals are rows of their own."""
+    out = io.StringIO()
+    table = csv.writer(out)
+    table.writerow(["pot", "ledger", "term", "amount", "unit", "because"])
+    for pot in shift["pots"]:
+        for row in pot["ledger"]:
+            table.writerow([pot["name"], "water", row["term"], row["ml"], "ml", _cell(row["because"])])
+        table.writerow([pot["name"], "water", "pour", pot["water"]["pour_ml"], "ml", "the sum of the rows above"])
+        for row in pot["time_ledger"]:
+            table.writerow([pot["name"], "time", row["term"], row["min"], "min", _cell(row["because"])])
+        table.writerow([pot["name"], "time", "total", pot["time"]["total_min"], "min", "from heat on to the plate"])
+    return out.getvalue()
+
+
+def _cell(text: str) -> str:
+    """A sheet must not take a sentence for a formula."""
+    return f"'{text}" if text[:1] in "=+-@" else text
