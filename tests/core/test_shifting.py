@@ -82,7 +82,6 @@ def test_any_direction_and_back_again_is_where_it_began(source: str, to: str) ->
             "rice", source.split()[-1] if source.endswith("rice") else source
         ),
         slugs[to],
-        texture="moist",
     )
     back = report(to_text(there), slugs[source])
     assert back["pots"][0]["water"]["pour_ml"] == pytest.approx(3.5 * 237, rel=0.06)

@@ -78,7 +78,7 @@ RELATION = re.compile(
     r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?= (?:the )?(?:boiling |hot |cold |vegetable |chicken )*(?:water|stock|broth|milk)\b)",
     re.I,
 )
-_IF_NEEDED = re.compile(r"\b(?:if (?:it|the|needed|necessary|dry|too)|more if|extra|top up|splash)\b", re.I)
+_IF_NEEDED = re.compile(r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too)|more if|extra|top up|splash)\b", re.I)
 
 
 @dataclass(slots=True)

@@ -30,6 +30,7 @@ _GRAIN_AMOUNT = re.compile(
     re.I,
 )
 _WHISTLES = re.compile(rf"(?P<n>{RANGE_PATTERN})\s*whistles?\b", re.I)
+_OWN_LOOK = re.compile(r"Look: .* (?:Not yet\? Add|Then drain)")
 _BAKED = re.compile(r"\b(?:bake|oven)\b", re.I)
 _RINSE_SENTENCE = re.compile(r"(?:^|(?<=[.;]\s))(?:Rinse|Wash)\b[^.;]{0,50}[.;]\s*(?=\S)")
 _RINSE_AND = re.compile(r"\b(?P<r>Rinse|rinse|Wash|wash) (?P<g>(?:the )?[\w-]+(?: rice)?) and (?P<v>\w+) it\b")
@@ -322,6 +323,8 @@ class _Work:
     # -- rewritten steps -----------------------------------------------------------------------------------
 
     def step(self, step: Step) -> list[NewStep]:
+        if not self.a.same and _OWN_LOOK.match(step.text):
+            return [NewStep("", step.text, "The sign of the other grain.", kind="retired")]
         if self._other_component(step):
             return [NewStep(step.text, step.text)]
         edits = [*self._names(step), *self._amounts(step), *self._minutes(step), *self._whistles(step)]
@@ -373,6 +376,8 @@ class _Work:
         carriers = [ln for ln in self.recipe.lines if ln.role == "pot_liquid" and ln.carrier and ln.ml]
         told = [(e.start, e.end) for e in edits]
         for m in _LIQUID_AMOUNT.finditer(step.text):
+            if re.search(r"\b(?:not yet|if it)\b[^.]{0,30}$", step.text[: m.start()], re.I):
+                continue
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
             ml = self._ml(m)
