@@ -196,6 +196,15 @@ def test_the_cooks_word_on_amounts_and_minutes_counts() -> None:
         read(text, corrections=(Correction("300 ml vegetable stock", amount="some"),))
 
 
+def test_a_part_of_the_recipe_is_split_off_and_joined_by_the_cooks_word() -> None:
+    text = "Pot\n\nFor the rice\n200 g rice\n300 ml water\n\nFor the topping\n100 ml stock\n\nMethod\n1. Put the rice, water and stock in a pot, cover and simmer 16 minutes."
+    assert read(text).liquid_water_ml == 300
+    joined = read(text, corrections=(Correction("For the topping", role="pot_liquid"),))
+    assert joined.liquid_water_ml == 398
+    split = read(text.replace("topping", "stock part"), corrections=(Correction("For the stock part", role="beside"),))
+    assert split.liquid_water_ml == 300 and split.lines[2].role == "beside"
+
+
 def test_misspelt_grain_is_guessed_and_said() -> None:
     recipe = read("Dish\n\nIngredients\n200 g basmatti\n300 ml water\n\nMethod\n1. Cover and simmer 15 minutes.")
     assert recipe.source_line is not None and recipe.source_line.grain == "basmati"

@@ -51,7 +51,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         lines += _relations_in_steps(lines, lines[source], layout)
     if not layout.lines:
         lines += _others_in_steps(lines, layout, measures, problems)
-    lines = [_role(ln, source, reading, lines) for ln in lines]
+    parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
+    lines = [_role(ln, source, reading, lines, parts.get(ln.section)) for ln in lines]
     if source is not None:
         lines[source] = lines[source].with_(role="source_grain")
         problems += _grain_problems(lines[source], corrections)
@@ -287,12 +288,17 @@ def _liquids_in_steps(lines: list[Line], reading: steps.Reading, layout: Layout,
     return extra
 
 
-def _role(line: Line, source: int | None, reading: steps.Reading, lines: list[Line]) -> Line:
+def _role(line: Line, source: int | None, reading: steps.Reading, lines: list[Line], part: str | None = None) -> Line:
+    """The line's role; `part` is the cook's word on its whole section: beside, after, or (anything else) in the grain's pot."""
     if line.corrected or line.index == source:
         return line
     home = lines[source].section if source is not None else ""
     when = reading.first_mention.get(line.index)
     section = line.section.lower()
+    if part in ("beside", "after"):
+        return line.with_(role=part, water=0.0, drinks=0.0)
+    if part is not None:
+        home = line.section
     if line.section != home and section and not section.startswith("step"):
         if re.search(r"\b(?:dressing|syrup|gravy)\b", section):
             return line.with_(role="after", water=0.0)
@@ -434,6 +440,17 @@ def _pot_problems(recipe: Recipe) -> list[Problem]:
             problems.append(
                 Problem("can_or_cup", ln.text, "Is “c” a cup here, or a can? I took a cup; write “tin” if it is one.")
             )
+    shared = re.search(
+        r"\b(?:save|keep|set aside|reserve|put aside)\b[^.]{0,30}\b(?:half|a third|the rest|some)\b[^.]{0,40}\b(?:rice|grain|it)\b",
+        prose,
+        re.I,
+    )
+    if shared:
+        problems.append(
+            Problem(
+                "shared_pot", "", "Part of this pot is for another dish: the amounts are for the whole pot.", "note"
+            )
+        )
     second = [ln for ln in recipe.lines if ln.grain and ln.role == "absorber"]
     if second:
         problems.append(

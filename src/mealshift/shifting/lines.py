@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass
 
 from ..grains import Grain
-from ..measures import Measures, round_half_up
+from ..measures import Measures, round_half_up, unit_kind
 from ..pot import Pot
 from ..recipe import Line, Recipe
 from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
@@ -85,7 +85,14 @@ def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g:
     if ln.role == "pot_liquid" and ln.carrier and ln.ml:
         return _carrier_line(ln, a, measures)
     if (ln.role in ("salt", "fat") or ln.kind == "spice") and ln.quantity is not None and abs(a.mass - 1) > NOTICEABLE:
-        edited = _scaled(ln, ln.quantity * a.mass)
+        # whole things and pinches do not come in three quarters
+        whole = unit_kind(ln.unit) == "count"
+        edited = _scaled(
+            ln,
+            max(1.0, float(round_half_up(ln.quantity * a.mass)))
+            if whole and ln.quantity >= 1
+            else ln.quantity * a.mass,
+        )
         return NewLine(
             edited.text,
             ln.text,

@@ -104,7 +104,9 @@ class _Work:
             steps.append(
                 _new(
                     "rinse",
-                    f"Rinse the {target.short} {_times(target.rinse)} in a fine sieve until the water runs clear. Drain well.",
+                    f"Rinse the {target.short} once, quickly, and drain."
+                    if target.rinse == 1
+                    else f"Rinse the {target.short} {_times(target.rinse)} in a fine sieve until the water runs clear. Drain well.",
                     f"{cap(target.rinse_why)}.",
                 )
             )

@@ -156,6 +156,7 @@ class ReadOut(Schema):
     allergens: list[str]
     problems: list[ProblemOut]
     notes: list[NoteOut]
+    headings: list[NoteOut]
     text: str
 
 

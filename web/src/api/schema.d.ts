@@ -579,6 +579,8 @@ export interface components {
             problems: components["schemas"]["ProblemOut"][];
             /** Notes */
             notes: components["schemas"]["NoteOut"][];
+            /** Headings */
+            headings: components["schemas"]["NoteOut"][];
             /** Text */
             text: string;
         };

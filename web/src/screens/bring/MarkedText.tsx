@@ -35,6 +35,9 @@ export function MarkedText({ reading }: { reading: Reading }) {
         show: (text: string) => <TimeMark step={s.text} said={d.text} kind={d.kind} text={text} />,
       })),
     ),
+    ...reading.headings
+      .filter((h) => reading.lines.some((l) => l.section === h.text))
+      .map((h) => ({ start: h.span[0] ?? 0, end: h.span[1] ?? 0, show: (text: string) => <PartMark heading={h.text} text={text} /> })),
   ].sort((a, b) => a.start - b.start || b.end - a.end);
   const title = reading.text.indexOf(reading.title);
   const out: ReactNode[] = [];
@@ -77,6 +80,33 @@ function TimeMark({ step, said, kind, text }: { step: string; said: string; kind
       <div role="radiogroup" aria-label="What the minutes are for" className="grid gap-1.5">
         {Object.entries(KINDS).map(([k, word]) => (
           <button key={k} type="button" role="radio" aria-checked={k === kind} onClick={() => set(correct(now, { line: step, minutes: said, kind: k }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${k === kind ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+            {word}
+          </button>
+        ))}
+      </div>
+    </Pop>
+  );
+}
+
+const PARTS: [Role, string][] = [["pot_liquid", "goes into the grain’s pot"], ["after", "joins the cooked grain"], ["beside", "is a dish of its own"]];
+
+/** A part of the recipe under its heading: split off as a dish of its own, or joined to the grain's pot. */
+function PartMark({ heading, text }: { heading: string; text: string }) {
+  const [now, set] = draft.use();
+  const said = now.corrections.find((c) => c.line === heading)?.role;
+  return (
+    <Pop
+      label={`What is “${heading}”?`}
+      trigger={
+        <button type="button" className="inline rounded px-0.5 font-semibold text-ink underline decoration-line decoration-dotted underline-offset-4 hover:outline hover:outline-2 hover:outline-water">
+          {text}
+        </button>
+      }
+    >
+      <h3 className="mb-2 text-[18px]">{heading}: this part…</h3>
+      <div role="radiogroup" aria-label="What this part is" className="grid gap-1.5">
+        {PARTS.map(([role, word]) => (
+          <button key={role} type="button" role="radio" aria-checked={said === role} onClick={() => set(correct(now, { line: heading, role }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${said === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
             {word}
           </button>
         ))}

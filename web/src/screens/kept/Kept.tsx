@@ -116,7 +116,7 @@ function ShiftRow({ row, name, family }: { row: Row; name: string; family?: stri
         <span className="min-w-0 flex-1 truncate text-[16px]">{name}</span>
         <span className="figures shrink-0 text-[15px]">
           <strong>{row.pour_ml}</strong> ml, <strong>{row.cook_min}</strong> min
-          <span className="text-soft"> of {minutes(row.total_min)}</span>
+          <span className="text-soft max-[520px]:hidden"> of {minutes(row.total_min)}</span>
         </span>
       </Link>
     </li>
