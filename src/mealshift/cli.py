@@ -4,14 +4,18 @@ from __future__ import annotations
 
 import argparse
 import json
+import re
 import sys
 from collections.abc import Sequence
+from datetime import datetime, timedelta
 from typing import Any, NoReturn
 
-from . import comparing, pipeline
+from . import comparing, pipeline, writing
 from .grains import TEXTURES, Grain, all_grains, grain
 from .grains.catalogue import METHODS
 from .measures import Measures, parse_amount, parse_minutes, unit_kind
+from .planning import Task, make_plan, tasks_of
+from .planning.schedule import report as plan_report
 from .pot import LIDS, Kitchen, Pot, Way, default_way, reverse, solve
 from .problems import Refusal
 from .reading import read
@@ -44,7 +48,7 @@ def main(argv: Sequence[str] | None = None) -> int:
 
 def _parser() -> _Parser:
     p = _Parser(prog="mealshift", description="Turns a rice recipe into a recipe for another grain, and says why.")
-    sub = p.add_subparsers(required=True, metavar="grains|read|pot|shift|compare", parser_class=_Parser)
+    sub = p.add_subparsers(required=True, metavar="grains|read|pot|shift|compare|plan", parser_class=_Parser)
 
     c = sub.add_parser("grains", help="the catalogue")
     c.set_defaults(run=_grains)
@@ -82,6 +86,17 @@ def _parser() -> _Parser:
     c.add_argument("--pot-cm", type=_number, default=20.0)
     c.add_argument("--altitude", type=_number, default=0.0, metavar="M")
     c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--json", action="store_true")
+
+    c = sub.add_parser("plan", help="dishes worked back from the serving time")
+    c.set_defaults(run=_plan)
+    c.add_argument("files", nargs="+", metavar="FILE[=SLUG]")
+    c.add_argument("--serve-at", required=True, metavar="19:00|ISO")
+    c.add_argument("--now", metavar="ISO")
+    c.add_argument("--burners", type=_whole, default=2)
+    c.add_argument("--ics", metavar="OUT")
+    c.add_argument("--soak", metavar="'30 min'")
+    c.add_argument("--pot-cm", type=_number, default=20.0)
     c.add_argument("--json", action="store_true")
     return p
 
@@ -276,6 +291,62 @@ def _compare(a: argparse.Namespace) -> tuple[Any, str]:
     out = [f"{recipe.title}: {recipe.texture} wanted"]
     out += [f"  {'' if r['suited'] else 'not suited: '}{r['name']}: {r['reason']}" for r in rows]
     return data, "\n".join(out)
+
+
+def _plan(a: argparse.Namespace) -> tuple[Any, str]:
+    now = _moment(a.now, "now") if a.now else None
+    serve = _serving(a.serve_at, now or datetime.now().replace(second=0, microsecond=0))
+    dishes: dict[str, list[Task]] = {}
+    problems: list[dict[str, str]] = []
+    for word in a.files:
+        file, _, slug = word.rpartition("=") if "=" in word else (word, "", "")
+        recipe = read(_text(file))
+        own = recipe.source_line.grain if recipe.source_line else None
+        choice = Choice(slug or own or "", soak_min=_soak(a), kitchen=Kitchen(pot_cm=a.pot_cm))
+        made = shift(recipe, choice)
+        name = made.title.text
+        while name in dishes:
+            name += " (again)"
+        dishes[name] = tasks_of(made, name)
+        problems += [p.as_dict() for p in made.problems if p.severity == "ask"]
+    plan = make_plan(dishes, serve, now, a.burners)
+    data = plan_report(plan)
+    data["problems"] += problems
+    if a.ics:
+        try:
+            with open(a.ics, "wb") as out:
+                out.write(writing.to_ics(plan, now or datetime.now()))
+        except OSError as fault:
+            raise Refusal(
+                "ics", "ics", f"I cannot write {a.ics}: {fault.strerror or fault}; give another place."
+            ) from None
+    lines = [
+        f"{s.start:%a %H:%M} to {s.end:%H:%M}  {s.task.dish}: {s.task.what}"
+        + (f"  [{s.task.resource}]" if s.task.resource else "")
+        for s in plan.tasks
+    ]
+    return data, "\n".join([*lines, f"{serve:%a %H:%M}  serve", *(f"  ? {p['text']}" for p in data["problems"])])
+
+
+def _moment(text: str, field: str) -> datetime:
+    try:
+        return datetime.fromisoformat(text)
+    except ValueError:
+        raise Refusal(field, field, f"“{text[:30]}” is no point in time; write it as 2026-11-25T19:00.") from None
+
+
+def _serving(text: str, now: datetime) -> datetime:
+    """A bare time is its next occurrence."""
+    if m := re.fullmatch(r"(\d{1,2})[:.](\d{2})", text.strip()):
+        hour, minute = int(m[1]), int(m[2])
+        if hour > 23 or minute > 59:
+            raise Refusal("serve_at", "serve_at", f"“{text}” is no time of day; write it as 19:00.")
+        at = now.replace(hour=hour, minute=minute, second=0, microsecond=0)
+        return at if at > now else at + timedelta(days=1)
+    at = _moment(text, "serve_at")
+    if (at.tzinfo is None) != (now.tzinfo is None):
+        at = at.replace(tzinfo=now.tzinfo) if at.tzinfo is None else at.replace(tzinfo=None)
+    return at
 
 
 def _share(text: str) -> tuple[str, float]:

@@ -99,3 +99,12 @@ def test_binary_and_empty_files(capsys, tmp_path) -> None:
     for name in "be":
         code, _, err = run(capsys, "read", str(tmp_path / name))
         assert code == 2 and len(err.strip().splitlines()) == 1
+
+
+def test_whistles_and_releases_belong_to_a_pressure_cooker(capsys) -> None:
+    data = json.loads(
+        run(capsys, "pot", "--grain", "rice-brown-long", "--amount", "1 cup", "--whistles", "6", "--json")[1]
+    )
+    assert data["method"] == "pressure" and data["time"]["cook"]["typical"] == 15
+    for more in (["--method", "covered", "--whistles", "3"], ["--release", "quick"]):
+        assert run(capsys, "pot", "--grain", "rice-brown-long", "--amount", "1 cup", *more)[0] == 2

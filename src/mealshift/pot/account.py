@@ -412,6 +412,9 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
         said = f"{slow.name}, the slowest of them"
     rows = [Row("simmer", base, said)]
     total = base
+    if way.method == "pressure" and way.whistles:
+        # whistles are counted, not reckoned: the cook's number is the time
+        return rows, True
 
     def factor(term: str, by: float, because: str) -> None:
         nonlocal total

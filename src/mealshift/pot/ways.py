@@ -131,7 +131,19 @@ def default_way(
     Defaults: covered (or open, if only an open lid is given), the grain's nearest to fluffy, ordinary lid,
     no soak, and a roast only where the grain calls for it at that texture.
     """
+    if method is None and whistles is not None:
+        method = "pressure"
     method = _method(grain, method, lid)
+    if whistles is not None and method != "pressure":
+        raise Refusal(
+            "whistles",
+            "whistles",
+            "Only a stove-top pressure cooker whistles; choose that way or leave the whistles out.",
+        )
+    if release == "quick" and method not in ("pressure", "electric-pressure"):
+        raise Refusal(
+            "release", "release", "Only a pressure cooker has a release; choose that way or leave the release out."
+        )
     lid = _lid(method, lid)
     if texture is None and method in ("pressure", "electric-pressure") and grain.pressure_texture is not None:
         texture = grain.pressure_texture

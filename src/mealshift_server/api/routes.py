@@ -235,8 +235,9 @@ def shifts(request: HttpRequest) -> Any:
 
 
 def _row(kept: Shift) -> dict[str, Any]:
-    pot = kept.result["pots"][0]
-    return {"id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
+    pots = kept.result["pots"]
+    pot = pots[0]
+    return {"name": " and ".join(p["name"] for p in pots), "id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
             "pour_ml": pot["water"]["pour_ml"], "cook_min": pot["time"]["cook"]["typical"],
             "total_min": sum(p["min"] for p in kept.result["strip"])}  # fmt: skip
 

@@ -397,6 +397,7 @@ class ShiftRow(Schema):
     id: int
     title: str
     grain: str
+    name: str
     recipe_id: int | None
     created: datetime
     pour_ml: int

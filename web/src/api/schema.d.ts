@@ -1426,6 +1426,8 @@ export interface components {
             title: string;
             /** Grain */
             grain: string;
+            /** Name */
+            name: string;
             /** Recipe Id */
             recipe_id: number | null;
             /**

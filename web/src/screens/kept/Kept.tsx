@@ -70,7 +70,7 @@ export function Kept() {
               {mine.length > 0 && (
                 <ul className="m-0 mt-1 list-none space-y-1 p-0">
                   {mine.map((s) => (
-                    <ShiftRow key={s.id} row={s} family={family(s.grain)} name={grains.data?.find((g) => g.slug === s.grain)?.name ?? s.grain} />
+                    <ShiftRow key={s.id} row={s} family={family(s.grain)} name={s.name} />
                   ))}
                 </ul>
               )}

@@ -1,0 +1,148 @@
+"""A shift as tasks: how long, how much of it with the hands, on what, after what, and how long it may wait.
+
+Only what has minutes becomes a task; a step without minutes belongs to the task before it. Times are whole minutes.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from .. import preparing
+from ..measures import round_half_up
+from ..pot import Pot
+from ..recipe import Recipe
+from ..shifting import Shift
+
+# a closed pot holds warm about so long; soaked grain may wait in the fridge, drained grain not long
+HOLD_MIN = 30
+AFTER_SOAK_MIN = 60
+AFTER_ROAST_MIN = 15
+APPLIANCES = {
+    "rice-cooker": "rice cooker",
+    "electric-pressure": "electric cooker",
+    "microwave": "microwave",
+    "oven": "oven",
+    "steep": "kettle",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Task:
+    """hands_on: minutes of hands from its start. resource: burner, oven, an appliance, or "" for none.
+    after: ids that must have ended; within: at most so many minutes after the last of them. holds: it may wait hot so long."""
+
+    id: str
+    what: str
+    dish: str
+    minutes: int
+    hands_on: int
+    resource: str = ""
+    after: tuple[str, ...] = ()
+    within: int | None = None
+    holds: int = 0
+    last: bool = False
+
+
+def tasks_of(shift: Shift, dish: str) -> list[Task]:
+    """The tasks of one shift, in order; ids are unique within a plan if the dish names are."""
+    out: list[Task] = []
+    ready: list[str] = []
+    for n, pot in enumerate((shift.pot, *shift.aside)):
+        made = _pot_tasks(shift, pot, f"{dish}/{n + 1}", dish, main=n == 0)
+        out += made
+        ready.append(made[-1].id)
+    beside = _beside(shift.recipe, dish)
+    out += beside
+    out.append(
+        Task(
+            f"{dish}/finish",
+            "finish and taste",
+            dish,
+            3,
+            3,
+            after=(*ready, *(t.id for t in beside)),
+            holds=HOLD_MIN,
+            last=True,
+        )
+    )
+    return out
+
+
+def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[Task]:
+    grain, way = pot.grain, pot.way
+    out: list[Task] = []
+
+    def add(name: str, what: str, minutes: float, hands: float, resource: str = "", within: int | None = None) -> None:
+        whole = round_half_up(minutes)
+        if whole > 0:
+            after = (out[-1].id,) if out else ()
+            out.append(
+                Task(f"{key}/{name}", what, dish, whole, min(whole, round_half_up(hands)), resource, after, within)
+            )
+
+    if way.sprouted:
+        for n, t in enumerate(preparing.sprout(grain, pot.kitchen.room_c)):
+            add(f"sprout{n + 1}", t.what, t.minutes, t.hands_on, within=0 if n else None)
+    rinse = preparing.rinse(grain) if way.rinsed else None
+    if rinse:
+        add("rinse", rinse.what, rinse.minutes, rinse.hands_on)
+    if way.soak_min and not way.sprouted:
+        add("soak", preparing.soak(grain, way.soak_min, pot.kitchen.room_c).what, way.soak_min, 2, within=10)
+    if way.roast == "dry" and grain.roast and not shift.own.toasts:
+        add(
+            "roast",
+            f"dry-roast {grain.short}",
+            grain.roast.min,
+            grain.roast.min,
+            "burner",
+            AFTER_SOAK_MIN if way.soak_min else None,
+        )
+    if main and not shift.own.line.cooked:
+        first = sum(d.typical for s in shift.recipe.steps for d in s.durations if d.kind == "before")
+        add(
+            "pan",
+            "the pan first, as the steps say",
+            first,
+            first,
+            "burner",
+            AFTER_ROAST_MIN if out and out[-1].id.endswith("roast") else None,
+        )
+    device = APPLIANCES.get(way.method, "burner")
+    up = round_half_up(pot.come_up_min)
+    add("pot", f"{grain.short}: to the boil and {_cooks(pot)}", up + pot.cook_typical, min(4, up + pot.cook_typical), device,
+        (AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN) if out else None)  # fmt: skip
+    add(
+        "rest",
+        "let the pressure fall, then rest" if pot.release_min else "rest, lid closed",
+        pot.release_min + pot.rest_min,
+        0,
+        within=0,
+    )
+    return out
+
+
+def _cooks(pot: Pot) -> str:
+    return {"steep": "steep"}.get(pot.way.method, f"cook {pot.cook_typical} minutes")
+
+
+def _beside(recipe: Recipe, dish: str) -> list[Task]:
+    """Other components: steps with minutes that are not the grain's, in the order of the recipe."""
+    out: list[Task] = []
+    for s in recipe.steps:
+        minutes = sum(d.typical for d in s.durations if d.kind == "beside" and d.typical <= 240)
+        if not minutes or re.search(r"\bevery\b|\bafter the first\b", s.text, re.I):
+            continue
+        resource = "oven" if re.search(r"\b(?:bake|roast|oven)\b", s.text, re.I) else "burner"
+        words = " ".join(s.text.split()[:8])
+        out.append(
+            Task(
+                f"{dish}/beside{s.index + 1}",
+                words,
+                dish,
+                round_half_up(minutes),
+                min(3, round_half_up(minutes)),
+                resource,
+            )
+        )
+    return out
