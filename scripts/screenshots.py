@@ -68,6 +68,11 @@ def main() -> None:
             page.click("text=coarse bulgur")
             page.wait_for_selector("text=ml to pour")
             take(page, "kept-shift")
+            page.get_by_role("button", name="Plan it").click()
+            page.get_by_label("Which dishes").get_by_role("button").first.click()
+            page.get_by_label("Which dishes").get_by_role("button").last.click()
+            page.wait_for_timeout(900)
+            take(page, "plan")
             phone = browser.new_context(
                 viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True
             ).new_page()

@@ -12,6 +12,7 @@ import { GrainPage } from "./screens/grain/GrainPage";
 import { Grains } from "./screens/grain/Grains";
 import { Kept } from "./screens/kept/Kept";
 import { KeptShift } from "./screens/kept/KeptShift";
+import { Plan } from "./screens/plan/Plan";
 import { SignIn } from "./screens/SignIn";
 import { currentTheme, setTheme } from "./ui/theme";
 
@@ -33,6 +34,7 @@ export function App() {
           <Route path="/every" element={<Every />} />
           <Route path="/grains" element={<Grains />} />
           <Route path="/grains/:slug" element={<GrainPage />} />
+          <Route path="/plan" element={<Plan />} />
           <Route path="/kept" element={<Kept />} />
           <Route path="/kept/:id" element={<KeptShift />} />
           <Route path="*" element={<Navigate to="/bring" replace />} />
@@ -79,11 +81,11 @@ export function HouseKeys() {
 
 function Header({ name }: { name: string }) {
   const place = ({ isActive }: { isActive: boolean }) =>
-    `flex h-12 items-center px-2 min-[521px]:px-2.5 no-underline border-b-[3px] ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
+    `flex h-12 items-center px-1.5 text-[15px] min-[521px]:px-2.5 min-[521px]:text-[16px] no-underline border-b-[3px] ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
   return (
     <header className="border-b border-line">
       <div className="mx-auto flex h-12 max-w-[1320px] items-center gap-1 px-4 min-[1000px]:px-7">
-        <NavLink to="/bring" className="mr-3 pb-1 text-ink no-underline">
+        <NavLink to="/bring" className="mr-1.5 pb-1 text-ink min-[521px]:mr-3 no-underline">
           <Wordmark />
         </NavLink>
         <nav aria-label="Screens" className="flex">
@@ -99,6 +101,9 @@ function Header({ name }: { name: string }) {
           </NavLink>
           <NavLink to="/grains" className={({ isActive }) => `${place({ isActive })} max-[520px]:hidden`}>
             Grains
+          </NavLink>
+          <NavLink to="/plan" className={place}>
+            Plan
           </NavLink>
           <NavLink to="/kept" className={place}>
             Kept

@@ -8,15 +8,18 @@ from typing import Any
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
 from django.db.models import Count, QuerySet
-from django.http import HttpRequest, HttpResponse
+from django.http import Http404, HttpRequest, HttpResponse
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404
+from django.utils import timezone
 from ninja import NinjaAPI, Status
 from ninja.errors import HttpError
 from ninja.security import django_auth
 from ninja.utils import check_csrf
 
 from mealshift import ENGINE_VERSION, pipeline, writing
+from mealshift.planning import Plan
+from mealshift.planning.schedule import report as plan_report
 from mealshift.problems import Refusal
 from mealshift_server.households import actions as households
 from mealshift_server.households.models import Household
@@ -311,4 +314,31 @@ def _file(kept: Shift, kind: str) -> HttpResponse:
         body(kept.result),
         content_type=mime,
         headers={"Content-Disposition": f'attachment; filename="{name[:80]}.{kind}"'},
+    )
+
+
+# -- the plan ------------------------------------------------------------------------------------------------
+
+
+def _plan(request: HttpRequest, data: s.PlanIn) -> Plan:
+    mine = {k.pk: k for k in _shifts(request).filter(pk__in=data.shift_ids)}
+    if len(mine) < len(set(data.shift_ids)):
+        raise Http404
+    return actions.plan_shifts(
+        house(request), [mine[i] for i in dict.fromkeys(data.shift_ids)], data.serve_at, data.now, data.burners
+    )
+
+
+@api.post("/plan", response={200: s.PlanOut, **MISSING}, tags=["plan"])
+def plan(request: HttpRequest, data: s.PlanIn) -> Any:
+    return plan_report(_plan(request, data))
+
+
+@api.post("/plan.ics", response={200: str, **MISSING}, tags=["plan"])
+def plan_calendar(request: HttpRequest, data: s.PlanIn) -> Any:
+    made = writing.to_ics(_plan(request, data), timezone.now())
+    return HttpResponse(
+        made,
+        content_type="text/calendar; charset=utf-8",
+        headers={"Content-Disposition": 'attachment; filename="dinner.ics"'},
     )

@@ -585,3 +585,29 @@ class GrainPage(GrainOut):
     sprout: list[TaskOut]
     mill: MillOut | None
     cautions: list[CautionOut]
+
+
+class PlanIn(Schema):
+    """serve_at and now are the kitchen's own clock, without a zone."""
+
+    shift_ids: list[int] = Field(max_length=12)
+    serve_at: datetime
+    now: datetime | None = None
+    burners: int = 2
+
+
+class PlanTask(Schema):
+    id: str
+    what: str
+    dish: str
+    start: datetime
+    end: datetime
+    hands_on: int
+    resource: str
+
+
+class PlanOut(Schema):
+    serve_at: datetime
+    start_at: datetime | None
+    tasks: list[PlanTask]
+    problems: list[ProblemOut]

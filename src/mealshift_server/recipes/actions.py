@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import asdict
+from datetime import datetime
 from typing import Any
 
 from django.db import transaction
@@ -10,6 +11,7 @@ from django.db.models import F
 
 from mealshift import ENGINE_VERSION, comparing, pipeline
 from mealshift.measures import Measures
+from mealshift.planning import Plan, Task, make_plan, tasks_of
 from mealshift.pot import Kitchen
 from mealshift.reading import read
 from mealshift.recipe import Correction
@@ -91,6 +93,21 @@ def grain_page(household: Household, slug: str) -> dict[str, Any]:
 def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[str, Any]:
     kitchen = kitchen_of(household, pot_cm=asked.pop("pot_cm"), altitude_m=asked.pop("altitude_m"))
     return pipeline.other_way(slug, kitchen, **asked)
+
+
+def plan_shifts(
+    household: Household, kept: list[Shift], serve_at: datetime, now: datetime | None, burners: int
+) -> Plan:
+    """Kept shifts worked back from the serving time; the times are the kitchen's own clock."""
+    dishes: dict[str, list[Task]] = {}
+    for k in kept:
+        recipe = read(k.text, measures(household), corrections_of(k.corrections))
+        made = pipeline.shift(recipe, choice_of(k.choice, household), measures(household))
+        name = made.title.text
+        while name in dishes:
+            name += " (again)"
+        dishes[name] = tasks_of(made, name)
+    return make_plan(dishes, serve_at.replace(tzinfo=None), now.replace(tzinfo=None) if now else None, burners)
 
 
 def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:

@@ -59,6 +59,21 @@ export const useWhatIf = (text: string, corrections: Correction[], choice: Choic
     gcTime: 30_000,
   });
 
+export interface Dinner {
+  shift_ids: number[];
+  serve_at: string;
+  now: string | null;
+  burners: number;
+}
+export const usePlan = (dinner: Dinner) =>
+  useQuery({
+    queryKey: ["plan", dinner],
+    queryFn: ({ signal }) => answer(api.POST("/api/plan", { body: dinner, signal })),
+    enabled: dinner.shift_ids.length > 0,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
 export const useRecipes = () => useQuery({ queryKey: ["recipes"], queryFn: () => answer(api.GET("/api/recipes")) });
 export const useShifts = () => useQuery({ queryKey: ["shifts"], queryFn: () => answer(api.GET("/api/shifts")) });
 export const useKeptShift = (id: number) =>

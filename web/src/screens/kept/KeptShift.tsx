@@ -1,4 +1,4 @@
-import { Braces, FileText, Printer, RotateCcw, Trash2 } from "lucide-react";
+import { Braces, CalendarClock, FileText, Printer, RotateCcw, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { answer, api, asTrouble, type KeptShift as Kept } from "../../api/client";
@@ -9,6 +9,7 @@ import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { useNow } from "../../ui/useNow";
 import { After, Mind } from "../bench/Pages";
 import { Poster } from "../bench/Poster";
+import { dinner } from "../plan/Plan";
 import { bring, choice as choiceStore, FIRST_CHOICE } from "../draft";
 
 /** A shift as it was kept: the sheet to cook from, and the ways out. */
@@ -52,6 +53,9 @@ function Shown({ kept }: { kept: Kept }) {
         </p>
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench
+        </Button>
+        <Button kind="main" onClick={() => { dinner.set({ ...dinner.get(), ids: [...new Set([...dinner.get().ids, kept.id])] }); void go("/plan"); }}>
+          <CalendarClock size={17} aria-hidden /> Plan it
         </Button>
         <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">
           <Printer size={17} aria-hidden /> Print

@@ -1,0 +1,65 @@
+"""The journey of an evening: plan three dishes, drag the serving time, what cannot make it, the calendar."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from .conftest import check_axe, check_width
+
+
+def begins(page: Page) -> int:
+    hours, minutes = page.locator(".poster").first.inner_text().split(":")
+    return int(hours) * 60 + int(minutes)
+
+
+def test_three_dishes_for_seven(open_page) -> None:
+    page = open_page("/bring")
+    page.clock.set_fixed_time("2026-11-25T17:10:00")
+    page.goto("/kept")
+    page.get_by_role("link", name=re.compile("foxtail millet.*304 ml")).click()
+    page.get_by_role("button", name="Plan it").click()
+    dishes = page.get_by_label("Which dishes").get_by_role("button")
+    expect(dishes.filter(has_text="Tomato pilaf")).to_have_attribute("aria-pressed", "true")
+    dishes.filter(has_text="Stirred mushroom pearl barley").click()
+    dishes.filter(has_text="coarse bulgur").click()
+    expect(page.get_by_text("19:00 to the table")).to_be_visible()
+    expect(page.get_by_label("In order").get_by_role("listitem").filter(has_text="Beetroot").first).to_be_visible()
+    early = begins(page)
+    check_axe(page)
+    check_width(page)
+
+    # the handle: by hand, then by keyboard; all moves with it
+    handle = page.get_by_role("slider", name="Serving time")
+    box = handle.bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + 12)
+    page.mouse.down()
+    page.mouse.move(box["x"] + box["width"] / 2 + 120, box["y"] + 12, steps=8)
+    page.mouse.up()
+    expect(page.get_by_label("Serve at")).not_to_have_value("19:00")
+    handle.focus()
+    page.keyboard.press("ArrowRight")
+    page.wait_for_function(
+        f"() => {{ const [h, m] = document.querySelector('.poster').textContent.split(':'); return Number(h) * 60 + Number(m) > {early}; }}"
+    )
+
+    page.get_by_label("Serve at").fill("25:00")
+    expect(page.get_by_role("alert")).to_contain_text("no time of day")
+    page.get_by_label("Serve at").fill("17:40")
+    expect(page.get_by_role("alert").first).to_contain_text("are left before 17:40")
+    page.get_by_role("button", name=re.compile("Serve at 18")).first.click()
+    expect(page.get_by_text(re.compile("18:.. to the table"))).to_be_visible()
+    with page.expect_download() as download:
+        page.get_by_role("button", name="Into the calendar").click()
+    assert download.value.path().read_bytes().count(b"BEGIN:VALARM") >= 4
+
+
+def test_on_a_phone(open_page) -> None:
+    page = open_page("/plan", width=390, height=844, has_touch=True, color_scheme="dark")
+    expect(page.get_by_text("Touch the dishes for tonight.")).to_be_visible()
+    page.get_by_label("Which dishes").get_by_role("button").first.tap()
+    expect(page.get_by_label("In order")).to_be_visible()
+    check_axe(page)
+    check_width(page)

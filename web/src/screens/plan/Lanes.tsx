@@ -1,0 +1,119 @@
+import { scaleLinear } from "d3-scale";
+import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import type { Plan, PlanTask } from "../../api/client";
+import { clock } from "../../job/words";
+import { lanes } from "./clock";
+
+const W = 1180;
+const LEFT = 92;
+const RIGHT = 1120;
+const ROW = 34;
+const FIVE = 5 * 60_000;
+
+interface Lane {
+  name: string;
+  bars: { task: PlanTask; from: number; to: number }[];
+}
+
+function laid(plan: Plan): Lane[] {
+  const at = (t: PlanTask) => ({ task: t, from: new Date(t.start).getTime(), to: new Date(t.end).getTime() });
+  const out: Lane[] = [{ name: "your hands", bars: plan.tasks.filter((t) => t.hands_on > 0).map((t) => ({ ...at(t), to: new Date(t.start).getTime() + t.hands_on * 60_000 })) }];
+  for (const resource of [...new Set(plan.tasks.map((t) => t.resource))].filter((r) => r !== "none").sort()) {
+    const bars = plan.tasks.filter((t) => t.resource === resource).map(at);
+    const lane = lanes(bars);
+    const count = Math.max(...lane) + 1;
+    for (let n = 0; n < count; n++) out.push({ name: count > 1 ? `${resource} ${n + 1}` : resource, bars: bars.filter((_, i) => lane[i] === n) });
+  }
+  const waits = plan.tasks.filter((t) => t.resource === "none" && t.hands_on < (new Date(t.end).getTime() - new Date(t.start).getTime()) / 60_000).map(at);
+  const lane = lanes(waits);
+  for (let n = 0; n < (waits.length ? Math.max(...lane) + 1 : 0); n++) out.push({ name: n ? "" : "by itself", bars: waits.filter((_, i) => lane[i] === n) });
+  return out;
+}
+
+/** The evening to scale: hands, burners, oven; the serving time is a handle that is dragged, and all moves with it. */
+export function Lanes({ plan, serve, hues, onServe }: { plan: Plan; serve: Date; hues: Record<string, string>; onServe: (at: Date) => void }) {
+  const box = useRef<SVGSVGElement>(null);
+  const held = useRef<{ x: number; at: number } | null>(null);
+  const rows = laid(plan);
+  const first = plan.start_at ? new Date(plan.start_at).getTime() : serve.getTime() - 3_600_000;
+  // a soak of last night is told in the list; the drawing begins at most four hours before the plate
+  const from = Math.max(first, serve.getTime() - 4 * 3_600_000) - FIVE;
+  const x = scaleLinear([from, serve.getTime() + 15 * 60_000], [LEFT, RIGHT]).clamp(true);
+  const height = 40 + rows.length * ROW + 34;
+  const half = 30 * 60_000;
+  const ticks = Array.from({ length: 12 }, (_, i) => Math.ceil(from / half) * half + i * half).filter((t) => t < serve.getTime() + 10 * 60_000);
+  const move = (e: PointerEvent) => {
+    const rect = box.current?.getBoundingClientRect();
+    if (!held.current || !rect) return;
+    const ms = ((e.clientX - held.current.x) / rect.width) * W * ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
+    onServe(new Date(Math.round((held.current.at + ms) / FIVE) * FIVE));
+  };
+  const keys = (e: KeyboardEvent) => {
+    const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 6, PageDown: -6 }[e.key];
+    if (by === undefined) return;
+    e.preventDefault();
+    onServe(new Date(serve.getTime() + by * FIVE));
+  };
+  // a dish wears its grain's hue, thinned so that the words on it stay clear
+  const tone = (dish: string) => `color-mix(in oklab, ${hues[dish] ?? "var(--line)"} 38%, var(--sheet))`;
+  return (
+    <svg ref={box} viewBox={`0 0 ${W} ${height}`} className="block w-full select-none" role="group" aria-label="The plan to scale; the list below says the same">
+      {ticks.map((t) => (
+        <g key={t}>
+          <path d={`M${x(t)} 26V${height - 30}`} stroke="var(--line)" strokeDasharray="1 5" />
+          <text x={x(t)} y={height - 12} fontSize="13" textAnchor="middle" fill="var(--soft)" className="figures">
+            {clock(new Date(t))}
+          </text>
+        </g>
+      ))}
+      {rows.map((r, i) => (
+        <g key={i}>
+          <text x={LEFT - 10} y={40 + i * ROW + 20} fontSize="13.5" textAnchor="end" fill="var(--soft)">
+            {r.name}
+          </text>
+          <path d={`M${LEFT} ${40 + i * ROW + ROW - 2}H${RIGHT}`} stroke="var(--line)" opacity="0.6" />
+          {r.bars.map((b) => {
+            const left = x(b.from);
+            const width = Math.max(4, x(b.to) - left - 2);
+            const room = Math.floor((width - 10) / 6.6);
+            return (
+              <g key={b.task.id}>
+                <title>{`${b.task.dish}: ${b.task.what}`}</title>
+                <rect x={left} y={40 + i * ROW + 3} width={width} height={ROW - 9} rx="6" fill={tone(b.task.dish)} stroke="var(--soft)" strokeWidth="0.6" />
+                {room > 3 && (
+                  <text x={left + 6} y={40 + i * ROW + 19} fontSize="12.5" fill="var(--ink)">
+                    {b.task.what.length > room ? `${b.task.what.slice(0, room - 1)}…` : b.task.what}
+                  </text>
+                )}
+              </g>
+            );
+          })}
+        </g>
+      ))}
+      <g
+        role="slider"
+        tabIndex={0}
+        aria-label="Serving time"
+        aria-valuemin={0}
+        aria-valuemax={1439}
+        aria-valuenow={serve.getHours() * 60 + serve.getMinutes()}
+        aria-valuetext={`serve at ${clock(serve)}`}
+        className="cursor-ew-resize"
+        onPointerDown={(e) => {
+          e.currentTarget.setPointerCapture(e.pointerId);
+          held.current = { x: e.clientX, at: serve.getTime() };
+        }}
+        onPointerMove={move}
+        onPointerUp={() => (held.current = null)}
+        onKeyDown={keys}
+      >
+        <rect x={x(serve.getTime()) - 26} y="0" width="52" height={height - 30} fill="transparent" />
+        <path d={`M${x(serve.getTime())} 22V${height - 30}`} stroke="var(--ink)" strokeWidth="3" />
+        <rect x={x(serve.getTime()) - 36} y="2" width="72" height="24" rx="11" fill="var(--ink)" />
+        <text x={x(serve.getTime())} y="19" fontSize="14" fontWeight="700" textAnchor="middle" fill="var(--sheet)" className="figures">
+          {clock(serve)}
+        </text>
+      </g>
+    </svg>
+  );
+}

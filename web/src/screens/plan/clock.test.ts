@@ -1,0 +1,15 @@
+import { describe, expect, it } from "vitest";
+import { lanes, next, stamp } from "./clock";
+
+describe("the kitchen's clock", () => {
+  const now = new Date(2026, 10, 25, 18, 10);
+  it("takes a bare time for its next occurrence", () => {
+    expect(stamp(next("19:00", now) as Date)).toBe("2026-11-25T19:00:00");
+    expect(stamp(next("7:30", now) as Date)).toBe("2026-11-26T07:30:00");
+    expect(next("25:00", now)).toBeNull();
+    expect(next("soon", now)).toBeNull();
+  });
+  it("gives two pots at once two burners, and one after the other the same", () => {
+    expect(lanes([{ from: 0, to: 10 }, { from: 5, to: 15 }, { from: 10, to: 20 }])).toEqual([0, 1, 0]);
+  });
+});
