@@ -62,6 +62,7 @@ def main() -> None:
             page.goto(f"{address}/grains/little-millet")
             page.wait_for_selector("text=How cooks do it")
             take(page, "grain")
+            page.clock.set_fixed_time("2026-11-25T17:10:00")
             page.goto(f"{address}/kept")
             page.wait_for_selector("text=foxtail millet")
             take(page, "kept")
@@ -71,7 +72,8 @@ def main() -> None:
             page.get_by_role("button", name="Plan it").click()
             page.get_by_label("Which dishes").get_by_role("button").first.click()
             page.get_by_label("Which dishes").get_by_role("button").last.click()
-            page.wait_for_timeout(900)
+            page.wait_for_selector("text=to the table")
+            page.wait_for_timeout(1500)
             take(page, "plan")
             phone = browser.new_context(
                 viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True

@@ -109,6 +109,11 @@ export function Plan() {
         })}
       </div>
       {ids.length === 0 && <p className="mt-4 text-soft">Touch the dishes for tonight.</p>}
+      {ids.length > 0 && !found && !trouble && (
+        <p role="status" className="mt-4 text-soft">
+          Working back from {clock(serve)}…
+        </p>
+      )}
       {found?.problems.map((p, i) => {
         const later = /serve at (\d\d:\d\d)/.exec(p.text)?.[1];
         return (
