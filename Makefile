@@ -16,12 +16,12 @@ serve: .venv/.run web/dist/index.html ## the same without the demo household and
 
 test: .venv/.dev web/node_modules/.done web/dist/index.html chromium lint types imports core server web browser ## everything that must be green
 
-lint: .venv/.dev web/node_modules/.done ## ruff and eslint
+lint: .venv/.dev web/node_modules/.done web/src/api/schema.d.ts ## ruff and eslint
 	.venv/bin/ruff check src tests scripts manage.py
 	.venv/bin/ruff format --check -q src tests scripts manage.py
 	cd web && npx eslint src
 
-types: .venv/.dev web/node_modules/.done ## mypy and tsc
+types: .venv/.dev web/node_modules/.done web/src/api/schema.d.ts ## mypy and tsc
 	.venv/bin/mypy src
 	cd web && npx tsc -b
 
@@ -48,7 +48,7 @@ bench: .venv/.dev web/dist/index.html ## costs as ratios in one run
 screenshots: .venv/.dev web/dist/index.html chromium ## take the README's pictures anew
 	$(PY) scripts/screenshots.py
 
-api: .venv/.dev web/node_modules/.done ## rewrite the OpenAPI snapshot and the TypeScript types
+api: .venv/.dev web/node_modules/.done ## rewrite the OpenAPI snapshot (the TypeScript types follow from it)
 	$(PY) manage.py export_openapi_schema --api mealshift_server.api.routes.api --indent 1 --output src/mealshift_server/openapi.json
 	cd web && npm run -s api
 
@@ -86,6 +86,10 @@ web/node_modules/.done: web/package-lock.json web/package.json
 	@touch $@
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json web/package.json
+
+# types are made from the committed snapshot, never by hand
+web/src/api/schema.d.ts: src/mealshift_server/openapi.json web/node_modules/.done
+	cd web && npm run -s api
 
 web/dist/index.html: web/node_modules/.done .venv/.run $(WEB_SOURCES)
 	cd web && npx vite build --logLevel warn

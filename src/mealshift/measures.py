@@ -259,18 +259,6 @@ def parse_minutes(text: str, field: str = "time") -> float:
     return total
 
 
-QUARTERS = {0: "", 1: "¼", 2: "½", 3: "¾"}
-
-
-def in_quarters(value: float) -> str:
-    """A vessel count said in quarters: 2.2 -> "2¼". Under an eighth there is no such word: ""."""
-    q = round(value * 4)
-    whole, rest = divmod(q, 4)
-    if q == 0:
-        return ""
-    return (str(whole) if whole else "") + QUARTERS[rest]
-
-
 def said_fraction(value: float, slack: float = 0.03) -> str | None:
     """The nearest kitchen fraction (quarters, thirds) within `slack` of the value, else None."""
     whole = int(value)

@@ -108,3 +108,22 @@ def test_whistles_and_releases_belong_to_a_pressure_cooker(capsys) -> None:
     assert data["method"] == "pressure" and data["time"]["cook"]["typical"] == 15
     for more in (["--method", "covered", "--whistles", "3"], ["--release", "quick"]):
         assert run(capsys, "pot", "--grain", "rice-brown-long", "--amount", "1 cup", *more)[0] == 2
+
+
+@pytest.mark.parametrize(
+    ("argv", "says"),
+    [
+        (["pot", "--grain", "quinoa", "--amount", "1 cup"], "keep 46 ml hot beside it"),
+        (["pot", "--grain", "quinoa", "--water", "500 ml"], "pour 500 ml"),
+        (["pot", "--grain", "quinoa", "--depth-cm", "1"], "quinoa, fluffy"),
+        (["pot", "--grain", "quinoa", "--fill"], "quinoa, fluffy"),
+        (["compare", PILAF, "--by-hours", "1", "--gluten-free"], "as the dish wants"),
+        (["read", PILAF], "source_grain 300 g long-grain white rice"),
+        (["grains"], "foxtail-millet"),
+        (["plan", PILAF, "--serve-at", "19:00", "--now", "2026-11-25T12:00"], "Wed 19:00  serve"),
+        (["shift", PILAF, "--to", "quinoa:1", "--to", "couscous:1"], "in a pot of its own"),
+    ],
+)
+def test_it_speaks_to_people_too(capsys, argv, says) -> None:
+    code, out, _ = run(capsys, *argv)
+    assert code == 0 and says in out

@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from mealshift.measures import Measures, in_quarters, largest_remainder, number, parse_amount, parse_minutes
+from mealshift.measures import Measures, largest_remainder, number, parse_amount, parse_minutes
 from mealshift.problems import Refusal
 
 from .kitchen import pot
@@ -59,7 +59,3 @@ def test_largest_remainder_keeps_the_sum_and_moves_no_row_by_one(values: list[fl
     whole = largest_remainder(values, total)
     assert sum(whole) == total
     assert all(abs(w - v) <= 1.5 for w, v in zip(whole, values, strict=True))
-
-
-def test_quarters_of_a_glass() -> None:
-    assert [in_quarters(v) for v in (0.1, 0.3, 1.0, 1.6, 2.26)] == ["", "¼", "1", "1½", "2¼"]

@@ -300,3 +300,23 @@ def test_a_plan_of_kept_shifts_is_the_households_own(cook, neighbour, as_) -> No
     for wrong in ({"burners": 0}, {"now": "2026-11-25T20:00:00"}, {"shift_ids": []}):
         answer = post(client, "plan", **{**asked, **wrong})
         assert answer.status_code == 422 and answer.json()["text"].endswith(".")
+
+
+def test_the_other_way_round_over_http(cook, as_) -> None:
+    client = as_(cook)
+    found = post(client, "grains/quinoa/other-way", water_ml=500).json()
+    assert found["water"]["pour_ml"] == 500 and found["dry"]["g"] > 200
+    assert post(client, "grains/quinoa/other-way", water_ml=500, dry_ml=240).json()["texture"] in (
+        "fluffy",
+        "moist",
+        "soft",
+    )
+    assert post(client, "grains/quinoa/other-way", fill=True).status_code == 200
+    for wrong in ({}, {"water_ml": 1}, {"depth_cm": 99}, {"water_ml": 500, "dry_ml": -1}):
+        assert post(client, "grains/quinoa/other-way", **wrong).status_code == 422
+
+
+def test_the_page_and_its_cookie(cook, built) -> None:
+    answer = Client().get("/kept/3")
+    assert answer.status_code == 200 and b"Meal Shift" in answer.content and "csrftoken" in answer.cookies
+    assert Client().post("/kept/3").status_code == 405

@@ -10,7 +10,7 @@ from .account import Pot
 # minutes; spread 3 cm deep. A deep pot (12 cm) takes about 120: the exponent joins the two
 SHALLOW_CM, SHALLOW_TAU = 3.0, 25.0
 DEPTH_EXPONENT = math.log(120.0 / 25.0) / math.log(12.0 / 3.0)
-HOT_C, WARM_C, FRIDGE_C = 95.0, 60.0, 5.0
+HOT_C, WARM_C = 95.0, 60.0
 
 
 @dataclass(frozen=True, slots=True)

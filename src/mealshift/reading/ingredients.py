@@ -178,7 +178,7 @@ def read_line(piece: Piece, index: int, measures: Measures, problems: list[Probl
         name_span=Span(name_at, name_at + len(name)) if name else None,
         amount_span=amount_at,
     )
-    return _sized(_as_kind(line, problems), problems)
+    return sized(_as_kind(line, problems), problems)
 
 
 def _stated(
@@ -208,7 +208,7 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     kind, _ = kind_of(line.name or line.text)
     if not grains and kind is None and line.quantity is not None and (guess := guess_grain(line.name)):
         offset = line.name_span.start if line.name_span else 0
-        grains = [Found(guess.slug, Span(guess.span.start + offset, guess.span.end + offset), guess.text, False, True)]
+        grains = [Found(guess.slug, Span(guess.span.start + offset, guess.span.end + offset), guess.text, False)]
         problems.append(
             Problem(
                 "guessed_grain",
@@ -247,7 +247,7 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     )
 
 
-def _sized(line: Line, problems: list[Problem]) -> Line:
+def sized(line: Line, problems: list[Problem]) -> Line:
     """Fills ml and g from each other where the kind allows it, and the water and drink they come to."""
     ml, g = line.ml, line.g
     if line.grain:

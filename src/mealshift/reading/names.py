@@ -21,7 +21,6 @@ class Found:
     span: Span
     text: str
     generic: bool  # only "rice": which rice is a guess
-    guessed: bool = False
 
 
 @cache
@@ -75,5 +74,5 @@ def guess_grain(text: str) -> Found | None:
                 continue
             hit = process.extractOne(said, list(_normal()), scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
             if hit and abs(len(hit[0]) - len(said)) <= 2 and (best is None or hit[1] > best[0]):
-                best = (hit[1], Found(_normal()[hit[0]], Span(start, end), text[start:end], False, True))
+                best = (hit[1], Found(_normal()[hit[0]], Span(start, end), text[start:end], False))
     return best[1] if best else None

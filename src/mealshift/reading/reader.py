@@ -97,7 +97,7 @@ def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
             raise Refusal("role", "corrections", f"“{c.role[:30]}” is not a role; choose one of {', '.join(ROLES)}.")
         if c.grain:
             grain(c.grain)
-            line = ingredients._sized(
+            line = ingredients.sized(
                 line.with_(
                     grain=c.grain,
                     kind="grain",
@@ -125,7 +125,7 @@ def _amount_said(line: Line, said: str) -> Line:
     kind, _ = ingredients.kind_of(line.name or line.text)
     if kind is not None and not line.grain and line.drinks:
         fresh = fresh.with_(drinks=kind.drinks)
-    return ingredients._sized(fresh, [])
+    return ingredients.sized(fresh, [])
 
 
 def _grains_in_steps(lines: list[Line], layout: Layout, measures: Measures) -> list[Line]:
@@ -146,7 +146,7 @@ def _grains_in_steps(lines: list[Line], layout: Layout, measures: Measures) -> l
             Span(0, unit_end - start), "beside", "generic rice" if name.generic else "grain", made.ml, made.g, grain=slug,
             cooked=bool(re.search(r"\bcooked\b", text)),
         )  # fmt: skip
-        extra.append(ingredients._sized(line, []))
+        extra.append(ingredients.sized(line, []))
     return extra
 
 
@@ -463,11 +463,3 @@ def _pot_problems(recipe: Recipe) -> list[Problem]:
     if not recipe.steps:
         problems.append(Problem("no_steps", "", "I found no steps; the grain's own steps are written for you."))
     return problems
-
-
-def found_grain_spans(text: str) -> list[tuple[Span, str]]:
-    """Places in the text where a grain is named, for marking."""
-    return [(f.span, f.slug) for f in find_grains(text)]
-
-
-__all__ = ["Piece", "read"]

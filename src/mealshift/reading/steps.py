@@ -93,7 +93,6 @@ class Reading:
     oven: bool = False
     drained: bool = False
     in_steps: list[tuple[int, re.Match[str], Span]] = field(default_factory=list)
-    grain_met: bool = False
 
 
 def read_steps(pieces: list[Piece], lines: list[Line], source: Line | None) -> Reading:
@@ -116,7 +115,6 @@ def read_steps(pieces: list[Piece], lines: list[Line], source: Line | None) -> R
             Step(n, piece.text, piece.span, piece.section, tuple(durations), tuple(dict.fromkeys(mentions)))
         )
     _sum_up(out)
-    out.grain_met = state.grain_in
     return out
 
 
@@ -385,10 +383,6 @@ def stated_liquid(m: re.Match[str], measures: Measures) -> tuple[float, float | 
     low, high = number_range(m["n"])
     amount = make_amount(low, high, canonical_unit(m["unit"]) or "", measures)
     return amount.value, amount.ml
-
-
-def mentions_grain(text: str) -> bool:
-    return bool(find_grains(text))
 
 
 def grains_in_steps(pieces: list[Piece]) -> list[tuple[int, int, int, int, str, str, str]]:

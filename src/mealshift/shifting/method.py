@@ -8,13 +8,13 @@ from dataclasses import dataclass, field
 
 from ..grains import Grain
 from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
-from ..pot import Pot, Way
+from ..pot import Pot
 from ..pot.account import said_minutes
 from ..pot.stages import stages
 from ..pot.ways import cap
 from ..problems import Problem
 from ..reading.names import find_grains
-from ..recipe import Duration, Line, Recipe, Step
+from ..recipe import Duration, Recipe, Step
 from .backwards import Own
 from .blends import Plan
 from .lines import Amounts
@@ -645,10 +645,3 @@ def _what(step: Step, d: Duration) -> str:
         )
     words = [w for w in re.findall(r"[^\W\d_]+", clause) if len(w) > 2]
     return " ".join(words[-2:]) or "the addition"
-
-
-def way_words(way: Way) -> str:
-    return f"{way.method}, {way.lid} lid" if way.method == "covered" else way.method
-
-
-__all__ = ["Line", "Method", "NewStep", "rewrite_steps"]

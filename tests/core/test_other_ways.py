@@ -1,0 +1,126 @@
+"""A recipe taken to another way of cooking: stages, cautions and what the steps then say."""
+
+from __future__ import annotations
+
+import pytest
+
+from mealshift import pipeline
+from mealshift.grains import all_grains
+from mealshift.pot import Kitchen, default_way, solve
+from mealshift.pot.stages import stages
+
+from .kitchen import demo, ingredients, pot, report, steps
+
+KIDNEY = """Bean pot
+Serves 4
+
+Ingredients
+200 g long-grain rice
+100 g dry kidney beans
+700 ml water
+2 cloves
+
+Method
+1. Rinse the rice and put it in a pot with the beans, cloves and water.
+2. Cover and simmer for 18 minutes. Rest 10 minutes.
+"""
+
+
+def codes(data: dict, part: str) -> set[str]:
+    return {x["code"] for x in data[part]}
+
+
+@pytest.mark.parametrize(
+    ("method", "extra", "says"),
+    [
+        ("microwave", {}, ["tall vessel", "minutes at 800 W", "stir and look"]),
+        ("rice-cooker", {}, ["dry and clicks", "keep-warm goes on drying"]),
+        ("electric-pressure", {}, ["comes up to pressure", "fall by itself"]),
+        ("electric-pressure", {"release": "quick"}, ["hands away from the valve"]),
+        ("pressure", {"whistles": 6}, ["about 6 whistles"]),
+        ("pressure", {"release": "quick"}, ["let the pressure out"]),
+        ("off-heat", {}, ["here it cooks"]),
+        ("drain", {}, ["plenty of water", "steam dry"]),
+        ("cook-ahead", {}, ["a splash and 3 minutes of steam"]),
+        ("oven", {}, ["in the oven, covered"]),
+        ("oven", {"lid": "open"}, ["in the oven, uncovered"]),
+        ("open", {}, ["lowest heat, no lid"]),
+    ],
+)
+def test_every_way_is_told_in_stages_that_add_up(method, extra, says) -> None:
+    p = pot("rice-brown-long", method=method, **extra)
+    told = stages(p)
+    text = "; ".join(w for w, _ in told)
+    assert all(s in text for s in says), text
+    assert sum(n for _, n in told) == p.total_min
+
+
+def test_the_stages_of_all_grains_add_up() -> None:
+    for g in all_grains():
+        for method in g.methods:
+            soak = 480.0 if method == "steam" and g.soak else 0.0
+            p = solve(g, 240.0, default_way(g, method, soak_min=soak), Kitchen())
+            assert sum(n for _, n in stages(p)) == p.total_min, (g.slug, method)
+
+
+def test_another_way_is_inserted_and_marked_to_check() -> None:
+    data = report(demo("01"), "rice-brown-long", method="electric-pressure")
+    told = next(s for s in data["steps"] if s["kind"] == "way")
+    assert "holds at high pressure (21 min)" in told["text"] and "pressure" in codes(data, "cautions")
+    assert "method" in codes(data, "check")
+    lid = report(demo("01"), "quinoa", lid="sealed")
+    assert any("cloth under the lid, its ends kept clear of the flame" in s for s in steps(lid)) and "cloth" in codes(
+        lid, "cautions"
+    )
+
+
+def test_a_grain_that_only_steeps_says_so_at_the_step() -> None:
+    data = report(demo("01"), "couscous")
+    assert data["pots"][0]["method"] == "steep" and {"method_nearest"} <= codes(data, "problems")
+    assert any(s.startswith("Boil the liquid, pour it over the couscous off the heat") for s in steps(data))
+    assert not any("Rinse" in s for s in steps(data)) and ingredients(data)[0].endswith("couscous")
+
+
+def test_a_sprouted_grain_starts_two_days_ahead() -> None:
+    data = report(demo("10"), "rice-brown-long", sprouted=True)
+    assert any("until a small white tip shows" in s for s in steps(data)) and "sprouts" in codes(data, "cautions")
+
+
+def test_a_texture_the_grain_does_not_reach_is_named_and_the_nearest_taken() -> None:
+    data = report(demo("01"), "amaranth")
+    assert "texture_nearest" in codes(data, "problems") and data["pots"][0]["texture"] == "moist"
+
+
+def test_dry_kidney_beans_and_whole_spices_are_cautioned() -> None:
+    data = report(KIDNEY, "quinoa")
+    assert {"kidney_beans", "count_out", "steam", "cooling"} <= codes(data, "cautions")
+    tinned = report(KIDNEY.replace("100 g dry kidney beans", "1 tin (400 g) kidney beans, drained"), "quinoa")
+    assert "kidney_beans" not in codes(tinned, "cautions")
+    assert "microwave" in codes(report(KIDNEY, "quinoa", method="microwave"), "cautions")
+
+
+def test_a_dry_roast_moves_the_rinse_before_it() -> None:
+    data = report(demo("08"), "little-millet")
+    kinds = [s["kind"] for s in data["steps"]]
+    assert kinds[:2] == ["rinse", "roast"]
+    assert steps(data)[2].startswith("Put the millet in a pan with the water")
+
+
+def test_addition_that_needs_longer_than_the_grain_goes_in_at_once() -> None:
+    late = KIDNEY.replace(
+        "Cover and simmer for 18 minutes.", "Cover and simmer for 18 minutes. At minute 2 add the carrots."
+    )
+    data = report(late, "fonio")
+    assert "addition" in codes(data, "check")
+    end = KIDNEY.replace(
+        "Cover and simmer for 18 minutes.", "Cover and simmer for 18 minutes. Add the carrots for the last 12 minutes."
+    )
+    assert any("head start" in c["text"] for c in report(end, "fonio")["check"])
+
+
+def test_what_if_as_plain_data() -> None:
+    from .kitchen import shifted
+
+    data = pipeline.what_if(shifted(demo("01"), "quinoa"), 200.0, None, None)
+    assert data["plan"]["verdict"]["code"] == "right" and data["changed"]["verdict"]["code"] != "right"
+    assert data["plan"]["curve"][0]["minute"] == 0 and len(data["plan"]["curve"]) <= 92
