@@ -8,5 +8,5 @@ export default defineConfig({
   base: "/static/",
   build: { target: "es2022", assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
-  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], restoreMocks: true },
+  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], restoreMocks: true, testTimeout: 60_000 },
 });

@@ -116,7 +116,7 @@ export function Bench() {
   return (
     <div className="pt-4">
       <h1 className="sr-only">Bench</h1>
-      <div className="grid grid-cols-[auto_minmax(230px,1fr)_186px_178px_164px] items-start gap-x-5 gap-y-3">
+      <div className="flex flex-wrap items-start gap-x-5 gap-y-3 *:shrink-0 *:nth-[2]:min-w-[230px] *:nth-[2]:flex-1 *:nth-[3]:w-[186px] *:nth-[4]:w-[178px] *:nth-[5]:w-[164px]">
         <GrainControl {...props} />
         <TextureControl {...props} />
         <PotControl {...props} />
@@ -126,7 +126,7 @@ export function Bench() {
       {wrong}
       {done && pot && reading.data && (
         <>
-          <div className={`mt-5 grid grid-cols-[minmax(0,1fr)_404px_minmax(0,1.12fr)] items-start ${shift.isPlaceholderData ? "opacity-95" : ""}`}>
+          <div className={`mt-5 grid grid-cols-[minmax(0,1fr)_minmax(330px,404px)_minmax(0,1.12fr)] items-start ${shift.isPlaceholderData ? "opacity-95" : ""}`}>
             <section aria-label="The recipe as it was" className="mt-[30px] min-h-[520px] rounded-l-sheet border border-r-0 border-line bg-quiet p-6">
               <Before reading={reading.data} />
             </section>

@@ -43,11 +43,12 @@ it("says what is wrong at the line it is about", () => {
 
 it("takes the cook's word on a line and on minutes, anchored to their text", async () => {
   show();
-  await userEvent.click(screen.getByRole("button", { name: /300 ml water/ }));
-  await userEvent.click(screen.getByRole("radio", { name: "joins after" }));
+  const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
+  await user.click(screen.getByRole("button", { name: /300 ml water/ }));
+  await user.click(screen.getByRole("radio", { name: "joins after" }));
   expect(draft.get().corrections).toEqual([{ line: "300 ml water", role: "after" }]);
-  await userEvent.keyboard("{Escape}");
-  await userEvent.click(screen.getByRole("button", { name: /16 minutes/ }));
-  await userEvent.click(screen.getByRole("radio", { name: "the rest" }));
+  await user.keyboard("{Escape}");
+  await user.click(screen.getByRole("button", { name: /16 minutes/ }));
+  await user.click(screen.getByRole("radio", { name: "the rest" }));
   expect(draft.get().corrections).toContainEqual({ line: "Simmer 16 minutes.", minutes: "16 minutes", kind: "rest" });
 });
