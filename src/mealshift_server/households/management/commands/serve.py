@@ -1,9 +1,7 @@
-"""Migrates, seeds the demo if asked, and serves everything in one process."""
+"""Migrates, seeds the demo if asked, and serves everything with one worker that takes over what is loaded already."""
 
 from __future__ import annotations
 
-import os
-import sys
 from typing import Any
 
 from django.conf import settings
@@ -22,13 +20,28 @@ class Command(BaseCommand):
         call_command("migrate", interactive=False, verbosity=0)
         if settings.DEMO:
             call_command("seed_demo")
+        # a connection must not cross the fork
         connections.close_all()
         address = f"{settings.BIND}:{options['port']}"
         scheme = "https" if settings.HTTPS else "http"
         self.stdout.write(f"Meal Shift is at {scheme}://{address}/  (stop it with Ctrl-C)")
         self.stdout.flush()
-        os.execv(  # noqa: S606 - the server replaces this process; no shell
-            sys.executable,
-            [sys.executable, "-m", "gunicorn", "mealshift_server.wsgi", "--bind", address, "--workers", "1", "--threads", "8",
-             "--worker-tmp-dir", str(settings.DATA_DIR), "--log-level", "warning", "--timeout", "60"],
-        )  # fmt: skip
+        _serve(address)
+
+
+def _serve(address: str) -> None:
+    from gunicorn.app.base import BaseApplication
+
+    from mealshift_server.wsgi import application
+
+    class Server(BaseApplication):  # type: ignore[misc]
+        def load_config(self) -> None:
+            chosen = {"bind": address, "workers": 1, "threads": 8, "worker_tmp_dir": str(settings.DATA_DIR), "loglevel": "warning",
+                      "timeout": 60, "preload_app": True}  # fmt: skip
+            for name, value in chosen.items():
+                self.cfg.set(name, value)
+
+        def load(self) -> Any:
+            return application
+
+    Server().run()
