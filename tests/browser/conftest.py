@@ -14,10 +14,12 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Page, Playwright
+from playwright.sync_api import Browser, Page, Playwright, expect
 
 ROOT = Path(__file__).parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+# a busy machine may be slow; what is expected must still come
+expect.set_options(timeout=20_000)
 FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
          "--disable-component-update", "--disable-sync"]  # fmt: skip
 
@@ -63,7 +65,7 @@ def open_page(chromium: Browser, house: str) -> Iterator[Callable[..., Page]]:
         )
         contexts.append(context)
         page = context.new_page()
-        page.set_default_timeout(15_000)
+        page.set_default_timeout(30_000)
         page.on("pageerror", lambda fault: troubles.append(str(fault)))
         # a refused request is part of a journey; anything else the console says is not
         page.on(

@@ -78,7 +78,7 @@ def test_what_if_every_grain_and_the_grains_page(open_page, scheme: str) -> None
 def test_on_a_phone(open_page) -> None:
     page = open_page("/", width=390, height=844, has_touch=True)
     page.get_by_role("button", name="Lentils with browned onions").tap()
-    page.get_by_role("button", name="To the bench").tap()
+    page.get_by_role("button", name="To the bench").click()
     expect(page.get_by_label("What if", exact=True)).to_be_visible()
     for link in ("Every", "Kept"):
         page.get_by_role("link", name=link, exact=True).tap()

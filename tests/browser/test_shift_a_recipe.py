@@ -161,7 +161,7 @@ def test_on_a_phone(open_page, scheme: str) -> None:
     page.get_by_role("button", name="Ginger broth porridge").tap()
     check_axe(page)
     check_width(page)
-    page.get_by_role("button", name="To the bench").tap()
+    page.get_by_role("button", name="To the bench").click()
     expect(page.get_by_label("The recipe as it becomes").locator("del").first).to_contain_text("jasmine rice")
     before = poured(page)
     page.get_by_role("button", name="Grain and pot").tap()
