@@ -14,7 +14,7 @@ from . import comparing, pipeline, writing
 from .grains import TEXTURES, Grain, all_grains, grain
 from .grains.catalogue import METHODS
 from .measures import Measures, parse_amount, parse_minutes, unit_kind
-from .planning import Task, make_plan, tasks_of
+from .planning import Dish, plan_dinner
 from .planning.schedule import report as plan_report
 from .pot import LIDS, Kitchen, Pot, Way, default_way, reverse, solve
 from .problems import Refusal
@@ -296,22 +296,18 @@ def _compare(a: argparse.Namespace) -> tuple[Any, str]:
 def _plan(a: argparse.Namespace) -> tuple[Any, str]:
     now = _moment(a.now, "now") if a.now else None
     serve = _serving(a.serve_at, now or datetime.now().replace(second=0, microsecond=0))
-    dishes: dict[str, list[Task]] = {}
-    problems: list[dict[str, str]] = []
+    dishes: list[Dish] = []
     for word in a.files:
         file, _, slug = word.rpartition("=") if "=" in word else (word, "", "")
         recipe = read(_text(file))
         own = recipe.source_line.grain if recipe.source_line else None
         choice = Choice(slug or own or "", soak_min=_soak(a), kitchen=Kitchen(pot_cm=a.pot_cm))
-        made = shift(recipe, choice)
-        name = made.title.text
-        while name in dishes:
-            name += " (again)"
-        dishes[name] = tasks_of(made, name)
-        problems += [p.as_dict() for p in made.problems if p.severity == "ask"]
-    plan = make_plan(dishes, serve, now, a.burners)
-    data = plan_report(plan)
-    data["problems"] += problems
+        dishes.append(Dish(str(len(dishes)), recipe, choice))
+    dinner = plan_dinner(dishes, serve, now, a.burners)
+    plan, data = dinner.plan, plan_report(dinner.plan)
+    data["problems"] += [p.as_dict() for made in dinner.shifts.values() for p in made.problems if p.severity == "ask"]
+    for ways in dinner.ways_out.values():
+        data["problems"] += [{"code": "way_out", "where": w.kind, "text": w.text, "severity": "note"} for w in ways]
     if a.ics:
         try:
             with open(a.ics, "wb") as out:

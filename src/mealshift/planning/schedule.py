@@ -8,7 +8,7 @@ help. The search is bounded; what it has found by then is a good answer, not alw
 from __future__ import annotations
 
 from dataclasses import dataclass
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from ..problems import Problem, Refusal
@@ -35,6 +35,20 @@ class Plan:
     problems: tuple[Problem, ...]
 
 
+def minutes_from(a: datetime, b: datetime) -> int:
+    """Whole minutes that pass from a to b: of the real hour where both have a zone, so that a change of the clocks in between counts."""
+    if a.tzinfo is not None and b.tzinfo is not None:
+        a, b = a.astimezone(UTC), b.astimezone(UTC)
+    return int((b - a).total_seconds() // 60)
+
+
+def before(at: datetime, minutes: int) -> datetime:
+    """So many minutes that really pass before `at`, on the same clock."""
+    if at.tzinfo is None:
+        return at - timedelta(minutes=minutes)
+    return (at.astimezone(UTC) - timedelta(minutes=minutes)).astimezone(at.tzinfo)
+
+
 def make_plan(
     dishes: dict[str, list[Task]],
     serve_at: datetime,
@@ -42,8 +56,11 @@ def make_plan(
     burners: int = 2,
     ovens: int = 2,
     pinned: dict[str, datetime] | None = None,
+    owned: tuple[str, ...] | None = None,
+    bound_s: float = BOUND_S,
 ) -> Plan:
     """dishes: name → its tasks. now: nothing starts before. burners, ovens: how many at once. pinned: task id → its start.
+    owned: the appliances there are (None: not said, none is ruled out). bound_s: seconds the search may take.
 
     Refusal if there is no burner or nothing to plan; a dish that cannot make it becomes a problem.
     """
@@ -51,21 +68,48 @@ def make_plan(
         raise Refusal("plan", "dishes", "There is nothing to plan: give at least one recipe.")
     if not 1 <= burners <= 8:
         raise Refusal("burners", "burners", "A plan needs 1 to 8 burners; give a number in between.")
-    room = LONGEST_MIN if now is None else int((serve_at - now).total_seconds() // 60)
+    room = LONGEST_MIN if now is None else minutes_from(now, serve_at)
     if room <= 0:
         raise Refusal("serve_at", "serve_at", f"{serve_at:%H:%M} has passed by {now:%H:%M}: give a later serving time.")
     room = min(room, LONGEST_MIN)
-    pins = {i: int((serve_at - at).total_seconds() // 60) for i, at in (pinned or {}).items()}
-    starts, missed = _solve(dishes, room, burners, ovens, pins)
-    done = [Scheduled(t, serve_at - timedelta(minutes=starts[t.id]), serve_at - timedelta(minutes=starts[t.id] - t.minutes))
+    pins = {i: minutes_from(at, serve_at) for i, at in (pinned or {}).items()}
+    lacking = {name: _lacks(tasks, owned, ovens) for name, tasks in dishes.items()}
+    able = {name: tasks for name, tasks in dishes.items() if not lacking[name]}
+    starts, missed = _solve(able, room, burners, ovens, pins, bound_s) if able else ({}, [])
+    done = [Scheduled(t, before(serve_at, starts[t.id]), before(serve_at, starts[t.id] - t.minutes))
             for tasks in dishes.values() for t in tasks if t.id in starts]  # fmt: skip
     done.sort(key=lambda s: (s.start, s.end, s.task.id))
-    problems = tuple(_missed(name, dishes[name], room, serve_at, now) for name in missed)
-    return Plan(serve_at, done[0].start if done else None, tuple(done), problems)
+    unpinned = set(pins) and _solve(able, room, burners, ovens, {}, bound_s)[1]
+    problems = [
+        Problem("no_appliance", name, f"{name} needs {what}, which your kitchen does not list: choose another way, or add it to the kitchen.")
+        for name, what in lacking.items() if what
+    ]  # fmt: skip
+    for name in missed:
+        own_pins = any(t.id in pins for t in dishes[name])
+        if pins and name not in (unpinned or ()):
+            which = "its own tasks" if own_pins else "the other dishes' tasks"
+            problems.append(
+                Problem("pinned", name, f"{name} cannot be done with {which} pinned where they are: let go of a pin.")
+            )
+        else:
+            problems.append(_missed(name, dishes[name], room, serve_at, now))
+    return Plan(serve_at, done[0].start if done else None, tuple(done), tuple(problems))
+
+
+def _lacks(tasks: list[Task], owned: tuple[str, ...] | None, ovens: int) -> str:
+    """The first thing a dish needs that the kitchen lacks, with its article; "" if it has all."""
+    for t in tasks:
+        if t.resource == "oven" and ovens < 1:
+            return "an oven"
+        if owned is not None and t.resource not in ("", "burner", "oven", "kettle") and t.resource not in owned:
+            return f"{'an' if t.resource[0] in 'aeio' else 'a'} {t.resource}"
+        if owned is not None and t.needs and t.needs not in owned:
+            return f"a {t.needs}"
+    return ""
 
 
 def _solve(
-    dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int]
+    dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], bound_s: float
 ) -> tuple[dict[str, int], list[str]]:
     """Minutes before serving at which each task starts, and the dishes left out. Time runs forward from 0 to `room` inside."""
     from ortools.sat.python import cp_model
@@ -86,13 +130,15 @@ def _solve(
             s = start[t.id] = model.new_int_var(0, max(0, room - t.minutes), t.id)
             if t.id in pins:
                 model.add(s == room - pins[t.id]).only_enforce_if(keep)
+            for other, most in t.waits:
+                model.add(s <= start[other] + ends[other] + most).only_enforce_if(keep)
             if t.hands_on:
                 hands.append(model.new_optional_fixed_size_interval_var(s, t.hands_on, keep, f"{t.id} hands"))
             whole = model.new_optional_fixed_size_interval_var(s, t.minutes, keep, f"{t.id} on") if t.resource else None
             if whole is not None:
                 (on[t.resource] if t.resource in on else alone.setdefault(t.resource, [])).append(whole)
-            for before in t.after:
-                model.add(s >= start[before] + ends[before]).only_enforce_if(keep)
+            for first in t.after:
+                model.add(s >= start[first] + ends[first]).only_enforce_if(keep)
             if t.within is not None and t.after:
                 last = t.after[-1]
                 model.add(s <= start[last] + ends[last] + t.within).only_enforce_if(keep)
@@ -111,7 +157,7 @@ def _solve(
         model.add_no_overlap(intervals)
     model.minimize(sum(cost))
     solver = cp_model.CpSolver()
-    solver.parameters.max_time_in_seconds = BOUND_S
+    solver.parameters.max_time_in_seconds = bound_s
     solver.parameters.num_workers = 2
     solver.parameters.random_seed = 1
     status = solver.solve(model)
@@ -144,7 +190,7 @@ def _missed(name: str, tasks: list[Task], room: int, serve_at: datetime, now: da
     if soak and needs - soak <= room:
         ways.append("cook it without the soak")
     ways += ["take a quicker grain or a pressure cooker"] if needs - soak > 30 else []
-    ready = (now or serve_at - timedelta(minutes=room)) + timedelta(minutes=needs)
+    ready = before(now or before(serve_at, room), -needs)
     ways.append(f"serve at {ready:%H:%M}")
     return Problem(
         "too_late",

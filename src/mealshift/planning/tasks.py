@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from .. import preparing
 from ..measures import round_half_up
 from ..pot import Pot
+from ..pot.afterwards import afterwards
 from ..recipe import Recipe
 from ..shifting import Shift
 
@@ -18,6 +19,8 @@ from ..shifting import Shift
 HOLD_MIN = 30
 AFTER_SOAK_MIN = 60
 AFTER_ROAST_MIN = 15
+# grain to be fried must be cold through: at least so long in the fridge after it has cooled
+CHILL_MIN = 60
 APPLIANCES = {
     "rice-cooker": "rice cooker",
     "electric-pressure": "electric cooker",
@@ -30,7 +33,9 @@ APPLIANCES = {
 @dataclass(frozen=True, slots=True)
 class Task:
     """hands_on: minutes of hands from its start. resource: burner, oven, an appliance, or "" for none.
-    after: ids that must have ended; within: at most so many minutes after the last of them. holds: it may wait hot so long."""
+    after: ids that must have ended; within: at most so many minutes after the last of them; waits: at most so many minutes after each
+    of these. holds: it may wait hot so long. kind: rinse, soak, sprout, dry, pulse, sift, roast, pan, pot, rest, cool, chill, beside, finish. needs: what
+    must be owned beside the resource."""
 
     id: str
     what: str
@@ -42,6 +47,9 @@ class Task:
     within: int | None = None
     holds: int = 0
     last: bool = False
+    kind: str = ""
+    waits: tuple[tuple[str, int], ...] = ()
+    needs: str = ""
 
 
 def tasks_of(shift: Shift, dish: str) -> list[Task]:
@@ -64,6 +72,9 @@ def tasks_of(shift: Shift, dish: str) -> list[Task]:
             after=(*ready, *(t.id for t in beside)),
             holds=HOLD_MIN,
             last=True,
+            kind="finish",
+            # a closed pot keeps warm so long; what is served or fried cold may wait
+            waits=tuple((i, HOLD_MIN) for i in ready if not i.endswith(("/cool", "/chill"))),
         )
     )
     return out
@@ -73,19 +84,41 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
     grain, way = pot.grain, pot.way
     out: list[Task] = []
 
-    def add(name: str, what: str, minutes: float, hands: float, resource: str = "", within: int | None = None) -> None:
+    def add(
+        name: str,
+        what: str,
+        minutes: float,
+        hands: float,
+        resource: str = "",
+        within: int | None = None,
+        needs: str = "",
+    ) -> None:
         whole = round_half_up(minutes)
         if whole > 0:
             after = (out[-1].id,) if out else ()
             out.append(
-                Task(f"{key}/{name}", what, dish, whole, min(whole, round_half_up(hands)), resource, after, within)
+                Task(
+                    f"{key}/{name}",
+                    what,
+                    dish,
+                    whole,
+                    min(whole, round_half_up(hands)),
+                    resource,
+                    after,
+                    within,
+                    kind=name.rstrip("0123456789"),
+                    needs=needs,
+                )
             )
 
     if way.sprouted:
         for n, t in enumerate(preparing.sprout(grain, pot.kitchen.room_c)):
             add(f"sprout{n + 1}", t.what, t.minutes, t.hands_on, within=0 if n else None)
     rinse = preparing.rinse(grain) if way.rinsed else None
-    if rinse:
+    if shift.choice.home_meal and main and grain.is_meal:
+        for t in preparing.mill_for(grain, pot.dry_g, pot.kitchen.jar_ml).tasks:
+            add(t.what.split()[0].replace("spread", "dry"), t.what, t.minutes, t.hands_on)
+    elif rinse:
         add("rinse", rinse.what, rinse.minutes, rinse.hands_on)
     if way.soak_min and not way.sprouted:
         add("soak", preparing.soak(grain, way.soak_min, pot.kitchen.room_c).what, way.soak_min, 2, within=10)
@@ -111,7 +144,7 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
     device = APPLIANCES.get(way.method, "burner")
     up = round_half_up(pot.come_up_min)
     add("pot", f"{grain.short}: to the boil and {_cooks(pot)}", up + pot.cook_typical, min(4, up + pot.cook_typical), device,
-        (AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN) if out else None)  # fmt: skip
+        (AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN) if out else None, "pressure cooker" if way.method == "pressure" else "")  # fmt: skip
     add(
         "rest",
         "let the pressure fall, then rest" if pot.release_min else "rest, lid closed",
@@ -119,6 +152,11 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
         0,
         within=0,
     )
+    if main and shift.recipe.dish in ("salad", "fried"):
+        cool = afterwards(pot).spread_to_21
+        add("cool", f"spread {grain.short} on a tray and let it cool", cool, 2, within=0)
+    if main and shift.recipe.dish == "fried":
+        add("chill", f"{grain.short} into the fridge until cold through; overnight is best", CHILL_MIN, 1)
     return out
 
 
@@ -143,6 +181,7 @@ def _beside(recipe: Recipe, dish: str) -> list[Task]:
                 round_half_up(minutes),
                 min(3, round_half_up(minutes)),
                 resource,
+                kind="beside",
             )
         )
     return out

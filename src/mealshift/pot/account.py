@@ -346,15 +346,17 @@ def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: 
         return [
             Row(
                 "boil_off",
-                EVAPORATION["ajar"] * kitchen.area_cm2 * cook * factors.boil_off,
+                EVAPORATION["ajar"] * kitchen.area_cm2 * cook * factors.boil_off * kitchen.boil_off,
                 "steam that leaves the steamer",
             ),
             Row("base", STEAMER_BASE_ML, "so that the base of the steamer never runs dry"),
         ]
     heat = BRISK if way.heat == "brisk" else 1.0
-    off = kitchen.area_cm2 * EVAPORATION[way.lid] * heat * cook * factors.boil_off
+    off = kitchen.area_cm2 * EVAPORATION[way.lid] * heat * cook * factors.boil_off * kitchen.boil_off
     open_pan = way.lid == "open"
     because = "boils off from the open pan" if open_pan else f"boils off {lid}"
+    if kitchen.boil_off != 1.0:
+        because += ", by this pot's boil-off test"
     rows = [
         Row("boil_off", off, because),
         Row("come_up", COME_UP_LOSS["open" if open_pan else "lidded"], "lost on the way to the boil"),
@@ -363,7 +365,7 @@ def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: 
         rows.append(Row("splash", 30.0, "a splash for the steam when it is warmed again"))
     if way.lid == "sealed":
         # the cloth can only hold steam that would have reached it: a quick pot wets it less
-        tight = kitchen.area_cm2 * EVAPORATION["tight"] * heat * cook * factors.boil_off
+        tight = kitchen.area_cm2 * EVAPORATION["tight"] * heat * cook * factors.boil_off * kitchen.boil_off
         rows.append(Row("cloth", min(CLOTH_G, tight - off), "the cloth under the lid drinks this"))
     return rows
 

@@ -74,13 +74,23 @@ class Run:
 
 
 def simulate(
-    pot: Pot, pour_ml: float | None = None, minutes: float | None = None, lid: str | None = None, start: str = "cold"
+    pot: Pot,
+    pour_ml: float | None = None,
+    minutes: float | None = None,
+    lid: str | None = None,
+    start: str = "cold",
+    top_ups: tuple[tuple[float, float], ...] = (),
+    lids: tuple[tuple[float, str], ...] = (),
+    boils_at: float | None = None,
 ) -> Run:
     """Runs the pot with its own plan, or with another pour (ml), other minutes at the boil, or another lid.
 
-    start: "cold" or "boil" (liquid and grain meet at the boil).
+    start: "cold" or "boil" (liquid and grain meet at the boil). top_ups: (minute from heat on, ml of boiling water). lids: (minute
+    from heat on, the lid from then). boils_at: the minute it was seen to boil, where that is known.
     """
     plan = _Plan(pot, pour_ml, minutes, lid)
+    rates = [(at, _rate(pot, name) * plan.scale) for at, name in sorted(lids)]
+    waiting = sorted(top_ups)
     # liquid that meets the grain at the boil has lost on the way what the pour allowed for
     free, dose, hydration = max(0.0, plan.water - (plan.up_loss if start == "boil" else 0.0)), 0.0, plan.h0
     celsius = plan.boil if start == "boil" else pot.kitchen.room_c
@@ -91,9 +101,19 @@ def simulate(
     while minute < end and minute < 600:
         minute += STEP_MIN
         heating = off_at is None
+        while waiting and waiting[0][0] <= minute:
+            free += waiting.pop(0)[1]
+            dry_at = None if off_at is None else dry_at
+        while rates and rates[0][0] <= minute:
+            plan.rate = rates.pop(0)[1]
+        if heating and celsius > plan.boil and free > DRY_ML:
+            celsius = plan.boil  # boiling water cools a dry pot at once
         if heating and celsius < plan.boil - 0.01:
-            celsius = min(plan.boil, celsius + plan.power_c(free) * STEP_MIN)
-            free -= plan.up_loss * plan.power_c(free) * STEP_MIN / max(1.0, plan.boil - pot.kitchen.room_c)
+            climb = (
+                plan.power_c(free) if boils_at is None else (plan.boil - pot.kitchen.room_c) / max(boils_at, STEP_MIN)
+            )
+            celsius = min(plan.boil, celsius + climb * STEP_MIN)
+            free -= plan.up_loss * climb * STEP_MIN / max(1.0, plan.boil - pot.kitchen.room_c)
             if celsius >= plan.boil - 0.01:
                 boil_at = minute
         elif heating:
@@ -145,7 +165,7 @@ class _Plan:
         habit = rows.get("recipe_habit", 0.0)
         # a recipe that pours more than its grain needs has a thirstier pot; one that pours less wants a drier grain
         off = rows.get("boil_off", 0.0) + rows.get("cloth", 0.0)
-        scale = (off + max(0.0, habit)) / off if off > 1 else 1.0
+        scale = self.scale = (off + max(0.0, habit)) / off if off > 1 else 1.0
         drink = rows.get("grain", 0.0) + rows.get("age", 0.0) + rows.get("learnt", 0.0)
         target = max(self.h0 + 0.05, (drink + min(0.0, habit)) / self.m)
         self.stretch = target / grain.hydration_at(way.texture)
@@ -226,7 +246,7 @@ def _rate(pot: Pot, lid: str | None) -> float:
         return row / pot.cook_min if pot.cook_min else 0.0
     if way.method == "oven":
         return 0.02 * kitchen.area_cm2 if lid == "open" else 3.0
-    return kitchen.area_cm2 * EVAPORATION[lid] * (BRISK if way.heat == "brisk" else 1.0)
+    return kitchen.area_cm2 * EVAPORATION[lid] * kitchen.boil_off * (BRISK if way.heat == "brisk" else 1.0)
 
 
 def _judge(

@@ -19,7 +19,9 @@ CLOTH_G = 15.0
 
 @dataclass(frozen=True, slots=True)
 class Kitchen:
-    """Pot, stove and place. pot_l None: height is 0.6 of the diameter. watts: the microwave's."""
+    """Pot, stove and place. pot_l None: height is 0.6 of the diameter. watts: the microwave's. lid: the pot's own, where a
+    recipe only says "covered". boil_off: what this pot loses beside the usual figure, by its boil-off test. cookers: appliances
+    and pressure cookers the household owns (None = not said, so none is ruled out)."""
 
     pot_cm: float = 20.0
     pot_l: float | None = None
@@ -30,6 +32,10 @@ class Kitchen:
     measure_ml: float = 240.0
     measure_name: str = "measure"
     whistle_min: float = 2.5
+    lid: str = "ordinary"
+    boil_off: float = 1.0
+    jar_ml: float = 400.0
+    cookers: tuple[str, ...] | None = None
 
     def __post_init__(self) -> None:
         def need(ok: bool, field: str, text: str) -> None:
@@ -66,6 +72,17 @@ class Kitchen:
             1 <= self.whistle_min <= 10,
             "whistle_min",
             "A whistle stands for 1 to 10 minutes at pressure; give a number in between.",
+        )
+        need(self.lid in LIDS[:-1], "pot_lid", f"“{self.lid[:30]}” is no lid of a pot; choose {_or(LIDS[:-1])}.")
+        need(
+            0.2 <= self.boil_off <= 5,
+            "boil_off",
+            "A pot boils off between a fifth and five times the usual; do its boil-off test again.",
+        )
+        need(
+            100 <= self.jar_ml <= 3000,
+            "jar_ml",
+            f"A grinder jar of {self.jar_ml:g} ml is outside what I can reckon with; give 100 to 3,000 ml.",
         )
         need(
             20 <= self.measure_ml <= 2000,

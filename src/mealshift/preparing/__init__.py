@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..grains import Grain
 from ..pot.account import said_minutes, uptake
@@ -87,6 +87,12 @@ class Milling:
     meal_g: float
     meal_ml: float
     flour_g: float
+
+
+def mill_for(meal: Grain, meal_g: float, jar_ml: float = 400.0) -> Milling:
+    """The milling that gives so many grams of this meal. The whole grain is of the meal's own kind; its density is near the meal's."""
+    whole = replace(meal, form="whole", rinse=max(2, meal.rinse), short=meal.short.removesuffix(" grits"))
+    return mill(whole, meal_g / MEAL_SHARE, jar_ml)
 
 
 def mill(grain: Grain, dry_g: float, jar_ml: float = 400.0) -> Milling:

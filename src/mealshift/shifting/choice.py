@@ -30,5 +30,7 @@ class Choice:
     kitchen: Kitchen = field(default_factory=Kitchen)
     factors: Factors = field(default_factory=Factors)
     said_unit: str | None = None
+    # the coarse meal is made at home from whole grain
+    home_meal: bool = False
     # two or more (slug, share of the volume): a blend, instead of `to`
     blend: tuple[tuple[str, float], ...] = ()

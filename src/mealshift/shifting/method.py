@@ -6,6 +6,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
+from .. import preparing
 from ..grains import Grain
 from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
 from ..pot import Pot
@@ -58,13 +59,20 @@ class Method:
 
 
 def rewrite_steps(
-    recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Measures, mix: Plan, aside: tuple[Pot, ...] = ()
+    recipe: Recipe,
+    own: Own,
+    pot: Pot,
+    a: Amounts,
+    measures: Measures,
+    mix: Plan,
+    aside: tuple[Pot, ...] = (),
+    home_meal: bool = False,
 ) -> Method:
     out = Method()
     if own.line.cooked:
         _cooked_ahead(recipe, own, pot, a, out)
         return out
-    work = _Work(recipe, own, pot, a, measures, out, mix, aside)
+    work = _Work(recipe, own, pot, a, measures, out, mix, aside, home_meal)
     if not a.same:
         out.steps += work.before()
     heat_at = [s.index for s in recipe.steps if any(d.kind == "heat" for d in s.durations)]
@@ -94,12 +102,23 @@ class _Work:
     out: Method
     mix: Plan
     aside: tuple[Pot, ...]
+    home_meal: bool = False
 
     # -- inserted steps ------------------------------------------------------------------------------------
 
     def before(self) -> list[NewStep]:
         target, way = self.a.target, self.pot.way
         steps = []
+        if self.home_meal and target.is_meal:
+            made = preparing.mill_for(target, self.pot.dry_g, self.pot.kitchen.jar_ml)
+            steps.append(
+                _new(
+                    "pulse",
+                    f"Make the meal: rinse and drain {round_half_up(made.batches * made.batch_g)} g of whole grain, dry it half an hour on a cloth, "
+                    f"pulse it in {made.batches} {'batch' if made.batches == 1 else 'batches'} in a dry jar to the grain of semolina, never to flour; sift if it is fine.",
+                    f"About an eighth is lost as flour and on the cloth: that leaves {round_half_up(made.meal_g)} g of meal.",
+                )
+            )
         if target.rinse and (not self.own.rinses or self._roasts()):
             steps.append(
                 _new(

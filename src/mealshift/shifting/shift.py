@@ -84,7 +84,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         same,
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside)
-    method = rewrite_steps(recipe, own, pot, amounts, measures, mix, aside)
+    method = rewrite_steps(recipe, own, pot, amounts, measures, mix, aside, choice.home_meal)
     title = _title(recipe, own, target, same, aside)
     problems += drinking_on(recipe, own, pot)
     check = [
@@ -186,7 +186,8 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
             )
             method = nearest
     if lid is None and method == own.way.method:
-        lid = own.way.lid
+        # "covered" in a recipe means whatever lid this pot has
+        lid = choice.kitchen.lid if own.way.lid == "ordinary" and method == "covered" else own.way.lid
     texture = choice.texture
     low, high = target.texture_range()
     if texture is None:

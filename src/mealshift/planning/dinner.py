@@ -1,0 +1,174 @@
+"""A dinner: dishes shifted, planned, and for each that cannot make it the ways out that would really do.
+
+A way out is not advice: each is tried. The changed dish is shifted and its tasks summed before it is offered, so that touching it
+gives a plan.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass, field, replace
+from datetime import datetime
+from typing import Any
+
+from .. import comparing
+from ..measures import Measures
+from ..pot.account import said_minutes
+from ..problems import Refusal
+from ..recipe import Recipe
+from ..shifting import Choice, Shift, shift
+from .schedule import Plan, before, critical_minutes, make_plan, minutes_from
+from .tasks import APPLIANCES, tasks_of
+
+# later serving times that are tried for a crowded kitchen, minutes
+LATER = (10, 20, 30, 45, 60, 90)
+
+
+@dataclass(frozen=True, slots=True)
+class Dish:
+    """key: what the caller calls it; changes of a way out come back under it."""
+
+    key: str
+    recipe: Recipe
+    choice: Choice
+    measures: Measures | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class WayOut:
+    """kind: no_soak, pressure, grain or later. changes: of the dish's choice. serve_at: for "later". minutes: what the dish then takes."""
+
+    kind: str
+    key: str
+    text: str
+    changes: dict[str, Any] = field(default_factory=dict)
+    serve_at: datetime | None = None
+    minutes: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Dinner:
+    plan: Plan
+    shifts: dict[str, Shift]
+    keys: dict[str, str]
+    ways_out: dict[str, tuple[WayOut, ...]]
+
+
+def plan_dinner(
+    dishes: list[Dish],
+    serve_at: datetime,
+    now: datetime | None = None,
+    burners: int = 2,
+    ovens: int = 2,
+    pinned: dict[str, datetime] | None = None,
+    owned: tuple[str, ...] | None = None,
+) -> Dinner:
+    """Shifts and plans all dishes. ways_out: by dish name, for the dishes that the plan had to leave out."""
+    shifts: dict[str, Shift] = {}
+    keys: dict[str, str] = {}
+    for d in dishes:
+        made = shift(d.recipe, d.choice, d.measures)
+        name = made.title.text
+        while name in shifts:
+            name += " (again)"
+        shifts[name], keys[name] = made, d.key
+    tasks = {name: tasks_of(made, name) for name, made in shifts.items()}
+
+    def solve(at: datetime, bound_s: float = 2.0) -> Plan:
+        return make_plan(tasks, at, now, burners, ovens, pinned, owned, bound_s)
+
+    plan = solve(serve_at)
+    ways = {}
+    by_key = {d.key: d for d in dishes}
+    for p in plan.problems:
+        if p.where in shifts:
+            ways[p.where] = tuple(
+                _ways_out(p.where, by_key[keys[p.where]], shifts[p.where], plan, p.code, now, solve, owned)
+            )
+    return Dinner(plan, shifts, keys, ways)
+
+
+def _ways_out(
+    name: str,
+    dish: Dish,
+    made: Shift,
+    plan: Plan,
+    code: str,
+    now: datetime | None,
+    solve: Callable[..., Plan],
+    owned: tuple[str, ...] | None,
+) -> list[WayOut]:
+    if code == "pinned":
+        return []
+    room = minutes_from(now, plan.serve_at) if now else 10**6
+    out: list[WayOut] = []
+
+    def offer(kind: str, text: str, changes: dict[str, Any]) -> bool:
+        try:
+            other = shift(dish.recipe, replace(dish.choice, **changes), dish.measures)
+        except Refusal:
+            return False
+        needs = critical_minutes(tasks_of(other, "x"))
+        device = APPLIANCES.get(other.pot.way.method, "")
+        # more water than the pot holds is no way out
+        if (
+            needs > room
+            or any(p.code == "pot_full" for p in other.problems)
+            or (owned is not None and device not in ("", "oven", "kettle", *owned))
+        ):
+            return False
+        out.append(WayOut(kind, dish.key, f"{text}: {said_minutes(needs)}", changes, None, needs))
+        return True
+
+    way = made.pot.way
+    if way.soak_min or way.sprouted:
+        offer("no_soak", "Without the soak", {"soak_min": 0.0, "sprouted": False, "roast": None})
+    for method, word in (
+        ("electric-pressure", "In the electric pressure cooker"),
+        ("pressure", "In the pressure cooker"),
+    ):
+        if (
+            way.method != method
+            and method in made.pot.grain.methods
+            and (owned is None or APPLIANCES.get(method, "pressure cooker") in owned)
+        ):
+            changes: dict[str, Any] = {"method": method, "lid": None, "texture": None}
+            offer("pressure", word, changes) or (
+                way.soak_min and offer("pressure", f"{word}, unsoaked", {**changes, "soak_min": 0.0})
+            )
+    if code == "no_appliance":
+        offer(
+            "pressure",
+            "In a pot under its lid",
+            {"method": "covered", "lid": None, "whistles": None, "release": "natural"},
+        )
+    grains = 0
+    for c in comparing.best_of_each(
+        comparing.candidates(dish.recipe, dish.choice.kitchen, min(72.0, max(0.1, room / 60)))
+    ):
+        if grains < 2 and c.suited and c.in_time and c.grain.slug not in (made.pot.grain.slug, made.own.grain.slug):
+            changes = {"to": c.grain.slug, "blend": (), "method": c.way.method, "lid": None, "soak_min": c.way.soak_min, "texture": None,
+                       "roast": None, "sprouted": False, "whistles": None, "release": "natural"}  # fmt: skip
+            grains += offer("grain", f"With {c.grain.name}", changes)
+    out += _later(name, dish, made, plan, code, now, solve)
+    return out
+
+
+def _later(
+    name: str, dish: Dish, made: Shift, plan: Plan, code: str, now: datetime | None, solve: Callable[..., Plan]
+) -> list[WayOut]:
+    needs = critical_minutes(tasks_of(made, name))
+    tries = [before(plan.serve_at, -n) for n in LATER]
+    if code == "too_late" and now:
+        ready = before(now, -needs)
+        # on the next five minutes, so that it is a time one says
+        ready = before(ready, -(-ready.minute % 5))
+        tries = [before(ready, -n) for n in (0, *LATER[1:])]
+    if code not in ("too_late", "crowded"):
+        return []
+    missed = {p.where for p in plan.problems}
+    for at in tries[:5]:
+        again = {p.where for p in solve(at, 0.5).problems}
+        if name not in again and again <= missed:
+            return [WayOut("later", dish.key, f"Serve at {at:%H:%M}", {}, at, needs)]
+    return []
