@@ -44,7 +44,9 @@ INSTALLED_APPS = [
     "csp",
     "ninja",
     "mealshift_server.households",
+    "mealshift_server.kitchen",
     "mealshift_server.recipes",
+    "mealshift_server.plans",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

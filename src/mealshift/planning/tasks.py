@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from .. import preparing
 from ..measures import round_half_up
 from ..pot import Pot
-from ..pot.afterwards import afterwards
+from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..recipe import Recipe
 from ..shifting import Shift
 
@@ -21,6 +21,8 @@ AFTER_SOAK_MIN = 60
 AFTER_ROAST_MIN = 15
 # grain to be fried must be cold through: at least so long in the fridge after it has cooled
 CHILL_MIN = 60
+# a salad is dressed warm and eaten lukewarm
+LUKEWARM_C = 30.0
 APPLIANCES = {
     "rice-cooker": "rice cooker",
     "electric-pressure": "electric cooker",
@@ -153,7 +155,7 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
         within=0,
     )
     if main and shift.recipe.dish in ("salad", "fried"):
-        cool = afterwards(pot).spread_to_21
+        cool = minutes_to(max(LUKEWARM_C, pot.kitchen.room_c + 5), SHALLOW_CM, pot.kitchen.room_c)
         add("cool", f"spread {grain.short} on a tray and let it cool", cool, 2, within=0)
     if main and shift.recipe.dish == "fried":
         add("chill", f"{grain.short} into the fridge until cold through; overnight is best", CHILL_MIN, 1)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 
 from ..planning import Plan
 
@@ -18,8 +18,8 @@ def to_ics(plan: Plan, made_at: datetime) -> bytes:
         event = Event()
         event.add("uid", f"{_uid(s.task.id)}-{s.start:%Y%m%dT%H%M}@mealshift")
         event.add("dtstamp", made_at)
-        event.add("dtstart", s.start)
-        event.add("dtend", s.end)
+        event.add("dtstart", _instant(s.start))
+        event.add("dtend", _instant(s.end))
         event.add("summary", f"{s.task.dish}: {s.task.what}")
         alarm = Alarm()
         alarm.add("action", "DISPLAY")
@@ -28,6 +28,11 @@ def to_ics(plan: Plan, made_at: datetime) -> bytes:
         event.add_component(alarm)
         calendar.add_component(event)
     return bytes(calendar.to_ical())
+
+
+def _instant(at: datetime) -> datetime:
+    """In UTC where the zone is known: right in every calendar, whatever the clocks do that night."""
+    return at if at.tzinfo is None else at.astimezone(UTC)
 
 
 def _uid(text: str) -> str:

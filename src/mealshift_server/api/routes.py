@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from functools import cache
-from typing import Any
+from typing import Any, cast
 
 from django.conf import settings
 from django.contrib.auth import authenticate, login, logout
@@ -14,15 +15,19 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from ninja import NinjaAPI, Status
 from ninja.errors import HttpError
-from ninja.security import django_auth
+from ninja.security import HttpBearer, django_auth
 from ninja.utils import check_csrf
 
 from mealshift import ENGINE_VERSION, pipeline, writing
-from mealshift.planning import Plan
+from mealshift.planning import Dinner
 from mealshift.planning.schedule import report as plan_report
 from mealshift.problems import Refusal
 from mealshift_server.households import actions as households
-from mealshift_server.households.models import Household
+from mealshift_server.households.models import Household, User
+from mealshift_server.kitchen import actions as kitchens
+from mealshift_server.kitchen.models import Device, Kitchen, Pot
+from mealshift_server.plans import actions as plans
+from mealshift_server.plans.models import Cooking
 from mealshift_server.recipes import actions
 from mealshift_server.recipes.models import Recipe, Shift
 
@@ -317,28 +322,199 @@ def _file(kept: Shift, kind: str) -> HttpResponse:
     )
 
 
+# -- the kitchen ---------------------------------------------------------------------------------------------
+
+
+def _pots(request: HttpRequest) -> QuerySet[Pot]:
+    return Pot.objects.filter(household=house(request))
+
+
+def _kitchen(request: HttpRequest) -> dict[str, Any]:
+    h = house(request)
+    row = kitchens.kitchen_row(h)
+    shown = row or Kitchen(burners=[1200.0, 1200.0])
+    return {
+        "said": row is not None, "burners": shown.burners, "time_zone": h.time_zone, "pots": list(_pots(request)),
+        "devices": list(Device.objects.filter(household=h)), **{f: getattr(shown, f) for f in kitchens.FIELDS},
+    }  # fmt: skip
+
+
+@api.get("/kitchen", response={200: s.KitchenOut, 401: s.Trouble}, tags=["kitchen"])
+def kitchen(request: HttpRequest) -> Any:
+    return _kitchen(request)
+
+
+@api.put("/kitchen", response={200: s.KitchenOut, **BAD}, tags=["kitchen"])
+def set_kitchen(request: HttpRequest, data: s.KitchenIn) -> Any:
+    kitchens.set_kitchen(house(request), data.model_dump())
+    return _kitchen(request)
+
+
+@api.post("/kitchen/pots", response={201: s.PotRow, **BAD}, tags=["kitchen"])
+def add_pot(request: HttpRequest, data: s.PotIn) -> Any:
+    return Status(201, kitchens.add_pot(house(request), data.model_dump()))
+
+
+@api.put("/kitchen/pots/{int:pot_id}", response={200: s.PotRow, **MISSING}, tags=["kitchen"])
+def change_pot(request: HttpRequest, pot_id: int, data: s.PotIn) -> Any:
+    return kitchens.change_pot(get_object_or_404(_pots(request), pk=pot_id), data.model_dump())
+
+
+@api.delete("/kitchen/pots/{int:pot_id}", response={204: None, **MISSING}, tags=["kitchen"])
+def drop_pot(request: HttpRequest, pot_id: int) -> Any:
+    get_object_or_404(_pots(request), pk=pot_id).delete()
+    return Status(204, None)
+
+
+@api.post("/kitchen/pots/{int:pot_id}/boil-off", response={200: s.BoilOffOut, **MISSING}, tags=["kitchen"])
+def boil_off(request: HttpRequest, pot_id: int, data: s.BoilOffIn) -> Any:
+    pot = get_object_or_404(_pots(request), pk=pot_id)
+    found = kitchens.test_boil_off(pot, data.before_ml, data.after_ml, data.minutes, data.lid, data.keep)
+    return {**asdict(found), "problems": [p.as_dict() for p in found.problems], "pot": pot}
+
+
+@api.delete("/kitchen/pots/{int:pot_id}/boil-off", response={200: s.PotRow, **MISSING}, tags=["kitchen"])
+def forget_boil_off(request: HttpRequest, pot_id: int) -> Any:
+    return kitchens.forget_test(get_object_or_404(_pots(request), pk=pot_id))
+
+
+@api.post("/kitchen/devices", response={201: s.DeviceMade, **BAD}, tags=["kitchen"])
+def add_device(request: HttpRequest, data: s.DeviceIn) -> Any:
+    device, key = kitchens.add_device(house(request), data.name, data.kind)
+    return Status(201, {"id": device.pk, "name": device.name, "kind": device.kind, "key": key})
+
+
+@api.delete("/kitchen/devices/{int:device_id}", response={204: None, **MISSING}, tags=["kitchen"])
+def drop_device(request: HttpRequest, device_id: int) -> Any:
+    get_object_or_404(Device.objects.filter(household=house(request)), pk=device_id).delete()
+    return Status(204, None)
+
+
 # -- the plan ------------------------------------------------------------------------------------------------
 
 
-def _plan(request: HttpRequest, data: s.PlanIn) -> Plan:
-    mine = {k.pk: k for k in _shifts(request).filter(pk__in=data.shift_ids)}
-    if len(mine) < len(set(data.shift_ids)):
+def _kept_dishes(request: HttpRequest, data: s.PlanIn) -> tuple[list[Shift], dict[str, Any]]:
+    """The shifts named, in that order, and what else was asked as plain data."""
+    ids = list(dict.fromkeys(d.shift_id for d in data.dishes))
+    mine = {k.pk: k for k in _shifts(request).filter(pk__in=ids)}
+    if len(mine) < len(ids):
         raise Http404
-    return actions.plan_shifts(
-        house(request), [mine[i] for i in dict.fromkeys(data.shift_ids)], data.serve_at, data.now, data.burners
-    )
+    changes = {d.shift_id: d.changes.model_dump(exclude_unset=True) for d in data.dishes if d.changes}
+    return [mine[i] for i in ids], {**data.model_dump(exclude={"dishes"}), "changes": changes}
 
 
-@api.post("/plan", response={200: s.PlanOut, **MISSING}, tags=["plan"])
+def _plan(request: HttpRequest, data: s.PlanIn) -> Dinner:
+    kept, asked = _kept_dishes(request, data)
+    return plans.plan(house(request), kept, asked)
+
+
+@api.post("/plan", response={200: s.PlanOut, **MISSING}, tags=["plan"], exclude_unset=True)
 def plan(request: HttpRequest, data: s.PlanIn) -> Any:
-    return plan_report(_plan(request, data))
+    dinner = _plan(request, data)
+    row = kitchens.kitchen_row(house(request))
+    made = plan_report(dinner.plan)
+    ways = [{"dish": dish, "shift_id": int(w.key), "kind": w.kind, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
+            for dish, found in dinner.ways_out.items() for w in found]  # fmt: skip
+    tasks = [{**t, "shift_id": int(dinner.keys[t["dish"]])} for t in made["tasks"]]
+    burners = data.burners or (len(row.burners) if row and row.burners else 2)
+    return {**made, "tasks": tasks, "ways": ways, "burners": burners}
 
 
 @api.post("/plan.ics", response={200: str, **MISSING}, tags=["plan"])
 def plan_calendar(request: HttpRequest, data: s.PlanIn) -> Any:
-    made = writing.to_ics(_plan(request, data), timezone.now())
+    made = writing.to_ics(_plan(request, data).plan, timezone.now())
     return HttpResponse(
         made,
         content_type="text/calendar; charset=utf-8",
         headers={"Content-Disposition": 'attachment; filename="dinner.ics"'},
     )
+
+
+# -- cooking -------------------------------------------------------------------------------------------------
+
+
+def _cookings(request: HttpRequest) -> QuerySet[Cooking]:
+    return Cooking.objects.filter(household=house(request)).select_related("household")
+
+
+def _cooking(request: HttpRequest, cooking_id: int) -> Cooking:
+    return get_object_or_404(_cookings(request), pk=cooking_id)
+
+
+@api.get("/cookings", response={200: list[s.CookingRow], 401: s.Trouble}, tags=["stove"])
+def cookings(request: HttpRequest) -> Any:
+    return list(_cookings(request)[:50])
+
+
+@api.post("/cookings", response={200: s.CookingRow, 201: s.CookingRow, **MISSING}, tags=["stove"])
+def start_cooking(request: HttpRequest, data: s.CookingIn) -> Any:
+    kept, asked = _kept_dishes(request, data)
+    user = cast(User, request.user)
+    made, new = plans.start_cooking(house(request), user, data.client_id, kept, asked, data.speed)
+    return Status(201 if new else 200, made)
+
+
+@api.get("/cookings/{int:cooking_id}", response={200: s.CookingOut, **MISSING}, tags=["stove"])
+def cooking(request: HttpRequest, cooking_id: int, since: int | None = None) -> Any:
+    return plans.state(_cooking(request, cooking_id), since)
+
+
+@api.post("/cookings/{int:cooking_id}/events", response={200: s.Appended, **MISSING}, tags=["stove"])
+def append_events(request: HttpRequest, cooking_id: int, data: s.EventsIn) -> Any:
+    made = [e.model_dump() for e in data.events]
+    return {"new": plans.append(_cooking(request, cooking_id), cast(User, request.user), made)}
+
+
+@api.put("/cookings/{int:cooking_id}/alone", response={200: s.CookingRow, **MISSING}, tags=["stove"])
+def set_alone(request: HttpRequest, cooking_id: int, data: s.AloneIn) -> Any:
+    return plans.set_alone(_cooking(request, cooking_id), data.alone)
+
+
+@api.post("/cookings/{int:cooking_id}/wrong", response={200: s.WrongOut, **MISSING}, tags=["stove"])
+def went_wrong(request: HttpRequest, cooking_id: int, data: s.WrongIn) -> Any:
+    return asdict(plans.wrong(_cooking(request, cooking_id), cast(User, request.user), data.id, data.pot, data.what))
+
+
+@api.post("/cookings/{int:cooking_id}/stand-in", response={200: s.Appended, **MISSING}, tags=["stove"])
+def stand_in(request: HttpRequest, cooking_id: int, data: s.StandInIn) -> Any:
+    """The simulated device reads the pot once."""
+    mine = _cooking(request, cooking_id)
+    pot, value = plans.stand_in_reading(mine, data.pot, data.kind)
+    plans.take_reading(mine, cast(User, request.user), data.id, pot, data.kind, value)
+    return {"new": 1}
+
+
+# -- devices: no session, a key of their own (docs/devices.md) ---------------------------------------------------
+
+
+class DeviceKey(HttpBearer):
+    def authenticate(self, request: HttpRequest, token: str) -> Device | None:
+        return Device.objects.select_related("household").filter(key_digest=kitchens.digest(token)).first()
+
+
+def _on_now(device: Device) -> Cooking:
+    running = Cooking.objects.filter(household=device.household, ended=None).select_related("household").first()
+    if running is None:
+        raise Http404
+    return running
+
+
+@api.get("/device/cooking", response={200: s.DeviceCooking, **MISSING}, auth=DeviceKey(), tags=["devices"])
+def device_cooking(request: HttpRequest) -> Any:
+    device = cast(Any, request).auth
+    running = _on_now(device)
+    rows = []
+    for key, pot in plans.script_of(running).pots.items():
+        try:
+            value = plans.stand_in_reading(running, key, device.kind)[1]
+        except Refusal:
+            continue
+        rows.append({"pot": key, "name": pot.grain.name, "simulated": value})
+    return {"title": running.title, "speed": running.speed, "pots": rows}
+
+
+@api.post("/device/readings", response={200: s.Appended, **MISSING}, auth=DeviceKey(), tags=["devices"])
+def device_reading(request: HttpRequest, data: s.ReadingIn) -> Any:
+    device = cast(Any, request).auth
+    plans.take_reading(_on_now(device), None, data.id, data.pot, device.kind, data.value)
+    return {"new": 1}

@@ -184,6 +184,11 @@ class ChoiceIn(Schema):
     age: Literal["fresh", "old"] = "fresh"
     keep: Literal["volume", "weight", "plates"] = "volume"
     servings: float | None = None
+    pot_id: int | None = None
+    pot_lid: Lid | None = None
+    boil_off: float | None = None
+    jar_ml: float | None = None
+    home_meal: bool = False
     pot_cm: float | None = None
     pot_l: float | None = None
     altitude_m: float | None = None
@@ -430,6 +435,7 @@ class CompareIn(Schema):
     text: str
     corrections: list[CorrectionIn] = Field(default=[], max_length=300)
     pot_cm: float | None = None
+    pot_id: int | None = None
     altitude_m: float | None = None
     by_hours: float | None = None
     gluten_free: bool = False
@@ -587,27 +593,306 @@ class GrainPage(GrainOut):
     cautions: list[CautionOut]
 
 
-class PlanIn(Schema):
-    """serve_at and now are the kitchen's own clock, without a zone."""
+class Pin(Schema):
+    id: str = Field(max_length=300)
+    start: datetime
 
-    shift_ids: list[int] = Field(max_length=12)
+
+class Changes(Schema):
+    """What a way out changes of a dish's choice; only what is set is changed."""
+
+    to: str | None = Field(default=None, max_length=60)
+    blend: list[BlendPart] | None = None
+    method: str | None = Field(default=None, max_length=30)
+    lid: Lid | None = None
+    soak_min: float | None = None
+    texture: float | Texture | None = None
+    roast: Literal["none", "dry", "fat"] | None = None
+    sprouted: bool | None = None
+    whistles: int | None = None
+    release: Literal["natural", "quick"] | None = None
+
+
+class PlanDish(Schema):
+    shift_id: int
+    changes: Changes | None = None
+
+
+class PlanIn(Schema):
+    """serve_at and now: points in time; without a zone they are meant on the household's clock. zone: that of the cook's device."""
+
+    dishes: list[PlanDish] = Field(max_length=12)
     serve_at: datetime
     now: datetime | None = None
-    burners: int = 2
+    zone: str | None = Field(default=None, max_length=64)
+    burners: int | None = None
+    pinned: list[Pin] = Field(default=[], max_length=100)
 
 
 class PlanTask(Schema):
     id: str
     what: str
     dish: str
+    shift_id: int
     start: datetime
     end: datetime
     hands_on: int
     resource: str
 
 
+class WayOutOut(Schema):
+    dish: str
+    shift_id: int
+    kind: Literal["no_soak", "pressure", "grain", "later"]
+    text: str
+    serve_at: datetime | None
+    changes: Changes
+
+
 class PlanOut(Schema):
     serve_at: datetime
     start_at: datetime | None
+    burners: int
     tasks: list[PlanTask]
     problems: list[ProblemOut]
+    ways: list[WayOutOut]
+
+
+class CookingIn(PlanIn):
+    client_id: str = Field(min_length=8, max_length=64)
+    speed: int = 1
+
+
+class CookingRow(Schema):
+    id: int
+    title: str
+    began: datetime
+    serve_at: datetime
+    speed: int
+    ended: datetime | None
+
+
+class EventIn(Schema):
+    """ago_ms: how long ago it happened, by the device's own clock."""
+
+    id: str = Field(min_length=8, max_length=160)
+    kind: str = Field(max_length=12)
+    data: dict[str, str | float | bool | None] = {}
+    ago_ms: float = 0
+
+
+class EventsIn(Schema):
+    events: list[EventIn] = Field(max_length=200)
+
+
+class Appended(Schema):
+    new: int
+
+
+class CookStep(Schema):
+    id: str
+    dish: str
+    kind: str
+    style: Literal["do", "begin", "follow", "remind"]
+    title: str
+    words: str
+    look: str
+    minutes: int
+    pot: str
+    pour_ml: int
+    reserve_ml: int
+    cautions: list[str]
+    count_out: list[str]
+    after: list[str]
+    anchor: str
+    offset: int
+    planned: int
+    status: Literal["done", "running", "ready", "waiting"]
+    ready: float | None
+    start: float | None
+    due: float | None
+    end: float | None
+    expected: float
+
+
+class WrongChoice(Schema):
+    code: str
+    text: str
+
+
+class CookPot(Schema):
+    key: str
+    name: str
+    short: str
+    grain: str
+    pour_ml: int
+    poured_ml: float | None
+    top_ups_ml: int
+    lid: str
+    reserve_ml: int
+    wrongs: list[WrongChoice]
+    on: float | None
+    curve: list[Point]
+    boil_at: float | None
+    off_at: float | None
+    verdict: str
+    scale: str
+    celsius: float | None
+    measure_ml: float
+    measure_name: str
+
+
+class Serve(Schema):
+    planned: int
+    expected: float
+
+
+class CookNote(Schema):
+    minute: float
+    text: str
+
+
+class CookState(Schema):
+    title: str
+    minute: float
+    steps: list[CookStep]
+    now: str | None
+    serve: Serve
+    pots: list[CookPot]
+    out: list[str]
+    notes: list[CookNote]
+    said: list[str]
+    ended: float | None
+    all_done: bool
+
+
+class CookingOut(Schema):
+    """state is null if nothing has happened since the event the page already knows."""
+
+    id: int
+    last: int
+    minute: float
+    speed: int
+    alone: bool
+    began: datetime
+    serve_at: datetime
+    state: CookState | None
+
+
+class WrongIn(Schema):
+    id: str = Field(min_length=8, max_length=160)
+    pot: str = Field(max_length=300)
+    what: str = Field(max_length=40)
+
+
+class WrongOut(Schema):
+    what: str
+    text: str
+    add_ml: int
+    add_min: int
+    lid: str
+    because: str
+
+
+class StandInIn(Schema):
+    id: str = Field(min_length=8, max_length=160)
+    pot: str = Field(max_length=300)
+    kind: Literal["scale", "probe"]
+
+
+class AloneIn(Schema):
+    alone: bool
+
+
+class BoilOffTest(Schema):
+    before_ml: float
+    after_ml: float
+    minutes: float
+    lid: Lid
+    on: str
+
+
+class PotIn(Schema):
+    name: str = Field(max_length=200)
+    diameter_cm: float
+    litres: float | None = None
+    lid: Literal["sealed", "tight", "ordinary", "ajar"] = "ordinary"
+
+
+class PotRow(PotIn):
+    id: int
+    boil_off: float
+    test: BoilOffTest | None
+
+
+class BoilOffIn(Schema):
+    before_ml: float
+    after_ml: float
+    minutes: float
+    lid: Lid
+    keep: bool = False
+
+
+class BoilOffOut(Schema):
+    rate: float
+    usual: float
+    factor: float
+    band: float
+    said: str
+    problems: list[ProblemOut]
+    pot: PotRow
+
+
+class KitchenIn(Schema):
+    burners: list[float] = Field(max_length=20)
+    oven_places: int
+    rice_cooker: bool
+    pressure_cooker: bool
+    electric_pressure: bool
+    microwave_w: float | None = None
+    whistle_min: float
+    altitude_m: float
+    room_c: float
+    jar_ml: float
+    time_zone: str | None = Field(default=None, max_length=64)
+
+
+class DeviceRow(Schema):
+    id: int
+    name: str
+    kind: Literal["scale", "probe"]
+
+
+class DeviceIn(Schema):
+    name: str = Field(max_length=200)
+    kind: Literal["scale", "probe"]
+
+
+class DeviceMade(DeviceRow):
+    key: str
+
+
+class KitchenOut(KitchenIn):
+    said: bool
+    pots: list[PotRow]
+    devices: list[DeviceRow]
+
+
+class ReadingIn(Schema):
+    """value: grams of a scale, °C of a probe. pot: left out, it is the pot put on last."""
+
+    id: str = Field(min_length=8, max_length=160)
+    value: float
+    pot: str | None = Field(default=None, max_length=300)
+
+
+class DevicePot(Schema):
+    pot: str
+    name: str
+    simulated: float
+
+
+class DeviceCooking(Schema):
+    title: str
+    speed: int
+    pots: list[DevicePot]

@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
-from datetime import datetime
+from dataclasses import asdict, replace
 from typing import Any
 
 from django.db import transaction
@@ -11,12 +10,12 @@ from django.db.models import F
 
 from mealshift import ENGINE_VERSION, comparing, pipeline
 from mealshift.measures import Measures
-from mealshift.planning import Plan, Task, make_plan, tasks_of
 from mealshift.pot import Kitchen
 from mealshift.reading import read
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice
 from mealshift_server.households.models import Household
+from mealshift_server.kitchen.actions import core_kitchen, frozen
 
 from .models import Recipe, Shift
 
@@ -37,21 +36,20 @@ def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
 
 
 def choice_of(raw: dict[str, Any], household: Household) -> Choice:
-    """The core's Choice from plain data; Refusal from the core if a value cannot be."""
-    kitchen = {
-        k: raw[k]
-        for k in ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c", "whistle_min")
-        if raw.get(k) is not None
-    }
+    """The core's Choice from plain data, in the household's kitchen; Refusal from the core if a value cannot be."""
     rest = {
         k: v for k, v in raw.items() if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend")
     }
     return Choice(
         **rest,
-        kitchen=Kitchen(**kitchen, measure_ml=household.measure_ml, measure_name=household.measure_name),
+        kitchen=core_kitchen(household, raw),
         said_unit="measure",
         blend=tuple((p["grain"], p["share"]) for p in raw.get("blend") or []),
     )
+
+
+def with_kitchen(choice: Choice, kitchen: Kitchen) -> Choice:
+    return replace(choice, kitchen=kitchen)
 
 
 def shift_text(
@@ -65,17 +63,11 @@ def read_text(household: Household, text: str, corrections: list[dict[str, Any]]
     return pipeline.read_report(read(text, measures(household), corrections_of(corrections)))
 
 
-def kitchen_of(household: Household, **given: float | None) -> Kitchen:
-    """The household's kitchen as far as it is known, with what the cook gave on the page."""
-    known = {k: v for k, v in given.items() if v is not None}
-    return Kitchen(**known, measure_ml=household.measure_ml, measure_name=household.measure_name)
-
-
 def compare_text(
     household: Household, text: str, corrections: list[dict[str, Any]], asked: dict[str, Any]
 ) -> dict[str, Any]:
     recipe = read(text, measures(household), corrections_of(corrections))
-    kitchen = kitchen_of(household, pot_cm=asked.get("pot_cm"), altitude_m=asked.get("altitude_m"))
+    kitchen = core_kitchen(household, asked)
     return comparing.report(recipe, kitchen, asked.get("by_hours"), bool(asked.get("gluten_free")))
 
 
@@ -87,27 +79,12 @@ def what_if(
 
 
 def grain_page(household: Household, slug: str) -> dict[str, Any]:
-    return pipeline.grain_page(slug, kitchen_of(household))
+    return pipeline.grain_page(slug, core_kitchen(household, {}))
 
 
 def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[str, Any]:
-    kitchen = kitchen_of(household, pot_cm=asked.pop("pot_cm"), altitude_m=asked.pop("altitude_m"))
+    kitchen = core_kitchen(household, {"pot_cm": asked.pop("pot_cm"), "altitude_m": asked.pop("altitude_m")})
     return pipeline.other_way(slug, kitchen, **asked)
-
-
-def plan_shifts(
-    household: Household, kept: list[Shift], serve_at: datetime, now: datetime | None, burners: int
-) -> Plan:
-    """Kept shifts worked back from the serving time; the times are the kitchen's own clock."""
-    dishes: dict[str, list[Task]] = {}
-    for k in kept:
-        recipe = read(k.text, measures(household), corrections_of(k.corrections))
-        made = pipeline.shift(recipe, choice_of(k.choice, household), measures(household))
-        name = made.title.text
-        while name in dishes:
-            name += " (again)"
-        dishes[name] = tasks_of(made, name)
-    return make_plan(dishes, serve_at.replace(tzinfo=None), now.replace(tzinfo=None) if now else None, burners)
 
 
 def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:
@@ -135,7 +112,8 @@ def change_recipe(recipe: Recipe, version: int, text: str, corrections: list[dic
 def keep_shift(
     household: Household, recipe: Recipe | None, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any]
 ) -> Shift:
-    """Keeps the shift, and the recipe with it if it was not kept yet."""
+    """Keeps the shift, and the recipe with it if it was not kept yet. The kitchen as it is now is kept with the choice."""
+    choice = frozen(household, choice)
     result = shift_text(household, text, corrections, choice)
     if recipe is None:
         recipe = keep_recipe(household, text, corrections)

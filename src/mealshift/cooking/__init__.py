@@ -1,0 +1,26 @@
+"""The events of one cooking: a plan as a script, events folded into its state, what to do when it goes wrong, simulated devices."""
+
+from .alone import touches
+from .fold import Event, State, check, fold, pot_run, serving
+from .report import report
+from .rescue import WRONGS, Answer, rescue
+from .script import Script, Step, pots_of, script_from, script_of
+
+__all__ = [
+    "WRONGS",
+    "Answer",
+    "Event",
+    "Script",
+    "State",
+    "Step",
+    "check",
+    "fold",
+    "pot_run",
+    "pots_of",
+    "report",
+    "rescue",
+    "script_from",
+    "script_of",
+    "serving",
+    "touches",
+]

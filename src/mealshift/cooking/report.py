@@ -1,0 +1,105 @@
+"""The state of a cooking as plain data for a screen: steps, timers, pots, and what changed about the plan, in sentences."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from ..measures import round_half_up
+from ..pot import Pot
+from ..pot.simulation import curve
+from .devices import last_weight, weighed
+from .fold import Event, State, fold, forecast, pot_run, ready_at, serving
+from .rescue import WRONGS, wrongs_for
+from .script import Script, Step
+
+
+def report(script: Script, events: list[Event], minute: float) -> dict[str, Any]:
+    """At kitchen minute `minute`. A step's status: done, running, ready (can be done now) or waiting."""
+    state = fold(script, events)
+    ahead = forecast(script, state, minute)
+    steps = [_step(script, state, s, ahead, minute) for s in script.steps]
+    expected = serving(script, state, minute)
+    return {
+        "title": script.title,
+        "minute": round(minute, 2),
+        "steps": steps,
+        "now": current(steps, minute),
+        "serve": {"planned": script.serve, "expected": round(expected, 1)},
+        "pots": [_pot(script, state, key, pot, minute) for key, pot in script.pots.items()],
+        "out": sorted(state.out),
+        "notes": [{"minute": round(m, 1), "text": t} for m, t in state.notes],
+        "said": said(script, state, minute),
+        "ended": state.ended,
+        "all_done": all(x["status"] == "done" for x in steps if x["kind"] != "keep"),
+    }
+
+
+def _step(
+    script: Script, state: State, s: Step, ahead: dict[str, tuple[float, float]], minute: float
+) -> dict[str, Any]:
+    going, ready = state.steps[s.id], ready_at(script, state, s)
+    status = (
+        "done" if going.end is not None
+        else "running" if going.start is not None
+        else "ready" if ready is not None and ready <= minute
+        else "waiting"
+    )  # fmt: skip
+    return {
+        "id": s.id, "dish": s.dish, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
+        "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out),
+        "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "status": status, "ready": ready,
+        "start": going.start, "due": going.due, "end": going.end, "expected": round(ahead[s.id][0], 1),
+    }  # fmt: skip
+
+
+# what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
+_RANK = {"cook": 0, "add": 1, "release": 2, "boil": 2, "roast": 2, "rest": 4, "kettle": 3, "keep": 9}
+
+
+def current(steps: list[dict[str, Any]], minute: float) -> str | None:
+    """The one thing to do now: a running step that is due, or a step that is ready; None if there is only waiting."""
+    calls = [
+        (_RANK.get(s["kind"], 5), s["due"] if s["status"] == "running" else s["ready"], s["id"])
+        for s in steps
+        if (s["status"] == "running" and s["due"] <= minute) or s["status"] == "ready"
+    ]
+    return min(calls)[2] if calls else None
+
+
+def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dict[str, Any]:
+    made, now = pot_run(script, state, key), state.pots[key]
+    out: dict[str, Any] = {
+        "key": key, "name": pot.grain.name, "short": pot.grain.short, "grain": pot.grain.slug, "pour_ml": pot.pour_ml, "poured_ml": now.poured,
+        "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "lid": now.lids[-1][1] if now.lids else pot.way.lid,
+        "reserve_ml": pot.high_ml - pot.pour_ml, "wrongs": [{"code": w, "text": WRONGS[w]} for w in wrongs_for(pot)],
+        "on": None, "curve": [], "boil_at": None, "off_at": None, "verdict": "", "scale": "", "celsius": None,
+        "measure_ml": pot.kitchen.measure_ml, "measure_name": pot.kitchen.measure_name,
+    }  # fmt: skip
+    if made is None:
+        return out
+    run, on = made
+    weight = last_weight(state, key)
+    if weight is not None:
+        out["scale"] = weighed(pot, run, weight[0] - on, weight[1]).text
+    if now.probed:
+        out["celsius"] = max(now.probed)[1]
+    return {**out, "on": on, "curve": curve(run, 60), "boil_at": run.boil_at, "off_at": run.off_at,
+            "verdict": "" if run.verdict.code == "right" else run.verdict.text}  # fmt: skip
+
+
+def said(script: Script, state: State, minute: float) -> list[str]:
+    """What is otherwise than planned, a sentence each."""
+    out = []
+    late = round_half_up(serving(script, state, minute) - script.serve)
+    if late >= 1:
+        out.append(f"{late} {'minute' if late == 1 else 'minutes'} later than planned.")
+    elif late <= -3:
+        out.append(f"{-late} minutes ahead of the plan: hold the closed pots.")
+    for key, pot in script.pots.items():
+        now = state.pots[key]
+        more = sum(ml for _, ml in now.top_ups)
+        if now.poured is not None and abs(now.poured - pot.pour_ml) >= 5:
+            out.append(f"{pot.grain.short.capitalize()}: {now.poured:.0f} ml poured instead of {pot.pour_ml}.")
+        if more:
+            out.append(f"{pot.grain.short.capitalize()}: {more:.0f} ml more than the pour.")
+    return out

@@ -1,0 +1,1 @@
+"""The household's kitchen: pots, burners, appliances, place; devices that read the pot."""

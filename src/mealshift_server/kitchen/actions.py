@@ -1,0 +1,165 @@
+"""Changes of state of a kitchen, one function each, and the core's Kitchen that comes of it."""
+
+from __future__ import annotations
+
+import hashlib
+import secrets
+import zoneinfo
+from typing import Any
+
+from django.utils import timezone
+
+from mealshift.pot import Kitchen as CoreKitchen
+from mealshift.pot.boil_off import BoilOff, boil_off_test
+from mealshift.problems import Refusal
+from mealshift_server.households.models import Household
+
+from .models import Device, Kitchen, Pot
+
+MOST_POTS, MOST_DEVICES = 20, 10
+GIVEN = ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c", "whistle_min", "boil_off", "jar_ml")
+FIELDS = ("oven_places", "rice_cooker", "pressure_cooker", "electric_pressure", "microwave_w", "whistle_min", "altitude_m", "room_c", "jar_ml")  # fmt: skip
+
+
+def kitchen_row(household: Household) -> Kitchen | None:
+    return Kitchen.objects.filter(household=household).first()
+
+
+def owned(row: Kitchen | None) -> tuple[str, ...] | None:
+    """The appliances by the words that plans use; None if the household has not said."""
+    if row is None:
+        return None
+    have = {
+        "rice cooker": row.rice_cooker,
+        "pressure cooker": row.pressure_cooker,
+        "electric cooker": row.electric_pressure,
+        "microwave": row.microwave_w is not None,
+    }
+    return tuple(name for name, there in have.items() if there)
+
+
+def core_kitchen(household: Household, given: dict[str, Any]) -> CoreKitchen:
+    """The core's Kitchen: what the cook gave on the page, else the pot and kitchen of the household, else the core's own figures."""
+    row = kitchen_row(household)
+    known: dict[str, Any] = {}
+    if row is not None:
+        known = {
+            "altitude_m": row.altitude_m,
+            "room_c": row.room_c,
+            "whistle_min": row.whistle_min,
+            "jar_ml": row.jar_ml,
+            "cookers": owned(row),
+        }
+        known |= {"burner_w": max(row.burners)} if row.burners else {}
+        known |= {"watts": row.microwave_w} if row.microwave_w else {}
+    pot = _pot(household, given)
+    if pot is not None:
+        known |= {"pot_cm": pot.diameter_cm, "pot_l": pot.litres, "lid": pot.lid, "boil_off": pot.boil_off}
+    known |= {k: given[k] for k in GIVEN if given.get(k) is not None}
+    known |= {"lid": given["pot_lid"]} if given.get("pot_lid") else {}
+    return CoreKitchen(**known, measure_ml=household.measure_ml, measure_name=household.measure_name)
+
+
+def _pot(household: Household, given: dict[str, Any]) -> Pot | None:
+    """The pot that was named; else, where no width was given, the household's first."""
+    if given.get("pot_id") is not None:
+        return Pot.objects.filter(household=household, pk=given["pot_id"]).first()
+    return Pot.objects.filter(household=household).first() if given.get("pot_cm") is None else None
+
+
+def frozen(household: Household, choice: dict[str, Any]) -> dict[str, Any]:
+    """The choice with the kitchen as it is now written into it, so that a kept shift stays as it was."""
+    k = core_kitchen(household, choice)
+    return {
+        **choice, "pot_cm": k.pot_cm, "pot_l": k.pot_l, "pot_lid": k.lid, "boil_off": k.boil_off, "burner_w": k.burner_w, "watts": k.watts,
+        "altitude_m": k.altitude_m, "room_c": k.room_c, "whistle_min": k.whistle_min, "jar_ml": k.jar_ml,
+    }  # fmt: skip
+
+
+def set_kitchen(household: Household, data: dict[str, Any]) -> Kitchen:
+    """All of the kitchen but its pots. Refusal names the field at fault."""
+    burners = data["burners"]
+    if not 1 <= len(burners) <= 8:
+        raise Refusal("burners", "burners", "A kitchen here has 1 to 8 burners; add one, or take some off.")
+    for watts in burners:
+        CoreKitchen(burner_w=watts)
+    if not 0 <= data["oven_places"] <= 6:
+        raise Refusal("oven_places", "oven_places", "An oven takes 0 (no oven) to 6 dishes at once.")
+    CoreKitchen(
+        watts=data["microwave_w"] or 800.0, altitude_m=data["altitude_m"], room_c=data["room_c"], whistle_min=data["whistle_min"], jar_ml=data["jar_ml"],
+    )  # fmt: skip
+    zone = data.get("time_zone")
+    if zone is not None:
+        if zone not in zoneinfo.available_timezones():
+            raise Refusal("time_zone", "time_zone", f"“{zone[:40]}” is no time zone I know; write it as Europe/Lisbon.")
+        household.time_zone = zone
+        household.save(update_fields=["time_zone"])
+    row, _ = Kitchen.objects.update_or_create(
+        household=household, defaults={"burners": burners, **{f: data[f] for f in FIELDS}}
+    )
+    return row
+
+
+def add_pot(household: Household, data: dict[str, Any]) -> Pot:
+    if Pot.objects.filter(household=household).count() >= MOST_POTS:
+        raise Refusal("pots", "name", f"{MOST_POTS} pots are enough for any dinner: change one instead.")
+    return Pot.objects.create(household=household, **_checked(data))
+
+
+def change_pot(pot: Pot, data: dict[str, Any]) -> Pot:
+    """Another width makes the old boil-off test void."""
+    checked = _checked(data)
+    if checked["diameter_cm"] != pot.diameter_cm:
+        pot.boil_off, pot.test = 1.0, None
+    for field, value in checked.items():
+        setattr(pot, field, value)
+    pot.save()
+    return pot
+
+
+def _checked(data: dict[str, Any]) -> dict[str, Any]:
+    name = data["name"].strip()
+    if not name or len(name) > 40:
+        raise Refusal("name", "name", "Give the pot a short name, such as “the blue one”.")
+    CoreKitchen(pot_cm=data["diameter_cm"], pot_l=data["litres"], lid=data["lid"])
+    return {"name": name, "diameter_cm": data["diameter_cm"], "litres": data["litres"], "lid": data["lid"]}
+
+
+def test_boil_off(pot: Pot, before_ml: float, after_ml: float, minutes: float, lid: str, keep: bool) -> BoilOff:
+    """The pot's boil-off test; `keep` sets the pot's rate by it."""
+    found = boil_off_test(CoreKitchen(pot_cm=pot.diameter_cm), before_ml, after_ml, minutes, lid)
+    if keep:
+        pot.boil_off = round(found.factor, 3)
+        pot.test = {
+            "before_ml": before_ml,
+            "after_ml": after_ml,
+            "minutes": minutes,
+            "lid": lid,
+            "on": timezone.now().date().isoformat(),
+        }
+        pot.save(update_fields=["boil_off", "test"])
+    return found
+
+
+def forget_test(pot: Pot) -> Pot:
+    pot.boil_off, pot.test = 1.0, None
+    pot.save(update_fields=["boil_off", "test"])
+    return pot
+
+
+def digest(key: str) -> str:
+    """The keys are long and random, so a plain digest is enough to look one up and not to guess it."""
+    return hashlib.sha256(key.encode()).hexdigest()
+
+
+def add_device(household: Household, name: str, kind: str) -> tuple[Device, str]:
+    """The device and its key, which is shown this once."""
+    name = name.strip()
+    if not name or len(name) > 40:
+        raise Refusal("name", "name", "Give the device a short name.")
+    if kind not in ("scale", "probe"):
+        raise Refusal("kind", "kind", "A device is a scale or a probe.")
+    if Device.objects.filter(household=household).count() >= MOST_DEVICES:
+        raise Refusal("devices", "name", f"{MOST_DEVICES} devices are enough: take one off first.")
+    key = secrets.token_urlsafe(24)
+    return Device.objects.create(household=household, name=name, kind=kind, key_digest=digest(key)), key

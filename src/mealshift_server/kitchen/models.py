@@ -1,0 +1,58 @@
+"""What a household cooks with. A household that has said nothing has no Kitchen row, and nothing is ruled out for it."""
+
+from __future__ import annotations
+
+from django.db import models
+
+from mealshift_server.households.models import Household
+
+
+class Kitchen(models.Model):
+    """burners: watts of each. The rest as the core's Kitchen means it."""
+
+    household = models.OneToOneField(Household, on_delete=models.CASCADE, related_name="kitchen")
+    burners = models.JSONField(default=list)
+    oven_places = models.PositiveSmallIntegerField(default=2)
+    rice_cooker = models.BooleanField(default=False)
+    pressure_cooker = models.BooleanField(default=False)
+    electric_pressure = models.BooleanField(default=False)
+    microwave_w = models.FloatField(null=True)
+    whistle_min = models.FloatField(default=2.5)
+    altitude_m = models.FloatField(default=0.0)
+    room_c = models.FloatField(default=20.0)
+    jar_ml = models.FloatField(default=400.0)
+
+    def __str__(self) -> str:
+        return f"kitchen of {self.household}"
+
+
+class Pot(models.Model):
+    """boil_off: what it loses beside the usual figure, 1 until tested. test: the last test's measures."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="pots")
+    name = models.CharField(max_length=40)
+    diameter_cm = models.FloatField()
+    litres = models.FloatField(null=True)
+    lid = models.CharField(max_length=10, default="ordinary")
+    boil_off = models.FloatField(default=1.0)
+    test = models.JSONField(null=True)
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("id",)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Device(models.Model):
+    """A scale or a probe that may tell this household's cookings what it reads. Only a digest of its key is kept."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="devices")
+    name = models.CharField(max_length=40)
+    kind = models.CharField(max_length=10)
+    key_digest = models.CharField(max_length=64, unique=True)
+    created = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self) -> str:
+        return self.name

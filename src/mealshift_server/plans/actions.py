@@ -1,0 +1,240 @@
+"""Changes of state of plans and cookings, one function each."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+from functools import lru_cache
+from typing import Any
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
+
+from django.db import IntegrityError, transaction
+from django.utils import timezone
+
+from mealshift import cooking as core
+from mealshift.cooking import devices
+from mealshift.measures import Measures
+from mealshift.planning import Dinner, Dish, plan_dinner
+from mealshift.pot import Kitchen as CoreKitchen
+from mealshift.pot import Pot as CorePot
+from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.shifting import shift
+from mealshift_server.households.models import Household, User
+from mealshift_server.kitchen import actions as kitchens
+from mealshift_server.recipes import actions as recipes
+from mealshift_server.recipes.models import Shift
+
+from .models import Cooking, Event
+
+SPEEDS = (1, 10, 60)
+MOST_EVENTS = 3000
+# a device may have been without the network so long and still tell when things happened
+OLDEST = timedelta(days=5)
+
+
+def zone_of(household: Household, name: str | None) -> ZoneInfo:
+    """The zone of the cook's device, else the household's."""
+    for candidate in (name, household.time_zone):
+        try:
+            if candidate:
+                return ZoneInfo(candidate)
+        except (ZoneInfoNotFoundError, ValueError, OSError):
+            continue
+    return ZoneInfo("UTC")
+
+
+def _on_clock(at: datetime | None, zone: ZoneInfo) -> datetime | None:
+    """A point in time on the kitchen's clock; one without a zone is meant as that clock shows it."""
+    if at is None:
+        return None
+    return at.replace(tzinfo=zone) if at.tzinfo is None else at.astimezone(zone)
+
+
+def dishes_of(household: Household, kept: list[Shift], changes: dict[int, dict[str, Any]]) -> list[dict[str, Any]]:
+    """Plain data from which each dish is shifted again, with what the cook changed for tonight."""
+    out = []
+    for k in kept:
+        choice = {**k.choice, **changes.get(k.pk, {})}
+        out.append({"shift_id": k.pk, "text": k.text, "corrections": k.corrections, "choice": choice, "cup_ml": household.cup_ml,
+                    "measure_ml": household.measure_ml, "measure_name": household.measure_name})  # fmt: skip
+    return out
+
+
+def _dish(household: Household, d: dict[str, Any]) -> Dish:
+    measures = Measures(cup_ml=d["cup_ml"], measure_ml=d["measure_ml"])
+    recipe = read(d["text"], measures, recipes.corrections_of(d["corrections"]))
+    return Dish(str(d["shift_id"]), recipe, recipes.choice_of(d["choice"], household), measures)
+
+
+def plan(household: Household, kept: list[Shift], asked: dict[str, Any]) -> Dinner:
+    """asked: serve_at, now, zone, burners, pinned, changes, as the API takes them."""
+    row = kitchens.kitchen_row(household)
+    zone = zone_of(household, asked.get("zone"))
+    serve_at = _on_clock(asked["serve_at"], zone)
+    assert serve_at is not None
+    burners = asked.get("burners") or (len(row.burners) if row and row.burners else 2)
+    pinned = {p["id"]: at for p in asked.get("pinned") or [] if (at := _on_clock(p["start"], zone))}
+    return plan_dinner(
+        [_dish(household, d) for d in dishes_of(household, kept, asked.get("changes") or {})],
+        serve_at,
+        _on_clock(asked.get("now"), zone),
+        burners,
+        row.oven_places if row else 2,
+        pinned,
+        kitchens.owned(row),
+    )
+
+
+def start_cooking(
+    household: Household, user: User, client_id: str, kept: list[Shift], asked: dict[str, Any], speed: int = 1
+) -> tuple[Cooking, bool]:
+    """The cooking and whether it is new: a second start with the same client_id, or of the very dishes that are on, gives the one there is."""
+    if speed not in SPEEDS:
+        raise Refusal("speed", "speed", "A cooking runs in real time, or for practice at 10 or 60 times.")
+    there = Cooking.objects.filter(household=household, client_id=client_id).first()
+    if there:
+        return there, False
+    ids = sorted(k.pk for k in kept)
+    for running in Cooking.objects.filter(household=household, ended=None, began__gte=timezone.now() - OLDEST):
+        if sorted(d["shift_id"] for d in running.dishes) == ids:
+            return running, False
+    began = timezone.now()
+    zone = zone_of(household, asked.get("zone"))
+    dinner = plan(household, kept, {**asked, "now": began})
+    if not dinner.plan.tasks:
+        first = dinner.plan.problems[0]
+        raise Refusal(first.code, "serve_at", first.text)
+    script = core.script_of(dinner.shifts, dinner.plan, began.astimezone(zone).replace(second=0, microsecond=0))
+    planned = {dinner.keys[s.task.dish] for s in dinner.plan.tasks}
+    # the dish keeps the name the script knows it by, and the kitchen as it is tonight
+    dishes = [
+        {**d, "choice": kitchens.frozen(household, d["choice"]), "name": name}
+        for d in dishes_of(household, kept, asked.get("changes") or {})
+        for name, key in dinner.keys.items()
+        if key == str(d["shift_id"]) and key in planned
+    ]
+    try:
+        with transaction.atomic():
+            made = Cooking.objects.create(
+                household=household, client_id=client_id, title=script.title[:400], began=began, serve_at=dinner.plan.serve_at, speed=speed,
+                script=script.as_dict(), dishes=dishes, by=user,
+            )  # fmt: skip
+    except IntegrityError:
+        return Cooking.objects.get(household=household, client_id=client_id), False
+    return made, True
+
+
+@lru_cache(maxsize=64)
+def _pots(cooking_id: int) -> dict[str, CorePot]:
+    """The solved pots of a cooking. They never change, so they are solved once in this process."""
+    cooking = Cooking.objects.select_related("household").get(pk=cooking_id)
+    shifts = {}
+    for d in cooking.dishes:
+        dish = _dish(cooking.household, d)
+        kitchen = CoreKitchen(**{**{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__}, "measure_ml": d["measure_ml"], "measure_name": d["measure_name"]})  # fmt: skip
+        shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen), dish.measures)
+    return core.pots_of(shifts)
+
+
+def script_of(cooking: Cooking) -> core.Script:
+    return core.script_from(cooking.script, _pots(cooking.pk))
+
+
+def minute_of(cooking: Cooking, at: datetime) -> float:
+    """Kitchen minutes since the cooking began."""
+    return max(0.0, (at - cooking.began).total_seconds() * cooking.speed / 60)
+
+
+def events_of(cooking: Cooking) -> list[core.Event]:
+    return [core.Event(e.client_id, e.kind, e.minute, e.data) for e in Event.objects.filter(cooking=cooking)]
+
+
+def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) -> int:
+    """Adds events once, however often they are sent. Each has id, kind, data and ago_ms: how long ago it happened by the device's own
+    clock, so that two clocks that differ do no harm. Refusal, and nothing added, if one cannot be. How many were new."""
+    script, now = script_of(cooking), timezone.now()
+    rows = []
+    for e in incoming:
+        ago = timedelta(milliseconds=min(max(0, e.get("ago_ms") or 0), OLDEST.total_seconds() * 1000))
+        minute = e["minute"] if e.get("minute") is not None else minute_of(cooking, now - ago)
+        data = core.check(script, e["kind"], e.get("data") or {})
+        rows.append(
+            Event(cooking=cooking, client_id=e["id"], kind=e["kind"], minute=round(minute, 4), data=data, by=user)
+        )
+    with transaction.atomic():
+        before = Event.objects.filter(cooking=cooking).count()
+        if before + len(rows) > MOST_EVENTS:
+            raise Refusal(
+                "events", "", "This cooking has had more touches than any dinner needs: end it and start anew."
+            )
+        Event.objects.bulk_create(rows, ignore_conflicts=True)
+        new = Event.objects.filter(cooking=cooking).count() - before
+        if cooking.ended is None and any(e["kind"] == "ended" for e in incoming):
+            cooking.ended = now
+            cooking.save(update_fields=["ended"])
+    return new
+
+
+def set_alone(cooking: Cooking, alone: bool) -> Cooking:
+    cooking.alone = alone
+    cooking.save(update_fields=["alone"])
+    return cooking
+
+
+def run_alone(cooking: Cooking) -> None:
+    """In a cooking that runs by itself: the touches that are due by now."""
+    if not cooking.alone or cooking.ended is not None:
+        return
+    script, have = script_of(cooking), events_of(cooking)
+    made = core.touches(script, have, minute_of(cooking, timezone.now()))
+    if made:
+        append(cooking, None, [{"id": e.id, "kind": e.kind, "data": e.data, "minute": e.minute} for e in made])
+
+
+def state(cooking: Cooking, since: int | None) -> dict[str, Any]:
+    """The state now; short if nothing has come since event `since`."""
+    run_alone(cooking)
+    last = Event.objects.filter(cooking=cooking).values_list("id", flat=True).last() or 0
+    minute = minute_of(cooking, timezone.now())
+    base = {"id": cooking.pk, "last": last, "minute": minute, "speed": cooking.speed, "alone": cooking.alone, "began": cooking.began,
+            "serve_at": cooking.serve_at}  # fmt: skip
+    if since is not None and since == last:
+        return {**base, "state": None}
+    return {**base, "state": core.report(script_of(cooking), events_of(cooking), minute)}
+
+
+def wrong(cooking: Cooking, user: User, event_id: str, pot: str, what: str) -> core.Answer:
+    """What to do about it now; that it went wrong is written down too."""
+    script = script_of(cooking)
+    if pot not in script.pots:
+        raise Refusal("pot", "pot", "This cooking has no such pot: reload the page.")
+    now = minute_of(cooking, timezone.now())
+    made = core.pot_run(script, core.fold(script, events_of(cooking)), pot)
+    answer = core.rescue(script.pots[pot], what, made[0] if made else None, now - made[1] if made else 0.0)
+    append(cooking, user, [{"id": event_id, "kind": "wrong", "data": {"pot": pot, "what": what}}])
+    return answer
+
+
+def stand_in_reading(cooking: Cooking, pot: str | None, kind: str) -> tuple[str, float]:
+    """What the simulated scale (g) or probe (°C) would read now: (pot, reading). Refusal if no pot is on."""
+    script = script_of(cooking)
+    folded = core.fold(script, events_of(cooking))
+    minute = minute_of(cooking, timezone.now())
+    on = {k: made for k in script.pots if (made := core.pot_run(script, folded, k))}
+    if pot is None and on:
+        pot = max(on, key=lambda k: on[k][1])
+    if pot not in on:
+        raise Refusal("pot", "pot", "No pot is on yet: put one on the heat first.")
+    run, began = on[pot]
+    if kind == "probe":
+        return pot, devices.probe_celsius(run, minute - began)
+    return pot, devices.scale_grams(script.pots[pot], run, minute - began)
+
+
+def take_reading(cooking: Cooking, user: User | None, event_id: str, pot: str | None, kind: str, value: float) -> str:
+    """A device's reading as an event; without a pot it is the one put on last. The pot it was taken for."""
+    if pot is None:
+        pot = stand_in_reading(cooking, None, kind)[0]
+    name, field = ("weighed", "grams") if kind == "scale" else ("probed", "celsius")
+    append(cooking, user, [{"id": event_id, "kind": name, "data": {"pot": pot, field: value}}])
+    return pot
