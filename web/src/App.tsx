@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { LogOut, Moon, Sun } from "lucide-react";
+import { LogOut, Menu, Moon, Sun } from "lucide-react";
+import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Navigate, NavLink, Route, Routes } from "react-router";
 import { answer, api } from "./api/client";
@@ -12,7 +13,11 @@ import { GrainPage } from "./screens/grain/GrainPage";
 import { Grains } from "./screens/grain/Grains";
 import { Kept } from "./screens/kept/Kept";
 import { KeptShift } from "./screens/kept/KeptShift";
+import { BoilOff } from "./screens/kitchen/BoilOff";
+import { Kitchen } from "./screens/kitchen/Kitchen";
 import { Plan } from "./screens/plan/Plan";
+import { Cookings } from "./screens/stove/Cookings";
+import { Stove } from "./screens/stove/Stove";
 import { SignIn } from "./screens/SignIn";
 import { currentTheme, setTheme } from "./ui/theme";
 
@@ -35,6 +40,10 @@ export function App() {
           <Route path="/grains" element={<Grains />} />
           <Route path="/grains/:slug" element={<GrainPage />} />
           <Route path="/plan" element={<Plan />} />
+          <Route path="/stove" element={<Cookings />} />
+          <Route path="/stove/:id" element={<Stove />} />
+          <Route path="/kitchen" element={<Kitchen />} />
+          <Route path="/kitchen/pots/:id/boil-off" element={<BoilOff />} />
           <Route path="/kept" element={<Kept />} />
           <Route path="/kept/:id" element={<KeptShift />} />
           <Route path="*" element={<Navigate to="/bring" replace />} />
@@ -52,7 +61,7 @@ export function Wordmark() {
   );
 }
 
-/** Light or dark, and the way out: in the header, on a phone at the foot of Kept. */
+/** Light or dark, and the way out. */
 export function HouseKeys() {
   const [theme, show] = useState(currentTheme);
   const client = useQueryClient();
@@ -79,6 +88,44 @@ export function HouseKeys() {
   );
 }
 
+/** Where the work is done; what does not fit a phone is in the house's menu too. */
+const PLACES: [string, string, boolean][] = [
+  ["/bring", "Bring", true],
+  ["/bench", "Bench", true],
+  ["/every", "Every grain", false],
+  ["/grains", "Grains", false],
+  ["/plan", "Plan", true],
+  ["/stove", "Stove", true],
+  ["/kept", "Kept", false],
+  ["/kitchen", "Kitchen", false],
+];
+
+function House() {
+  const [open, setOpen] = useState(false);
+  const link = "flex min-h-12 items-center rounded-key px-3 text-[17px] text-ink no-underline hover:bg-quiet";
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger aria-label="House" className="ml-auto grid h-11 w-11 shrink-0 place-items-center rounded-key text-soft hover:text-ink min-[1101px]:ml-2">
+        <Menu size={21} />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content aria-label="House" align="end" sideOffset={6} className="z-40 w-56 rounded-sheet border border-line bg-sheet p-2 text-ink shadow-jug" onClick={(e) => e.target instanceof HTMLAnchorElement && setOpen(false)}>
+          <nav aria-label="House">
+            {[["/kept", "Kept"], ["/kitchen", "Kitchen"], ["/every", "Every grain"], ["/grains", "Grains"]].map(([to, word]) => (
+              <NavLink key={to} to={to ?? ""} className={`${link} min-[761px]:hidden`}>
+                {word}
+              </NavLink>
+            ))}
+          </nav>
+          <span className="mt-1 flex border-t border-line pt-1">
+            <HouseKeys />
+          </span>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
 function Header({ name }: { name: string }) {
   const place = ({ isActive }: { isActive: boolean }) =>
     `flex h-12 items-center px-1.5 text-[15px] min-[521px]:px-2.5 min-[521px]:text-[16px] no-underline border-b-[3px] ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
@@ -89,30 +136,14 @@ function Header({ name }: { name: string }) {
           <Wordmark />
         </NavLink>
         <nav aria-label="Screens" className="flex">
-          <NavLink to="/bring" className={place}>
-            Bring
-          </NavLink>
-          <NavLink to="/bench" className={place}>
-            Bench
-          </NavLink>
-          <NavLink to="/every" className={place}>
-            <span className="max-[520px]:hidden">Every grain</span>
-            <span className="min-[521px]:hidden">Every</span>
-          </NavLink>
-          <NavLink to="/grains" className={({ isActive }) => `${place({ isActive })} max-[520px]:hidden`}>
-            Grains
-          </NavLink>
-          <NavLink to="/plan" className={place}>
-            Plan
-          </NavLink>
-          <NavLink to="/kept" className={place}>
-            Kept
-          </NavLink>
+          {PLACES.map(([to, word, narrow]) => (
+            <NavLink key={to} to={to} className={({ isActive }) => `${place({ isActive })} ${narrow ? "" : "max-[760px]:hidden"}`}>
+              {word}
+            </NavLink>
+          ))}
         </nav>
-        <span className="ml-auto truncate text-[14px] text-soft max-[860px]:invisible max-[520px]:hidden">{name}</span>
-        <span className="ml-2 hidden min-[521px]:flex">
-          <HouseKeys />
-        </span>
+        <span className="ml-auto truncate text-[14px] text-soft max-[1100px]:hidden">{name}</span>
+        <House />
       </div>
     </header>
   );

@@ -720,6 +720,11 @@ class WrongChoice(Schema):
     text: str
 
 
+class Splash(Schema):
+    ml: int
+    said: str
+
+
 class CookPot(Schema):
     key: str
     name: str
@@ -738,8 +743,9 @@ class CookPot(Schema):
     verdict: str
     scale: str
     celsius: float | None
-    measure_ml: float
-    measure_name: str
+    own_lid: str
+    pour_said: Said
+    splashes: list[Splash]
 
 
 class Serve(Schema):

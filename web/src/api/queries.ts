@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type Choice, type Correction } from "./client";
+import type { components } from "./schema";
 
 export const useSession = () => useQuery({ queryKey: ["session"], queryFn: () => answer(api.GET("/api/session")), staleTime: 300_000 });
 
@@ -59,17 +60,12 @@ export const useWhatIf = (text: string, corrections: Correction[], choice: Choic
     gcTime: 30_000,
   });
 
-export interface Dinner {
-  shift_ids: number[];
-  serve_at: string;
-  now: string | null;
-  burners: number;
-}
+export type Dinner = components["schemas"]["PlanIn"];
 export const usePlan = (dinner: Dinner) =>
   useQuery({
     queryKey: ["plan", dinner],
     queryFn: ({ signal }) => answer(api.POST("/api/plan", { body: dinner, signal })),
-    enabled: dinner.shift_ids.length > 0,
+    enabled: dinner.dishes.length > 0,
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -87,3 +83,6 @@ export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
     onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ["recipes"] }), client.invalidateQueries({ queryKey: ["shifts"] })]),
   });
 }
+
+export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
+export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0 });

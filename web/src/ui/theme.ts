@@ -1,3 +1,5 @@
+import { useEffect } from "react";
+
 export type Theme = "light" | "dark";
 const KEY = "mealshift.theme";
 
@@ -21,4 +23,13 @@ export function startTheme(): void {
 export function setTheme(theme: Theme): void {
   localStorage.setItem(KEY, theme);
   show(theme);
+}
+
+/** Dark while this screen is open, unless the cook has chosen light or dark for themselves. */
+export function useDarkHere(): void {
+  useEffect(() => {
+    if (localStorage.getItem(KEY) !== null) return;
+    show("dark");
+    return () => show(currentTheme());
+  }, []);
 }

@@ -1,11 +1,13 @@
 import { useEffect, useState } from "react";
 
-/** The value once it has stood still for so many milliseconds. */
+/** The value once it has stood still for so many milliseconds. Values that say the same are the same. */
 export function useSettled<T>(value: T, ms: number): T {
-  const [settled, setSettled] = useState(value);
+  const said = JSON.stringify(value);
+  const [settled, setSettled] = useState({ said, value });
   useEffect(() => {
-    const timer = setTimeout(() => setSettled(value), ms);
+    if (said === settled.said) return;
+    const timer = setTimeout(() => setSettled({ said, value: JSON.parse(said) as T }), ms);
     return () => clearTimeout(timer);
-  }, [value, ms]);
-  return settled;
+  }, [said, settled.said, ms]);
+  return settled.value;
 }

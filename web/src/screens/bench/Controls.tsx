@@ -3,7 +3,8 @@ import { Slider, ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import type { Choice, Grain, Shift } from "../../api/client";
 import { Swatch } from "../../job/Hatch";
-import { useGrainPage } from "../../api/queries";
+import { Link } from "react-router";
+import { useGrainPage, useKitchen } from "../../api/queries";
 import { Pop } from "../../ui/Pop";
 import { schoolChoice } from "../grain/GrainPage";
 
@@ -212,8 +213,12 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
 }
 
 export function PotControl({ choice, set, grains, shift }: ControlProps) {
-  const lid = choice.lid ?? (shift?.pots[0]?.lid as Choice["lid"]) ?? "ordinary";
-  const cm = choice.pot_cm ?? 20;
+  const kitchen = useKitchen();
+  const pots = kitchen.data?.pots ?? [];
+  const lid = (choice.lid ?? (shift?.pots[0]?.lid as Choice["lid"]) ?? "ordinary") as NonNullable<Choice["lid"]>;
+  const own = choice.pot_id != null ? pots.find((p) => p.id === choice.pot_id) : choice.pot_cm == null ? pots[0] : undefined;
+  const cm = choice.pot_cm ?? own?.diameter_cm ?? 20;
+  const k = kitchen.data;
   return (
     <div>
       <span className={legend}>Pot and lid</span>
@@ -222,16 +227,29 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         trigger={
           <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-[14.5px]`}>
             <span>
-              {cm} cm, {LIDS.find(([l]) => l === lid)?.[1]}
+              {own ? own.name : `${cm} cm`}, {LIDS.find(([l]) => l === lid)?.[1]}
             </span>
             <ChevronDown size={17} aria-hidden />
           </button>
         }
       >
-        <p className="mb-1 text-[15px] font-semibold">How wide is the pot?</p>
-        <ToggleGroup.Root type="single" value={String(cm)} onValueChange={(v) => v && set({ ...choice, pot_cm: Number(v) })} aria-label="Width of the pot in centimetres" className="mb-4 grid grid-cols-6 gap-1.5">
+        {pots.length > 0 && (
+          <>
+            <p className="mb-1 text-[15px] font-semibold">Which pot?</p>
+            <div role="group" aria-label="Pots of your kitchen" className="mb-3 grid grid-cols-2 gap-1.5">
+              {pots.map((p) => (
+                <button key={p.id} type="button" aria-pressed={own?.id === p.id} onClick={() => set({ ...choice, pot_id: p.id, pot_cm: null, pot_l: null, pot_lid: null, boil_off: null, lid: null })} className={`${chip(own?.id === p.id)} min-h-12 px-3 text-[15px]`}>
+                  {p.name}
+                  <span className="figures block text-[13px] text-soft">{p.diameter_cm} cm</span>
+                </button>
+              ))}
+            </div>
+          </>
+        )}
+        <p className="mb-1 text-[15px] font-semibold">{pots.length > 0 ? "Or another, so wide" : "How wide is the pot?"}</p>
+        <ToggleGroup.Root type="single" value={own ? "" : String(cm)} onValueChange={(v) => v && set({ ...choice, pot_cm: Number(v), pot_id: null, boil_off: null, pot_lid: null })} aria-label="Width of the pot in centimetres" className="mb-4 grid grid-cols-6 gap-1.5">
           {[16, 18, 20, 22, 24, 28].map((n) => (
-            <ToggleGroup.Item key={n} value={String(n)} className={`${chip(cm === n)} figures min-h-11 text-center text-[15px]`}>
+            <ToggleGroup.Item key={n} value={String(n)} className={`${chip(!own && cm === n)} figures min-h-11 text-center text-[15px]`}>
               {n}
             </ToggleGroup.Item>
           ))}
@@ -245,15 +263,18 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           ))}
         </ToggleGroup.Root>
         <MethodChoice choice={choice} set={set} grains={grains} shift={shift} />
-        <NumberField label="Altitude, m" value={choice.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
+        <NumberField label="Altitude, m" value={choice.altitude_m ?? k?.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
         <details className="mt-3">
-          <summary className="min-h-11 cursor-pointer py-2 text-[15px] font-semibold text-water">More about the kitchen</summary>
-          <NumberField label="Kitchen, °C" value={choice.room_c ?? 20} onChange={(v) => set({ ...choice, room_c: v })} />
-          <NumberField label="The pot holds, l" value={choice.pot_l ?? null} onChange={(v) => set({ ...choice, pot_l: v })} />
-          <NumberField label="Burner, W" value={choice.burner_w ?? 1200} onChange={(v) => set({ ...choice, burner_w: v })} />
-          <NumberField label="Microwave, W" value={choice.watts ?? 800} onChange={(v) => set({ ...choice, watts: v })} />
-          <NumberField label="A whistle stands for, min" value={choice.whistle_min ?? 2.5} onChange={(v) => set({ ...choice, whistle_min: v })} />
+          <summary className="min-h-11 cursor-pointer py-2 text-[15px] font-semibold text-water">Only for this dish</summary>
+          <NumberField label="Kitchen, °C" value={choice.room_c ?? k?.room_c ?? 20} onChange={(v) => set({ ...choice, room_c: v })} />
+          <NumberField label="The pot holds, l" value={choice.pot_l ?? own?.litres ?? null} onChange={(v) => set({ ...choice, pot_l: v })} />
+          <NumberField label="Burner, W" value={choice.burner_w ?? (k ? Math.max(...k.burners) : 1200)} onChange={(v) => set({ ...choice, burner_w: v })} />
+          <NumberField label="Microwave, W" value={choice.watts ?? k?.microwave_w ?? 800} onChange={(v) => set({ ...choice, watts: v })} />
+          <NumberField label="A whistle stands for, min" value={choice.whistle_min ?? k?.whistle_min ?? 2.5} onChange={(v) => set({ ...choice, whistle_min: v })} />
         </details>
+        <Link to="/kitchen" className="mt-2 flex min-h-11 items-center text-[15px] font-semibold text-water">
+          Your kitchen, once for all dishes
+        </Link>
       </Pop>
     </div>
   );
@@ -367,7 +388,8 @@ export function SoakControl({ choice, set, grains, shift }: ControlProps) {
   );
 }
 
-export function AmountControl({ choice, set, shift }: ControlProps) {
+export function AmountControl({ choice, set, grains, shift }: ControlProps) {
+  const meal = grains.find((g) => g.slug === choice.to)?.form === "meal";
   const keep = choice.keep ?? "volume";
   const people = choice.servings ?? shift?.servings ?? null;
   return (
@@ -402,6 +424,11 @@ export function AmountControl({ choice, set, shift }: ControlProps) {
               <Step by={1} people={people} set={(n) => set({ ...choice, servings: n })} />
             </span>
           </div>
+        )}
+        {meal && (
+          <button type="button" role="switch" aria-checked={choice.home_meal} onClick={() => set({ ...choice, home_meal: !choice.home_meal })} className={`${chip(choice.home_meal === true)} mt-4 min-h-11 w-full px-3 text-[15px]`}>
+            {choice.home_meal ? "The meal is made at home: dry, pulse, sift" : "The meal is bought"}
+          </button>
         )}
         <button type="button" role="switch" aria-checked={choice.age === "old"} onClick={() => set({ ...choice, age: choice.age === "old" ? "fresh" : "old" })} className={`${chip(choice.age === "old")} mt-4 min-h-11 w-full px-3 text-[15px]`}>
           {choice.age === "old" ? "An old bag: a tenth more of both" : "A fresh bag"}

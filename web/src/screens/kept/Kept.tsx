@@ -6,7 +6,6 @@ import { useChange, useGrains, useRecipes, useSession, useShifts } from "../../a
 import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
-import { HouseKeys } from "../../App";
 import { bring } from "../draft";
 import { Measure } from "./Measure";
 
@@ -82,7 +81,6 @@ export function Kept() {
         <Link to="/grains" className={`mr-auto ${keyLook("quiet")}`}>
           All grains
         </Link>
-        <HouseKeys />
       </div>
       {loose.length > 0 && (
         <section className="mt-6 border-t border-line pt-3">

@@ -54,7 +54,7 @@ function Shown({ kept }: { kept: Kept }) {
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench
         </Button>
-        <Button kind="main" onClick={() => { dinner.set({ ...dinner.get(), ids: [...new Set([...dinner.get().ids, kept.id])] }); void go("/plan"); }}>
+        <Button kind="main" onClick={() => { dinner.set({ ...dinner.get(), ids: [...new Set([...dinner.get().ids, kept.id])], changes: {} }); void go("/plan"); }}>
           <CalendarClock size={17} aria-hidden /> Plan it
         </Button>
         <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">

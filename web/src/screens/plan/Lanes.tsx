@@ -1,5 +1,5 @@
 import { scaleLinear } from "d3-scale";
-import { useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Plan, PlanTask } from "../../api/client";
 import { clock } from "../../job/words";
 import { lanes } from "./clock";
@@ -30,10 +30,21 @@ function laid(plan: Plan): Lane[] {
   return out;
 }
 
-/** The evening to scale: hands, burners, oven; the serving time is a handle that is dragged, and all moves with it. */
-export function Lanes({ plan, serve, hues, onServe }: { plan: Plan; serve: Date; hues: Record<string, string>; onServe: (at: Date) => void }) {
+interface Props {
+  plan: Plan;
+  serve: Date;
+  hues: Record<number, string>;
+  pins: Record<string, string>;
+  onServe: (at: Date) => void;
+  onPin: (task: PlanTask, at: Date | null) => void;
+}
+
+/** The evening to scale: hands, burners, oven; the serving time is a handle that is dragged, and all moves with it. A task that is
+    dragged is pinned there, and the rest is planned around it. */
+export function Lanes({ plan, serve, hues, pins, onServe, onPin }: Props) {
   const box = useRef<SVGSVGElement>(null);
   const held = useRef<{ x: number; at: number } | null>(null);
+  const [dragged, setDragged] = useState<{ task: PlanTask; x: number; by: number } | null>(null);
   const rows = laid(plan);
   const first = plan.start_at ? new Date(plan.start_at).getTime() : serve.getTime() - 3_600_000;
   // a soak of last night is told in the list; the drawing begins at most four hours before the plate
@@ -55,7 +66,12 @@ export function Lanes({ plan, serve, hues, onServe }: { plan: Plan; serve: Date;
     onServe(new Date(serve.getTime() + by * FIVE));
   };
   // a dish wears its grain's hue, thinned so that the words on it stay clear
-  const tone = (dish: string) => `color-mix(in oklab, ${hues[dish] ?? "var(--line)"} 38%, var(--sheet))`;
+  const tone = (t: PlanTask) => `color-mix(in oklab, ${hues[t.shift_id] ?? "var(--line)"} 38%, var(--sheet))`;
+  const msOf = (px: number) => (px / (box.current?.getBoundingClientRect().width ?? W)) * W * ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
+  const drop = () => {
+    if (dragged && Math.abs(dragged.by) >= FIVE / 2) onPin(dragged.task, new Date(Math.round((new Date(dragged.task.start).getTime() + dragged.by) / 60_000) * 60_000));
+    setDragged(null);
+  };
   return (
     <svg ref={box} viewBox={`0 0 ${W} ${height}`} className="block w-full select-none" role="group" aria-label="The plan to scale; the list below says the same">
       {ticks.map((t) => (
@@ -73,13 +89,25 @@ export function Lanes({ plan, serve, hues, onServe }: { plan: Plan; serve: Date;
           </text>
           <path d={`M${LEFT} ${40 + i * ROW + ROW - 2}H${RIGHT}`} stroke="var(--line)" opacity="0.6" />
           {r.bars.map((b) => {
-            const left = x(b.from);
-            const width = Math.max(4, x(b.to) - left - 2);
+            const by = dragged?.task.id === b.task.id ? dragged.by : 0;
+            const left = x(b.from + by);
+            const width = Math.max(4, x(b.to + by) - left - 2);
             const room = Math.floor((width - 10) / 6.6);
             return (
-              <g key={b.task.id}>
+              <g
+                key={b.task.id}
+                className="cursor-grab"
+                onPointerDown={(e) => {
+                  e.currentTarget.setPointerCapture(e.pointerId);
+                  setDragged({ task: b.task, x: e.clientX, by: 0 });
+                }}
+                onPointerMove={(e) => dragged && setDragged({ ...dragged, by: msOf(e.clientX - dragged.x) })}
+                onPointerUp={drop}
+                onPointerCancel={() => setDragged(null)}
+              >
                 <title>{`${b.task.dish}: ${b.task.what}`}</title>
-                <rect x={left} y={40 + i * ROW + 3} width={width} height={ROW - 9} rx="6" fill={tone(b.task.dish)} stroke="var(--soft)" strokeWidth="0.6" />
+                <rect x={left} y={40 + i * ROW + 3} width={width} height={ROW - 9} rx="6" fill={tone(b.task)} stroke={b.task.id in pins ? "var(--ink)" : "var(--soft)"} strokeWidth={b.task.id in pins ? 2.2 : 0.6} />
+                {b.task.id in pins && <circle cx={left + width - 8} cy={40 + i * ROW + 9} r="3.6" fill="var(--ink)" />}
                 {room > 3 && (
                   <text x={left + 6} y={40 + i * ROW + 19} fontSize="12.5" fill="var(--ink)">
                     {b.task.what.length > room ? `${b.task.what.slice(0, room - 1)}…` : b.task.what}

@@ -1,8 +1,8 @@
-import { CalendarPlus } from "lucide-react";
+import { CalendarPlus, Flame, Pin, PinOff, Printer } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
-import { asTrouble } from "../../api/client";
-import { usePlan, useShifts } from "../../api/queries";
+import { Link, useNavigate } from "react-router";
+import { answer, api, asTrouble, type PlanChanges, type PlanTask, type PlanWay, type Trouble } from "../../api/client";
+import { useKitchen, usePlan, useShifts } from "../../api/queries";
 import { coatOf } from "../../job/grains";
 import { Swatch } from "../../job/Hatch";
 import { clock } from "../../job/words";
@@ -11,34 +11,53 @@ import { kept } from "../../ui/kept";
 import { useNow } from "../../ui/useNow";
 import { useSettled } from "../../ui/useSettled";
 import { useWide } from "../../ui/useWide";
-import { next, stamp } from "./clock";
+import { newId } from "../stove/queue";
+import { next, stamp, zone } from "./clock";
 import { Lanes } from "./Lanes";
 
 interface Dinner {
   ids: number[];
   serve: string;
-  burners: number;
+  burners: number | null;
+  /** what a way out changed of a dish, and what it says */
+  changes: Record<string, { what: PlanChanges; text: string }>;
+  /** task → when it is to start */
+  pins: Record<string, string>;
 }
-export const dinner = kept<Dinner>("mealshift.dinner", { ids: [], serve: "19:00", burners: 2 });
+export const dinner = kept<Dinner>("mealshift.tonight", { ids: [], serve: "19:00", burners: null, changes: {}, pins: {} });
 
 const day = (at: Date, now: Date) => (at.toDateString() === now.toDateString() ? "" : ` ${at.toLocaleDateString("en-GB", { weekday: "long" })}`);
 
 /** Tonight, worked back from the plate. */
 export function Plan() {
   const shifts = useShifts();
+  const kitchen = useKitchen();
   const [d, set] = dinner.use();
   const [text, setText] = useState(d.serve);
   const now = useNow();
   const wide = useWide();
+  const go = useNavigate();
+  const [wrong, setWrong] = useState<Trouble | null>(null);
   const ids = d.ids.filter((id) => shifts.data?.some((s) => s.id === id));
   const serve = next(d.serve, now) ?? next("19:00", now) ?? now;
-  const asked = useSettled({ shift_ids: ids, serve_at: stamp(serve), now: stamp(now), burners: d.burners }, 120);
+  const asked = useSettled(
+    {
+      dishes: ids.map((shift_id) => ({ shift_id, changes: d.changes[shift_id]?.what ?? null })),
+      serve_at: stamp(serve),
+      now: stamp(now),
+      zone: zone(),
+      burners: d.burners,
+      pinned: Object.entries(d.pins).map(([id, start]) => ({ id, start })),
+    },
+    120,
+  );
   const plan = usePlan(asked);
   const trouble = asTrouble(plan.error);
+  const burners = d.burners ?? (kitchen.data?.said ? kitchen.data.burners.length : 2);
   const serveAt = (at: Date) => {
     const said = clock(at);
     setText(said);
-    set({ ...d, serve: said });
+    set({ ...d, serve: said, pins: {} });
   };
   const wrongTime = next(text, now) === null;
   const calendar = async () => {
@@ -49,6 +68,23 @@ export function Plan() {
     link.download = "dinner.ics";
     link.click();
     URL.revokeObjectURL(link.href);
+  };
+  const cook = async (speed: number) => {
+    try {
+      const made = await answer(api.POST("/api/cookings", { body: { ...asked, client_id: newId(), speed } }));
+      void go(`/stove/${made.id}`);
+    } catch (fault) {
+      setWrong(asTrouble(fault));
+    }
+  };
+  const take = (way: PlanWay) => {
+    if (way.kind === "later" && way.serve_at) return serveAt(new Date(way.serve_at));
+    set({ ...d, changes: { ...d.changes, [way.shift_id]: { what: { ...d.changes[way.shift_id]?.what, ...way.changes }, text: way.text } }, pins: {} });
+  };
+  const undo = (id: number) => set({ ...d, changes: Object.fromEntries(Object.entries(d.changes).filter(([k]) => k !== String(id))), pins: {} });
+  const pin = (task: PlanTask, at: Date | null) => {
+    const others = Object.fromEntries(Object.entries(d.pins).filter(([k]) => k !== task.id));
+    set({ ...d, pins: at === null ? others : { ...others, [task.id]: stamp(at) } });
   };
 
   if (shifts.data?.length === 0)
@@ -62,7 +98,8 @@ export function Plan() {
       </div>
     );
   const found = ids.length > 0 ? plan.data : undefined;
-  const hues = Object.fromEntries((shifts.data ?? []).map((s) => [s.title, coatOf(s.grain.split("+")[0] ?? s.grain).hue]));
+  const hueOf = Object.fromEntries((shifts.data ?? []).map((s) => [s.id, coatOf(s.grain.split("+")[0] ?? s.grain).hue]));
+  const changed = ids.filter((id) => d.changes[id]);
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
@@ -79,29 +116,27 @@ export function Plan() {
         </div>
         <label className="text-[15px] font-semibold">
           Serve at
-          <input value={text} inputMode="numeric" aria-invalid={wrongTime} onChange={(e) => { setText(e.target.value); if (next(e.target.value, now)) set({ ...d, serve: e.target.value.trim() }); }} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
+          <input value={text} inputMode="numeric" aria-invalid={wrongTime} onChange={(e) => { setText(e.target.value); if (next(e.target.value, now)) set({ ...d, serve: e.target.value.trim(), pins: {} }); }} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
         </label>
-        <div role="group" aria-label="Burners" className="flex items-center gap-1 text-[15px]">
-          {[1, 2, 3, 4].map((n) => (
-            <button key={n} type="button" aria-pressed={d.burners === n} onClick={() => set({ ...d, burners: n })} className={`figures min-h-12 w-11 rounded-key border bg-sheet ${d.burners === n ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
-              {n}
-            </button>
-          ))}
-          <span className="ml-1 text-soft">burners</span>
-        </div>
-        {found && found.tasks.length > 0 && (
-          <Button className="min-h-12" onClick={() => void calendar()}>
-            <CalendarPlus size={18} aria-hidden /> Into the calendar
-          </Button>
-        )}
+        <span className="flex items-center gap-2 print:hidden">
+          <button type="button" aria-label="One burner fewer" disabled={burners <= 1} onClick={() => set({ ...d, burners: burners - 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-[22px] disabled:opacity-40">
+            −
+          </button>
+          <output className="w-[84px] text-center text-[15px] font-semibold">
+            {burners} {burners === 1 ? "burner" : "burners"}
+          </output>
+          <button type="button" aria-label="One burner more" disabled={burners >= 8} onClick={() => set({ ...d, burners: burners + 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-[22px] disabled:opacity-40">
+            +
+          </button>
+        </span>
       </div>
       {wrongTime && <Wrong trouble={{ code: "time", where: "serve_at", text: `“${text}” is no time of day; write it as 19:00.` }} className="mt-3" />}
-      {trouble && <Wrong trouble={trouble} className="mt-3" />}
-      <div role="group" aria-label="Which dishes" className="mt-4 flex flex-wrap gap-2">
+      {(trouble ?? wrong) && <Wrong trouble={trouble ?? wrong} className="mt-3" />}
+      <div role="group" aria-label="Which dishes" className="mt-4 flex flex-wrap gap-2 print:hidden">
         {shifts.data?.map((s) => {
           const on = ids.includes(s.id);
           return (
-            <button key={s.id} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.id) : [...ids, s.id] })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-[15px] ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
+            <button key={s.id} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.id) : [...ids, s.id], pins: {} })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-[15px] ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
               <Swatch slug={s.grain} className="h-5 w-7 shrink-0" />
               {s.title}
             </button>
@@ -114,13 +149,29 @@ export function Plan() {
           Working back from {clock(serve)}…
         </p>
       )}
+      {changed.map((id) => (
+        <p key={id} className="mt-3 flex flex-wrap items-center gap-3 text-[15px]">
+          <span>
+            <strong className="changed">{d.changes[id]?.text}</strong>, {shifts.data?.find((s) => s.id === id)?.title}
+          </span>
+          <Button kind="quiet" onClick={() => undo(id)}>
+            As it was
+          </Button>
+        </p>
+      ))}
       {found?.problems.map((p, i) => {
-        const later = /serve at (\d\d:\d\d)/.exec(p.text)?.[1];
+        const ways = found.ways.filter((w) => w.dish === p.where);
         return (
-          <div key={i} role="alert" className="mt-4 flex flex-wrap items-center gap-3 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[15px]">
-            <span className="min-w-[240px] flex-1">{p.text}</span>
-            {later && (
-              <Button onClick={() => { setText(later); set({ ...d, serve: later }); }}>Serve at {later}</Button>
+          <div key={i} role="alert" className="mt-4 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[15px]">
+            <p>{ways.length > 0 ? p.text.replace(/: [^:]*$/, ways.length > 1 ? ". Any of these does:" : ". This does:") : p.text}</p>
+            {ways.length > 0 && (
+              <div className="mt-2 flex flex-wrap gap-2">
+                {ways.map((w) => (
+                  <Button key={w.text} onClick={() => take(w)}>
+                    {w.text}
+                  </Button>
+                ))}
+              </div>
             )}
           </div>
         );
@@ -129,24 +180,59 @@ export function Plan() {
         <>
           {wide && (
             <Sheet className="mt-4 p-4">
-              <Lanes plan={found} serve={new Date(found.serve_at)} hues={hues} onServe={serveAt} />
+              <Lanes plan={found} serve={new Date(found.serve_at)} hues={hueOf} pins={d.pins} onServe={serveAt} onPin={pin} />
             </Sheet>
           )}
-          <ol className="m-0 mt-4 list-none p-0" aria-label="In order">
-            {found.tasks.map((t) => (
-              <li key={t.id} className="dotted grid grid-cols-[auto_1fr] gap-x-4 py-2 min-[1000px]:grid-cols-[130px_1fr_300px_150px]">
-                <span className="figures text-[17px] font-bold">
-                  {clock(new Date(t.start))}
-                  <span className="font-normal text-soft"> to {clock(new Date(t.end))}</span>
-                </span>
-                <span className="text-[16px]">{t.what}</span>
-                <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-3">{t.dish}</span>
-                <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-4">
-                  {t.resource === "none" ? "" : t.resource}
-                  {t.hands_on > 0 && `${t.resource === "none" ? "" : ", "}hands ${t.hands_on} min`}
-                </span>
-              </li>
-            ))}
+          <div className="sticky bottom-0 z-20 -mx-4 mt-3 flex flex-wrap gap-2 border-b border-line bg-ground px-4 py-3 min-[1000px]:static min-[1000px]:mx-0 min-[1000px]:px-0 print:hidden">
+            <Button kind="main" className="min-h-14 flex-1 text-[17px] min-[1000px]:flex-none min-[1000px]:px-8" onClick={() => void cook(1)}>
+              <Flame size={19} aria-hidden /> Cook it
+            </Button>
+            <Button className="min-h-14" onClick={() => void cook(60)}>
+              Practise, 60 times as fast
+            </Button>
+            <Button className="min-h-14" onClick={() => void calendar()}>
+              <CalendarPlus size={18} aria-hidden /> Into the calendar
+            </Button>
+            {wide && (
+              <Button className="min-h-14" onClick={() => window.print()}>
+                <Printer size={18} aria-hidden /> Print
+              </Button>
+            )}
+          </div>
+          <ol className="m-0 mt-2 list-none p-0" aria-label="In order">
+            {found.tasks.map((t) => {
+              const held = t.id in d.pins;
+              const start = new Date(t.start);
+              return (
+                <li key={t.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[1000px]:grid-cols-[150px_1fr_290px_140px_auto]">
+                  <span className="figures text-[17px] font-bold">
+                    {clock(start)}
+                    <span className="font-normal text-soft"> to {clock(new Date(t.end))}</span>
+                  </span>
+                  <span className="text-[16px]">{t.what}</span>
+                  <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-3">{t.dish}</span>
+                  <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-4">
+                    {t.resource === "none" ? "" : t.resource}
+                    {t.hands_on > 0 && `${t.resource === "none" ? "" : ", "}hands ${t.hands_on} min`}
+                  </span>
+                  <span className="col-start-3 row-span-3 row-start-1 flex min-[1000px]:col-start-5 min-[1000px]:row-span-1 print:hidden">
+                    {held && (
+                      <>
+                        <button type="button" aria-label={`${t.what}: 5 minutes earlier`} onClick={() => pin(t, new Date(start.getTime() - 300_000))} className="h-11 w-10 text-[15px] font-semibold text-water">
+                          −5
+                        </button>
+                        <button type="button" aria-label={`${t.what}: 5 minutes later`} onClick={() => pin(t, new Date(start.getTime() + 300_000))} className="h-11 w-10 text-[15px] font-semibold text-water">
+                          +5
+                        </button>
+                      </>
+                    )}
+                    <button type="button" aria-pressed={held} aria-label={held ? `Let go of ${t.what}` : `Pin ${t.what} at ${clock(start)}`} onClick={() => pin(t, held ? null : start)} className={`grid h-11 w-11 place-items-center rounded-key ${held ? "text-ink" : "text-soft hover:text-ink"}`}>
+                      {held ? <PinOff size={17} /> : <Pin size={17} />}
+                    </button>
+                  </span>
+                </li>
+              );
+            })}
             <li className="py-3 font-show text-[22px] font-[680]">{clock(serve)} to the table</li>
           </ol>
         </>

@@ -4,8 +4,9 @@ import { lanes, next, stamp } from "./clock";
 describe("the kitchen's clock", () => {
   const now = new Date(2026, 10, 25, 18, 10);
   it("takes a bare time for its next occurrence", () => {
-    expect(stamp(next("19:00", now) as Date)).toBe("2026-11-25T19:00:00");
-    expect(stamp(next("7:30", now) as Date)).toBe("2026-11-26T07:30:00");
+    expect(next("19:00", now)).toEqual(new Date(2026, 10, 25, 19, 0));
+    expect(next("7:30", now)).toEqual(new Date(2026, 10, 26, 7, 30));
+    expect(stamp(new Date(Date.UTC(2026, 10, 25, 19, 0, 41)))).toBe("2026-11-25T19:00:00.000Z");
     expect(next("25:00", now)).toBeNull();
     expect(next("soon", now)).toBeNull();
   });

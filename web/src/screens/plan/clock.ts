@@ -1,9 +1,10 @@
-/** The kitchen's own clock: local times without a zone, as the plan speaks them. */
-const two = (n: number): string => String(n).padStart(2, "0");
+/** The kitchen's clock is this device's; what is sent is a point in time, so that a night in which the clocks change is reckoned right. */
+export const stamp = (at: Date): string => new Date(Math.floor(at.getTime() / 60_000) * 60_000).toISOString();
 
-export const stamp = (at: Date): string => `${at.getFullYear()}-${two(at.getMonth() + 1)}-${two(at.getDate())}T${two(at.getHours())}:${two(at.getMinutes())}:00`;
+export const zone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
-/** The next time the clock shows these hours and minutes; null if they are no time. */
+/** The next time the clock shows these hours and minutes; null if they are no time. The hour that is left out when the clocks go
+    forward comes as the hour after it. */
 export function next(time: string, now: Date): Date | null {
   const m = /^(\d{1,2}):(\d{2})$/.exec(time.trim());
   if (!m || Number(m[1]) > 23 || Number(m[2]) > 59) return null;

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import importlib
+import threading
 from typing import Any
 
 from django.conf import settings
@@ -29,6 +31,11 @@ class Command(BaseCommand):
         _serve(address)
 
 
+def _warm(worker: Any) -> None:
+    """The scheduler's library takes a second or two to load: done beside the first requests, not in the first plan."""
+    threading.Thread(target=importlib.import_module, args=("ortools.sat.python.cp_model",), daemon=True).start()
+
+
 def _serve(address: str) -> None:
     from gunicorn.app.base import BaseApplication
 
@@ -40,6 +47,7 @@ def _serve(address: str) -> None:
                       "timeout": 60, "preload_app": True}  # fmt: skip
             for name, value in chosen.items():
                 self.cfg.set(name, value)
+            self.cfg.set("post_worker_init", _warm)
 
         def load(self) -> Any:
             return application

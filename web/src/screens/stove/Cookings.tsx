@@ -1,0 +1,56 @@
+import { Link } from "react-router";
+import { useCookings } from "../../api/queries";
+import { clock } from "../../job/words";
+import { keyLook } from "../../ui/bits";
+
+/** What is on the stove, and what was. */
+export function Cookings() {
+  const cookings = useCookings();
+  if (!cookings.data) return null;
+  const on = cookings.data.filter((c) => c.ended === null);
+  const over = cookings.data.filter((c) => c.ended !== null);
+  if (cookings.data.length === 0)
+    return (
+      <div className="pt-16 text-center">
+        <h1 className="text-[26px]">Nothing is on the stove</h1>
+        <p className="mb-5 mt-2 text-soft">Plan a dinner first; when it is time, begin to cook it there.</p>
+        <Link to="/plan" className={keyLook("main")}>
+          To the plan
+        </Link>
+      </div>
+    );
+  return (
+    <div className="pt-5">
+      <h1 className="text-[27px]">Stove</h1>
+      <div className="mt-4 space-y-3">
+        {on.map((c) => (
+          <Link key={c.id} to={`/stove/${c.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-ink no-underline hover:border-water">
+            <span className="figures font-show text-[34px] font-bold">{clock(new Date(c.serve_at))}</span>
+            <span className="min-w-0 text-[18px] leading-tight">
+              {c.title}
+              <span className="block text-[15px] text-soft">
+                begun at {clock(new Date(c.began))}
+                {c.speed > 1 && `, practice at ${c.speed} times the speed`}
+              </span>
+            </span>
+          </Link>
+        ))}
+      </div>
+      {over.length > 0 && (
+        <>
+          <h2 className="mb-2 mt-7 text-[19px]">Over</h2>
+          <ul className="m-0 list-none p-0">
+            {over.map((c) => (
+              <li key={c.id} className="dotted">
+                <Link to={`/stove/${c.id}`} className="flex min-h-11 items-center gap-3 py-1 text-ink no-underline hover:text-water">
+                  <span className="text-[15px] text-soft">{new Date(c.began).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}</span>
+                  {c.title}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,409 @@
+import { Mic, MicOff, Moon, Undo2, Volume2, VolumeX } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { Link, useParams } from "react-router";
+import { answer, api, asTrouble, type CookPot, type CookState, type CookStep, type Trouble } from "../../api/client";
+import { inMeasure } from "../../job/words";
+import { Button, keyLook, Wrong } from "../../ui/bits";
+import { useDarkHere } from "../../ui/theme";
+import { useWide } from "../../ui/useWide";
+import { clock } from "../../job/words";
+import { current, left, upcoming } from "./ahead";
+import { callBy, chime, say, useAwake, wakeAudio } from "./call";
+import { LivePot } from "./LivePot";
+import { NoteSheet, PourSheet, WrongSheet } from "./Sheets";
+import { useCooking, type Cooking } from "./useCooking";
+
+/** One cooking at the stove: what to do now, huge; what comes next; every timer that runs. */
+export function Stove() {
+  const id = Number(useParams().id);
+  const cooking = useCooking(id);
+  useDarkHere();
+  if (!cooking.state || !cooking.info)
+    return (
+      <div className="pt-10">
+        {cooking.trouble ? (
+          <>
+            <Wrong trouble={cooking.trouble} />
+            <Link to="/stove" className={`mt-4 ${keyLook()}`}>
+              To the stove
+            </Link>
+          </>
+        ) : (
+          <p role="status" className="text-[20px] text-soft">
+            {cooking.offline ? "No network: waiting for the kitchen's server…" : "Looking into the pots…"}
+          </p>
+        )}
+      </div>
+    );
+  return <Going cooking={cooking} state={cooking.state} id={id} />;
+}
+
+function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id: number }) {
+  const wide = useWide();
+  const { minute } = cooking;
+  const began = new Date(cooking.info?.began ?? 0);
+  const clockAt = (m: number) => clock(new Date(began.getTime() + m * 60_000));
+  // a step whose time has not come but which could be done: the cook may take it first
+  const [early, setEarly] = useState<string | null>(null);
+  const now = state.steps.find((s) => s.id === state.now) ?? state.steps.find((s) => s.id === early && s.status === "waiting") ?? null;
+  const pot = state.pots.find((p) => p.key === now?.pot) ?? state.pots.find((p) => p.on !== null) ?? state.pots[0];
+  const next = upcoming(state.steps, minute);
+  const timers = state.steps.filter((s) => s.status === "running").sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
+  const [undo, setUndo] = useState<{ id: string; what: string } | null>(null);
+  const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | null>(null);
+  useCall(state, minute);
+  const awake = useAwake();
+
+  useEffect(() => {
+    if (!undo) return;
+    const timer = setTimeout(() => setUndo(null), 12_000);
+    return () => clearTimeout(timer);
+  }, [undo]);
+  const touch = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => {
+    wakeAudio();
+    const made = cooking.touch(kind, data);
+    setUndo({ id: made, what });
+  };
+
+  if (state.ended !== null || state.all_done) return <Over cooking={cooking} state={state} clockAt={clockAt} />;
+  return (
+    <div className="pb-8 pt-3">
+      <h1 className="sr-only">{state.title}</h1>
+      <TopLine cooking={cooking} state={state} clockAt={clockAt} awake={awake} id={id} />
+      <div className="mt-3 grid items-start gap-4 min-[1000px]:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+        <section aria-label="Now" className="rounded-sheet border border-line bg-sheet p-4 min-[1000px]:p-7">
+          {now ? (
+            <Now key={now.id} step={now} pot={state.pots.find((p) => p.key === now.pot)} minute={minute} out={state.out} touch={touch} open={setSheet} wide={wide} />
+          ) : (
+            <Waiting next={next} minute={minute} clockAt={clockAt} onEarly={setEarly} />
+          )}
+          {undo && (
+            <button
+              type="button"
+              onClick={() => {
+                cooking.touch("undo", { event: undo.id });
+                setUndo(null);
+              }}
+              className="mt-3 flex min-h-14 w-full items-center justify-center gap-2 rounded-key border border-line text-[17px] text-soft"
+            >
+              <Undo2 size={18} aria-hidden /> Undo: {undo.what}
+            </button>
+          )}
+        </section>
+        <div className="space-y-4">
+          {timers.length > 0 && (
+            <section aria-label="Timers" className="rounded-sheet border border-line bg-sheet px-4 py-2">
+              {timers.map((t) => (
+                <Timer key={t.id} step={t} minute={minute} onDone={() => touch("done", { step: t.id }, t.title)} main={t.id === now?.id} />
+              ))}
+            </section>
+          )}
+          {pot && pot.on !== null && (
+            <section aria-label="The pot" className="rounded-sheet border border-line bg-sheet p-4">
+              <LivePot pot={pot} minute={minute - pot.on} />
+              <PotKeys pot={pot} cookingId={id} onDone={cooking.refresh} touch={touch} open={setSheet} />
+            </section>
+          )}
+          <section aria-label="Next" className="rounded-sheet border border-line bg-sheet px-4 py-3">
+            {next
+              .filter((n) => n.step.status === "waiting" && n.step.id !== now?.id)
+              .slice(0, 3)
+              .map(({ step, at }) => (
+                <p key={step.id} className="dotted flex items-baseline gap-3 py-1.5 text-[17px] last:border-0">
+                  <span className="figures font-bold">{clockAt(at)}</span>
+                  <span className="min-w-0">
+                    {step.title}
+                    <span className="text-soft">, {step.dish}</span>
+                  </span>
+                </p>
+              ))}
+            <p className="pt-1.5 font-show text-[20px] font-[680]">{clockAt(Math.max(state.serve.expected, minute))} to the table</p>
+          </section>
+          <div className="flex gap-2">
+            <Button className="min-h-14 flex-1" onClick={() => setSheet("note")}>
+              Note
+            </Button>
+            <Button className="min-h-14 flex-1" onClick={() => setSheet("wrong")}>
+              Something went wrong
+            </Button>
+          </div>
+        </div>
+      </div>
+      {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null)} first={pot} touch={touch} />}
+      <NoteSheet open={sheet === "note"} onOpen={(o) => setSheet(o ? "note" : null)} notes={state.notes.map((n) => `${clockAt(n.minute)} ${n.text}`)} touch={touch} />
+      {pot && <WrongSheet open={sheet === "wrong"} onOpen={(o) => setSheet(o ? "wrong" : null)} cooking={id} pots={state.pots} first={pot} steps={state.steps} touch={touch} />}
+    </div>
+  );
+}
+
+type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
+
+function TopLine({ cooking, state, clockAt, awake, id }: { cooking: Cooking; state: CookState; clockAt: (m: number) => string; awake: boolean; id: number }) {
+  const [call, setCall] = callBy.use();
+  const late = Math.round(Math.max(state.serve.expected, cooking.minute) - state.serve.planned);
+  const practice = (cooking.info?.speed ?? 1) > 1;
+  const key = "grid h-14 w-14 place-items-center rounded-key border border-line";
+  return (
+    <div>
+      <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+        <p className="mr-auto min-w-0 leading-tight">
+          <span className="figures font-show text-[26px] font-bold">{clockAt(cooking.minute)}</span>
+          <span className="block text-[15px] text-soft">
+            table at {clockAt(Math.max(state.serve.expected, cooking.minute))}
+            {late > 0 && <strong className="text-warn"> +{late}</strong>}
+            {practice && `, ${cooking.info?.speed ?? 1} times as fast`}
+          </span>
+        </p>
+        {practice && (
+          <Button
+            className="min-h-14"
+            aria-pressed={cooking.info?.alone}
+            onClick={() => void answer(api.PUT("/api/cookings/{cooking_id}/alone", { params: { path: { cooking_id: id } }, body: { alone: !cooking.info?.alone } })).then(cooking.refresh)}
+          >
+            {cooking.info?.alone ? "Runs by itself" : "Let it run by itself"}
+          </Button>
+        )}
+        <button type="button" className={key} aria-pressed={call.sound} aria-label={call.sound ? "Sound is on" : "Sound is off"} onClick={() => { wakeAudio(); setCall({ ...call, sound: !call.sound }); }}>
+          {call.sound ? <Volume2 size={22} /> : <VolumeX size={22} />}
+        </button>
+        <button type="button" className={key} aria-pressed={call.voice} aria-label={call.voice ? "Voice is on" : "Voice is off"} onClick={() => { wakeAudio(); setCall({ ...call, voice: !call.voice }); if (!call.voice) say("I will say what is next."); }}>
+          {call.voice ? <Mic size={22} /> : <MicOff size={22} />}
+        </button>
+      </div>
+      <div className="mt-1 flex flex-wrap gap-x-4 text-[15px]">
+        {cooking.offline && (
+          <p role="status" className="font-semibold text-warn">
+            No network. Go on here: {cooking.waiting === 0 ? "nothing is lost" : cooking.waiting === 1 ? "1 touch waits" : `${cooking.waiting} touches wait`}.
+          </p>
+        )}
+        {!awake && (
+          <p className="flex items-center gap-1 text-soft">
+            <Moon size={14} aria-hidden /> screen may sleep
+          </p>
+        )}
+        {state.said.map((s) => (
+          <p key={s} className="font-semibold">
+            {s}
+          </p>
+        ))}
+      </div>
+      {cooking.trouble && <Wrong trouble={cooking.trouble} className="mt-2" />}
+    </div>
+  );
+}
+
+const BEGIN: Record<string, string> = { boil: "Heat is on", soak: "It is soaking", beside: "Begun", roast: "In the hot pot", dry: "It is drying", cool: "Spread out", chill: "In the fridge", sprout: "Done, leave it" };
+const END: Record<string, string> = { boil: "It boils", cook: "It is done: off the heat", rest: "Rested", soak: "Soaked", release: "Pressure is down", roast: "It smells nutty", cool: "It is cool", chill: "It is cold", kettle: "Kettle is on", add: "It is in", finish: "To the table", keep: "It is in the fridge" };
+
+/** The one thing to do. Large enough for wet hands at arm's length. */
+function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; pot?: CookPot; minute: number; out: string[]; touch: Touching; open: (s: "pour") => void; wide: boolean }) {
+  const running = step.status === "running";
+  const over = running ? minute - (step.due ?? minute) : 0;
+  const pours = step.kind === "boil" && !running;
+  const look = step.kind === "cook" || (running && step.look !== "");
+  const own = pot && pours ? inMeasure(pot.pour_said) : null;
+  const unfound = step.count_out.filter((c) => !out.includes(c));
+  const main = running || step.style === "do" || step.style === "remind" ? (END[step.kind] ?? "Done") : (BEGIN[step.kind] ?? "Begun");
+  return (
+    <div>
+      <p className="text-[16px] font-semibold text-soft">{step.dish}</p>
+      {pours && (
+        <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
+          <span className="poster text-[100px]">{step.pour_ml}</span>
+          <span className="text-[22px] font-semibold leading-tight">
+            ml{own && <span className="block">{own}</span>}
+          </span>
+        </p>
+      )}
+      {step.kind === "kettle" && (
+        <p className="mt-2 flex items-baseline gap-x-3">
+          <span className="poster text-[100px]">{step.reserve_ml}</span>
+          <span className="text-[22px] font-semibold">ml, kept boiling</span>
+        </p>
+      )}
+      <h2 className="mt-2 text-[34px] leading-[1.08] min-[1000px]:text-[44px]">{step.title}</h2>
+      {look && step.look && (
+        <p className="mt-3 text-[21px] leading-snug">
+          <strong className="changed">Look</strong> {step.look}
+        </p>
+      )}
+      {running && over > 0.5 && <p className="mt-1 text-[16px] text-soft">{left(over)} over its time</p>}
+      {step.words && <p className="mt-3 text-[18px] leading-snug">{step.words}</p>}
+      {step.kind === "roast" && step.minutes > 0 && !running && <p className="mt-2 text-[18px] text-soft">about {step.minutes} minutes</p>}
+      {step.count_out.length > 0 && (
+        <div className="mt-4" role="group" aria-label="Count them out">
+          <p className="mb-1 text-[16px] font-semibold">Count them out:</p>
+          {step.count_out.map((c) => (
+            <label key={c} className="mb-1.5 flex min-h-14 items-center gap-3 rounded-key border border-line px-3 text-[19px]">
+              <input type="checkbox" checked={out.includes(c)} onChange={(e) => touch("out", { thing: c, found: e.target.checked }, c)} className="h-7 w-7 accent-[var(--water)]" />
+              <span className={out.includes(c) ? "line-through decoration-2" : ""}>{c}</span>
+            </label>
+          ))}
+        </div>
+      )}
+      {step.cautions.map((c) => (
+        <p key={c} className="mt-3 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px] leading-snug">
+          {c}
+        </p>
+      ))}
+      <Button kind="main" className="mt-5 min-h-[76px] w-full text-[23px]" onClick={() => touch(running || step.style !== "begin" ? "done" : "begun", { step: step.id }, step.title)}>
+        {unfound.length > 0 && step.kind === "finish" ? `${unfound.length} not found yet: serve all the same` : main}
+      </Button>
+      {running && (
+        <div className="mt-2 grid grid-cols-2 gap-2">
+          <Button className="min-h-16 text-[18px]" onClick={() => touch("not_yet", { step: step.id, minutes: 3 }, "3 minutes more")}>
+            Not yet: 3 min
+          </Button>
+          {step.kind === "cook" && pot ? (
+            <Button className="min-h-16 text-[18px]" onClick={() => open("pour")}>
+              Poured more
+            </Button>
+          ) : (
+            <Button className="min-h-16 text-[18px]" onClick={() => touch("not_yet", { step: step.id, minutes: wide ? 10 : 10 }, "10 minutes more")}>
+              10 min
+            </Button>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Waiting({ next, minute, clockAt, onEarly }: { onEarly: (id: string) => void; next: { step: CookStep; at: number }[]; minute: number; clockAt: (m: number) => string }) {
+  const first = next[0];
+  if (!first) return <p className="text-[22px]">Nothing is left to do.</p>;
+  const ahead = next.find((n) => n.step.status === "waiting" && n.step.ready !== null && n.step.style !== "remind");
+  return (
+    <div>
+      <p className="text-[16px] font-semibold text-soft">Nothing to do until {clockAt(first.at)}</p>
+      <p className="poster mt-3 text-[100px]" role="timer" aria-label={`${Math.ceil(first.at - minute)} minutes left`}>
+        {left(first.at - minute)}
+      </p>
+      <h2 className="mt-3 text-[28px] min-[1000px]:text-[36px]">
+        {first.step.status === "running" ? "then look: " : "then: "}
+        {first.step.title.charAt(0).toLowerCase() + first.step.title.slice(1)}
+      </h2>
+      <p className="mt-1 text-[17px] text-soft">{first.step.dish}</p>
+      {ahead && (
+        <Button className="mt-4 min-h-16 w-full text-[18px]" onClick={() => onEarly(ahead.step.id)}>
+          {ahead === first ? "Do it now" : `Now already: ${ahead.step.title.charAt(0).toLowerCase()}${ahead.step.title.slice(1)}`}
+        </Button>
+      )}
+    </div>
+  );
+}
+
+function Timer({ step, minute, onDone, main }: { step: CookStep; minute: number; onDone: () => void; main: boolean }) {
+  const rest = (step.due ?? 0) - minute;
+  return (
+    <div className="dotted grid grid-cols-[128px_1fr_auto] items-center gap-3 py-1.5 last:border-0">
+      <span className={`figures font-show text-[32px] font-bold leading-none ${rest <= 0 ? "text-warn" : ""}`} role="timer">
+        {rest > 0 ? left(rest) : "look"}
+      </span>
+      <span className="min-w-0 text-[16px] leading-tight">
+        {step.title}
+        <span className="block truncate text-[14px] text-soft">{step.dish}</span>
+      </span>
+      {!main && (
+        <button type="button" onClick={onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-[17px] font-semibold text-water">
+          Done
+        </button>
+      )}
+    </div>
+  );
+}
+
+function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookingId: number; onDone: () => Promise<void>; touch: Touching; open: (s: "pour") => void }) {
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const bare = pot.lid === "open";
+  const weigh = async () => {
+    const id = Array.from(crypto.getRandomValues(new Uint8Array(8)), (b) => b.toString(16).padStart(2, "0")).join("");
+    try {
+      await answer(api.POST("/api/cookings/{cooking_id}/stand-in", { params: { path: { cooking_id: cookingId } }, body: { id, pot: pot.key, kind: "scale" } }));
+      await onDone();
+      setTrouble(null);
+    } catch (fault) {
+      setTrouble(asTrouble(fault));
+    }
+  };
+  return (
+    <div className="mt-3">
+      {pot.scale && <p className="mb-2 text-[17px] font-semibold">{pot.scale}</p>}
+      {pot.verdict && <p className="mb-2 border-l-4 border-mark pl-3 text-[16px]">{pot.verdict}</p>}
+      {trouble && <Wrong trouble={trouble} className="mb-2" />}
+      <div className="grid grid-cols-3 gap-2">
+        <Button className="min-h-14 px-1" onClick={() => open("pour")}>
+          Poured more
+        </Button>
+        {pot.own_lid !== "open" || bare ? (
+          <Button className="min-h-14 px-1" disabled={bare && pot.own_lid === "open"} onClick={() => touch("lid", { pot: pot.key, lid: bare ? pot.own_lid : "open" }, bare ? "lid on" : "lid off")}>
+            {bare && pot.own_lid !== "open" ? "Lid on" : "Lid off"}
+          </Button>
+        ) : (
+          <Button className="min-h-14 px-1" onClick={() => touch("lid", { pot: pot.key, lid: "ordinary" }, "lid on")}>
+            Lid on
+          </Button>
+        )}
+        <Button className="min-h-14 px-1" onClick={() => void weigh()}>
+          On the scale
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Over({ cooking, state, clockAt }: { cooking: Cooking; state: CookState; clockAt: (m: number) => string }) {
+  const keep = state.steps.find((s) => s.kind === "keep");
+  const served = Math.max(...state.steps.filter((s) => s.kind === "finish").map((s) => s.end ?? 0), 0);
+  return (
+    <div className="mx-auto max-w-[640px] pt-8">
+      <h1 className="text-[40px]">On the table</h1>
+      <p className="mt-2 text-[19px]">
+        {state.title}, {served > 0 ? `at ${clockAt(served)}` : "ended"}
+        {served > 0 && Math.abs(served - state.serve.planned) >= 1.5 && ` instead of ${clockAt(state.serve.planned)}`}.
+      </p>
+      {state.said.map((s) => (
+        <p key={s} className="mt-1 text-[17px] text-soft">
+          {s}
+        </p>
+      ))}
+      {keep && (
+        <>
+          <p className="mt-5 text-[19px] font-semibold">Is any left? Shallow and into the fridge by {clockAt(served + keep.offset)}.</p>
+          {keep.cautions.map((c) => (
+            <p key={c} className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px]">
+              {c}
+            </p>
+          ))}
+        </>
+      )}
+      <div className="mt-6 flex gap-3">
+        {state.ended === null && (
+          <Button kind="main" className="min-h-16 flex-1 text-[19px]" onClick={() => cooking.touch("ended", {})}>
+            Close this cooking
+          </Button>
+        )}
+        <Link to="/stove" className={`${keyLook()} min-h-16 flex-1 text-[18px]`}>
+          To the stove
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+/** Sounds and speaks when the thing to do changes, and half a minute before a timer ends; never every second. */
+function useCall(state: CookState, minute: number) {
+  const [call] = callBy.use();
+  const told = useRef<string | null>(null);
+  const now = current(state.steps, minute);
+  useEffect(() => {
+    if (now === null || now === told.current) return;
+    const first = told.current === null;
+    told.current = now;
+    const step = state.steps.find((s) => s.id === now);
+    if (!step || first) return;
+    if (call.sound) chime();
+    if (call.voice) say(`${step.title}. ${step.status === "running" && step.look ? `Look: ${step.look}` : ""}`);
+  }, [now, call, state.steps]);
+}
+
