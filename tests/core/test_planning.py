@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import json
+from dataclasses import replace
 from datetime import datetime, timedelta
 
 import pytest
@@ -12,9 +13,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mealshift.cli import main
-from mealshift.planning import Plan, Task, make_plan, tasks_of
+from mealshift.planning import Dish, Plan, Task, make_plan, plan_dinner, tasks_of
 from mealshift.planning.schedule import critical_minutes
 from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.shifting import Choice
 from mealshift.writing import to_ics
 
 from .kitchen import DEMO, demo, shifted
@@ -50,6 +53,8 @@ def check(plan: Plan, burners: int, now: datetime | None) -> None:
             assert by[before].end <= s.start
         if s.task.within is not None and s.task.after:
             assert s.start - by[s.task.after[-1]].end <= timedelta(minutes=s.task.within)
+        for other, most in s.task.waits:
+            assert s.start - by[other].end <= timedelta(minutes=most)
         if s.task.last:
             assert plan.serve_at - s.end <= timedelta(minutes=s.task.holds)
 
@@ -76,7 +81,19 @@ def kitchens(draw) -> tuple[dict[str, list[Task]], int, int]:
                     within,
                 )
             )
-        tasks.append(Task(f"{d}/finish", "finish", str(d), 3, 3, after=(tasks[-1].id,), holds=30, last=True))
+        tasks.append(
+            Task(
+                f"{d}/finish",
+                "finish",
+                str(d),
+                3,
+                3,
+                after=(tasks[-1].id,),
+                holds=30,
+                last=True,
+                waits=draw(st.sampled_from([(), ((tasks[-1].id, 20),)])),
+            )
+        )
         dishes[str(d)] = tasks
     return dishes, draw(st.integers(1, 3)), draw(st.integers(30, 400))
 
@@ -136,6 +153,42 @@ def test_three_dishes_for_seven() -> None:
     pinned = next(s for s in plan.tasks if s.task.id.endswith("1/pot"))
     moved = make_plan(dishes, SEVEN, NOON, 2, pinned={pinned.task.id: pinned.start - timedelta(minutes=5)})
     assert next(s for s in moved.tasks if s.task.id == pinned.task.id).start == pinned.start - timedelta(minutes=5)
+
+
+def test_a_way_out_that_is_offered_makes_it_when_taken() -> None:
+    """Each way out of a dish that cannot make it, taken: the dish is then in the plan."""
+    late = SEVEN - timedelta(minutes=80)
+    dish = Dish("k", read(demo("01")), Choice("rice-brown-long", soak_min=480.0))
+    dinner = plan_dinner([dish], SEVEN, late, 3)
+    [ways] = dinner.ways_out.values()
+    assert {w.kind for w in ways} >= {"grain", "later"} and all(w.key == "k" for w in ways)
+    for way in ways:
+        again = plan_dinner([replace(dish, choice=replace(dish.choice, **way.changes))], way.serve_at or SEVEN, late, 3)
+        assert not again.ways_out and again.plan.tasks, way
+    # nobody is offered a pressure cooker the kitchen does not have
+    bare = plan_dinner([dish], SEVEN, late, 3, owned=())
+    assert "pressure" not in {w.kind for w in next(iter(bare.ways_out.values()))}
+    assert "pressure" in {
+        w.kind for w in next(iter(plan_dinner([dish], SEVEN, late, 3, owned=("pressure cooker",)).ways_out.values()))
+    }
+
+
+def test_what_the_kitchen_lacks_and_pins_that_cannot_be_are_named() -> None:
+    tasks = dinner(_01="foxtail-millet")
+    [name] = tasks
+    cooker = shifted(demo("01"), "foxtail-millet", method="rice-cooker")
+    lacking = make_plan({name: tasks_of(cooker, name)}, SEVEN, NOON, owned=())
+    assert [p.code for p in lacking.problems] == ["no_appliance"] and "rice cooker" in lacking.problems[0].text
+    rest = next(t for t in tasks[name] if t.kind == "rest")
+    stuck = make_plan(tasks, SEVEN, NOON, pinned={rest.id: NOON})
+    assert [p.code for p in stuck.problems] == ["pinned"] and "let go of a pin" in stuck.problems[0].text
+
+
+def test_grain_to_be_fried_is_cold_first_and_a_salad_lukewarm() -> None:
+    fried = {t.kind: t for t in tasks_of(shifted(demo("09"), "rice-brown-long"), "fry")}
+    assert fried["chill"].minutes >= 60 and fried["chill"].after == (fried["cool"].id,)
+    salad = {t.kind: t for t in tasks_of(shifted(demo("05"), "bulgur-coarse"), "salad")}
+    assert "cool" in salad and "chill" not in salad
 
 
 def test_a_soak_reaches_back_and_what_cannot_make_it_is_named_with_ways_out() -> None:

@@ -1,7 +1,7 @@
 """The events of one cooking: a plan as a script, events folded into its state, what to do when it goes wrong, simulated devices."""
 
 from .alone import touches
-from .fold import Event, State, check, fold, pot_run, serving
+from .fold import Event, State, check, fold, is_over, pot_run, serving
 from .report import report
 from .rescue import WRONGS, Answer, rescue
 from .script import Script, Step, pots_of, script_from, script_of
@@ -15,6 +15,7 @@ __all__ = [
     "Step",
     "check",
     "fold",
+    "is_over",
     "pot_run",
     "pots_of",
     "report",

@@ -251,6 +251,11 @@ def serving(script: Script, state: State, minute: float) -> float:
     return max(ends, default=float(script.serve))
 
 
+def is_over(script: Script, state: State) -> bool:
+    """Ended by hand, or all is on the table; putting the rest away is done without the stove."""
+    return state.ended is not None or all(state.steps[s.id].end is not None for s in script.steps if s.kind != "keep")
+
+
 def pot_run(script: Script, state: State, key: str) -> tuple[Run, float] | None:
     """The simulated pot as it was really treated, and the minute its heat went on; None before that."""
     pot, now = script.pots[key], state.pots[key]

@@ -9,6 +9,7 @@ Minutes are kitchen minutes since the cooking began. A step's style says what th
 
 from __future__ import annotations
 
+import math
 import re
 from dataclasses import asdict, dataclass, field, replace
 from datetime import datetime
@@ -250,7 +251,8 @@ class _Dish:
             kettle = self._reminder(
                 f"{t.id}/kettle", "Kettle on: have it boiling beside the pot", cook_id, at, planned + up + at, key
             )
-            out.append(replace(kettle, kind="kettle", reserve_ml=reserve))
+            # a kettle is not filled to the millilitre
+            out.append(replace(kettle, kind="kettle", reserve_ml=10 * math.ceil(reserve / 10)))
         return out
 
     def _reminder(self, step_id: str, title: str, anchor: str, offset: int, planned: int, key: str) -> Step:

@@ -94,10 +94,6 @@ def start_cooking(
     there = Cooking.objects.filter(household=household, client_id=client_id).first()
     if there:
         return there, False
-    ids = sorted(k.pk for k in kept)
-    for running in Cooking.objects.filter(household=household, ended=None, began__gte=timezone.now() - OLDEST):
-        if sorted(d["shift_id"] for d in running.dishes) == ids:
-            return running, False
     began = timezone.now()
     zone = zone_of(household, asked.get("zone"))
     dinner = plan(household, kept, {**asked, "now": began})
@@ -106,6 +102,9 @@ def start_cooking(
         raise Refusal(first.code, "serve_at", first.text)
     script = core.script_of(dinner.shifts, dinner.plan, began.astimezone(zone).replace(second=0, microsecond=0))
     planned = {dinner.keys[s.task.dish] for s in dinner.plan.tasks}
+    for running in Cooking.objects.filter(household=household, ended=None, began__gte=began - OLDEST):
+        if {str(d["shift_id"]) for d in running.dishes} == planned:
+            return running, False
     # the dish keeps the name the script knows it by, and the kitchen as it is tonight
     dishes = [
         {**d, "choice": kitchens.frozen(household, d["choice"]), "name": name}
@@ -169,9 +168,11 @@ def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) 
             )
         Event.objects.bulk_create(rows, ignore_conflicts=True)
         new = Event.objects.filter(cooking=cooking).count() - before
-        if cooking.ended is None and any(e["kind"] == "ended" for e in incoming):
-            cooking.ended = now
-            cooking.save(update_fields=["ended"])
+        if any(e["kind"] in ("done", "undo", "ended") for e in incoming):
+            over = core.is_over(script, core.fold(script, events_of(cooking)))
+            if over != (cooking.ended is not None):
+                cooking.ended = now if over else None
+                cooking.save(update_fields=["ended"])
     return new
 
 

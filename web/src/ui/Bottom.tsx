@@ -14,7 +14,7 @@ export function Bottom({ open, onOpen, title, children }: { open: boolean; onOpe
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-[19px]">{title}</Dialog.Title>
-            <Dialog.Close className="min-h-11 rounded-key px-3 font-semibold text-water">Done</Dialog.Close>
+            <Dialog.Close className="min-h-11 rounded-key px-3 font-semibold text-water">Close</Dialog.Close>
           </div>
           {children}
         </Dialog.Content>

@@ -48,7 +48,7 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
       <div className="grid grid-cols-3 gap-2">
         {pot.splashes.map((s) => (
           <Button key={s.ml} className="min-h-[84px] flex-col text-[17px]" onClick={() => pour(s.ml)}>
-            <strong className="text-[22px]">{s.said}</strong>
+            <strong className="whitespace-nowrap text-[20px]">{s.said}</strong>
             <span className="text-soft">{s.ml} ml</span>
           </Button>
         ))}

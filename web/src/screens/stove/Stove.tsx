@@ -48,7 +48,9 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
   const now = state.steps.find((s) => s.id === state.now) ?? state.steps.find((s) => s.id === early && s.status === "waiting") ?? null;
   const pot = state.pots.find((p) => p.key === now?.pot) ?? state.pots.find((p) => p.on !== null) ?? state.pots[0];
   const next = upcoming(state.steps, minute);
-  const timers = state.steps.filter((s) => s.status === "running").sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
+  const many = new Set(state.steps.map((s) => s.dish)).size > 1;
+  // what is due and asked about above needs no timer of its own
+  const timers = state.steps.filter((s) => s.status === "running" && s.id !== state.now).sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
   const [undo, setUndo] = useState<{ id: string; what: string } | null>(null);
   const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | null>(null);
   useCall(state, minute);
@@ -65,7 +67,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     setUndo({ id: made, what });
   };
 
-  if (state.ended !== null || state.all_done) return <Over cooking={cooking} state={state} clockAt={clockAt} />;
+  if (state.ended !== null || state.all_done) return <Over state={state} clockAt={clockAt} />;
   return (
     <div className="pb-8 pt-3">
       <h1 className="sr-only">{state.title}</h1>
@@ -84,9 +86,9 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                 cooking.touch("undo", { event: undo.id });
                 setUndo(null);
               }}
-              className="mt-3 flex min-h-14 w-full items-center justify-center gap-2 rounded-key border border-line text-[17px] text-soft"
+              className="mt-3 flex min-h-14 w-full items-center justify-center gap-2 rounded-key border border-line px-3 text-[17px] text-soft"
             >
-              <Undo2 size={18} aria-hidden /> Undo: {undo.what}
+              <Undo2 size={18} aria-hidden className="shrink-0" /> <span className="truncate">Undo: {undo.what}</span>
             </button>
           )}
         </section>
@@ -94,7 +96,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
           {timers.length > 0 && (
             <section aria-label="Timers" className="rounded-sheet border border-line bg-sheet px-4 py-2">
               {timers.map((t) => (
-                <Timer key={t.id} step={t} minute={minute} onDone={() => touch("done", { step: t.id }, t.title)} main={t.id === now?.id} />
+                <Timer key={t.id} step={t} many={many} minute={minute} onDone={() => touch("done", { step: t.id }, t.title)} />
               ))}
             </section>
           )}
@@ -113,7 +115,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                   <span className="figures font-bold">{clockAt(at)}</span>
                   <span className="min-w-0">
                     {step.title}
-                    <span className="text-soft">, {step.dish}</span>
+                    {many && <span className="text-soft">, {step.dish}</span>}
                   </span>
                 </p>
               ))}
@@ -127,6 +129,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
               Something went wrong
             </Button>
           </div>
+          <Stop onStop={() => cooking.touch("ended", {})} />
         </div>
       </div>
       {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null)} first={pot} touch={touch} />}
@@ -208,9 +211,9 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
     <div>
       <p className="text-[16px] font-semibold text-soft">{step.dish}</p>
       {pours && (
-        <p className="mt-2 flex flex-wrap items-baseline gap-x-3">
+        <p className="mt-2 flex items-baseline gap-x-3">
           <span className="poster text-[100px]">{step.pour_ml}</span>
-          <span className="text-[22px] font-semibold leading-tight">
+          <span className="min-w-0 text-[22px] font-semibold leading-tight">
             ml{own && <span className="block">{own}</span>}
           </span>
         </p>
@@ -293,7 +296,7 @@ function Waiting({ next, minute, clockAt, onEarly }: { onEarly: (id: string) => 
   );
 }
 
-function Timer({ step, minute, onDone, main }: { step: CookStep; minute: number; onDone: () => void; main: boolean }) {
+function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number; many: boolean; onDone: () => void }) {
   const rest = (step.due ?? 0) - minute;
   return (
     <div className="dotted grid grid-cols-[128px_1fr_auto] items-center gap-3 py-1.5 last:border-0">
@@ -302,13 +305,11 @@ function Timer({ step, minute, onDone, main }: { step: CookStep; minute: number;
       </span>
       <span className="min-w-0 text-[16px] leading-tight">
         {step.title}
-        <span className="block truncate text-[14px] text-soft">{step.dish}</span>
+        {many && <span className="block truncate text-[14px] text-soft">{step.dish}</span>}
       </span>
-      {!main && (
-        <button type="button" onClick={onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-[17px] font-semibold text-water">
-          Done
-        </button>
-      )}
+      <button type="button" onClick={onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-[17px] font-semibold text-water">
+        Done
+      </button>
     </div>
   );
 }
@@ -352,7 +353,30 @@ function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookin
   );
 }
 
-function Over({ cooking, state, clockAt }: { cooking: Cooking; state: CookState; clockAt: (m: number) => string }) {
+/** Two touches, so that a wet sleeve does not end a dinner. */
+function Stop({ onStop }: { onStop: () => void }) {
+  const [sure, setSure] = useState(false);
+  return (
+    <div className="text-center">
+      {sure ? (
+        <span className="flex gap-2">
+          <Button className="min-h-14 flex-1" onClick={() => setSure(false)}>
+            Go on cooking
+          </Button>
+          <Button className="min-h-14 flex-1 text-warn" onClick={onStop}>
+            Yes, stop it
+          </Button>
+        </span>
+      ) : (
+        <button type="button" className="min-h-11 px-4 text-[16px] text-soft" onClick={() => setSure(true)}>
+          Stop this cooking
+        </button>
+      )}
+    </div>
+  );
+}
+
+function Over({ state, clockAt }: { state: CookState; clockAt: (m: number) => string }) {
   const keep = state.steps.find((s) => s.kind === "keep");
   const served = Math.max(...state.steps.filter((s) => s.kind === "finish").map((s) => s.end ?? 0), 0);
   return (
@@ -378,11 +402,6 @@ function Over({ cooking, state, clockAt }: { cooking: Cooking; state: CookState;
         </>
       )}
       <div className="mt-6 flex gap-3">
-        {state.ended === null && (
-          <Button kind="main" className="min-h-16 flex-1 text-[19px]" onClick={() => cooking.touch("ended", {})}>
-            Close this cooking
-          </Button>
-        )}
         <Link to="/stove" className={`${keyLook()} min-h-16 flex-1 text-[18px]`}>
           To the stove
         </Link>

@@ -1,0 +1,268 @@
+"""Cookings: the events of one dinner folded into its state, what to do when it goes wrong, simulated devices."""
+
+from __future__ import annotations
+
+import functools
+import json
+from datetime import datetime, timedelta
+from zoneinfo import ZoneInfo
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mealshift import cooking
+from mealshift.cooking import Event, Script, devices, fold
+from mealshift.cooking.fold import forecast, is_over, pot_run, serving
+from mealshift.cooking.report import report
+from mealshift.cooking.rescue import wrongs_for
+from mealshift.grains import grain
+from mealshift.planning import Dish, plan_dinner
+from mealshift.pot import Kitchen, Way, solve
+from mealshift.pot.simulation import simulate
+from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.shifting import Choice
+
+from .kitchen import demo, pot
+
+NOW = datetime(2026, 11, 25, 17, 0)
+SEVEN = datetime(2026, 11, 25, 19, 0)
+
+
+@functools.cache
+def tonight(*dishes: tuple[str, str]) -> Script:
+    dinner = plan_dinner([Dish(n, read(demo(n)), Choice(slug)) for n, slug in dishes], SEVEN, NOW, 3)
+    return cooking.script_of(dinner.shifts, dinner.plan, NOW)
+
+
+def pilaf() -> Script:
+    return tonight(("01", "foxtail-millet"))
+
+
+def three() -> Script:
+    return tonight(("01", "foxtail-millet"), ("05", "bulgur-coarse"), ("02", "barley-pearl"))
+
+
+def event(n: int, kind: str, minute: float, **data: object) -> Event:
+    return Event(f"e{n}", kind, minute, data)
+
+
+def ids(script: Script, kind: str) -> list[str]:
+    return [s.id for s in script.steps if s.kind == kind]
+
+
+@st.composite
+def touched(draw: st.DrawFn) -> list[Event]:
+    """Whatever a cook and their children touch, in any order, at any minute."""
+    script = three()
+    steps, pots = [s.id for s in script.steps], list(script.pots)
+    made = []
+    for n in range(draw(st.integers(0, 40))):
+        kind = draw(
+            st.sampled_from(["begun", "done", "done", "done", "not_yet", "poured", "lid", "note", "undo", "out"])
+        )
+        data = {
+            "begun": {"step": draw(st.sampled_from(steps))}, "done": {"step": draw(st.sampled_from(steps))},
+            "not_yet": {"step": draw(st.sampled_from(steps)), "minutes": draw(st.integers(1, 20))},
+            "poured": {"pot": draw(st.sampled_from(pots)), "ml": draw(st.integers(1, 500))},
+            "lid": {"pot": draw(st.sampled_from(pots)), "lid": "open"}, "note": {"text": "x"},
+            "undo": {"event": f"e{draw(st.integers(0, 40))}"}, "out": {"thing": "bay", "found": draw(st.booleans())},
+        }[kind]  # fmt: skip
+        made.append(event(n, kind, draw(st.floats(0, 200)), **data))
+    return made
+
+
+@settings(max_examples=120, deadline=None)
+@given(touched(), st.randoms(use_true_random=False), st.data())
+def test_the_state_is_that_of_the_set_of_events(events, shuffle, data) -> None:
+    """Late, twice, in another order, in two sendings: the same state; and it can be told as a screen at any minute."""
+    script = three()
+    whole = fold(script, events)
+    mixed = [*events, *events[: data.draw(st.integers(0, len(events)))]]
+    shuffle.shuffle(mixed)
+    assert fold(script, mixed) == whole
+    for step in script.steps:
+        going = whole.steps[step.id]
+        assert going.end is None or (going.start is not None and going.start <= going.end)
+    minute = data.draw(st.floats(0, 240))
+    told = report(script, events, minute)
+    assert (told["now"] is None) == all(
+        s["status"] in ("done", "waiting") or (s["due"] or 0) > minute for s in told["steps"]
+    )
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.lists(st.floats(0, 150), max_size=6))
+def test_a_cooking_that_is_killed_and_taken_up_again_folds_to_the_same(cuts) -> None:
+    """By itself to the end in one go, or in pieces with nothing but its events kept in between."""
+    script = three()
+    whole = cooking.touches(script, [], 1000)
+    kept: list[Event] = []
+    for cut in [*sorted(cuts), 1000]:
+        kept += cooking.touches(script, list(kept), cut)
+    assert fold(script, kept) == fold(script, whole)
+    assert is_over(script, fold(script, whole)) and abs(serving(script, fold(script, whole), 0) - script.serve) <= 1
+
+
+def test_every_task_of_the_plan_is_a_step_and_every_text_of_the_recipe_is_somewhere() -> None:
+    dinner = plan_dinner([Dish("01", read(demo("01")), Choice("foxtail-millet"))], SEVEN, NOW, 3)
+    script = pilaf()
+    assert {s.id for s in script.steps} >= {t.task.id for t in dinner.plan.tasks if t.task.kind not in ("pot", "rest")}
+    words = " ".join(s.words for s in script.steps)
+    for step in dinner.shifts[script.title].method.steps:
+        assert not step.was or step.text in words
+    boil = script.step(ids(script, "boil")[0])
+    assert boil is not None and boil.pour_ml == 304
+    [finish] = [s for s in script.steps if s.kind == "finish"]
+    assert finish.count_out == ("2 bay leaves",)
+    assert any("Steam" in c for s in script.steps if s.kind == "cook" for c in s.cautions)
+    assert any("fridge" in c for s in script.steps if s.kind == "keep" for c in s.cautions)
+
+
+def test_not_yet_moves_what_comes_after_and_is_said() -> None:
+    script = pilaf()
+    done = cooking.touches(script, [], script.serve - 14)
+    cook = ids(script, "cook")[0]
+    before = fold(script, done)
+    assert before.steps[cook].start is not None and before.steps[cook].end is None
+    due = before.steps[cook].due
+    assert due is not None
+    late = [*done, event(1, "not_yet", due, step=cook, minutes=6)]
+    after = fold(script, late)
+    assert after.steps[cook].due == due + 6
+    assert serving(script, after, due) == serving(script, before, due) + 6
+    assert "6 minutes later than planned." in report(script, late, due)["said"]
+    # a longer simmer moves what goes in before its end
+    adds = [s for s in script.steps if s.kind == "add"]
+    waiting = [s for s in adds if before.steps[s.id].end is None]
+    for s in waiting:
+        assert forecast(script, after, due)[s.id][0] == forecast(script, before, due)[s.id][0] + 6
+    undone = fold(script, [*late, event(2, "undo", due + 1, event="e1")])
+    assert undone.steps == before.steps
+
+
+def test_what_is_poured_later_is_in_the_simulated_pot() -> None:
+    script = pilaf()
+    key = next(iter(script.pots))
+    done = cooking.touches(script, [], script.serve - 14)
+    boil = fold(script, done).steps[ids(script, "boil")[0]]
+    assert boil.end is not None
+
+    def free(events: list[Event], at: float) -> float:
+        run, on = pot_run(script, fold(script, events), key) or pytest.fail("no pot")
+        return min(run.moments, key=lambda m: abs(m.minute - (at - on))).free_ml
+
+    at = boil.end + 6
+    more = [*done, event(1, "poured", boil.end + 4, pot=key, ml=100)]
+    # what was poured is there, less the little more that a wetter grain has drunk since
+    assert 80 <= free(more, at) - free(done, at) <= 100.1
+    bare = [*done, event(1, "lid", boil.end + 2, pot=key, lid="open")]
+    assert free(bare, at) < free(done, at) - 10
+
+
+@pytest.mark.parametrize(
+    ("kind", "data"),
+    [("boil", {}), ("done", {"step": "x"}), ("poured", {"pot": "x", "ml": 10}), ("note", {"text": " "})],
+)
+def test_an_event_that_cannot_be(kind, data) -> None:
+    with pytest.raises(Refusal, match=r"\.$"):
+        cooking.check(pilaf(), kind, data)
+
+
+@pytest.mark.parametrize("amount", [0, -5, 9000, float("nan"), "much", True, None])
+def test_an_amount_that_cannot_be_poured(amount) -> None:
+    with pytest.raises(Refusal, match=r"Pour between 1 and 5,000 ml"):
+        cooking.check(pilaf(), "poured", {"pot": next(iter(pilaf().pots)), "ml": amount})
+
+
+def run_at(slug: str, minute_share: float, pour_share: float = 1.0, **way: object):
+    p = pot(slug, 300.0, **way)
+    run = simulate(p, pour_ml=p.pour_ml * pour_share)
+    return p, run, run.boil_at + minute_share * p.cook_min
+
+
+@given(
+    st.sampled_from(["quinoa", "foxtail-millet", "barley-pearl", "rice-brown-long", "maize-meal-coarse"]),
+    st.floats(0.1, 1.0),
+    st.floats(0.5, 1.4),
+    st.sampled_from(list(cooking.WRONGS)),
+)
+@settings(max_examples=150, deadline=None)
+def test_every_trouble_has_an_amount_and_minutes_within_reason(slug, share, poured, what) -> None:
+    p, run, minute = run_at(slug, share, poured)
+    a = cooking.rescue(p, what, run, minute)
+    assert a.text.endswith(".") and a.because
+    assert 0 <= a.add_ml <= max(60, 0.5 * p.dry_g * p.grain.hydration_at(p.way.texture)) or what == "not_sprouting"
+    assert 0 <= a.add_min <= 90
+    if what == "dry_hard":
+        assert a.add_ml >= 20 and a.add_min >= 3 and f"{a.add_ml} ml" in a.text
+    if what == "wet_soft":
+        assert a.add_ml == 0
+
+
+def test_a_dry_pot_by_hand() -> None:
+    """Quinoa dry after four fifths: it has yet to drink a fifth of 1.9 × 216 g, and the lid loses a little."""
+    p, run, minute = run_at("quinoa", 0.8)
+    at = min(run.moments, key=lambda m: abs(m.minute - minute))
+    a = cooking.rescue(p, "dry_hard", run, minute)
+    missing = (p.grain.hydration_at(p.way.texture) - at.hydration) * p.dry_g
+    assert missing <= a.add_ml <= missing + 40 and 3 <= a.add_min <= 5
+    # earlier and drier: never less
+    early = cooking.rescue(p, "dry_hard", run, run.boil_at + 0.4 * p.cook_min)
+    assert early.add_min > a.add_min and early.add_ml >= a.add_ml
+
+
+def test_the_answers_are_this_pots_own() -> None:
+    """A wider pot loses more and wants more; a wet pot with water to spare is not given any."""
+    small, wide = (solve(grain("quinoa"), 300.0, Way(), Kitchen(pot_cm=cm)) for cm in (16, 30))
+    got = [cooking.rescue(p, "dry_hard", r := simulate(p), r.boil_at + 13).add_ml for p in (small, wide)]
+    assert got[1] > got[0]
+    p, run, minute = run_at("quinoa", 0.9, 1.4)
+    assert cooking.rescue(p, "wet_hard", run, minute).add_ml == 0
+    assert "throw" in cooking.rescue(p, "mould").text.lower()
+    with pytest.raises(Refusal):
+        cooking.rescue(p, "bored")
+    assert "lumps" not in wrongs_for(p)
+
+
+@given(st.sampled_from(["quinoa", "foxtail-millet", "barley-pearl"]), st.floats(0.0, 1.0), st.floats(0.7, 1.3))
+@settings(max_examples=60, deadline=None)
+def test_the_scale_sees_what_the_pot_holds(slug, share, poured) -> None:
+    """Put on the scale as the model has it, it says so; 60 g lighter, it says 60 ml less and asks for them."""
+    p, run, minute = run_at(slug, share, poured)
+    grams = devices.scale_grams(p, run, minute)
+    at = min(run.moments, key=lambda m: abs(m.minute - minute))
+    right = devices.weighed(p, run, minute, grams)
+    assert abs(right.free_ml - at.free_ml) < 1 and "as reckoned" in right.text
+    lighter = devices.weighed(p, run, minute, grams - 60)
+    assert lighter.off_by_ml == pytest.approx(-60, abs=1) and "less than reckoned" in lighter.text
+    # only a pot with no water left is hotter than boiling
+    assert at.free_ml < 1 or devices.probe_celsius(run, minute) <= 100.5
+
+
+def test_a_script_is_read_back_as_it_was_kept() -> None:
+    script = three()
+    data = json.loads(json.dumps(script.as_dict()))
+    assert cooking.script_from(data, script.pots) == script
+    data["steps"][0]["from_a_newer_program"] = 1
+    assert cooking.script_from(data, script.pots) == script
+
+
+def test_a_day_after_the_clocks_change_the_minutes_are_real() -> None:
+    """Summer time ends on 25 October 2026 in Lisbon: from one in the morning to three there are three hours."""
+    lisbon = ZoneInfo("Europe/Lisbon")
+    serve = datetime(2026, 10, 25, 3, 0, tzinfo=lisbon)
+    began = datetime(2026, 10, 25, 0, 30, tzinfo=lisbon)
+    dinner = plan_dinner([Dish("01", read(demo("01")), Choice("foxtail-millet"))], serve, began, 2)
+    script = cooking.script_of(dinner.shifts, dinner.plan, began)
+    assert script.serve == 210
+    first = dinner.plan.tasks[0].start
+    assert (serve.timestamp() - first.timestamp()) / 60 == script.serve - script.steps[0].planned
+    # in March two o'clock is three: an hour is missing and the start is an hour earlier on the clock
+    spring = datetime(2026, 3, 29, 2, 30, tzinfo=lisbon)
+    early = plan_dinner(
+        [Dish("01", read(demo("01")), Choice("rice-brown-long"))], spring, spring - timedelta(hours=6), 2
+    )
+    start = early.plan.start_at
+    assert start is not None and (spring.timestamp() - start.timestamp()) / 60 > 60
