@@ -11,12 +11,15 @@ import json
 import os
 import re
 import socket
+import sqlite3
 import statistics
 import subprocess
 import sys
 import tempfile
 import time
 from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
@@ -44,7 +47,7 @@ class House:
         env = {**os.environ, "MEALSHIFT_DATA": data, "MEALSHIFT_DEMO": "1"}
         command = [sys.executable, "manage.py", "serve", "--port", str(self.port)]
         self.server = subprocess.Popen(command, cwd=ROOT, env=env, stdout=subprocess.DEVNULL)
-        self.link = http.client.HTTPConnection("127.0.0.1", self.port, timeout=10)
+        self.link = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
         self.cookies: dict[str, str] = {}
         for _ in range(200):
             try:
@@ -54,6 +57,13 @@ class House:
                 self.link.close()
                 time.sleep(0.1)
         self.ask("GET", "/api/session")
+
+    def another(self) -> House:
+        """A second connection of the same cook."""
+        other = object.__new__(House)
+        other.port, other.server, other.cookies = self.port, self.server, dict(self.cookies)
+        other.link = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
+        return other
 
     def ask(self, method: str, path: str, body: object = None) -> bytes:
         headers = {"Cookie": "; ".join(f"{k}={v}" for k, v in self.cookies.items()), "Connection": "keep-alive"}
@@ -88,6 +98,72 @@ def medians(works: dict[str, Callable[[], object]], rounds: int) -> dict[str, fl
     return {name: statistics.median(times) for name, times in taken.items()}
 
 
+def dinners() -> dict[int, float]:
+    """Seconds to plan dinners of 3, 6 and 10 dishes on four burners, the shifts made beforehand."""
+    from mealshift.planning import make_plan, tasks_of
+    from mealshift.reading import read
+    from mealshift.shifting import Choice, shift
+
+    grains = ["foxtail-millet", "quinoa", "barley-pearl", "bulgur-coarse"]
+    made = []
+    for n, file in enumerate(sorted((ROOT / "demo" / "recipes").iterdir())):
+        recipe = read(file.read_text(encoding="utf-8"))
+        made.append(tasks_of(shift(recipe, Choice(grains[n % len(grains)])), str(n)))
+    noon, seven = datetime(2026, 11, 25, 8), datetime(2026, 11, 25, 19)
+    works = {
+        str(n): lambda n=n: make_plan({str(i): t for i, t in enumerate(made[:n])}, seven, noon, 4) for n in (3, 6, 10)
+    }
+    for work in works.values():
+        work()
+    taken: dict[str, list[float]] = {n: [] for n in works}
+    for _ in range(5):
+        for n, work in works.items():
+            taken[n].append(timed(work))
+    print(f"tasks of 3, 6, 10 dishes         {', '.join(str(sum(map(len, made[:n]))) for n in (3, 6, 10))}")
+    return {int(n): statistics.median(t) for n, t in taken.items()}
+
+
+def in_four(work: Callable[[int], object], times: int) -> float:
+    """Seconds a piece when four writers do it at once."""
+    with ThreadPoolExecutor(4) as pool:
+        return timed(lambda: list(pool.map(work, range(4)))) / (4 * times)
+
+
+def appending(house: House, data: str) -> tuple[float, float]:
+    """Seconds per event appended by four writers over HTTP, and per bare insert by four writers into the same kind of file."""
+    shifts = json.loads(house.ask("GET", "/api/shifts"))
+    serve_at = (datetime.now(UTC) + timedelta(hours=3)).isoformat()
+    asked = {"client_id": f"bench-{time.time()}", "dishes": [{"shift_id": shifts[-1]["id"]}], "serve_at": serve_at}
+    cooking = json.loads(house.ask("POST", "/api/cookings", asked))["id"]
+    each = 50
+
+    def over_http(writer: int) -> None:
+        mine = house.another()
+        for n in range(each):
+            event = {"id": f"bench-{writer}-{n}", "kind": "note", "data": {"text": "x"}}
+            mine.ask("POST", f"/api/cookings/{cooking}/events", {"events": [event]})
+
+    def bare(writer: int) -> None:
+        db = sqlite3.connect(Path(data) / "bare.sqlite3", timeout=20, isolation_level=None)
+        for n in range(each):
+            db.execute("BEGIN IMMEDIATE")
+            db.execute("INSERT INTO event VALUES (?, ?, 'note', 0.0, '{}')", (writer, n))
+            db.execute("COMMIT")
+        db.close()
+
+    db = sqlite3.connect(Path(data) / "bare.sqlite3")
+    db.executescript(
+        "PRAGMA journal_mode=WAL; CREATE TABLE event (writer, n, kind, minute REAL, data, UNIQUE (writer, n));"
+    )
+    db.close()
+    http_s, bare_s = in_four(over_http, each), in_four(bare, each)
+    # the first connection has been idle too long for the server
+    got = len(json.loads(house.another().ask("GET", f"/api/cookings/{cooking}"))["state"]["notes"])
+    if got != 4 * each:
+        raise RuntimeError(f"{got} of {4 * each} events came through")
+    return http_s, bare_s
+
+
 def main() -> None:
     from mealshift import comparing, pipeline
     from mealshift.pot import Kitchen
@@ -114,6 +190,8 @@ def main() -> None:
                 },
                 ROUNDS,
             )
+            append_s, bare_s = appending(house, data)
+            empty_s = in_four(lambda _: [x.ask("GET", "/api/empty") for x in [house.another()] for _ in range(50)], 50)
         finally:
             house.server.terminate()
     ms = {name: f"{seconds * 1000:7.2f} ms" for name, seconds in m.items()}
@@ -133,6 +211,13 @@ def main() -> None:
     print(
         f"  beyond the empty one           {(m['compare'] - m['empty']) / m['ranking']:7.2f} times the core's (aim: at most 2)"
     )
+    plans = dinners()
+    print(f"planning 3 dishes                {plans[3] * 1000:7.0f} ms (aim: under a second)")
+    print(
+        f"  6 and 10 dishes                {plans[6] / plans[3]:7.1f} and {plans[10] / plans[3]:.1f} times that (bounded at 2 s)"
+    )
+    print(f"an event, four writers at once   {append_s * 1000:7.2f} ms each; a bare insert {bare_s * 1000:.2f} ms")
+    print(f"  over HTTP, beyond the empty    {(append_s - empty_s) / bare_s:7.1f} bare inserts")
 
 
 if __name__ == "__main__":

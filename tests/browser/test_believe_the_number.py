@@ -80,7 +80,8 @@ def test_on_a_phone(open_page) -> None:
     page.get_by_role("button", name="Lentils with browned onions").tap()
     page.get_by_role("button", name="To the bench").click()
     expect(page.get_by_label("What if", exact=True)).to_be_visible()
-    for link in ("Every", "Kept"):
+    for link in ("Every grain", "Kept"):
+        page.get_by_role("button", name="House").tap()
         page.get_by_role("link", name=link, exact=True).tap()
         page.wait_for_load_state("networkidle")
         check_axe(page)

@@ -45,6 +45,25 @@ def test_three_dishes_for_seven(open_page) -> None:
         f"() => {{ const [h, m] = document.querySelector('.poster').textContent.split(':'); return Number(h) * 60 + Number(m) > {early}; }}"
     )
 
+    # pinned by hand, in the picture and in the list; let go again
+    bar = (
+        page.get_by_role("group", name="The plan to scale")
+        .locator("g", has=page.locator("title", has_text="rinse millet"))
+        .last
+    )
+    box = bar.bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + box["width"] / 2, box["y"] + box["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(box["x"] - 60, box["y"] + box["height"] / 2, steps=6)
+    page.mouse.up()
+    held = page.get_by_role("button", name=re.compile("Let go of rinse millet"))
+    expect(held).to_be_visible()
+    page.get_by_role("button", name=re.compile("rinse millet.*: 5 minutes earlier")).click()
+    expect(held).to_be_visible()
+    held.click()
+    expect(held).to_have_count(0)
+
     page.get_by_label("Serve at").fill("25:00")
     expect(page.get_by_role("alert")).to_contain_text("no time of day")
     page.get_by_label("Serve at").fill("17:40")

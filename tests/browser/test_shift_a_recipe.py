@@ -54,10 +54,10 @@ def test_a_pasted_recipe_is_shifted_kept_and_taken_out(open_page) -> None:
     expect(becomes).to_contain_text("Thursday pot, in quinoa")
     expect(becomes).to_contain_text("185 g quinoa")
     ordinary = poured(page)
-    page.get_by_role("button", name=re.compile("20 cm, ordinary lid")).click()
+    page.get_by_role("button", name=re.compile("the blue pot, ordinary lid")).click()
     page.get_by_role("radio", name="no lid").click()
     page.keyboard.press("Escape")
-    expect(page.get_by_role("button", name=re.compile("20 cm, no lid"))).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("the blue pot, no lid"))).to_be_visible()
     page.wait_for_function(f"() => Number(document.querySelector('.poster').textContent) > {ordinary}")
     page.get_by_role("slider", name="How the grain should be").focus()
     for _ in range(4):
@@ -136,6 +136,7 @@ def test_wrong_turns_are_said_at_the_place_and_lose_nothing(open_page, tmp_path)
 
 def test_a_new_cook_starts_a_household(open_page) -> None:
     page = open_page("/")
+    page.get_by_role("button", name="House").click()
     page.get_by_role("button", name="Sign out").click()
     page.get_by_role("button", name="New here? Start a household").click()
     check_axe(page)
@@ -168,6 +169,6 @@ def test_on_a_phone(open_page, scheme: str) -> None:
     page.get_by_role("button", name="soft", exact=True).tap()
     page.wait_for_function(f"() => Number(document.querySelector('.poster').textContent) < {before}")
     check_axe(page)
-    page.get_by_role("button", name="Done").tap()
+    page.get_by_role("button", name="Close").tap()
     check_axe(page)
     check_width(page)

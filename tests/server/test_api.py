@@ -291,13 +291,22 @@ def test_every_grain_what_if_and_the_grain_page(cook, as_) -> None:
 def test_a_plan_of_kept_shifts_is_the_households_own(cook, neighbour, as_) -> None:
     client = as_(cook)
     ids = [post(client, "shifts", text=demo(n), choice={"to": "quinoa"}).json()["id"] for n in ("01", "04")]
-    asked = {"shift_ids": ids, "serve_at": "2026-11-25T19:00:00", "now": "2026-11-25T16:00:00", "burners": 2}
+    asked = {
+        "dishes": [{"shift_id": i} for i in ids],
+        "serve_at": "2026-11-25T19:00:00",
+        "now": "2026-11-25T16:00:00",
+        "burners": 2,
+        "zone": "Europe/Lisbon",
+    }
     planned = post(client, "plan", **asked).json()
     assert planned["problems"] == [] and len({t["dish"] for t in planned["tasks"]}) == 2
-    assert max(t["end"] for t in planned["tasks"]) <= planned["serve_at"]
+    assert max(t["end"] for t in planned["tasks"]) <= planned["serve_at"] == "2026-11-25T19:00:00Z"
+    pin = {"id": planned["tasks"][0]["id"], "start": "2026-11-25T17:00:00Z"}
+    moved = {t["id"]: t["start"] for t in post(client, "plan", **asked, pinned=[pin]).json()["tasks"]}
+    assert moved[pin["id"]] == pin["start"]
     assert post(client, "plan.ics", **asked).content.startswith(b"BEGIN:VCALENDAR")
     assert post(as_(neighbour), "plan", **asked).status_code == 404
-    for wrong in ({"burners": 0}, {"now": "2026-11-25T20:00:00"}, {"shift_ids": []}):
+    for wrong in ({"burners": 0}, {"now": "2026-11-25T20:00:00"}, {"dishes": []}):
         answer = post(client, "plan", **{**asked, **wrong})
         assert answer.status_code == 422 and answer.json()["text"].endswith(".")
 

@@ -72,7 +72,9 @@ def plan(household: Household, kept: list[Shift], asked: dict[str, Any]) -> Dinn
     zone = zone_of(household, asked.get("zone"))
     serve_at = _on_clock(asked["serve_at"], zone)
     assert serve_at is not None
-    burners = asked.get("burners") or (len(row.burners) if row and row.burners else 2)
+    burners = asked.get("burners")
+    if burners is None:
+        burners = len(row.burners) if row and row.burners else 2
     pinned = {p["id"]: at for p in asked.get("pinned") or [] if (at := _on_clock(p["start"], zone))}
     return plan_dinner(
         [_dish(household, d) for d in dishes_of(household, kept, asked.get("changes") or {})],
@@ -100,7 +102,13 @@ def start_cooking(
     if not dinner.plan.tasks:
         first = dinner.plan.problems[0]
         raise Refusal(first.code, "serve_at", first.text)
-    script = core.script_of(dinner.shifts, dinner.plan, began.astimezone(zone).replace(second=0, microsecond=0))
+    first = began.astimezone(zone).replace(second=0, microsecond=0)
+    serve_at = dinner.plan.serve_at
+    if speed > 1 and dinner.plan.start_at and dinner.plan.start_at > first:
+        # practice waits for no evening: it begins with the first task
+        first = dinner.plan.start_at
+        serve_at = began + (serve_at - first)
+    script = core.script_of(dinner.shifts, dinner.plan, first)
     planned = {dinner.keys[s.task.dish] for s in dinner.plan.tasks}
     for running in Cooking.objects.filter(household=household, ended=None, began__gte=began - OLDEST):
         if {str(d["shift_id"]) for d in running.dishes} == planned:
@@ -115,7 +123,7 @@ def start_cooking(
     try:
         with transaction.atomic():
             made = Cooking.objects.create(
-                household=household, client_id=client_id, title=script.title[:400], began=began, serve_at=dinner.plan.serve_at, speed=speed,
+                household=household, client_id=client_id, title=script.title[:400], began=began, serve_at=serve_at, speed=speed,
                 script=script.as_dict(), dishes=dishes, by=user,
             )  # fmt: skip
     except IntegrityError:

@@ -1,0 +1,130 @@
+"""The journey at the stove: one dinner at sixty times the speed, with a second page, a lost network and a reload; and the kitchen."""
+
+from __future__ import annotations
+
+import re
+from datetime import datetime, timedelta
+
+from playwright.sync_api import Page, expect
+
+from .conftest import check_axe, check_width
+
+
+def practise(page: Page, dish: str) -> None:
+    # late enough at any hour at which the tests may run; practice begins with the first task all the same
+    page.get_by_label("Serve at").fill((datetime.now() + timedelta(hours=3)).strftime("%H:%M"))
+    dishes = page.get_by_label("Which dishes").get_by_role("button")
+    dishes.filter(has_text=dish).click()
+    page.get_by_role("button", name="Practise, 60 times as fast").click()
+    page.wait_for_url(re.compile(r"/stove/\d+$"))
+
+
+def do(page: Page, title: str, key: str) -> None:
+    """Waits for the thing to do, and does it. A timer that runs out lies in between at most."""
+    now = page.get_by_label("Now", exact=True)
+    expect(now.get_by_role("heading", name=title)).to_be_visible(timeout=90_000)
+    now.get_by_role("button", name=key).click()
+
+
+def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house) -> None:
+    page = open_page("/plan", width=390, height=844, has_touch=True)
+    practise(page, "Tomato pilaf with chickpeas, in foxtail millet")
+    expect(page.get_by_text("screen may sleep").or_(page.get_by_text("60 times as fast")).first).to_be_visible()
+    do(page, "Rinse millet", "Done")
+    do(page, "The pan first", "Done")
+    now = page.get_by_label("Now", exact=True)
+    expect(now.locator(".poster")).to_have_text("304", timeout=60_000)
+    check_axe(page)
+    check_width(page)
+    now.get_by_role("button", name="Heat is on").click()
+    page.get_by_role("button", name="Done: Pour, and bring it to the boil").click()
+
+    # the network is gone: the page goes on, keeps the touches over a reload of its own, and tells them once
+    page.context.set_offline(True)
+    page.get_by_role("button", name="Poured more").last.click()
+    page.get_by_role("button", name="¼ glass").click()
+    expect(page.get_by_text(re.compile("No network"))).to_be_visible()
+    page.context.set_offline(False)
+    expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
+    page.reload()
+    expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
+
+    # a second device sees the same, and what it touches is seen here
+    second = chromium.new_page(base_url=house, viewport={"width": 1280, "height": 800})
+    second.goto(page.url)
+    expect(second.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
+    second.get_by_role("button", name="Note").click()
+    second.get_by_label("Note", exact=True).fill("a little smoky")
+    second.get_by_role("button", name="Keep the note").click()
+    page.get_by_role("button", name="Note").click()
+    expect(page.get_by_text("a little smoky")).to_be_visible()
+    page.get_by_role("button", name="Close").click()
+    second.close()
+
+    # the scale, and what went wrong, with amounts of this pot
+    page.get_by_role("button", name="On the scale").click()
+    expect(page.get_by_text(re.compile("ml are still free, as reckoned"))).to_be_visible()
+    page.get_by_role("button", name="Something went wrong").click()
+    page.get_by_role("button", name="it boiled over").click()
+    sheet = page.get_by_role("dialog")
+    expect(sheet).to_contain_text("loses about")
+    check_axe(page)
+    sheet.get_by_role("button", name="I do that").click()
+
+    do(page, "In goes", "It is in")
+    do(page, "Kettle on", "Kettle is on")
+    expect(now.get_by_role("heading", name="Lowest heat")).to_be_visible(timeout=90_000)
+    now.get_by_role("button", name="Not yet: 3 min").click()
+    expect(page.get_by_text(re.compile(r"\d+ minutes later than planned"))).to_be_visible()
+    do(page, "Lowest heat", "It is done: off the heat")
+    do(page, "Off the heat", "Rested")
+    expect(now.get_by_role("group", name="Count them out")).to_be_visible(timeout=90_000)
+    finish = now.get_by_role("button", name=re.compile("1 not found yet"))
+    expect(finish).to_be_visible()
+    now.get_by_role("checkbox", name="2 bay leaves").check()
+    now.get_by_role("button", name="To the table").click()
+    expect(page.get_by_role("heading", name="On the table")).to_be_visible()
+    expect(page.get_by_text("into the fridge by")).to_be_visible()
+    check_axe(page)
+    check_width(page)
+    page.get_by_role("link", name="To the stove").click()
+    expect(page.get_by_role("heading", name="Over")).to_be_visible()
+
+
+def test_a_cooking_runs_by_itself(open_page) -> None:
+    page = open_page("/plan")
+    practise(page, "Beetroot and dill salad, in coarse bulgur")
+    page.get_by_role("button", name="Let it run by itself").click()
+    # the heat goes on without a touch, and the pot comes to the boil
+    expect(page.get_by_role("region", name="The pot")).to_be_visible(timeout=90_000)
+    expect(page.get_by_label("Timers")).to_contain_text(re.compile("lid on|simmer", re.I), timeout=60_000)
+
+
+def test_the_kitchen_and_a_boil_off_test(open_page) -> None:
+    page = open_page("/kitchen")
+    expect(page.get_by_role("heading", name="Kitchen")).to_be_visible()
+    check_axe(page)
+    check_width(page)
+    page.clock.install()
+    page.get_by_role("button", name=re.compile("the wide pan")).click()
+    page.get_by_role("link", name="Boil-off test").click()
+    page.get_by_label("So much water, ml or g").fill("20")
+    page.get_by_role("button", name="It simmers now").click()
+    expect(page.get_by_role("alert")).to_contain_text("start with 300 ml")
+    page.get_by_label("So much water, ml or g").fill("1200")
+    page.get_by_role("button", name="It simmers now").click()
+    expect(page.get_by_role("button", name="Five minutes at the least")).to_be_disabled()
+    page.clock.run_for(10 * 60_000 + 2000)
+    # the time is kept though the page is closed
+    page.reload()
+    page.get_by_role("button", name="It is off the heat").click()
+    page.get_by_label("Left, ml or g").fill("1300")
+    page.get_by_role("button", name="What does it lose?").click()
+    expect(page.get_by_role("alert")).to_contain_text("More water than before?")
+    page.get_by_label("Left, ml or g").fill("1100")
+    page.get_by_role("button", name="What does it lose?").click()
+    expect(page.get_by_role("status")).to_contain_text("more than usual")
+    check_axe(page)
+    check_width(page)
+    page.get_by_role("button", name="Reckon with it").click()
+    expect(page.get_by_role("button", name=re.compile("the wide pan"))).to_contain_text("% more than usual")

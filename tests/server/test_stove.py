@@ -1,0 +1,205 @@
+"""The kitchen, the plan's kitchen, and cookings through HTTP."""
+
+from __future__ import annotations
+
+import json
+from datetime import timedelta
+
+import pytest
+from django.test import Client
+from django.utils import timezone
+
+from mealshift_server.plans.models import Cooking, Event
+from tests.core.kitchen import demo
+
+from .test_api import JSON, post
+
+KITCHEN = {"burners": [1200, 1800], "oven_places": 2, "rice_cooker": False, "pressure_cooker": True, "electric_pressure": False,
+           "microwave_w": None, "whistle_min": 2.5, "altitude_m": 0, "room_c": 20, "jar_ml": 400, "time_zone": "Europe/Lisbon"}  # fmt: skip
+
+
+def put(client: Client, path: str, **data):
+    return client.put(f"/api/{path}", json.dumps(data), content_type=JSON)
+
+
+@pytest.fixture
+def stove(cook, as_):
+    """A signed-in cook with a kept pilaf, and a cooking of it that has just begun."""
+    client = as_(cook)
+    shift = post(client, "shifts", text=demo("01"), choice={"to": "foxtail-millet"}).json()["id"]
+    asked = {"client_id": "first-start", "dishes": [{"shift_id": shift}], "zone": "Europe/Lisbon",
+             "serve_at": (timezone.now() + timedelta(minutes=70)).isoformat()}  # fmt: skip
+    started = post(client, "cookings", **asked)
+    assert started.status_code == 201, started.content
+    return client, asked, started.json()["id"]
+
+
+def state(client: Client, cooking: int):
+    return client.get(f"/api/cookings/{cooking}").json()["state"]
+
+
+def touch(client: Client, cooking: int, *events):
+    return post(
+        client,
+        f"cookings/{cooking}/events",
+        events=[{"id": f"touch-{i}-{n}", "kind": k, "data": d} for i, (n, k, d) in enumerate(events)],
+    )
+
+
+def test_the_kitchen_is_the_households_own_and_is_cooked_with(cook, neighbour, as_) -> None:
+    client = as_(cook)
+    assert client.get("/api/kitchen").json()["said"] is False
+    assert put(client, "kitchen", **KITCHEN).json()["time_zone"] == "Europe/Lisbon"
+    made = post(client, "kitchen/pots", name="the wide pan", diameter_cm=26, litres=4.2, lid="ordinary").json()
+    usual = post(client, "shift", text=demo("01"), choice={"to": "barley-pearl"}).json()["pots"][0]
+    found = post(
+        client,
+        f"kitchen/pots/{made['id']}/boil-off",
+        before_ml=1500,
+        after_ml=1300,
+        minutes=20,
+        lid="ordinary",
+        keep=True,
+    ).json()
+    assert found["factor"] > 1.3 and found["pot"]["boil_off"] == pytest.approx(found["factor"], abs=0.001)
+    taught = post(client, "shift", text=demo("01"), choice={"to": "barley-pearl"}).json()["pots"][0]
+    # the recipe was written for this pot too: what counts is the longer simmer
+    assert taught["water"]["pour_ml"] > usual["water"]["pour_ml"]
+    # another width makes the test void
+    assert (
+        put(
+            client, f"kitchen/pots/{made['id']}", name="the wide pan", diameter_cm=28, litres=4.2, lid="ordinary"
+        ).json()["boil_off"]
+        == 1
+    )
+    other = as_(neighbour)
+    assert other.get("/api/kitchen").json()["pots"] == []
+    for answer in (put(other, f"kitchen/pots/{made['id']}", name="x", diameter_cm=20), other.delete(f"/api/kitchen/pots/{made['id']}"),
+                   post(other, f"kitchen/pots/{made['id']}/boil-off", before_ml=1000, after_ml=900, minutes=10, lid="open")):  # fmt: skip
+        assert answer.status_code == 404
+
+
+@pytest.mark.parametrize(
+    ("path", "data"),
+    [("kitchen", {**KITCHEN, "burners": []}), ("kitchen", {**KITCHEN, "burners": [10]}), ("kitchen", {**KITCHEN, "altitude_m": 9000}),
+     ("kitchen", {**KITCHEN, "time_zone": "Atlantis/Old_Town"}), ("kitchen/pots", {"name": " ", "diameter_cm": 20}),
+     ("kitchen/pots", {"name": "thimble", "diameter_cm": 3}), ("kitchen/pots", {"name": "cup", "diameter_cm": 20, "litres": 0.1})],
+)  # fmt: skip
+def test_a_kitchen_that_cannot_be(cook, as_, path, data) -> None:
+    send = put if path == "kitchen" else post
+    answer = send(as_(cook), path, **data)
+    assert answer.status_code == 422 and answer.json()["text"].endswith(".") and answer.json()["where"]
+
+
+def test_a_kept_shift_stays_as_it_was_when_the_pot_is_tested(cook, as_) -> None:
+    client = as_(cook)
+    pot = post(client, "kitchen/pots", name="blue", diameter_cm=20, litres=3.7).json()["id"]
+    kept = post(client, "shifts", text=demo("01"), choice={"to": "quinoa"}).json()
+    post(client, f"kitchen/pots/{pot}/boil-off", before_ml=1000, after_ml=900, minutes=20, lid="ordinary", keep=True)
+    again = post(client, "shift", text=kept["text"], choice=kept["choice"]).json()
+    assert again["pots"][0]["water"] == kept["result"]["pots"][0]["water"]
+
+
+def test_events_are_taken_once_and_the_state_is_everybodys(stove) -> None:
+    client, asked, cooking = stove
+    first = state(client, cooking)["steps"][0]
+    sent = [("a", "done", {"step": first["id"]}), ("b", "note", {"text": "a little smoky"})]
+    assert touch(client, cooking, *sent).json()["new"] == 2
+    assert touch(client, cooking, *sent).json()["new"] == 0
+    now = client.get(f"/api/cookings/{cooking}").json()
+    assert now["state"]["steps"][0]["status"] == "done" and now["state"]["notes"][0]["text"] == "a little smoky"
+    assert client.get(f"/api/cookings/{cooking}?since={now['last']}").json()["state"] is None
+    # opened twice: the same dinner, not a second one
+    assert post(client, "cookings", **asked).json()["id"] == cooking
+    again = post(client, "cookings", **{**asked, "client_id": "other-device"})
+    assert (again.status_code, again.json()["id"]) == (200, cooking)
+    # an older clock: what happened five minutes ago did happen then
+    post(
+        client,
+        f"cookings/{cooking}/events",
+        events=[{"id": "late-touch", "kind": "note", "data": {"text": "x"}, "ago_ms": 300_000}],
+    )
+    assert Event.objects.get(client_id="late-touch").minute == 0
+
+
+def test_a_cooking_is_over_when_all_is_on_the_table_and_not_if_that_was_a_slip(stove) -> None:
+    client, _asked, cooking = stove
+    finish = next(s for s in state(client, cooking)["steps"] if s["kind"] == "finish")
+    touch(
+        client,
+        cooking,
+        ("f", "done", {"step": finish["id"]}),
+        *(
+            (str(n), "done", {"step": s["id"]})
+            for n, s in enumerate(state(client, cooking)["steps"])
+            if s["style"] == "remind"
+        ),
+    )
+    assert Cooking.objects.get().ended is not None
+    slip = Event.objects.filter(data__step=finish["id"]).get().client_id
+    touch(client, cooking, ("u", "undo", {"event": slip}))
+    assert Cooking.objects.get().ended is None
+
+
+def test_a_neighbour_sees_and_touches_nothing(stove, neighbour, as_) -> None:
+    client, _asked, cooking = stove
+    pot = state(client, cooking)["pots"][0]["key"]
+    other = as_(neighbour)
+    assert other.get("/api/cookings").json() == []
+    answers = [other.get(f"/api/cookings/{cooking}"), touch(other, cooking, ("a", "note", {"text": "x"})), put(other, f"cookings/{cooking}/alone", alone=True),
+               post(other, f"cookings/{cooking}/wrong", id="wrong-00001", pot=pot, what="salty"),
+               post(other, f"cookings/{cooking}/stand-in", id="stand-00001", pot=pot, kind="scale")]  # fmt: skip
+    assert [a.status_code for a in answers] == [404] * 5
+    assert Event.objects.count() == 0
+
+
+def test_bad_touches_are_named_and_take_nothing_with_them(stove) -> None:
+    client, asked, cooking = stove
+    good = ("a", "note", {"text": "fine"})
+    for kind, data in (
+        ("done", {"step": "no such"}),
+        ("poured", {"pot": "x", "ml": 5}),
+        ("jump", {}),
+        ("note", {"text": ""}),
+    ):
+        answer = touch(client, cooking, good, ("b", kind, data))
+        assert answer.status_code == 422 and answer.json()["text"].endswith(".")
+    assert Event.objects.count() == 0
+    past = (timezone.now() - timedelta(minutes=5)).isoformat()
+    for change in ({"serve_at": past}, {"burners": 0}, {"speed": 7}, {"dishes": []}):
+        answer = post(client, "cookings", **{**asked, "client_id": "another-one", **change})
+        assert answer.status_code == 422 and answer.json()["text"].endswith(".")
+
+
+def test_what_went_wrong_and_the_stand_ins(stove) -> None:
+    client, _asked, cooking = stove
+    pot = state(client, cooking)["pots"][0]["key"]
+    early = post(client, f"cookings/{cooking}/stand-in", id="stand-00001", pot=pot, kind="scale")
+    assert early.status_code == 422 and "No pot is on yet" in early.json()["text"]
+    boil = next(s for s in state(client, cooking)["steps"] if s["kind"] == "boil")
+    touch(client, cooking, ("a", "done", {"step": boil["id"]}))
+    answer = post(client, f"cookings/{cooking}/wrong", id="wrong-00001", pot=pot, what="dry_hard").json()
+    assert answer["add_ml"] >= 20 and f"{answer['add_ml']} ml" in answer["text"]
+    assert post(client, f"cookings/{cooking}/stand-in", id="stand-00002", pot=pot, kind="scale").status_code == 200
+    assert "as reckoned" in state(client, cooking)["pots"][0]["scale"]
+
+
+def test_a_device_has_a_key_and_sees_only_its_house(stove, neighbour, as_) -> None:
+    client, _asked, cooking = stove
+    made = post(client, "kitchen/devices", name="the scale", kind="scale").json()
+    assert made["key"] not in json.dumps(client.get("/api/kitchen").json())
+    device, key = Client(), {"HTTP_AUTHORIZATION": f"Bearer {made['key']}"}
+    assert device.get("/api/device/cooking").status_code == 401
+    assert device.get("/api/device/cooking", HTTP_AUTHORIZATION="Bearer guess").status_code == 401
+    boil = next(s for s in state(client, cooking)["steps"] if s["kind"] == "boil")
+    touch(client, cooking, ("a", "done", {"step": boil["id"]}))
+    [pot] = device.get("/api/device/cooking", **key).json()["pots"]
+    body = json.dumps({"id": "reading-01", "value": pot["simulated"] - 80, "pot": pot["pot"]})
+    for _ in range(2):
+        assert device.post("/api/device/readings", body, content_type=JSON, **key).status_code == 200
+    assert Event.objects.filter(kind="weighed").count() == 1
+    assert "80 ml less than reckoned" in state(client, cooking)["pots"][0]["scale"]
+    theirs = post(as_(neighbour), "kitchen/devices", name="scale", kind="scale").json()["key"]
+    assert device.get("/api/device/cooking", HTTP_AUTHORIZATION=f"Bearer {theirs}").status_code == 404
+    client.delete(f"/api/kitchen/devices/{made['id']}")
+    assert device.get("/api/device/cooking", **key).status_code == 401
