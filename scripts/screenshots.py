@@ -9,6 +9,7 @@ import sys
 import tempfile
 import time
 import urllib.request
+from datetime import datetime, timedelta
 from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
@@ -21,6 +22,21 @@ FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "-
 def take(page: Page, name: str) -> None:
     page.wait_for_timeout(500)
     page.screenshot(path=OUT / f"{name}.png")
+
+
+def stove(phone: Page, address: str) -> None:
+    """A practice cooking, up to the pour."""
+    phone.goto(f"{address}/plan")
+    phone.get_by_label("Serve at").fill((datetime.now() + timedelta(hours=3)).strftime("%H:%M"))
+    phone.get_by_label("Which dishes").get_by_role("button").last.click()
+    phone.get_by_role("button", name="Practise").click()
+    for title in ("Rinse", "The pan first"):
+        phone.get_by_label("Now", exact=True).get_by_role("heading", name=title).wait_for(timeout=90_000)
+        phone.get_by_label("Now", exact=True).get_by_role("button", name="Done").click()
+    phone.get_by_role("button", name="Heat is on").wait_for(timeout=90_000)
+    # the offer to undo goes by itself
+    phone.wait_for_timeout(13_000)
+    take(phone, "stove")
 
 
 def main() -> None:
@@ -75,6 +91,9 @@ def main() -> None:
             page.wait_for_selector("text=to the table")
             page.wait_for_timeout(1500)
             take(page, "plan")
+            page.goto(f"{address}/kitchen")
+            page.wait_for_selector("text=the blue pot")
+            take(page, "kitchen")
             phone = browser.new_context(
                 viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True
             ).new_page()
@@ -83,6 +102,7 @@ def main() -> None:
             phone.tap("text=To the bench")
             phone.wait_for_selector("text=ml to pour")
             take(phone, "bench-phone")
+            stove(phone, address)
             browser.close()
         finally:
             server.terminate()

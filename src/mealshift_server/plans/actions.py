@@ -100,8 +100,8 @@ def start_cooking(
     zone = zone_of(household, asked.get("zone"))
     dinner = plan(household, kept, {**asked, "now": began})
     if not dinner.plan.tasks:
-        first = dinner.plan.problems[0]
-        raise Refusal(first.code, "serve_at", first.text)
+        problem = dinner.plan.problems[0]
+        raise Refusal(problem.code, "serve_at", problem.text)
     first = began.astimezone(zone).replace(second=0, microsecond=0)
     serve_at = dinner.plan.serve_at
     if speed > 1 and dinner.plan.start_at and dinner.plan.start_at > first:
