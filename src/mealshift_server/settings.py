@@ -47,6 +47,8 @@ INSTALLED_APPS = [
     "mealshift_server.kitchen",
     "mealshift_server.recipes",
     "mealshift_server.plans",
+    "mealshift_server.larder",
+    "mealshift_server.notebook",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

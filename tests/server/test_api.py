@@ -253,7 +253,9 @@ def test_shift_rows_hold_the_engine_and_choice(cook, as_) -> None:
     post(as_(cook), "shifts", text=demo("01"), choice={"to": "quinoa"})
     kept = Shift.objects.get()
     assert (
-        kept.engine and kept.choice["to"] == "quinoa" and kept.factors == {"water": 1.0, "time": 1.0, "boil_off": 1.0}
+        kept.engine
+        and kept.choice["to"] == "quinoa"
+        and kept.factors == {"water": 1.0, "time": 1.0, "boil_off": 1.0, "liking": 0.0}
     )
 
 

@@ -38,16 +38,20 @@ class Candidate:
 
 
 def candidates(
-    recipe: Recipe, kitchen: Kitchen, by_hours: float | None = None, gluten_free: bool = False
+    recipe: Recipe,
+    kitchen: Kitchen,
+    by_hours: float | None = None,
+    gluten_free: bool = False,
+    only: frozenset[str] | None = None,
 ) -> list[Candidate]:
-    """All candidates, the best first. Refusal if the recipe has no grain to reckon from."""
+    """All candidates, the best first. only: these grains. Refusal if the recipe has no grain to reckon from."""
     if by_hours is not None and not 0 < by_hours <= 72:
         raise Refusal("by_hours", "by_hours", "Give the hours until the meal as a number above zero, up to 72.")
     own = solve_backwards(recipe, kitchen)
     texture = float(TEXTURES.index(recipe.texture))
     brought = others(recipe)
     found = [_candidate(g, method, soak, texture, recipe, own, kitchen, brought, by_hours)
-             for g in all_grains() if not (gluten_free and g.gluten)
+             for g in all_grains() if not (gluten_free and g.gluten) and (only is None or g.slug in only)
              for method in _methods(g, own) for soak in (SOAKS if g.soak and method != "steep" else (0.0,))]  # fmt: skip
     return sorted(found, key=lambda c: (not c.suited, not c.in_time, -c.score, c.total_min, c.grain.slug))
 

@@ -2,6 +2,7 @@
 
 from .alone import touches
 from .fold import Event, State, check, fold, is_over, pot_run, serving
+from .record import predicted, records
 from .report import report
 from .rescue import WRONGS, Answer, rescue
 from .script import Script, Step, pots_of, script_from, script_of
@@ -18,6 +19,8 @@ __all__ = [
     "is_over",
     "pot_run",
     "pots_of",
+    "predicted",
+    "records",
     "report",
     "rescue",
     "script_from",

@@ -101,11 +101,13 @@ class Kitchen:
 
 @dataclass(frozen=True, slots=True)
 class Factors:
-    """What the household's notebook has learnt; 1.0 = the catalogue as it stands."""
+    """What the household's notebook has learnt; 1.0 = the catalogue as it stands. liking: texture steps softer (or firmer) than the
+    dish says, where the cook has not said."""
 
     water: float = 1.0
     time: float = 1.0
     boil_off: float = 1.0
+    liking: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

@@ -192,8 +192,10 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
     low, high = target.texture_range()
     if texture is None:
         wanted = own.way.texture
-        texture = min(max(wanted, low), high)
-        if texture != wanted:
+        # rice to the same rice stays the recipe's; a household's liking is for the grain that is new
+        liked = wanted + (choice.factors.liking if target.slug != own.grain.slug and wanted <= 3 else 0.0)
+        texture = min(max(liked, low), high)
+        if not low <= wanted <= high:
             problems.append(
                 Problem(
                     "texture_nearest",

@@ -23,7 +23,7 @@ from mealshift.planning import Dinner
 from mealshift.planning.schedule import report as plan_report
 from mealshift.problems import Refusal
 from mealshift_server.households import actions as households
-from mealshift_server.households.models import Household, User
+from mealshift_server.households.models import User
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Device, Kitchen, Pot
 from mealshift_server.plans import actions as plans
@@ -31,21 +31,14 @@ from mealshift_server.plans.models import Cooking
 from mealshift_server.recipes import actions
 from mealshift_server.recipes.models import Recipe, Shift
 
-from . import demo, errors
+from . import demo, errors, members, notebook
 from . import schemas as s
+from .scope import BAD, MISSING, house
 
 api = NinjaAPI(title="Meal Shift", version="1", docs_url=None, openapi_url=None, auth=django_auth)
 errors.install(api)
-BAD = {400: s.Trouble, 401: s.Trouble, 413: s.Trouble, 422: s.Trouble}
-MISSING = {**BAD, 404: s.Trouble}
-
-
-def house(request: HttpRequest) -> Household:
-    """The signed-in household. Everything below is asked through it."""
-    household = getattr(request.user, "household", None)
-    if household is None:
-        raise HttpError(403, "This user belongs to no household.")
-    return household  # type: ignore[no-any-return]
+api.add_router("", notebook.router)
+api.add_router("", members.router)
 
 
 def _guard(request: HttpRequest) -> None:
@@ -102,7 +95,7 @@ def sign_out(request: HttpRequest) -> Any:
 @api.post("/households", response={201: s.SessionOut, 403: s.Trouble, **BAD}, auth=None, tags=["session"])
 def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
     _guard(request)
-    user = households.found_household(data.household, data.name, data.password)
+    user = households.found_household(data.household, data.name, data.password, data.zone)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return Status(201, _session(request))
 

@@ -38,6 +38,7 @@ class SignUp(Schema):
     household: str = Field(max_length=200)
     name: str = Field(max_length=200)
     password: str = Field(max_length=256)
+    zone: str | None = Field(default=None, max_length=64)
 
 
 class MeasureIn(Schema):
@@ -165,6 +166,15 @@ class BlendPart(Schema):
     share: float
 
 
+class FactorsIn(Schema):
+    """What a kept shift was reckoned with beside the catalogue."""
+
+    water: float = Field(default=1.0, ge=0.5, le=1.6)
+    time: float = Field(default=1.0, ge=0.5, le=1.8)
+    boil_off: float = Field(default=1.0, ge=0.3, le=3)
+    liking: float = Field(default=0.0, ge=-1, le=1)
+
+
 class ChoiceIn(Schema):
     to: str = Field(max_length=60)
     blend: list[BlendPart] = Field(default=[], max_length=8)
@@ -188,6 +198,8 @@ class ChoiceIn(Schema):
     pot_lid: Lid | None = None
     boil_off: float | None = None
     jar_ml: float | None = None
+    bag_id: int | None = None
+    factors: FactorsIn | None = None
     home_meal: bool = False
     pot_cm: float | None = None
     pot_l: float | None = None

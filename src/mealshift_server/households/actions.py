@@ -2,21 +2,40 @@
 
 from __future__ import annotations
 
+import hashlib
+import secrets
+import zoneinfo
+from datetime import datetime, timedelta
+
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import transaction
+from django.utils import timezone
 
 from mealshift.problems import Refusal
 
-from .models import Household, User
+from .models import Household, Invite, User
+
+INVITED_FOR = timedelta(days=7)
+MOST_INVITES = 20
 
 
 @transaction.atomic
-def found_household(household_name: str, user_name: str, password: str) -> User:
-    """A new household with its first user. Refusal names the field at fault."""
-    household_name, user_name = household_name.strip(), user_name.strip()
+def found_household(household_name: str, user_name: str, password: str, zone: str | None = None) -> User:
+    """A new household with its first user. zone: the time zone of the cook's device. Refusal names the field at fault."""
+    household_name = household_name.strip()
     if not household_name or len(household_name) > 80:
         raise Refusal("household", "household", "Give your household a name of up to 80 letters.")
+    user = _new_user(user_name, password)
+    known = zone if zone in zoneinfo.available_timezones() else "UTC"
+    user.household = Household.objects.create(name=household_name, time_zone=known or "UTC")
+    user.save()
+    return user
+
+
+def _new_user(user_name: str, password: str) -> User:
+    """A user that is not saved yet; Refusal if name or password will not do."""
+    user_name = user_name.strip()
     if not user_name or len(user_name) > 60:
         raise Refusal("name", "name", "Give a name to sign in with, of up to 60 letters.")
     if User.objects.filter(username__iexact=user_name).exists():
@@ -32,10 +51,61 @@ def found_household(household_name: str, user_name: str, password: str) -> User:
         validate_password(password, user)
     except ValidationError as fault:
         raise Refusal("password", "password", " ".join(fault.messages)) from None
-    user.household = Household.objects.create(name=household_name)
     user.set_password(password)
-    user.save()
     return user
+
+
+def invite(household: Household) -> tuple[str, datetime]:
+    """A token for one new member, and until when it opens. Shown this once."""
+    Invite.objects.filter(until__lt=timezone.now()).delete()
+    if Invite.objects.filter(household=household).count() >= MOST_INVITES:
+        raise Refusal(
+            "invite", "", f"{MOST_INVITES} invitations are out already: wait for one to be taken, or for a week."
+        )
+    token, until = secrets.token_urlsafe(24), timezone.now() + INVITED_FOR
+    Invite.objects.create(household=household, token_digest=_digest(token), until=until)
+    return token, until
+
+
+@transaction.atomic
+def join(token: str, user_name: str, password: str) -> User:
+    """A new member by an invitation, which is then used up."""
+    found = Invite.objects.filter(token_digest=_digest(token), until__gte=timezone.now()).first()
+    if found is None:
+        raise Refusal("invite", "token", "This invitation was used or is out of date: ask for a new link.")
+    user = _new_user(user_name, password)
+    user.household = found.household
+    user.save()
+    found.delete()
+    return user
+
+
+def set_password(user: User, password: str) -> None:
+    """Of oneself or of another member: the household trusts its own, and needs no e-mail. All their sessions end."""
+    try:
+        validate_password(password, user)
+    except ValidationError as fault:
+        raise Refusal("password", "password", " ".join(fault.messages)) from None
+    user.set_password(password)
+    user.save(update_fields=["password"])
+
+
+def remove_member(user: User) -> None:
+    if User.objects.filter(household=user.household).count() < 2:
+        raise Refusal("member", "", "The last member cannot go: delete the household instead.")
+    user.delete()
+
+
+@transaction.atomic
+def delete_household(household: Household, typed: str) -> None:
+    """Everything of it, members too, for good."""
+    if typed.strip() != household.name:
+        raise Refusal("name", "name", f"Type the name of your household, {household.name}, to delete it.")
+    household.delete()
+
+
+def _digest(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()
 
 
 def set_measure(household: Household, name: str, ml: float, cup_ml: float | None = None) -> Household:

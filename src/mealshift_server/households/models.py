@@ -28,3 +28,14 @@ class User(AbstractUser):
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="users", null=True)
 
     REQUIRED_FIELDS: ClassVar[list[str]] = []
+
+
+class Invite(models.Model):
+    """A link into a household that works once. Only a digest of its token is kept."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="invites")
+    token_digest = models.CharField(max_length=64, unique=True)
+    until = models.DateTimeField()
+
+    def __str__(self) -> str:
+        return f"into {self.household}"

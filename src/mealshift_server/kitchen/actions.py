@@ -52,7 +52,7 @@ def core_kitchen(household: Household, given: dict[str, Any]) -> CoreKitchen:
         }
         known |= {"burner_w": max(row.burners)} if row.burners else {}
         known |= {"watts": row.microwave_w} if row.microwave_w else {}
-    pot = _pot(household, given)
+    pot = pot_of(household, given)
     if pot is not None:
         known |= {"pot_cm": pot.diameter_cm, "pot_l": pot.litres, "lid": pot.lid, "boil_off": pot.boil_off}
     known |= {k: given[k] for k in GIVEN if given.get(k) is not None}
@@ -60,7 +60,7 @@ def core_kitchen(household: Household, given: dict[str, Any]) -> CoreKitchen:
     return CoreKitchen(**known, measure_ml=household.measure_ml, measure_name=household.measure_name)
 
 
-def _pot(household: Household, given: dict[str, Any]) -> Pot | None:
+def pot_of(household: Household, given: dict[str, Any]) -> Pot | None:
     """The pot that was named; else, where no width was given, the household's first."""
     if given.get("pot_id") is not None:
         return Pot.objects.filter(household=household, pk=given["pot_id"]).first()

@@ -14,6 +14,7 @@ from mealshift import cooking as core
 from mealshift.cooking import devices
 from mealshift.measures import Measures
 from mealshift.planning import Dinner, Dish, plan_dinner
+from mealshift.pot import Factors
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
 from mealshift.problems import Refusal
@@ -21,6 +22,9 @@ from mealshift.reading import read
 from mealshift.shifting import shift
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
+from mealshift_server.kitchen.models import Pot
+from mealshift_server.larder import actions as larder
+from mealshift_server.notebook import actions as notebook
 from mealshift_server.recipes import actions as recipes
 from mealshift_server.recipes.models import Shift
 
@@ -54,7 +58,11 @@ def dishes_of(household: Household, kept: list[Shift], changes: dict[int, dict[s
     """Plain data from which each dish is shifted again, with what the cook changed for tonight."""
     out = []
     for k in kept:
-        choice = {**k.choice, **changes.get(k.pk, {})}
+        changed = changes.get(k.pk, {})
+        choice = {**k.choice, **changed}
+        if "to" in changed:
+            # another grain, from another bag, of which other things may have been learnt
+            choice |= {"factors": None, "bag_id": None}
         out.append({"shift_id": k.pk, "text": k.text, "corrections": k.corrections, "choice": choice, "cup_ml": household.cup_ml,
                     "measure_ml": household.measure_ml, "measure_name": household.measure_name})  # fmt: skip
     return out
@@ -115,7 +123,7 @@ def start_cooking(
             return running, False
     # the dish keeps the name the script knows it by, and the kitchen as it is tonight
     dishes = [
-        {**d, "choice": kitchens.frozen(household, d["choice"]), "name": name}
+        {**d, "choice": recipes.frozen_choice(household, d["choice"]), "name": name}
         for d in dishes_of(household, kept, asked.get("changes") or {})
         for name, key in dinner.keys.items()
         if key == str(d["shift_id"]) and key in planned
@@ -181,7 +189,33 @@ def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) 
             if over != (cooking.ended is not None):
                 cooking.ended = now if over else None
                 cooking.save(update_fields=["ended"])
+                if over:
+                    _write_down(cooking, script)
     return new
+
+
+def _write_down(cooking: Cooking, script: core.Script) -> None:
+    """A cooking that is over writes its own entries in the notebook, and its grain is gone from the larder."""
+    choices = {d["name"]: d["choice"] for d in cooking.dishes}
+    of = {key: choices[key.rpartition("/")[0]] for key in script.pots}
+    factors = {key: Factors(**(choice.get("factors") or {})) for key, choice in of.items()}
+    pots = {p.pk: p for p in Pot.objects.filter(household=cooking.household)}
+    bags = {
+        key: larder.bag_for(
+            cooking.household, script.pots[key].grain.slug, None if choice.get("blend") else choice.get("bag_id")
+        )
+        for key, choice in of.items()
+    }
+    records = core.records(script, core.fold(script, events_of(cooking)), factors)
+    on = timezone.localtime(cooking.began, zone_of(cooking.household, None)).date()
+    new = notebook.write(
+        cooking.household, cooking.pk, cooking.by, on, cooking.speed > 1, records,
+        {key: (pots.get(choice.get("pot_id")), bag.pk if (bag := bags[key]) else None) for key, choice in of.items()},
+    )  # fmt: skip
+    if cooking.speed == 1:
+        for r in new:
+            if (bag := bags[r["pot"]]) is not None:
+                larder.take(bag, r["predicted"]["dry_g"])
 
 
 def set_alone(cooking: Cooking, alone: bool) -> Cooking:

@@ -15,7 +15,9 @@ from mealshift.reading import read
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice
 from mealshift_server.households.models import Household
-from mealshift_server.kitchen.actions import core_kitchen, frozen
+from mealshift_server.kitchen.actions import core_kitchen, frozen, pot_of
+from mealshift_server.larder.actions import bag_for
+from mealshift_server.notebook.taught import factors_for
 
 from .models import Recipe, Shift
 
@@ -43,9 +45,18 @@ def choice_of(raw: dict[str, Any], household: Household) -> Choice:
     return Choice(
         **rest,
         kitchen=core_kitchen(household, raw),
+        factors=factors_for(household, raw, pot.pk if (pot := pot_of(household, raw)) else None),
         said_unit="measure",
         blend=tuple((p["grain"], p["share"]) for p in raw.get("blend") or []),
     )
+
+
+def frozen_choice(household: Household, choice: dict[str, Any]) -> dict[str, Any]:
+    """The choice with kitchen, bag and what was learnt as they are now written into it, so that a kept shift stays as it was."""
+    pot = pot_of(household, choice)
+    bag = bag_for(household, choice["to"], choice.get("bag_id")) if not choice.get("blend") else None
+    choice = {**choice, "pot_id": pot.pk if pot else None, "bag_id": bag.pk if bag else None}
+    return {**frozen(household, choice), "factors": asdict(choice_of(choice, household).factors)}
 
 
 def with_kitchen(choice: Choice, kitchen: Kitchen) -> Choice:
@@ -113,7 +124,7 @@ def keep_shift(
     household: Household, recipe: Recipe | None, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any]
 ) -> Shift:
     """Keeps the shift, and the recipe with it if it was not kept yet. The kitchen as it is now is kept with the choice."""
-    choice = frozen(household, choice)
+    choice = frozen_choice(household, choice)
     result = shift_text(household, text, corrections, choice)
     if recipe is None:
         recipe = keep_recipe(household, text, corrections)

@@ -1,0 +1,207 @@
+"""The API's words for what lies around the meal: notebook, lessons, larder, members, backup."""
+
+from __future__ import annotations
+
+import datetime as dt
+from typing import Any, Literal
+
+from ninja import Schema
+from pydantic import Field
+
+Kind = Literal["whole", "polished", "parboiled", "quick", "blend"]
+
+
+class EntryRow(Schema):
+    """wet: −2 dry … 2 wet; soft: −2 hard … 2 mush; null: not said."""
+
+    id: int
+    on: dt.date
+    dish: str
+    grain: str
+    name: str
+    pot_name: str
+    dry_ml: int
+    dry_g: int
+    pour_ml: int
+    low_ml: int
+    high_ml: int
+    cook_min: int
+    texture: str
+    lid: str
+    method: str
+    soak_min: float
+    poured_ml: float | None
+    top_ups_ml: float
+    taken_min: float | None
+    wet: int | None
+    soft: int | None
+    word: str
+    stars: int | None
+    note: str
+    practice: bool
+    counts: bool
+    by: str
+    photo: bool
+
+
+class NotebookOut(Schema):
+    entries: list[EntryRow]
+    total: int
+    page: int
+    pages: int
+    grains: list[str]
+    pots: list[str]
+
+
+class EntryIn(Schema):
+    """By hand: shift_id, or dish with grain and amount."""
+
+    shift_id: int | None = None
+    dish: str | None = Field(default=None, max_length=240)
+    grain: str | None = Field(default=None, max_length=60)
+    amount: str | None = Field(default=None, max_length=40)
+    pot_id: int | None = None
+    on: dt.date | None = None
+    poured_ml: float | None = None
+    taken_min: float | None = None
+    wet: int | None = None
+    soft: int | None = None
+    word: str | None = Field(default=None, max_length=400)
+    stars: int | None = None
+    note: str | None = Field(default=None, max_length=4000)
+
+
+class EntryChange(Schema):
+    """Only what is sent is changed; null takes it away."""
+
+    on: dt.date | None = None
+    poured_ml: float | None = None
+    taken_min: float | None = None
+    wet: int | None = None
+    soft: int | None = None
+    word: str | None = Field(default=None, max_length=400)
+    stars: int | None = None
+    note: str | None = Field(default=None, max_length=4000)
+    counts: bool | None = None
+
+
+class CsvIn(Schema):
+    """keep_rest: with a broken row, the others are taken all the same."""
+
+    text: str = Field(max_length=4_000_000)
+    keep_rest: bool = False
+
+
+class RowProblem(Schema):
+    where: str
+    text: str
+
+
+class CsvOut(Schema):
+    taken: int
+    problems: list[RowProblem]
+
+
+class LessonOut(Schema):
+    kind: str
+    subject: str
+    value: float
+    was: float
+    text: str
+    entries: list[int]
+
+
+class HeldOut(Schema):
+    kind: str
+    subject: str
+    value: float
+    text: str
+    entries: list[int]
+    decided: dt.datetime
+
+
+class LessonsOut(Schema):
+    lessons: list[LessonOut]
+    held: list[HeldOut]
+
+
+class LessonIn(Schema):
+    kind: str = Field(max_length=20)
+    subject: str = Field(max_length=60)
+    take: Literal["accept", "refuse", "reset"]
+
+
+class BagIn(Schema):
+    line: str = Field(max_length=300)
+
+
+class BagChange(Schema):
+    grams: float | None = None
+    kind: Kind | None = None
+    best_before: dt.date | None = None
+    opened: dt.date | None = None
+    label_ratio: float | None = None
+    label_min: float | None = None
+
+
+class BagRow(Schema):
+    id: int
+    grain: str
+    name: str
+    kind: str
+    grams: float
+    full_g: float
+    best_before: dt.date | None
+    opened: dt.date | None
+    label_ratio: float | None
+    label_min: float | None
+    old: str
+    label: str
+
+
+class DishFrom(Schema):
+    recipe_id: int
+    title: str
+    minutes: int
+    reason: str
+    needs_g: int
+    enough: bool
+
+
+class MemberRow(Schema):
+    id: int
+    name: str
+    me: bool
+    last_seen: dt.datetime | None
+
+
+class InviteOut(Schema):
+    """token: shown this once; the link is /join/{token}."""
+
+    token: str
+    until: dt.datetime
+
+
+class JoinIn(Schema):
+    token: str = Field(max_length=100)
+    name: str = Field(max_length=200)
+    password: str = Field(max_length=256)
+
+
+class PasswordIn(Schema):
+    password: str = Field(max_length=256)
+
+
+class DropHousehold(Schema):
+    """Deletes the household if its name is typed."""
+
+    name: str = Field(max_length=200)
+
+
+class RestoreIn(Schema):
+    backup: dict[str, Any]
+    replace: bool = False
+
+
+class RestoreOut(Schema):
+    counts: dict[str, int]

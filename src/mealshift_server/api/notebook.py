@@ -1,0 +1,176 @@
+"""The notebook's and the larder's doors. Handlers scope by household, call one action, and answer."""
+
+from __future__ import annotations
+
+from typing import Any, cast
+
+from django.db.models import Count, QuerySet
+from django.http import Http404, HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import Router, Status
+
+from mealshift_server.households.models import User
+from mealshift_server.larder import actions as larder
+from mealshift_server.larder.models import Bag
+from mealshift_server.notebook import actions
+from mealshift_server.notebook.models import Decision, Entry, Photo
+
+from . import home_schemas as s
+from . import schemas
+from .scope import BAD, MISSING, house
+
+router = Router(tags=["notebook"])
+
+
+def _entries(request: HttpRequest) -> QuerySet[Entry]:
+    return Entry.objects.filter(household=house(request)).select_related("by").annotate(photos=Count("photo"))
+
+
+def _row(e: Entry) -> dict[str, Any]:
+    p = e.predicted
+    return {
+        **{f: p[f] for f in ("name", "dry_ml", "dry_g", "pour_ml", "low_ml", "high_ml", "cook_min", "texture", "lid", "method", "soak_min")},
+        **{f: getattr(e, f) for f in ("id", "on", "dish", "grain", "pot_name", "poured_ml", "top_ups_ml", "taken_min", "wet", "soft", "word", "stars", "note", "practice", "counts")},
+        "by": e.by.get_username() if e.by else "", "photo": bool(getattr(e, "photos", 0)),
+    }  # fmt: skip
+
+
+@router.get("/notebook", response={200: s.NotebookOut, 401: schemas.Trouble})
+def notebook(request: HttpRequest, q: str = "", grain: str = "", pot: str = "", page: int = 1) -> Any:
+    mine = house(request)
+    fitting = actions.found(mine, q[:200], grain[:60], pot[:60])
+    total = fitting.count()
+    pages = max(1, -(-total // actions.PAGE))
+    page = min(max(1, page), pages)
+    rows = fitting.select_related("by").annotate(photos=Count("photo"))[(page - 1) * actions.PAGE : page * actions.PAGE]
+    every = Entry.objects.filter(household=mine).order_by()
+    return {"entries": [_row(e) for e in rows], "total": total, "page": page, "pages": pages,
+            "grains": sorted(every.values_list("grain", flat=True).distinct()), "pots": sorted(every.values_list("pot_name", flat=True).distinct())}  # fmt: skip
+
+
+@router.post("/notebook", response={201: s.EntryRow, **BAD})
+def add_entry(request: HttpRequest, data: s.EntryIn) -> Any:
+    made = actions.add(house(request), cast(User, request.user), data.model_dump())
+    return Status(201, _row(made))
+
+
+@router.get("/notebook.csv", response={200: str, 401: schemas.Trouble})
+def notebook_csv(request: HttpRequest) -> Any:
+    headers = {"Content-Disposition": 'attachment; filename="notebook.csv"'}
+    return HttpResponse(actions.to_csv(house(request)), content_type="text/csv; charset=utf-8", headers=headers)
+
+
+@router.post("/notebook.csv", response={200: s.CsvOut, **BAD})
+def bring_csv(request: HttpRequest, data: s.CsvIn) -> Any:
+    taken, problems = actions.from_csv(house(request), cast(User, request.user), data.text, data.keep_rest)
+    return {"taken": taken, "problems": problems[:200]}
+
+
+@router.get("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
+def entry(request: HttpRequest, entry_id: int) -> Any:
+    return _row(get_object_or_404(_entries(request), pk=entry_id))
+
+
+@router.put("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
+def change_entry(request: HttpRequest, entry_id: int, data: s.EntryChange) -> Any:
+    mine = get_object_or_404(_entries(request), pk=entry_id)
+    given = data.model_dump(exclude_unset=True)
+    if given.get("counts", True) is None:
+        del given["counts"]
+    return _row(actions.change(mine, given))
+
+
+@router.delete("/notebook/{int:entry_id}", response={204: None, **MISSING})
+def drop_entry(request: HttpRequest, entry_id: int) -> Any:
+    get_object_or_404(_entries(request), pk=entry_id).delete()
+    return Status(204, None)
+
+
+@router.put("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
+def set_photo(request: HttpRequest, entry_id: int) -> Any:
+    """The picture's bytes are the body."""
+    actions.set_photo(get_object_or_404(_entries(request), pk=entry_id), request.body)
+    return Status(204, None)
+
+
+@router.get("/notebook/{int:entry_id}/photo", response={200: str, **MISSING})
+def photo(request: HttpRequest, entry_id: int) -> Any:
+    found = Photo.objects.filter(entry__household=house(request), entry_id=entry_id).first()
+    if found is None:
+        raise Http404
+    return HttpResponse(
+        bytes(found.jpeg),
+        content_type="image/jpeg",
+        headers={"X-Content-Type-Options": "nosniff", "Cache-Control": "private, no-cache"},
+    )
+
+
+@router.delete("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
+def drop_photo(request: HttpRequest, entry_id: int) -> Any:
+    Photo.objects.filter(entry=get_object_or_404(_entries(request), pk=entry_id)).delete()
+    return Status(204, None)
+
+
+# -- lessons ---------------------------------------------------------------------------------------------------
+
+
+def _lessons(request: HttpRequest) -> dict[str, Any]:
+    mine = house(request)
+    held = Decision.objects.filter(household=mine, held__isnull=False)
+    return {
+        "lessons": [{"kind": x.kind, "subject": x.subject, "value": x.value, "was": x.was, "text": x.text, "entries": [int(i) for i in x.entries]} for x in actions.lessons(mine)],
+        "held": [{"kind": d.kind, "subject": d.subject, "value": d.held, "text": d.text, "entries": [int(i) for i in d.entries], "decided": d.decided} for d in held],
+    }  # fmt: skip
+
+
+@router.get("/lessons", response={200: s.LessonsOut, 401: schemas.Trouble})
+def lessons(request: HttpRequest) -> Any:
+    return _lessons(request)
+
+
+@router.post("/lessons", response={200: s.LessonsOut, **BAD})
+def decide(request: HttpRequest, data: s.LessonIn) -> Any:
+    actions.decide(house(request), data.kind, data.subject, data.take)
+    return _lessons(request)
+
+
+@router.delete("/lessons", response={200: s.LessonsOut, 401: schemas.Trouble})
+def forget_lessons(request: HttpRequest) -> Any:
+    actions.reset_all(house(request))
+    return _lessons(request)
+
+
+# -- the larder ------------------------------------------------------------------------------------------------
+
+
+def _bags(request: HttpRequest) -> QuerySet[Bag]:
+    return Bag.objects.filter(household=house(request))
+
+
+@router.get("/larder", response={200: list[s.BagRow], 401: schemas.Trouble}, tags=["larder"])
+def bags(request: HttpRequest) -> Any:
+    return [larder.shown(b) for b in _bags(request)]
+
+
+@router.post("/larder", response={201: s.BagRow, **BAD}, tags=["larder"])
+def add_bag(request: HttpRequest, data: s.BagIn) -> Any:
+    return Status(201, larder.shown(larder.add(house(request), data.line)))
+
+
+@router.put("/larder/{int:bag_id}", response={200: s.BagRow, **MISSING}, tags=["larder"])
+def change_bag(request: HttpRequest, bag_id: int, data: s.BagChange) -> Any:
+    given = {
+        k: v for k, v in data.model_dump(exclude_unset=True).items() if v is not None or k not in ("grams", "kind")
+    }
+    return larder.shown(larder.change(get_object_or_404(_bags(request), pk=bag_id), given))
+
+
+@router.delete("/larder/{int:bag_id}", response={204: None, **MISSING}, tags=["larder"])
+def drop_bag(request: HttpRequest, bag_id: int) -> Any:
+    get_object_or_404(_bags(request), pk=bag_id).delete()
+    return Status(204, None)
+
+
+@router.get("/larder/{int:bag_id}/dishes", response={200: list[s.DishFrom], **MISSING}, tags=["larder"])
+def dishes_from(request: HttpRequest, bag_id: int) -> Any:
+    return larder.dishes_from(house(request), get_object_or_404(_bags(request), pk=bag_id))

@@ -1,0 +1,1 @@
+"""Jars and bags of grain, with weight and dates."""

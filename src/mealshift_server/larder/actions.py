@@ -1,0 +1,90 @@
+"""Changes of state of the larder, one function each."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, replace
+from datetime import date
+from typing import Any
+
+from django.db.models import F
+from django.db.models.functions import Greatest
+
+from mealshift import comparing, larder
+from mealshift.grains import grain
+from mealshift.measures import Measures
+from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift_server.households.models import Household
+
+from .models import Bag
+
+MOST_BAGS = 200
+FIELDS = ("grams", "kind", "best_before", "opened", "label_ratio", "label_min")
+
+
+def line_of(bag: Bag) -> larder.BagLine:
+    return larder.BagLine(bag.grain, bag.grams, bag.kind, bag.best_before, bag.opened, bag.label_ratio, bag.label_min)
+
+
+def add(household: Household, text: str) -> Bag:
+    """A bag from one typed line."""
+    if Bag.objects.filter(household=household).count() >= MOST_BAGS:
+        raise Refusal("line", "line", f"{MOST_BAGS} bags are enough for one larder: take off the empty ones.")
+    made = larder.read_line(text, date.today(), Measures(household.cup_ml, household.measure_ml))
+    fields = asdict(made)
+    slug = fields.pop("grain")
+    return Bag.objects.create(household=household, grain=slug, name=grain(slug).name, full_g=made.grams, **fields)
+
+
+def change(bag: Bag, data: dict[str, Any]) -> Bag:
+    """Only what is given is changed."""
+    given = {k: v for k, v in data.items() if k in FIELDS}
+    larder.check(replace(line_of(bag), **given), date.today())
+    for field, value in given.items():
+        setattr(bag, field, value)
+    bag.full_g = max(bag.full_g, bag.grams)
+    bag.save()
+    return bag
+
+
+def shown(bag: Bag) -> dict[str, Any]:
+    line = line_of(bag)
+    return {
+        "id": bag.pk, "grain": bag.grain, "name": bag.name, "full_g": bag.full_g, **{f: getattr(bag, f) for f in FIELDS},
+        "old": larder.old(line, date.today()), "label": larder.label(line),
+    }  # fmt: skip
+
+
+def bag_for(household: Household, slug: str, bag_id: int | None) -> Bag | None:
+    """The bag a pot is taken from: the one named, else the one to be used up first of this grain."""
+    mine = Bag.objects.filter(household=household)
+    if bag_id is not None:
+        return mine.filter(pk=bag_id).first()
+    return mine.filter(grain=slug, grams__gt=0).first()
+
+
+def take(bag: Bag, grams: float) -> None:
+    """So much has gone into a pot. A bag that was not opened is open now."""
+    Bag.objects.filter(pk=bag.pk).update(grams=Greatest(F("grams") - grams, 0.0))
+    Bag.objects.filter(pk=bag.pk, opened=None).update(opened=date.today())
+
+
+def dishes_from(household: Household, bag: Bag) -> list[dict[str, Any]]:
+    """The household's recipes this grain suits, the best first, with why and whether the bag is enough."""
+    from mealshift_server.kitchen.actions import core_kitchen
+    from mealshift_server.recipes.actions import corrections_of, measures
+    from mealshift_server.recipes.models import Recipe
+
+    kitchen = core_kitchen(household, {})
+    out = []
+    for r in Recipe.objects.filter(household=household)[:60]:
+        recipe = read(r.text, measures(household), corrections_of(r.corrections))
+        try:
+            best = comparing.candidates(recipe, kitchen, only=frozenset({bag.grain}))
+        except Refusal:
+            continue
+        if best and best[0].suited:
+            c = best[0]
+            out.append({"recipe_id": r.pk, "title": r.title, "minutes": c.total_min, "reason": c.reason, "needs_g": round(c.pot.dry_g),
+                        "enough": c.pot.dry_g <= bag.grams, "score": c.score})  # fmt: skip
+    return sorted(out, key=lambda d: (not d["enough"], -d["score"], d["title"]))

@@ -1,0 +1,42 @@
+"""Photos: checked, made small, written anew without a word of what came with them."""
+
+from __future__ import annotations
+
+import io
+import warnings
+
+from mealshift.problems import Refusal
+
+MOST_BYTES = 12 * 1024 * 1024
+SIDE = 1280
+_KINDS = ("JPEG", "PNG", "WEBP")
+
+
+def to_small_jpeg(sent: bytes) -> bytes:
+    """A JPEG of at most 1280 px a side, upright, with no metadata. Refusal if it is no photo."""
+    from PIL import Image, ImageOps, UnidentifiedImageError
+
+    if len(sent) > MOST_BYTES:
+        raise Refusal("photo", "photo", "This photo is larger than 12 MB: send a smaller one.")
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("error", Image.DecompressionBombWarning)
+            with Image.open(io.BytesIO(sent), formats=_KINDS) as opened:
+                opened.draft("RGB", (SIDE * 2, SIDE * 2))
+                upright = ImageOps.exif_transpose(opened)
+                upright.thumbnail((SIDE, SIDE))
+                # a new picture with the pixels alone: comments, places and cameras stay behind
+                clean = Image.new("RGB", upright.size, "white")
+                clean.paste(upright.convert("RGB"))
+    except (
+        UnidentifiedImageError,
+        Image.DecompressionBombError,
+        Image.DecompressionBombWarning,
+        OSError,
+        ValueError,
+        SyntaxError,
+    ):
+        raise Refusal("photo", "photo", "This is no photo I can read: send a JPEG, PNG or WebP picture.") from None
+    out = io.BytesIO()
+    clean.save(out, "JPEG", quality=82, optimize=True)
+    return out.getvalue()

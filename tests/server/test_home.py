@@ -1,0 +1,315 @@
+"""Notebook, lessons, larder, members and backup through HTTP."""
+
+from __future__ import annotations
+
+import io
+import json
+from datetime import date, timedelta
+
+import pytest
+from django.core.management import CommandError, call_command
+from django.test import Client
+from PIL import Image
+
+from mealshift_server.households import backup
+from mealshift_server.households.models import Household, User
+from mealshift_server.notebook.models import Decision, Entry, Photo
+from tests.core.kitchen import demo
+
+from .conftest import PASSWORD
+from .test_api import post
+from .test_stove import put, state, stove, touch  # noqa: F401 - a fixture
+
+HAND = {"dish": "Tuesday pilaf", "grain": "quinoa", "amount": "240 ml"}
+
+
+def by_hand(client: Client, **more):
+    return post(client, "notebook", **{**HAND, **more})
+
+
+def dry_pots(client: Client, n: int) -> None:
+    """So many pots that were poured as told and came out dry."""
+    for k in range(n):
+        told = by_hand(client, on=(date.today() - timedelta(days=3 * k)).isoformat()).json()
+        put(client, f"notebook/{told['id']}", poured_ml=told["pour_ml"], taken_min=told["cook_min"], wet=-1, soft=0)
+
+
+def serve(client: Client, cooking: int) -> None:
+    steps = [
+        s
+        for s in state(client, cooking)["steps"]
+        if s["kind"] == "finish" or s["style"] == "remind" or s["kind"] == "boil"
+    ]
+    touch(client, cooking, *((f"serve-{n}", "done", {"step": s["id"]}) for n, s in enumerate(steps)))
+
+
+def test_a_cooking_writes_its_own_entry_and_a_slip_takes_nothing_away(stove, request) -> None:  # noqa: F811
+    client, _asked, cooking = stove
+    bag = post(client, "larder", line="500 g foxtail millet, best 3/2090").json()
+    pot = state(client, cooking)["pots"][0]
+    boil = next(s for s in state(client, cooking)["steps"] if s["kind"] == "boil")
+    touch(
+        client,
+        cooking,
+        ("0", "done", {"step": boil["id"]}),
+        ("1", "poured", {"pot": pot["key"], "ml": 60}),
+        ("2", "note", {"text": "a little smoky"}),
+    )
+    serve(client, cooking)
+    [entry] = client.get("/api/notebook").json()["entries"]
+    assert (entry["pour_ml"], entry["poured_ml"], entry["top_ups_ml"]) == (304, 364, 60)
+    assert (
+        entry["note"] == "a little smoky"
+        and entry["by"] == "fen"
+        and entry["counts"]
+        and entry["taken_min"] is not None
+    )
+    put(client, f"notebook/{entry['id']}", wet=1, soft=0, word="soft and good", stars=4)
+    last = client.get(f"/api/cookings/{cooking}").json()["state"]["steps"]
+    finish = next(s for s in last if s["kind"] == "finish")
+    touch(client, cooking, ("3", "note", {"text": "more"}), ("4", "done", {"step": finish["id"]}))
+    [again] = client.get("/api/notebook").json()["entries"]
+    assert (again["wet"], again["word"], again["id"]) == (1, "soft and good", entry["id"])
+    # and the grain is gone from the bag, once, which is open now
+    [left] = client.get("/api/larder").json()
+    assert left["grams"] == bag["grams"] - entry["dry_g"] and left["opened"]
+
+
+def test_pots_that_come_out_dry_teach_the_next_one(cook, as_) -> None:
+    client = as_(cook)
+    first = post(client, "shifts", text=demo("01"), choice={"to": "quinoa"}).json()
+    dry_pots(client, 5)
+    [lesson] = [x for x in client.get("/api/lessons").json()["lessons"] if x["kind"] == "water_grain"]
+    assert "Quinoa takes" in lesson["text"] and "five pots say so" in lesson["text"] and len(lesson["entries"]) == 5
+    before = post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()["pots"][0]
+    post(client, "lessons", kind="water_grain", subject="quinoa", take="accept")
+    taught = post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()["pots"][0]
+    assert taught["water"]["pour_ml"] > before["water"]["pour_ml"] == first["result"]["pots"][0]["water"]["pour_ml"]
+    assert [r["term"] for r in taught["ledger"] if r["term"] == "learnt"] == ["learnt"]
+    # a kept shift stays as it was
+    assert (
+        post(client, "shift", text=first["text"], choice=first["choice"]).json()["pots"][0]["water"]
+        == first["result"]["pots"][0]["water"]
+    )
+    held = client.get("/api/lessons").json()
+    assert (
+        not [x for x in held["lessons"] if x["kind"] == "water_grain"] and held["held"][0]["value"] == lesson["value"]
+    )
+    post(client, "lessons", kind="water_grain", subject="quinoa", take="reset")
+    assert post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()["pots"][0]["water"] == before["water"]
+    post(client, "lessons", kind="water_grain", subject="quinoa", take="refuse")
+    assert not [x for x in client.get("/api/lessons").json()["lessons"] if x["kind"] == "water_grain"]
+    assert post(client, "lessons", kind="pot", subject="9", take="accept").status_code == 422
+
+
+def test_search_filter_pages_and_what_is_the_neighbours(cook, neighbour, as_) -> None:
+    client, other = as_(cook), as_(neighbour)
+    for n in range(33):
+        by_hand(client, dish=f"Pot {n}", note="smoky" if n == 7 else "", grain="quinoa" if n % 2 else "barley-pearl")
+    mine = client.get("/api/notebook").json()
+    assert (len(mine["entries"]), mine["total"], mine["pages"], mine["grains"]) == (
+        30,
+        33,
+        2,
+        ["barley-pearl", "quinoa"],
+    )
+    assert [e["dish"] for e in client.get("/api/notebook?q=SMOKY").json()["entries"]] == ["Pot 7"]
+    assert client.get("/api/notebook?grain=quinoa").json()["total"] == 16
+    one = mine["entries"][0]["id"]
+    assert other.get("/api/notebook").json()["total"] == 0
+    answers = [other.get(f"/api/notebook/{one}"), put(other, f"notebook/{one}", wet=2), other.delete(f"/api/notebook/{one}"), other.get(f"/api/notebook/{one}/photo"),
+               other.put(f"/api/notebook/{one}/photo", b"x", content_type="image/jpeg")]  # fmt: skip
+    assert [a.status_code for a in answers] == [404] * 5
+
+
+@pytest.mark.parametrize(
+    "bad",
+    [
+        {"dish": ""},
+        {"grain": None},
+        {"grain": "dust"},
+        {"amount": "some"},
+        {"wet": 3},
+        {"stars": 0},
+        {"on": "2999-01-01"},
+        {"poured_ml": -4},
+        {"taken_min": 9999},
+    ],
+)
+def test_an_entry_that_cannot_be(cook, as_, bad) -> None:
+    answer = by_hand(as_(cook), **bad)
+    assert answer.status_code == 422 and answer.json()["text"].endswith(".") and Entry.objects.count() == 0
+
+
+def test_a_photo_is_made_small_and_bare(cook, as_) -> None:
+    client = as_(cook)
+    one = by_hand(client).json()["id"]
+    exif = Image.Exif()
+    exif[0x010E] = "taken at the cook's own address"
+    big = io.BytesIO()
+    Image.new("RGB", (3000, 2000), "tan").save(big, "JPEG", exif=exif)
+    assert client.put(f"/api/notebook/{one}/photo", big.getvalue(), content_type="image/jpeg").status_code == 204
+    kept = client.get(f"/api/notebook/{one}/photo")
+    with Image.open(io.BytesIO(kept.content)) as seen:
+        assert max(seen.size) == 1280 and not seen.getexif() and seen.format == "JPEG"
+    assert b"address" not in kept.content and kept["X-Content-Type-Options"] == "nosniff"
+    for no_photo in (b"", b"<script>", b"\xff\xd8\xff\xe0 cut short", b"GIF89a" + b"\0" * 40):
+        answer = client.put(f"/api/notebook/{one}/photo", no_photo, content_type="image/jpeg")
+        assert answer.status_code == 422 and "no photo I can read" in answer.json()["text"]
+    assert Photo.objects.count() == 1
+
+
+def test_the_table_goes_out_and_comes_in_again(cook, neighbour, as_) -> None:
+    client, other = as_(cook), as_(neighbour)
+    dry_pots(client, 3)
+    by_hand(client, dish="=HYPERLINK(1)", word="+good", note='with "quotes", and\na line')
+    table = client.get("/api/notebook.csv").content.decode()
+    assert "'=HYPERLINK" in table
+    assert post(other, "notebook.csv", text=table).json() == {"taken": 4, "problems": []}
+    assert sorted(other.get("/api/notebook.csv").content.decode().splitlines()) == sorted(table.splitlines())
+    broken = table + "2026-11-31,dish,quinoa,,240,,,,,,,,,\r\n2026-11-20,dish,dust,,240,,,,,,,,,\r\n"
+    said = post(other, "notebook.csv", text=broken).json()
+    assert said["taken"] == 0 and len(said["problems"]) == 2 and "no date" in said["problems"][0]["text"]
+    assert other.get("/api/notebook").json()["total"] == 4
+    assert post(other, "notebook.csv", text=broken, keep_rest=True).json()["taken"] == 4
+    assert post(other, "notebook.csv", text="a,b\n1,2\n").status_code == 422
+
+
+def test_the_larder(cook, neighbour, as_) -> None:
+    client = as_(cook)
+    post(client, "recipes", text=demo("01"))
+    made = post(client, "larder", line="500 g foxtail millet best 3/2020 1:2.5 15 min").json()
+    assert (made["grain"], made["grams"], made["best_before"], made["label_ratio"]) == (
+        "foxtail-millet",
+        500,
+        "2020-03-31",
+        2.5,
+    )
+    assert "has passed" in made["old"]
+    [dish] = client.get(f"/api/larder/{made['id']}/dishes").json()
+    assert dish["enough"] and dish["title"].lower().startswith("tomato pilaf")
+    assert put(client, f"larder/{made['id']}", grams=40).json()["grams"] == 40
+    assert client.get(f"/api/larder/{made['id']}/dishes").json()[0]["enough"] is False
+    for line in (
+        "foxtail millet",
+        "500 g",
+        "500 g gravel",
+        "500 g quinoa best 31.2.2027",
+        "900 kg quinoa",
+        "1 kg quinoa opened 2999-01-01",
+    ):
+        answer = post(client, "larder", line=line)
+        assert answer.status_code == 422 and answer.json()["text"].endswith("."), line
+    assert put(as_(neighbour), f"larder/{made['id']}", grams=1).status_code == 404
+    assert as_(neighbour).get("/api/larder").json() == []
+
+
+def test_members_come_by_a_link_that_works_once(cook, neighbour, as_) -> None:
+    client = as_(cook)
+    token = post(client, "members/invite").json()["token"]
+    guest = Client()
+    assert post(guest, "join", token=token, name="rue", password="short").status_code == 422
+    assert post(guest, "join", token=token, name="rue", password=PASSWORD).status_code == 201
+    assert guest.get("/api/session").json()["household"] == "Fennel Row"
+    assert (
+        post(Client(), "join", token=token, name="sly", password=PASSWORD)
+        .json()["text"]
+        .startswith("This invitation was used")
+    )
+    rue = User.objects.get(username="rue")
+    assert put(client, f"members/{rue.pk}/password", password="a-new-kettle-77").status_code == 204
+    assert guest.get("/api/recipes").status_code == 401
+    assert post(Client(), "session", name="rue", password="a-new-kettle-77").status_code == 200
+    other = as_(neighbour)
+    assert put(other, f"members/{rue.pk}/password", password=PASSWORD).status_code == 404
+    assert other.delete(f"/api/members/{rue.pk}").status_code == 404
+    assert client.delete(f"/api/members/{rue.pk}").status_code == 204
+    assert client.delete(f"/api/members/{cook.pk}").status_code == 422
+
+
+@pytest.fixture
+def full(stove):  # noqa: F811
+    """A household with something of everything."""
+    client, _asked, cooking = stove
+    post(client, "kitchen/pots", name="blue", diameter_cm=20, litres=3.7)
+    post(client, "larder", line="1 kg quinoa, best 3/2090")
+    serve(client, cooking)
+    dry_pots(client, 5)
+    one = Entry.objects.first()
+    picture = io.BytesIO()
+    Image.new("RGB", (40, 30), "tan").save(picture, "PNG")
+    client.put(f"/api/notebook/{one.pk}/photo", picture.getvalue(), content_type="image/png")
+    for lesson in client.get("/api/lessons").json()["lessons"]:
+        post(client, "lessons", kind=lesson["kind"], subject=lesson["subject"], take="accept")
+    return client
+
+
+def saved(client: Client):
+    return json.loads(client.get("/api/backup.json").content)
+
+
+def bare(document):
+    return {k: v for k, v in document.items() if k not in ("made", "checksum", "members")}
+
+
+def test_a_backup_restored_elsewhere_is_the_same_backup(full, neighbour, as_) -> None:
+    document, other = saved(full), as_(neighbour)
+    assert PASSWORD not in json.dumps(document) and document["members"] == ["fen"]
+    counts = post(other, "restore", backup=document).json()["counts"]
+    assert counts["entries"] == 6 and counts["cookings"] == 1
+    assert bare(saved(other)) == bare(document)
+    # the same screens
+    for path in ("notebook", "lessons", "larder", "kitchen", "shifts", "recipes"):
+        mine, theirs = (json.dumps(c.get(f"/api/{path}").json()) for c in (full, other))
+        assert len(mine) == pytest.approx(len(theirs), abs=60), path
+    [cooking] = other.get("/api/cookings").json()
+    assert other.get(f"/api/cookings/{cooking['id']}").json()["state"]["all_done"]
+    # what is there is not lost without a word
+    answer = post(other, "restore", backup=document)
+    assert answer.status_code == 422 and answer.json()["where"] == "replace"
+    assert post(other, "restore", backup=document, replace=True).status_code == 200
+    assert bare(saved(other)) == bare(document)
+
+
+def test_a_backup_that_is_none_changes_nothing(full, neighbour, as_) -> None:
+    document, other = saved(full), as_(neighbour)
+    changed = {**document, "engine": "9"}
+    newer = {**document, "meal_shift_backup": 9}
+    odd = {**document, "entries": [{"x": 1}]}
+    odd["checksum"] = backup.checksum(odd)
+    lost = {**document, "pots": [], "bags": [], "shifts": []}
+    lost["checksum"] = backup.checksum(lost)
+    for bad in ({}, {"meal_shift_backup": "1"}, changed, newer, odd, lost):
+        answer = post(other, "restore", backup=bad)
+        assert answer.status_code == 422 and answer.json()["text"].endswith("."), bad.keys()
+    assert Entry.objects.filter(household=neighbour.household).count() == 0
+    assert "update Meal Shift" in post(other, "restore", backup=newer).json()["text"]
+    assert "changed or cut short" in post(other, "restore", backup=changed).json()["text"]
+
+
+def test_the_schema_of_the_backup_is_the_written_one() -> None:
+    from .test_process import ROOT
+
+    assert json.loads((ROOT / "docs" / "backup.schema.json").read_text()) == json.loads(
+        json.dumps(backup.Backup.model_json_schema())
+    )
+
+
+def test_deleting_the_household_leaves_nothing_of_it(full, neighbour) -> None:
+    assert post(full, "household/delete", name="Fennel").status_code == 422
+    assert post(full, "household/delete", name="Fennel Row").status_code == 204
+    assert full.get("/api/recipes").status_code == 401
+    assert list(Household.objects.all()) == [neighbour.household]
+    assert (
+        not User.objects.filter(username="fen").exists()
+        and Entry.objects.count() == Decision.objects.count() == Photo.objects.count() == 0
+    )
+
+
+def test_a_copy_of_the_database_is_no_other_file(tmp_path) -> None:
+    taken = tmp_path / "there.sqlite3"
+    taken.write_text("x")
+    with pytest.raises(CommandError, match="there already"):
+        call_command("copy_database", str(taken))
+    with pytest.raises(CommandError, match="make it first"):
+        call_command("copy_database", str(tmp_path / "nowhere" / "x.sqlite3"))
