@@ -17,7 +17,7 @@ from ..reading.names import find_grains, guess_grain
 KINDS = ("whole", "polished", "parboiled", "quick", "blend")
 # whole grain keeps its germ and its oil: it ages sooner once opened than polished grain
 OPENED_DAYS = {"whole": 270, "polished": 540, "parboiled": 540, "quick": 365, "blend": 270}
-MOST_G = 50_000.0
+MOST_G = 20_000.0
 _AMOUNT = r"\d+(?:[.,]\d+)?\s*(?:kg|g|grams?|l|ml|lb|oz|cups?)\b"
 _DATE = r"\d{4}-\d{1,2}(?:-\d{1,2})?|\d{1,2}[./]\d{1,2}[./]\d{4}|\d{1,2}[./]\d{4}"
 
@@ -93,7 +93,7 @@ def read_date(text: str) -> date:
 def check(bag: BagLine, today: date) -> BagLine:
     """The bag as it is, or Refusal."""
     if not 0 <= bag.grams <= MOST_G:
-        raise Refusal("grams", "grams", "A bag here holds up to 50 kg; give its weight in grams.")
+        raise Refusal("grams", "grams", "A bag here holds up to 20 kg; give its weight in grams.")
     if bag.kind not in KINDS:
         raise Refusal("kind", "kind", f"A bag is {', '.join(KINDS[:-1])} or a {KINDS[-1]}.")
     if bag.opened and bag.opened > today:

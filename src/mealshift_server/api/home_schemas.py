@@ -168,6 +168,46 @@ class DishFrom(Schema):
     enough: bool
 
 
+class LeftIn(Schema):
+    """served: null is now."""
+
+    name: str = Field(max_length=400)
+    grain: str = Field(max_length=60)
+    portions: int = 1
+    served: dt.datetime | None = None
+
+
+class LeftMove(Schema):
+    place: Literal["table", "fridge", "freezer", "gone"]
+    portions: int | None = None
+
+
+class LeftRow(Schema):
+    id: int
+    name: str
+    grain: str
+    portions: int
+    served: dt.datetime
+    place: str
+    cool_by: dt.datetime
+    at_most: dt.datetime
+    eat_by: dt.datetime
+    local_by: dt.datetime | None
+    over: bool
+    said: str
+    reheat: str
+    idea: str
+
+
+class LeftOut(Schema):
+    fridge_days: int
+    left: list[LeftRow]
+
+
+class RuleIn(Schema):
+    days: int
+
+
 class MemberRow(Schema):
     id: int
     name: str

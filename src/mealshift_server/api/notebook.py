@@ -7,13 +7,15 @@ from typing import Any, cast
 from django.db.models import Count, QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
+from django.utils import timezone
 from ninja import Router, Status
 
 from mealshift_server.households.models import User
 from mealshift_server.larder import actions as larder
-from mealshift_server.larder.models import Bag
+from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import actions
 from mealshift_server.notebook.models import Decision, Entry, Photo
+from mealshift_server.plans import actions as plans
 
 from . import home_schemas as s
 from . import schemas
@@ -36,9 +38,13 @@ def _row(e: Entry) -> dict[str, Any]:
 
 
 @router.get("/notebook", response={200: s.NotebookOut, 401: schemas.Trouble})
-def notebook(request: HttpRequest, q: str = "", grain: str = "", pot: str = "", page: int = 1) -> Any:
+def notebook(
+    request: HttpRequest, q: str = "", grain: str = "", pot: str = "", page: int = 1, cooking: int | None = None
+) -> Any:
     mine = house(request)
     fitting = actions.found(mine, q[:200], grain[:60], pot[:60])
+    if cooking is not None:
+        fitting = fitting.filter(cooking_id=cooking)
     total = fitting.count()
     pages = max(1, -(-total // actions.PAGE))
     page = min(max(1, page), pages)
@@ -174,3 +180,36 @@ def drop_bag(request: HttpRequest, bag_id: int) -> Any:
 @router.get("/larder/{int:bag_id}/dishes", response={200: list[s.DishFrom], **MISSING}, tags=["larder"])
 def dishes_from(request: HttpRequest, bag_id: int) -> Any:
     return larder.dishes_from(house(request), get_object_or_404(_bags(request), pk=bag_id))
+
+
+# -- what is left over -----------------------------------------------------------------------------------------
+
+
+def _left(request: HttpRequest) -> dict[str, Any]:
+    mine = house(request)
+    zone = plans.zone_of(mine, None)
+    rows = Left.objects.filter(household=mine).exclude(place="gone").select_related("household")[:100]
+    return {"fridge_days": mine.fridge_days, "left": [larder.left_shown(x, zone) for x in rows]}
+
+
+@router.get("/left", response={200: s.LeftOut, 401: schemas.Trouble}, tags=["larder"])
+def left(request: HttpRequest) -> Any:
+    return _left(request)
+
+
+@router.post("/left", response={201: s.LeftOut, **BAD}, tags=["larder"])
+def leave(request: HttpRequest, data: s.LeftIn) -> Any:
+    larder.leave(house(request), data.name, data.grain, data.portions, data.served or timezone.now())
+    return Status(201, _left(request))
+
+
+@router.put("/left/{int:left_id}", response={200: s.LeftOut, **MISSING}, tags=["larder"])
+def move_left(request: HttpRequest, left_id: int, data: s.LeftMove) -> Any:
+    larder.move(get_object_or_404(Left, household=house(request), pk=left_id), data.place, data.portions)
+    return _left(request)
+
+
+@router.put("/household/rule", response={200: s.LeftOut, **BAD}, tags=["larder"])
+def set_rule(request: HttpRequest, data: s.RuleIn) -> Any:
+    larder.set_rule(house(request), data.days)
+    return _left(request)

@@ -21,7 +21,7 @@ from mealshift import ENGINE_VERSION
 from mealshift.problems import Refusal
 from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
 from mealshift_server.kitchen.models import Kitchen, Pot
-from mealshift_server.larder.models import Bag
+from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import photos
 from mealshift_server.notebook.models import Decision, Entry, Photo
 from mealshift_server.plans.models import Cooking, Event
@@ -43,6 +43,7 @@ class House(Part):
     measure_name: str
     measure_ml: float
     cup_ml: float
+    fridge_days: int = Field(ge=1, le=4)
 
 
 class KitchenPart(Part):
@@ -79,6 +80,15 @@ class BagPart(Part):
     label_ratio: float | None
     label_min: float | None
     created: datetime
+
+
+class LeftPart(Part):
+    name: str
+    grain: str
+    portions: int
+    served: datetime
+    place: str
+    moved: datetime
 
 
 class RecipePart(Part):
@@ -169,6 +179,7 @@ class Backup(Part):
     kitchen: KitchenPart | None
     pots: list[PotPart]
     bags: list[BagPart]
+    left: list[LeftPart]
     recipes: list[RecipePart]
     shifts: list[ShiftPart]
     cookings: list[CookingPart]
@@ -217,7 +228,7 @@ def make(household: Household, now: datetime) -> Plain:
         meal_shift_backup=VERSION, made=now, engine=ENGINE_VERSION, household=House(**_fields(House, household)),
         members=list(User.objects.filter(household=household).order_by("id").values_list("username", flat=True)),
         kitchen=KitchenPart(**_fields(KitchenPart, kitchen)) if kitchen else None,
-        pots=[PotPart(**_fields(PotPart, p)) for p in pots], bags=[BagPart(**_fields(BagPart, b)) for b in bags],
+        pots=[PotPart(**_fields(PotPart, p)) for p in pots], bags=[BagPart(**_fields(BagPart, b)) for b in bags], left=[LeftPart(**_fields(LeftPart, x)) for x in _ordered(Left, household)],
         recipes=[RecipePart(**_fields(RecipePart, r)) for r in recipes],
         shifts=[ShiftPart(**_fields(ShiftPart, x, "recipe", "choice"), recipe=recipe_no.get(x.recipe_id), choice=choice(x.choice)) for x in shifts],
         cookings=[CookingPart(**_fields(CookingPart, c, "dishes", "events"),
@@ -291,7 +302,7 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
             "replace",
             "This household has recipes or entries already: restoring would take their place. Say so, or start a new household for it.",
         )
-    for model in (Decision, Entry, Cooking, Shift, Recipe, Bag, Pot, Kitchen):
+    for model in (Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Kitchen):
         model.objects.filter(household=household).delete()
     for field, value in b.household.model_dump().items():
         setattr(household, field, value)
@@ -302,6 +313,8 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
         )
     pots = [_made(Pot, p, household=household) for p in b.pots]
     bags = [_made(Bag, p, household=household) for p in b.bags]
+    for x in b.left:
+        _made(Left, x, household=household)
     recipes = [_made(Recipe, p, household=household) for p in b.recipes]
 
     def at(rows: list[Any], n: int | None) -> Any:
@@ -321,7 +334,7 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
     cookings = []
     for c in b.cookings:
         dishes = [
-            {**d, "shift_id": x.pk if (x := at(shifts, d.get("shift_id"))) else 0, "choice": choice(d["choice"])}
+            {**d, "shift_id": kept.pk if (kept := at(shifts, d.get("shift_id"))) else 0, "choice": choice(d["choice"])}
             for d in c.dishes
         ]
         made = _made(Cooking, c, household=household, dishes=dishes, by=user, events=None)
@@ -372,7 +385,7 @@ def _made(model: Any, part: Part, **over: Any) -> Any:
     names = {f.name for f in model._meta.concrete_fields}
     given = {**{k: getattr(part, k) for k in type(part).model_fields}, **over}
     row = model.objects.create(**{k: v for k, v in given.items() if k in names})
-    dates = {k: given[k] for k in ("created", "updated", "received", "decided") if k in names and k in given}
+    dates = {k: given[k] for k in ("created", "updated", "received", "decided", "moved") if k in names and k in given}
     if dates:
         model.objects.filter(pk=row.pk).update(**dates)
     return row

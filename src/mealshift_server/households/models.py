@@ -16,6 +16,8 @@ class Household(models.Model):
     measure_name = models.CharField(max_length=20, default="glass")
     measure_ml = models.FloatField(default=240.0)
     cup_ml = models.FloatField(default=237.0)
+    # how many days the household's own rule lets cooked grain stay in the fridge
+    fridge_days = models.PositiveSmallIntegerField(default=1)
     created = models.DateTimeField(auto_now_add=True)
 
     def __str__(self) -> str:

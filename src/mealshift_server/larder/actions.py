@@ -3,20 +3,21 @@
 from __future__ import annotations
 
 from dataclasses import asdict, replace
-from datetime import date
+from datetime import date, datetime, timedelta, tzinfo
 from typing import Any
 
 from django.db.models import F
 from django.db.models.functions import Greatest
+from django.utils import timezone
 
-from mealshift import comparing, larder
+from mealshift import comparing, keeping, larder
 from mealshift.grains import grain
 from mealshift.measures import Measures
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift_server.households.models import Household
 
-from .models import Bag
+from .models import Bag, Left
 
 MOST_BAGS = 200
 FIELDS = ("grams", "kind", "best_before", "opened", "label_ratio", "label_min")
@@ -88,3 +89,56 @@ def dishes_from(household: Household, bag: Bag) -> list[dict[str, Any]]:
             out.append({"recipe_id": r.pk, "title": r.title, "minutes": c.total_min, "reason": c.reason, "needs_g": round(c.pot.dry_g),
                         "enough": c.pot.dry_g <= bag.grams, "score": c.score})  # fmt: skip
     return sorted(out, key=lambda d: (not d["enough"], -d["score"], d["title"]))
+
+
+# -- what is left over -----------------------------------------------------------------------------------------
+
+
+def leave(household: Household, name: str, slug: str, portions: int, served: datetime) -> Left:
+    """Portions left of a meal that was served then; they are on the table until somebody says where they went."""
+    name = name.strip()[:240]
+    if not name:
+        raise Refusal("name", "name", "Say what is left.")
+    if not 1 <= portions <= 40:
+        raise Refusal("portions", "portions", "Say how many portions are left, 1 to 40.")
+    if served > timezone.now() + timedelta(minutes=5):
+        raise Refusal("served", "served", "That has not been served yet: give the time it came to the table.")
+    return Left.objects.create(household=household, name=name, grain=grain(slug).slug, portions=portions, served=served)
+
+
+def move(left: Left, place: str, portions: int | None) -> Left:
+    if place not in keeping.PLACES:
+        raise Refusal("place", "place", "What is left is on the table, in the fridge, in the freezer, or gone.")
+    if portions is not None:
+        if not 0 <= portions <= 40:
+            raise Refusal("portions", "portions", "Say how many portions are left, up to 40.")
+        left.portions = portions
+        place = "gone" if portions == 0 else place
+    left.place = place
+    left.save()
+    return left
+
+
+def set_rule(household: Household, days: int) -> None:
+    household.fridge_days = keeping.check_days(days)
+    household.save(update_fields=["fridge_days"])
+
+
+def left_shown(left: Left, zone: tzinfo) -> dict[str, Any]:
+    """On the household's clock, for the sentence names hours and days."""
+    k = keeping.keep(
+        left.grain,
+        left.served.astimezone(zone),
+        left.place,
+        timezone.now().astimezone(zone),
+        left.household.fridge_days,
+    )
+    return {
+        "id": left.pk,
+        "name": left.name,
+        "grain": left.grain,
+        "portions": left.portions,
+        "served": left.served,
+        "place": left.place,
+        **asdict(k),
+    }

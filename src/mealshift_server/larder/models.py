@@ -28,3 +28,21 @@ class Bag(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+
+class Left(models.Model):
+    """What is left of a meal. place: where it lies, as the core's `keeping` has it."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="left")
+    name = models.CharField(max_length=240)
+    grain = models.CharField(max_length=40)
+    portions = models.PositiveSmallIntegerField(default=1)
+    served = models.DateTimeField()
+    place = models.CharField(max_length=8, default="table")
+    moved = models.DateTimeField(auto_now=True)
+
+    class Meta:
+        ordering = ("served", "id")
+
+    def __str__(self) -> str:
+        return self.name

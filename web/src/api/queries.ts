@@ -86,3 +86,24 @@ export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
 
 export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
 export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0 });
+
+export interface Wanted {
+  q: string;
+  grain: string;
+  pot: string;
+  page: number;
+}
+export const useNotebook = (wanted: Wanted) =>
+  useQuery({ queryKey: ["notebook", wanted], queryFn: () => answer(api.GET("/api/notebook", { params: { query: wanted } })), placeholderData: keepPreviousData, staleTime: 0 });
+export const useLessons = () => useQuery({ queryKey: ["lessons"], queryFn: () => answer(api.GET("/api/lessons")), staleTime: 0 });
+export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: () => answer(api.GET("/api/larder")), staleTime: 0 });
+export const useMembers = () => useQuery({ queryKey: ["members"], queryFn: () => answer(api.GET("/api/members")) });
+
+/** A change around the meal: what is reckoned with may be otherwise after it, so nothing that was reckoned is believed any more. */
+export function useHomeChange<In, Out>(change: (input: In) => Promise<Out>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all(["notebook", "lessons", "larder", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
+  });
+}

@@ -1,0 +1,67 @@
+import { useState } from "react";
+import { answer, api, asTrouble, type Lesson } from "../../api/client";
+import { useHomeChange, useLessons } from "../../api/queries";
+import { Button, Wrong } from "../../ui/bits";
+
+/** What the pots say, a sentence each, with the pots behind it; accepted, refused, or taken back. */
+export function Lessons({ show }: { show: (ids: number[]) => void }) {
+  const lessons = useLessons();
+  const decide = useHomeChange((body: { kind: string; subject: string; take: "accept" | "refuse" | "reset" }) => answer(api.POST("/api/lessons", { body })));
+  const forget = useHomeChange(() => answer(api.DELETE("/api/lessons")));
+  const [sure, setSure] = useState(false);
+  if (!lessons.data) return null;
+  const { lessons: open, held } = lessons.data;
+  const key = (x: Pick<Lesson, "kind" | "subject">) => ({ kind: x.kind, subject: x.subject });
+  return (
+    <section aria-label="What the pots say">
+      {open.map((x) => (
+        <div key={x.kind + x.subject} className="mb-3 border-l-4 border-mark bg-sheet px-4 py-3">
+          <p className="text-[20px] font-[650] leading-snug">{x.text}</p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Button kind="main" disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "accept" })}>
+              Reckon with it
+            </Button>
+            <Button disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "refuse" })}>
+              No
+            </Button>
+            <Button kind="quiet" onClick={() => show(x.entries)}>
+              Show those pots
+            </Button>
+          </div>
+        </div>
+      ))}
+      <Wrong trouble={asTrouble(decide.error) ?? asTrouble(forget.error)} className="mb-3" />
+      {held.length > 0 && (
+        <details className="mb-3">
+          <summary className="min-h-11 cursor-pointer py-2 text-[16px] font-semibold">
+            {held.length === 1 ? "One thing learnt is reckoned with" : `${held.length} things learnt are reckoned with`}
+          </summary>
+          {held.map((h) => (
+            <p key={h.kind + h.subject} className="dotted flex flex-wrap items-center gap-x-3 py-1 text-[16px]">
+              <span className="mr-auto">{h.text}</span>
+              <Button kind="quiet" onClick={() => decide.mutate({ ...key(h), take: "reset" })}>
+                Back to the catalogue
+              </Button>
+            </p>
+          ))}
+          <p className="mt-1">
+            {sure ? (
+              <>
+                <Button kind="warn" onClick={() => { setSure(false); forget.mutate(undefined); }}>
+                  Yes, forget all of it
+                </Button>
+                <Button kind="quiet" onClick={() => setSure(false)}>
+                  No
+                </Button>
+              </>
+            ) : (
+              <Button kind="quiet" onClick={() => setSure(true)}>
+                Forget everything learnt
+              </Button>
+            )}
+          </p>
+        </details>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,29 @@
+import { ToggleGroup } from "radix-ui";
+import { answer, api, asTrouble, type Entry } from "../../api/client";
+import { useHomeChange } from "../../api/queries";
+import { Wrong } from "../../ui/bits";
+import { SOFT, WET } from "./outcome";
+
+/** How it came out, on two scales; each touch is kept at once. Large enough for the table after a meal. */
+export function Outcome({ entry }: { entry: Entry }) {
+  const change = useHomeChange((body: { wet?: number | null; soft?: number | null }) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path: { entry_id: entry.id } }, body })));
+  return (
+    <div className="space-y-3">
+      <Scale label="From dry to wet" words={WET} value={entry.wet} set={(wet) => change.mutate({ wet })} />
+      <Scale label="From hard to mush" words={SOFT} value={entry.soft} set={(soft) => change.mutate({ soft })} />
+      <Wrong trouble={asTrouble(change.error)} />
+    </div>
+  );
+}
+
+export function Scale({ label, words, value, set }: { label: string; words: readonly string[]; value: number | null; set: (v: number | null) => void }) {
+  return (
+    <ToggleGroup.Root type="single" aria-label={label} value={value === null ? "" : String(value)} onValueChange={(v) => set(v === "" ? null : Number(v))} className="grid grid-cols-5 overflow-hidden rounded-key border border-line">
+      {words.map((word, i) => (
+        <ToggleGroup.Item key={word} value={String(i - 2)} className="min-h-14 border-l border-line px-1 text-[15px] leading-tight first:border-l-0 data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-sheet">
+          {word}
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
