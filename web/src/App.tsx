@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { LogOut, Menu, Moon, Sun } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
-import { Navigate, NavLink, Route, Routes } from "react-router";
+import { Navigate, NavLink, Route, Routes, useMatch } from "react-router";
 import { answer, api } from "./api/client";
 import { useSession } from "./api/queries";
 import { draft, NO_DRAFT } from "./screens/draft";
@@ -11,10 +11,14 @@ import { Bring } from "./screens/bring/Bring";
 import { Every } from "./screens/every/Every";
 import { GrainPage } from "./screens/grain/GrainPage";
 import { Grains } from "./screens/grain/Grains";
+import { House as HousePage } from "./screens/house/House";
+import { Join } from "./screens/house/Join";
 import { Kept } from "./screens/kept/Kept";
 import { KeptShift } from "./screens/kept/KeptShift";
 import { BoilOff } from "./screens/kitchen/BoilOff";
 import { Kitchen } from "./screens/kitchen/Kitchen";
+import { Larder } from "./screens/larder/Larder";
+import { Notebook } from "./screens/notebook/Notebook";
 import { Plan } from "./screens/plan/Plan";
 import { Cookings } from "./screens/stove/Cookings";
 import { Stove } from "./screens/stove/Stove";
@@ -23,6 +27,13 @@ import { currentTheme, setTheme } from "./ui/theme";
 
 export function App() {
   const session = useSession();
+  const joining = useMatch("/join/:token");
+  if (joining)
+    return (
+      <Routes>
+        <Route path="/join/:token" element={<Join />} />
+      </Routes>
+    );
   if (session.isPending) return <div className="min-h-screen" />;
   if (!session.data?.signed_in) return <SignIn />;
   return (
@@ -44,6 +55,9 @@ export function App() {
           <Route path="/stove/:id" element={<Stove />} />
           <Route path="/kitchen" element={<Kitchen />} />
           <Route path="/kitchen/pots/:id/boil-off" element={<BoilOff />} />
+          <Route path="/notebook" element={<Notebook />} />
+          <Route path="/larder" element={<Larder />} />
+          <Route path="/house" element={<HousePage />} />
           <Route path="/kept" element={<Kept />} />
           <Route path="/kept/:id" element={<KeptShift />} />
           <Route path="*" element={<Navigate to="/bring" replace />} />
@@ -93,11 +107,20 @@ const PLACES: [string, string, boolean][] = [
   ["/bring", "Bring", true],
   ["/bench", "Bench", true],
   ["/every", "Every grain", false],
-  ["/grains", "Grains", false],
   ["/plan", "Plan", true],
   ["/stove", "Stove", true],
+  ["/notebook", "Notebook", false],
   ["/kept", "Kept", false],
+  ["/larder", "Larder", false],
+];
+const MORE: [string, string, boolean][] = [
+  ["/notebook", "Notebook", true],
+  ["/kept", "Kept", true],
+  ["/larder", "Larder", true],
+  ["/every", "Every grain", true],
+  ["/grains", "Grains", false],
   ["/kitchen", "Kitchen", false],
+  ["/house", "Members and backup", false],
 ];
 
 function House() {
@@ -111,8 +134,8 @@ function House() {
       <Popover.Portal>
         <Popover.Content aria-label="House" align="end" sideOffset={6} className="z-40 w-56 rounded-sheet border border-line bg-sheet p-2 text-ink shadow-jug" onClick={(e) => e.target instanceof HTMLAnchorElement && setOpen(false)}>
           <nav aria-label="House">
-            {[["/kept", "Kept"], ["/kitchen", "Kitchen"], ["/every", "Every grain"], ["/grains", "Grains"]].map(([to, word]) => (
-              <NavLink key={to} to={to ?? ""} className={`${link} min-[761px]:hidden`}>
+            {MORE.map(([to, word, narrow]) => (
+              <NavLink key={to} to={to} className={`${link} ${narrow ? "min-[761px]:hidden" : ""}`}>
                 {word}
               </NavLink>
             ))}

@@ -42,6 +42,7 @@ SAFE = {
 # an entry that says how it came out, and one that only says what was poured and how long it took
 NOISE_WATER, NOISE_TIME = (0.05, 0.12), (0.09, 0.16)
 ROUNDS = 6
+LIKING_GRAINS = 3
 
 Key = tuple[str, str]
 
@@ -88,7 +89,15 @@ def estimate(entries: Iterable[Entry]) -> Estimate:
     if not newest:
         return Estimate()
     last = newest[0].day
-    rows = [r for e in newest for r in _rows(e, 0.5 ** ((last - e.day) / HALF_LIFE))]
+    bags: dict[str, set[str]] = {}
+    for e in newest:
+        bags.setdefault(e.grain, set()).add(e.bag)
+    # a grain that only ever came from one bag: what is the bag's and what the grain's cannot be told apart, and one name is enough
+    rows = [r for e in newest for r in _rows(e, 0.5 ** ((last - e.day) / HALF_LIFE), len(bags[e.grain]) > 1)]
+    if len(bags) < LIKING_GRAINS:
+        # one or two grains that want more are themselves so; only several together are a liking
+        for r in rows:
+            r.parts = [p for p in r.parts if p[0][0] != "liking"]
     keys = sorted({k for r in rows for k, _ in r.parts})
     value = dict.fromkeys(keys, 0.0)
     for _ in range(ROUNDS):
@@ -111,11 +120,11 @@ def estimate(entries: Iterable[Entry]) -> Estimate:
     return Estimate(safe, weight, said)
 
 
-def _rows(e: Entry, age: float) -> list[_Row]:
+def _rows(e: Entry, age: float, tell_bags: bool) -> list[_Row]:
     """What one entry says about water and about time."""
     f, out = e.figures, []
-    bag_w: list[tuple[Key, float]] = [(("water_bag", e.bag), f.grain_ml / f.need_ml)] if e.bag else []
-    bag_t: list[tuple[Key, float]] = [(("time_bag", e.bag), 1.0)] if e.bag else []
+    bag_w: list[tuple[Key, float]] = [(("water_bag", e.bag), f.grain_ml / f.need_ml)] if e.bag and tell_bags else []
+    bag_t: list[tuple[Key, float]] = [(("time_bag", e.bag), 1.0)] if e.bag and tell_bags else []
     if e.got_ml is not None:
         y = (e.got_ml - f.need_ml - WET * (e.wet or 0.0) * f.need_ml) / f.need_ml
         parts = [(("water_grain", e.grain), f.grain_ml / f.need_ml), *bag_w, (("liking", ""), f.step_ml / f.need_ml)]

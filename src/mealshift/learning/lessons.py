@@ -10,7 +10,7 @@ from ..pot import Factors
 from .estimate import SAFE, Entry, Key, estimate
 
 # a change smaller than this is not worth a sentence
-WORTH = {"water_grain": 0.02, "water_bag": 0.02, "pot": 0.08, "time_grain": 0.03, "time_bag": 0.03, "liking": 0.15}
+WORTH = {"water_grain": 0.03, "water_bag": 0.03, "pot": 0.08, "time_grain": 0.04, "time_bag": 0.04, "liking": 0.15}
 # so many whole entries must stand behind one
 LEAST = 2.5
 _COUNT = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")
@@ -38,12 +38,6 @@ def lessons(
     for key, value in found.value.items():
         kind, subject = key
         was, no = held.get(key, 0.0), refused.get(key)
-        if (
-            kind == "liking"
-            and len({i for k, ids in found.said_by.items() if k[0] == "water_grain" for i in ids[:1]}) < 2
-        ):
-            # one grain alone cannot tell a liking from the grain
-            continue
         rounded = round(value, 2) if kind != "liking" else round(value * 4) / 4
         if abs(rounded - was) < WORTH[kind] or (found.weight[key] < LEAST and not was):
             continue

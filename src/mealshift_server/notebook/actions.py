@@ -20,6 +20,7 @@ from mealshift.shifting import shift
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import pot_of
 from mealshift_server.kitchen.models import Pot
+from mealshift_server.larder import actions as larder
 from mealshift_server.larder.models import Bag
 from mealshift_server.recipes import actions as recipes
 from mealshift_server.recipes.models import Shift
@@ -83,7 +84,11 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
         said = _plain(household, raw, ml)
     entry = Entry(household=household, on=data.get("on") or date.today(), dish=dish[:240], grain=said["grain"], predicted=said, pot=pot,
                   pot_name=pot.name if pot else f"{said['pot_cm']:g} cm", bag_id=bag_id, by=user)  # fmt: skip
-    return _outcome(entry, {k: data.get(k) for k in OUTCOME if data.get(k) is not None})
+    _outcome(entry, {k: data.get(k) for k in OUTCOME if data.get(k) is not None})
+    # a meal of before the bag was in the larder did not come out of it
+    if entry.bag is not None and entry.on >= entry.bag.created.date():
+        larder.take(entry.bag, said["dry_g"])
+    return entry
 
 
 def _plain(household: Household, raw: dict[str, Any], ml: float) -> dict[str, Any]:

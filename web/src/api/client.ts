@@ -32,6 +32,7 @@ export type Rescue = S["WrongOut"];
 export type Entry = S["EntryRow"];
 export type Lessons = S["LessonsOut"];
 export type Lesson = S["LessonOut"];
+export type LeftOver = S["LeftRow"];
 export type Bag = S["BagRow"];
 export type Member = S["MemberRow"];
 export type Session = S["SessionOut"];

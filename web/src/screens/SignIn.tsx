@@ -3,6 +3,7 @@ import { useState, type FormEvent } from "react";
 import { answer, api, asTrouble, type Trouble } from "../api/client";
 import { Wordmark } from "../App";
 import { Button, Wrong } from "../ui/bits";
+import { zone } from "./plan/clock";
 
 type Mode = "in" | "new";
 
@@ -20,7 +21,7 @@ export function SignIn() {
       const session =
         mode === "in"
           ? await answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
-          : await answer(api.POST("/api/households", { body: form }));
+          : await answer(api.POST("/api/households", { body: { ...form, zone: zone() } }));
       client.setQueryData(["session"], session);
     } catch (fault) {
       setTrouble(asTrouble(fault));

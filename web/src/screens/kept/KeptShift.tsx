@@ -2,7 +2,7 @@ import { Braces, CalendarClock, FileText, Printer, RotateCcw, Trash2 } from "luc
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { answer, api, asTrouble, type KeptShift as Kept } from "../../api/client";
-import { useChange, useGrains, useKeptShift } from "../../api/queries";
+import { useChange, useGrains, useKeptShift, useLessons } from "../../api/queries";
 import { Jug } from "../../job/Jug";
 import { Strip } from "../../job/Strip";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
@@ -32,6 +32,7 @@ export function KeptShift() {
 function Shown({ kept }: { kept: Kept }) {
   const grains = useGrains();
   const now = useNow();
+  const lessons = useLessons();
   const go = useNavigate();
   const [asked, setAsked] = useState(false);
   const drop = useChange(() => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } } })));
@@ -39,9 +40,12 @@ function Shown({ kept }: { kept: Kept }) {
   const family = grains.data?.find((g) => g.slug === kept.grain)?.family;
   const again = () => {
     bring(kept.text, kept.recipe_id, kept.corrections);
-    choiceStore.set({ ...FIRST_CHOICE, ...kept.choice });
+    // today's numbers: what the pots have taught since, and the pot as it is tested now
+    const pot = kept.choice.pot_id != null ? { pot_cm: null, pot_l: null, pot_lid: null, boil_off: null } : {};
+    choiceStore.set({ ...FIRST_CHOICE, ...kept.choice, ...pot, factors: null });
     void go("/bench");
   };
+  const taught = lessons.data?.held.some((h) => h.decided > kept.created && (h.kind === "pot" || h.kind === "liking" || h.kind.endsWith("bag") || h.subject === kept.grain));
   if (!pot) return null;
   return (
     <div className="pt-5">
@@ -49,7 +53,8 @@ function Shown({ kept }: { kept: Kept }) {
       <div className="mb-4 flex flex-wrap items-center gap-2">
         <p className="mr-auto text-[15px] text-soft">
           Kept {new Date(kept.created).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}
-          {kept.engine !== kept.engine_now && ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
+          {taught && ". Your pots have taught something since: open it on the bench to see what."}
+          {!taught && kept.engine !== kept.engine_now && ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
         </p>
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench

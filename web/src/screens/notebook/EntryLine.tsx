@@ -8,7 +8,7 @@ export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry;
   return (
     <li className={`dotted flex items-center gap-3 py-1.5 ${chosen ? "bg-quiet" : ""}`}>
       <input type="checkbox" checked={chosen} onChange={pick} aria-label={`Compare ${e.dish}, ${dayOf(e.on, now)}`} className="h-6 w-6 shrink-0 accent-[var(--water)]" />
-      <button type="button" onClick={open} className="grid min-h-14 flex-1 grid-cols-[44px_minmax(0,1fr)] items-center gap-x-3 rounded-key text-left hover:text-water min-[760px]:grid-cols-[44px_minmax(0,1.3fr)_200px_minmax(0,1fr)]">
+      <button type="button" onClick={open} className="grid min-h-14 flex-1 grid-cols-[44px_minmax(0,1fr)] items-center gap-x-3 rounded-key text-left hover:text-water min-[760px]:grid-cols-[44px_minmax(0,1.3fr)_250px_minmax(0,1fr)]">
         <Swatch slug={e.grain} className="h-7 w-10" />
         <span className="min-w-0">
           <span className="block truncate text-[17px] font-semibold">{e.dish}</span>

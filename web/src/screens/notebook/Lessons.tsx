@@ -14,22 +14,26 @@ export function Lessons({ show }: { show: (ids: number[]) => void }) {
   const key = (x: Pick<Lesson, "kind" | "subject">) => ({ kind: x.kind, subject: x.subject });
   return (
     <section aria-label="What the pots say">
-      {open.map((x) => (
-        <div key={x.kind + x.subject} className="mb-3 border-l-4 border-mark bg-sheet px-4 py-3">
-          <p className="text-[20px] font-[650] leading-snug">{x.text}</p>
-          <div className="mt-2 flex flex-wrap gap-2">
-            <Button kind="main" disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "accept" })}>
-              Reckon with it
-            </Button>
-            <Button disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "refuse" })}>
-              No
-            </Button>
-            <Button kind="quiet" onClick={() => show(x.entries)}>
-              Show those pots
-            </Button>
-          </div>
-        </div>
-      ))}
+      {open.length > 0 && (
+        <ul className="m-0 mb-3 list-none border-l-4 border-mark bg-sheet px-4 py-1">
+          {open.map((x) => (
+            <li key={x.kind + x.subject} className="dotted flex flex-wrap items-center gap-x-3 gap-y-1 py-2 last:border-0">
+              <p className="min-w-[240px] flex-1 text-[19px] font-[650] leading-snug">{x.text}</p>
+              <span className="flex flex-wrap gap-2">
+                <Button kind="quiet" onClick={() => show(x.entries)} aria-label={`Show the pots: ${x.text}`}>
+                  Show them
+                </Button>
+                <Button kind="main" disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "accept" })} aria-label={`Reckon with it: ${x.text}`}>
+                  Reckon with it
+                </Button>
+                <Button disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "refuse" })} aria-label={`No: ${x.text}`}>
+                  No
+                </Button>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
       <Wrong trouble={asTrouble(decide.error) ?? asTrouble(forget.error)} className="mb-3" />
       {held.length > 0 && (
         <details className="mb-3">

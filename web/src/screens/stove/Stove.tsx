@@ -8,6 +8,7 @@ import { useDarkHere } from "../../ui/theme";
 import { useWide } from "../../ui/useWide";
 import { clock } from "../../job/words";
 import { current, left, upcoming } from "./ahead";
+import { AfterMeal } from "./After";
 import { callBy, chime, say, useAwake, wakeAudio } from "./call";
 import { LivePot } from "./LivePot";
 import { NoteSheet, PourSheet, WrongSheet } from "./Sheets";
@@ -67,7 +68,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     setUndo({ id: made, what });
   };
 
-  if (state.ended !== null || state.all_done) return <Over state={state} clockAt={clockAt} />;
+  if (state.ended !== null || state.all_done) return <Over state={state} clockAt={clockAt} id={id} />;
   return (
     <div className="pb-8 pt-3">
       <h1 className="sr-only">{state.title}</h1>
@@ -376,7 +377,7 @@ function Stop({ onStop }: { onStop: () => void }) {
   );
 }
 
-function Over({ state, clockAt }: { state: CookState; clockAt: (m: number) => string }) {
+function Over({ state, clockAt, id }: { state: CookState; clockAt: (m: number) => string; id: number }) {
   const keep = state.steps.find((s) => s.kind === "keep");
   const served = Math.max(...state.steps.filter((s) => s.kind === "finish").map((s) => s.end ?? 0), 0);
   return (
@@ -391,6 +392,7 @@ function Over({ state, clockAt }: { state: CookState; clockAt: (m: number) => st
           {s}
         </p>
       ))}
+      {state.ended !== null || served > 0 ? <AfterMeal cooking={id} /> : null}
       {keep && (
         <>
           <p className="mt-5 text-[19px] font-semibold">Is any left? Shallow and into the fridge by {clockAt(served + keep.offset)}.</p>

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import date, timedelta
 from typing import Any
 
 from django.core.management.base import BaseCommand
@@ -11,6 +12,8 @@ from mealshift_server.api.demo import DEMO_USER
 from mealshift_server.api.routes import examples_on_disk
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
+from mealshift_server.larder import actions as larder
+from mealshift_server.notebook import actions as notebook
 from mealshift_server.recipes import actions
 
 KEPT: list[tuple[str, dict[str, Any]]] = [
@@ -18,6 +21,35 @@ KEPT: list[tuple[str, dict[str, Any]]] = [
     ("05-beetroot-dill-salad", {"to": "bulgur-coarse"}),
     ("02-stirred-mushroom-rice", {"to": "barley-pearl", "pot_cm": 24.0}),
 ]
+
+# a line as it is typed, and how much of it is left
+LARDER = (
+    ("1 kg foxtail millet, best 8/2027, opened yesterday", 0.64), ("900 g pearl barley, best 4/2027", 1.0), ("500 g coarse bulgur, best 2/2026, opened 2025-09-02", 0.7),
+    ("500 g quinoa, best 11/2027, 1:2, 15 min", 1.0), ("1 kg brown rice, best 6/2027", 0.3), ("400 g little millet, best 9/2027", 1.0),
+)  # fmt: skip
+# days ago, dish, more poured than told, minutes more than told, dry to wet, hard to mush, a word
+COOKED: list[tuple[int, str, int, int, int, int, str]] = [
+    (3, "01-tomato-pilaf", 0, 0, -1, 0, "good, a little dry at the edge"),
+    (8, "02-stirred-mushroom-rice", 0, 3, 0, 0, "barley wants its time"),
+    (11, "01-tomato-pilaf", 40, 1, 0, 0, "topped up once"),
+    (17, "05-beetroot-dill-salad", 0, 0, 0, 0, ""),
+    (20, "01-tomato-pilaf", 0, 0, -1, -1, ""),
+    (25, "02-stirred-mushroom-rice", -30, 2, 0, 0, "creamy"),
+    (31, "01-tomato-pilaf", 0, 0, -2, -1, "short of water"),
+    (38, "05-beetroot-dill-salad", 0, -2, 1, 0, "drain it longer"),
+    (45, "02-stirred-mushroom-rice", 0, 0, 0, -1, "still firm, the first try"),
+]
+
+
+def _notebook(house: Household, user: User, kept: dict[str, Any]) -> None:
+    for ago, slug, more, longer, wet, soft, word in COOKED:
+        pot = kept[slug].result["pots"][0]
+        told, minutes = pot["water"]["pour_ml"], pot["time"]["cook"]["typical"]
+        on = date.today() - timedelta(days=ago)
+        notebook.add(
+            house, user,
+            {"shift_id": kept[slug].pk, "on": on, "poured_ml": max(1.0, told + more), "taken_min": minutes + longer, "wet": wet, "soft": soft, "word": word},
+        )  # fmt: skip
 
 
 class Command(BaseCommand):
@@ -33,8 +65,11 @@ class Command(BaseCommand):
         user.save()
         _kitchen(house)
         recipes = {e["slug"]: actions.keep_recipe(house, e["text"], []) for e in reversed(examples_on_disk())}
-        for slug, choice in KEPT:
-            actions.keep_shift(house, recipes[slug], recipes[slug].text, [], choice)
+        for line, share in LARDER:
+            bag = larder.add(house, line)
+            larder.change(bag, {"grams": bag.grams * share})
+        kept = {slug: actions.keep_shift(house, recipes[slug], recipes[slug].text, [], choice) for slug, choice in KEPT}
+        _notebook(house, user, kept)
         self.stdout.write(f"Seeded {house.name}: {len(recipes)} recipes, {len(KEPT)} shifts.")
 
 

@@ -1,0 +1,135 @@
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { answer, api, asTrouble, type Bag } from "../../api/client";
+import { useHomeChange, useLarder } from "../../api/queries";
+import { Swatch, useHatch } from "../../job/Hatch";
+import { minutes } from "../../job/words";
+import { Button, keyLook, Wrong } from "../../ui/bits";
+import { bring, choice, FIRST_CHOICE } from "../draft";
+import { Left } from "./Left";
+
+/** Jars on a shelf, filled as they are; typed in one line each. */
+export function Larder() {
+  const larder = useLarder();
+  const [line, setLine] = useState("");
+  const [open, setOpen] = useState<number | null>(null);
+  const add = useHomeChange(() => answer(api.POST("/api/larder", { body: { line } })));
+  const bag = larder.data?.find((b) => b.id === open);
+  return (
+    <div className="pt-5">
+      <h1 className="text-[27px]">Larder</h1>
+      <form
+        className="mt-3 flex flex-wrap gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          add.mutate(undefined, { onSuccess: () => setLine("") });
+        }}
+      >
+        <label className="min-w-0 flex-1">
+          <span className="sr-only">A jar or bag</span>
+          <input value={line} onChange={(e) => setLine(e.target.value)} aria-invalid={add.isError} placeholder="500 g foxtail millet, best 3/2027" className="min-h-14 w-full min-w-[220px] rounded-key border border-line bg-sheet px-4 text-[19px] aria-[invalid=true]:border-warn" />
+        </label>
+        <Button kind="main" type="submit" className="min-h-14 px-7 text-[17px]" disabled={line.trim() === "" || add.isPending}>
+          Put it in
+        </Button>
+      </form>
+      <p className="mt-1 text-[14px] text-soft">Add if you like: opened yesterday, quick, and what the packet says, such as 1:2.5 and 15 min.</p>
+      <Wrong trouble={asTrouble(add.error)} className="mt-2" />
+      {larder.data?.length === 0 && <p className="mt-5 max-w-[46ch] text-[18px]">No jars yet. Type the first; cookings then use it up, and old grain is told apart.</p>}
+      {larder.data && larder.data.length > 0 && (
+        <ul className="m-0 mt-5 grid list-none grid-cols-[repeat(auto-fill,minmax(112px,1fr))] items-start gap-x-3 gap-y-4 p-0" aria-label="Jars and bags">
+          {larder.data.map((b) => (
+            <li key={b.id}>
+              <button type="button" aria-expanded={open === b.id} onClick={() => setOpen(open === b.id ? null : b.id)} className={`w-full rounded-key p-1 text-left text-ink hover:text-water ${open === b.id ? "outline outline-2 outline-ink" : ""}`}>
+                <Jar bag={b} />
+                <span className="figures block text-[20px] font-bold leading-tight">{Math.round(b.grams)} g</span>
+                <span className="block text-[15px] leading-tight">{b.name}</span>
+                {b.best_before && <span className={`block text-[13.5px] ${b.old ? "font-semibold text-warn" : "text-soft"}`}>best {new Date(`${b.best_before}T12:00`).toLocaleDateString("en-GB", { month: "short", year: "numeric" })}</span>}
+                {b.old && !b.best_before && <span className="block text-[13.5px] font-semibold text-warn">old</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {bag && <One key={bag.id} bag={bag} onGone={() => setOpen(null)} />}
+      <Left />
+    </div>
+  );
+}
+
+/** A jar of a size with what it held when full, filled with the grain's own coat as far as it is full now. */
+function Jar({ bag }: { bag: Bag }) {
+  const { fill, pattern } = useHatch(bag.grain);
+  const high = 44 + 44 * Math.min(1, bag.full_g / 1000);
+  const level = (high - 22) * Math.min(1, bag.grams / Math.max(1, bag.full_g));
+  const top = 92 - high;
+  return (
+    <svg viewBox="0 0 100 94" className="block w-full max-w-[112px]" aria-hidden="true">
+      <defs>{pattern}</defs>
+      <rect x="24" y={top} width="52" height="9" rx="2" fill="var(--soft)" />
+      <rect x="14" y={88 - level} width="72" height={level} rx="5" fill={fill} />
+      <path d={`M22 ${top + 9}H78Q90 ${top + 12} 90 ${top + 22}V84Q90 92 82 92H18Q10 92 10 84V${top + 22}Q10 ${top + 12} 22 ${top + 9}Z`} fill="none" stroke="currentColor" strokeWidth="2.5" />
+    </svg>
+  );
+}
+
+function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
+  const go = useNavigate();
+  const path = { bag_id: bag.id };
+  const change = useHomeChange((body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
+  const drop = useHomeChange(() => answer(api.DELETE("/api/larder/{bag_id}", { params: { path } })));
+  const dishes = useHomeChange(() => answer(api.GET("/api/larder/{bag_id}/dishes", { params: { path } })));
+  const [grams, setGrams] = useState(String(Math.round(bag.grams)));
+  const take = async (recipeId: number) => {
+    const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: recipeId } } }));
+    bring(found.text, found.id, found.corrections);
+    choice.set({ ...FIRST_CHOICE, to: bag.grain, bag_id: bag.id, age: bag.old ? "old" : "fresh" });
+    void go("/bench");
+  };
+  return (
+    <section aria-label={bag.name} className="mt-4 rounded-sheet border border-line bg-sheet p-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <Swatch slug={bag.grain} className="h-8 w-11" />
+        <h2 className="mr-auto text-[21px]">
+          {bag.name}, {bag.kind}
+        </h2>
+        <label className="text-[15px] font-semibold">
+          Left, g
+          <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => Number(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(Number(grams)) && grams.trim() !== "" ? Number(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-[18px] font-bold" />
+        </label>
+        {!bag.opened && (
+          <Button onClick={() => change.mutate({ opened: new Date().toLocaleDateString("sv-SE") })}>Opened today</Button>
+        )}
+        <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: onGone })}>
+          It is empty
+        </Button>
+      </div>
+      <Wrong trouble={asTrouble(change.error) ?? asTrouble(drop.error)} className="mt-2" />
+      {bag.old && <p className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px]">{bag.old}</p>}
+      {bag.label && <p className="mt-2 text-[16px]">{bag.label}</p>}
+      {bag.opened && <p className="mt-1 text-[15px] text-soft">Open since {new Date(`${bag.opened}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}.</p>}
+      <div className="mt-3 flex flex-wrap gap-2">
+        <Button onClick={() => dishes.mutate(undefined)}>What can I make from this?</Button>
+        <Link to={`/grains/${bag.grain}`} className={keyLook("quiet")}>
+          About this grain
+        </Link>
+      </div>
+      {dishes.data && (
+        <ul className="m-0 mt-2 list-none p-0" aria-label="Dishes">
+          {dishes.data.length === 0 && <li className="text-[16px]">None of your recipes suits it; bring another.</li>}
+          {dishes.data.slice(0, 8).map((d) => (
+            <li key={d.recipe_id} className="dotted flex flex-wrap items-center gap-x-4 py-1">
+              <button type="button" onClick={() => void take(d.recipe_id)} className="min-h-11 text-left text-[17px] font-semibold text-water">
+                {d.title}
+              </button>
+              <span className="mr-auto text-[15px] text-soft">{d.reason}</span>
+              <span className={`figures text-[15px] ${d.enough ? "" : "text-warn"}`}>
+                {d.needs_g} g{!d.enough && ", more than is left"}, {minutes(d.minutes)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

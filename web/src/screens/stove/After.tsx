@@ -1,0 +1,56 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { answer, api, asTrouble, type Entry } from "../../api/client";
+import { useEntriesOf, useHomeChange, useLeft } from "../../api/queries";
+import { Button, Wrong } from "../../ui/bits";
+import { Outcome } from "../notebook/Outcome";
+import { Left } from "../larder/Left";
+
+/** After the meal: how did it come out, and is any left? What was poured and taken is in the notebook already. */
+export function AfterMeal({ cooking }: { cooking: number }) {
+  const entries = useEntriesOf(cooking);
+  const left = useLeft();
+  if (!entries.data?.entries.length) return null;
+  return (
+    <>
+      {entries.data.entries.map((e) => (
+        <One key={e.id} entry={e} />
+      ))}
+      {left.data && left.data.left.length > 0 && <Left />}
+      <p className="mt-3 text-[16px]">
+        <Link to="/notebook">Written in the notebook</Link>
+      </p>
+    </>
+  );
+}
+
+function One({ entry: e }: { entry: Entry }) {
+  const [portions, setPortions] = useState(2);
+  const leave = useHomeChange(() => answer(api.POST("/api/left", { body: { name: e.dish, grain: e.grain, portions } })));
+  const step = "grid h-14 w-14 place-items-center rounded-key border border-line text-[24px]";
+  return (
+    <section aria-label={`How ${e.name} came out`} className="mt-6 rounded-sheet border border-line bg-sheet p-4">
+      <h2 className="text-[23px]">How did the {e.name} come out?</h2>
+      <p className="figures mb-3 mt-1 text-[16px] text-soft">
+        Told {e.pour_ml} ml and {e.cook_min} minutes; poured {Math.round(e.poured_ml ?? 0)} ml, {e.taken_min} minutes at the boil.
+      </p>
+      <Outcome entry={e} />
+      {!leave.isSuccess && (
+        <div className="mt-4 flex flex-wrap items-center gap-2">
+          <span className="mr-auto text-[17px] font-semibold">Is any left?</span>
+          <button type="button" aria-label="One portion fewer" className={step} disabled={portions <= 1} onClick={() => setPortions(portions - 1)}>
+            −
+          </button>
+          <output className="figures w-8 text-center text-[24px] font-bold">{portions}</output>
+          <button type="button" aria-label="One portion more" className={step} disabled={portions >= 40} onClick={() => setPortions(portions + 1)}>
+            +
+          </button>
+          <Button className="min-h-14" disabled={leave.isPending} onClick={() => leave.mutate(undefined)}>
+            {portions === 1 ? "portion left" : "portions left"}
+          </Button>
+        </div>
+      )}
+      <Wrong trouble={asTrouble(leave.error)} className="mt-2" />
+    </section>
+  );
+}
