@@ -49,6 +49,7 @@ INSTALLED_APPS = [
     "mealshift_server.plans",
     "mealshift_server.larder",
     "mealshift_server.notebook",
+    "mealshift_server.week",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

@@ -23,6 +23,7 @@ import { Plan } from "./screens/plan/Plan";
 import { Cookings } from "./screens/stove/Cookings";
 import { Stove } from "./screens/stove/Stove";
 import { SignIn } from "./screens/SignIn";
+import { Week } from "./screens/week/Week";
 import { currentTheme, setTheme } from "./ui/theme";
 
 export function App() {
@@ -56,6 +57,7 @@ export function App() {
           <Route path="/kitchen" element={<Kitchen />} />
           <Route path="/kitchen/pots/:id/boil-off" element={<BoilOff />} />
           <Route path="/notebook" element={<Notebook />} />
+          <Route path="/week" element={<Week />} />
           <Route path="/larder" element={<Larder />} />
           <Route path="/house" element={<HousePage />} />
           <Route path="/kept" element={<Kept />} />
@@ -107,6 +109,7 @@ const PLACES: [string, string, boolean][] = [
   ["/bring", "Bring", true],
   ["/bench", "Bench", true],
   ["/every", "Every grain", false],
+  ["/week", "Week", false],
   ["/plan", "Plan", true],
   ["/stove", "Stove", true],
   ["/notebook", "Notebook", false],
@@ -114,6 +117,7 @@ const PLACES: [string, string, boolean][] = [
   ["/larder", "Larder", false],
 ];
 const MORE: [string, string, boolean][] = [
+  ["/week", "Week", true],
   ["/notebook", "Notebook", true],
   ["/kept", "Kept", true],
   ["/larder", "Larder", true],

@@ -11,6 +11,7 @@ from typing import Any
 
 from ..grains import grain
 from ..problems import Problem, Refusal
+from ..tables import safe_cell
 
 COLUMNS = (
     "date", "dish", "grain", "pot", "dry_ml", "predicted_ml", "poured_ml", "predicted_min", "taken_min", "dry_to_wet", "hard_to_mush", "word", "stars", "note",
@@ -22,8 +23,6 @@ _NUMBERS: dict[str, tuple[float, float, bool]] = {
 }  # fmt: skip
 _NEEDED = ("date", "dish", "grain", "dry_ml")
 MOST_ROWS = 5000
-# a spreadsheet runs a cell that begins so as a formula
-_FORMULA = ("=", "+", "-", "@", "\t", "\r")
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,16 +39,8 @@ def to_csv(rows: Iterable[Mapping[str, Any]]) -> str:
     table = csv.writer(out, lineterminator="\r\n")
     table.writerow(COLUMNS)
     for row in rows:
-        table.writerow([_cell(row.get(c)) for c in COLUMNS])
+        table.writerow([safe_cell(row.get(c)) for c in COLUMNS])
     return out.getvalue()
-
-
-def _cell(value: Any) -> Any:
-    if isinstance(value, str) and value.startswith(_FORMULA):
-        return f"'{value}"
-    if isinstance(value, float):
-        return f"{value:g}"
-    return "" if value is None else value
 
 
 def from_csv(text: str) -> Read:

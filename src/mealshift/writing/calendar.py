@@ -1,8 +1,8 @@
-"""A plan as iCalendar, with an alarm at each task."""
+"""A plan as iCalendar, with an alarm at each task; a week, a day each."""
 
 from __future__ import annotations
 
-from datetime import UTC, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 
 from ..planning import Plan
 
@@ -26,6 +26,26 @@ def to_ics(plan: Plan, made_at: datetime) -> bytes:
         alarm.add("description", s.task.what)
         alarm.add("trigger", timedelta(minutes=-5 if s.task.hands_on else 0))
         event.add_component(alarm)
+        calendar.add_component(event)
+    return bytes(calendar.to_ical())
+
+
+def week_to_ics(days: list[tuple[date, str, str, str]], made_at: datetime) -> bytes:
+    """One whole day each: (day, dish, what is to know, an id that stays)."""
+    from icalendar import Calendar, Event
+
+    calendar = Calendar()
+    calendar.add("prodid", "-//Meal Shift//week//EN")
+    calendar.add("version", "2.0")
+    for on, dish, note, uid in days:
+        event = Event()
+        event.add("uid", f"{uid}@mealshift")
+        event.add("dtstamp", made_at)
+        event.add("dtstart", on)
+        event.add("dtend", on + timedelta(days=1))
+        event.add("summary", dish)
+        if note:
+            event.add("description", note)
         calendar.add_component(event)
     return bytes(calendar.to_ical())
 

@@ -6,6 +6,7 @@ import csv
 import io
 from typing import Any
 
+from ..tables import safe_cell
 from . import parts
 
 
@@ -34,14 +35,9 @@ def to_csv(shift: dict[str, Any]) -> str:
     table.writerow(["pot", "ledger", "term", "amount", "unit", "because"])
     for pot in shift["pots"]:
         for row in pot["ledger"]:
-            table.writerow([pot["name"], "water", row["term"], row["ml"], "ml", _cell(row["because"])])
+            table.writerow([pot["name"], "water", row["term"], row["ml"], "ml", safe_cell(row["because"])])
         table.writerow([pot["name"], "water", "pour", pot["water"]["pour_ml"], "ml", "the sum of the rows above"])
         for row in pot["time_ledger"]:
-            table.writerow([pot["name"], "time", row["term"], row["min"], "min", _cell(row["because"])])
+            table.writerow([pot["name"], "time", row["term"], row["min"], "min", safe_cell(row["because"])])
         table.writerow([pot["name"], "time", "total", pot["time"]["total_min"], "min", "from heat on to the plate"])
     return out.getvalue()
-
-
-def _cell(text: str) -> str:
-    """A sheet must not take a sentence for a formula."""
-    return f"'{text}" if text[:1] in "=+-@" else text

@@ -31,7 +31,7 @@ from mealshift_server.plans.models import Cooking
 from mealshift_server.recipes import actions
 from mealshift_server.recipes.models import Recipe, Shift
 
-from . import demo, errors, members, notebook
+from . import demo, errors, members, notebook, week
 from . import schemas as s
 from .scope import BAD, MISSING, house
 
@@ -39,6 +39,7 @@ api = NinjaAPI(title="Meal Shift", version="1", docs_url=None, openapi_url=None,
 errors.install(api)
 api.add_router("", notebook.router)
 api.add_router("", members.router)
+api.add_router("", week.router)
 
 
 def _guard(request: HttpRequest) -> None:

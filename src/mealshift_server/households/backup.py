@@ -26,6 +26,7 @@ from mealshift_server.notebook import photos
 from mealshift_server.notebook.models import Decision, Entry, Photo
 from mealshift_server.plans.models import Cooking, Event
 from mealshift_server.recipes.models import Recipe, Shift
+from mealshift_server.week.models import Meal, Pace
 
 from .models import Household, User
 
@@ -113,6 +114,21 @@ class ShiftPart(Part):
     created: datetime
 
 
+class PacePart(Part):
+    per_week: int
+    grows: bool
+    since: date
+
+
+class MealPart(Part):
+    on: date
+    recipe: int
+    choice: Plain | None
+    reason: str
+    shift: int | None
+    minutes: int | None
+
+
 class EventPart(Part):
     client_id: str
     kind: str
@@ -185,6 +201,8 @@ class Backup(Part):
     cookings: list[CookingPart]
     entries: list[EntryPart]
     decisions: list[DecisionPart]
+    pace: PacePart | None
+    meals: list[MealPart]
     checksum: str
 
 
@@ -215,6 +233,7 @@ def make(household: Household, now: datetime) -> Plain:
     def choice(c: Plain) -> Plain:
         return {**c, "pot_id": pot_no.get(c.get("pot_id")), "bag_id": bag_no.get(c.get("bag_id"))}
 
+    pace = Pace.objects.filter(household=household).first()
     decisions = []
     for d in Decision.objects.filter(household=household).order_by("id"):
         subject = _subject(d.kind, d.subject, subjects)
@@ -237,6 +256,8 @@ def make(household: Household, now: datetime) -> Plain:
         entries=[EntryPart(**_fields(EntryPart, e, "cooking", "pot", "bag", "photo"), cooking=cooking_no.get(e.cooking_id), pot=pot_no.get(e.pot_id), bag=bag_no.get(e.bag_id),
                            photo=base64.b64encode(bytes(pictures[e.pk])).decode() if e.pk in pictures else None) for e in entries],
         decisions=decisions,
+        pace=PacePart(**_fields(PacePart, pace)) if pace else None,
+        meals=[MealPart(**_fields(MealPart, m, "recipe", "shift"), recipe=recipe_no[m.recipe_id], shift=shift_no.get(m.shift_id)) for m in _ordered(Meal, household)],
         checksum="",
     ).model_dump(mode="json")  # fmt: skip
     document["checksum"] = checksum(document)
@@ -302,7 +323,7 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
             "replace",
             "This household has recipes or entries already: restoring would take their place. Say so, or start a new household for it.",
         )
-    for model in (Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Kitchen):
+    for model in (Meal, Pace, Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Kitchen):
         model.objects.filter(household=household).delete()
     for field, value in b.household.model_dump().items():
         setattr(household, field, value)
@@ -361,6 +382,10 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
         rows = {"pot": pots, "water_bag": bags, "time_bag": bags}.get(d.kind)
         subject = d.subject if rows is None else str(at(rows, int(d.subject) if d.subject.isdigit() else 0).pk)
         _made(Decision, d, household=household, subject=subject, entries=[at(entries, i).pk for i in d.entries])
+    if b.pace:
+        _made(Pace, b.pace, household=household)
+    for w in b.meals:
+        _made(Meal, w, household=household, recipe=at(recipes, w.recipe), shift=at(shifts, w.shift), cook=None)
     return {
         "recipes": len(recipes),
         "shifts": len(shifts),

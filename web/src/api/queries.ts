@@ -104,8 +104,9 @@ export function useHomeChange<In, Out>(change: (input: In) => Promise<Out>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: change,
-    onSuccess: () => Promise.all(["notebook", "lessons", "larder", "left", "members", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
+    onSuccess: () => Promise.all(["notebook", "lessons", "larder", "left", "members", "week", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
   });
 }
 export const useLeft = () => useQuery({ queryKey: ["left"], queryFn: () => answer(api.GET("/api/left")), staleTime: 0, refetchInterval: 60_000 });
 export const useEntriesOf = (cooking: number) => useQuery({ queryKey: ["notebook", "cooking", cooking], queryFn: () => answer(api.GET("/api/notebook", { params: { query: { cooking } } })), staleTime: 0 });
+export const useWeek = (day: string) => useQuery({ queryKey: ["week", day], queryFn: () => answer(api.GET("/api/week", { params: { query: { day } } })), placeholderData: keepPreviousData, staleTime: 0 });

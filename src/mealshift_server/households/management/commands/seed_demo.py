@@ -15,6 +15,7 @@ from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.larder import actions as larder
 from mealshift_server.notebook import actions as notebook
 from mealshift_server.recipes import actions
+from mealshift_server.week import actions as week
 
 KEPT: list[tuple[str, dict[str, Any]]] = [
     ("01-tomato-pilaf", {"to": "foxtail-millet"}),
@@ -27,6 +28,14 @@ LARDER = (
     ("1 kg foxtail millet, best 8/2027, opened yesterday", 0.64), ("900 g pearl barley, best 4/2027", 1.0), ("500 g coarse bulgur, best 2/2026, opened 2025-09-02", 0.7),
     ("500 g quinoa, best 11/2027, 1:2, 15 min", 1.0), ("1 kg brown rice, best 6/2027", 0.3), ("400 g little millet, best 9/2027", 1.0),
 )  # fmt: skip
+# the rice meals of a week: weekday from Monday 0, dish
+WEEK = [
+    (0, "03-ginger-broth-porridge"),
+    (1, "01-tomato-pilaf"),
+    (3, "07-lentils-with-browned-onions"),
+    (4, "06-saffron-pan-with-peas"),
+    (6, "08-stuffed-peppers"),
+]
 # days ago, dish, more poured than told, minutes more than told, dry to wet, hard to mush, a word
 COOKED: list[tuple[int, str, int, int, int, int, str]] = [
     (3, "01-tomato-pilaf", 0, 0, -1, 0, "good, a little dry at the edge"),
@@ -70,6 +79,9 @@ class Command(BaseCommand):
             larder.change(bag, {"grams": bag.grams * share})
         kept = {slug: actions.keep_shift(house, recipes[slug], recipes[slug].text, [], choice) for slug, choice in KEPT}
         _notebook(house, user, kept)
+        monday = week.start_of(date.today())
+        for weekday, slug in WEEK:
+            week.put_on(house, recipes[slug], monday + timedelta(days=weekday))
         self.stdout.write(f"Seeded {house.name}: {len(recipes)} recipes, {len(KEPT)} shifts.")
 
 

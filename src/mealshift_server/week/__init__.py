@@ -1,0 +1,1 @@
+"""The week: which rice meals are shifted, to what, and who cooks."""
