@@ -313,3 +313,15 @@ def test_a_copy_of_the_database_is_no_other_file(tmp_path) -> None:
         call_command("copy_database", str(taken))
     with pytest.raises(CommandError, match="make it first"):
         call_command("copy_database", str(tmp_path / "nowhere" / "x.sqlite3"))
+
+
+def test_the_practice_pot_is_remembered_by_house(cook, neighbour, as_) -> None:
+    client = as_(cook)
+    task = client.get("/api/training").json()
+    assert task["tries"] == 0 and task["error"] is None
+    guess = {k: task[k] for k in ("grain", "dry_ml", "pot_cm", "lid", "texture")}
+    told = post(client, "training", **guess, pour_ml=100, minutes=5).json()
+    right = post(client, "training", **guess, pour_ml=told["pour_ml"], minutes=told["cook_min"]).json()
+    assert right["run"]["verdict"]["code"] == "right" and right["tries"] == 2 and 0 < right["error"] < 0.6
+    assert as_(neighbour).get("/api/training").json()["tries"] == 0
+    assert post(client, "training", **{**guess, "grain": "dust"}, pour_ml=100, minutes=5).status_code == 422

@@ -23,6 +23,7 @@ import { Plan } from "./screens/plan/Plan";
 import { Cookings } from "./screens/stove/Cookings";
 import { Stove } from "./screens/stove/Stove";
 import { SignIn } from "./screens/SignIn";
+import { Training } from "./screens/training/Training";
 import { Week } from "./screens/week/Week";
 import { currentTheme, setTheme } from "./ui/theme";
 
@@ -57,6 +58,7 @@ export function App() {
           <Route path="/kitchen" element={<Kitchen />} />
           <Route path="/kitchen/pots/:id/boil-off" element={<BoilOff />} />
           <Route path="/notebook" element={<Notebook />} />
+          <Route path="/practice" element={<Training />} />
           <Route path="/week" element={<Week />} />
           <Route path="/larder" element={<Larder />} />
           <Route path="/house" element={<HousePage />} />
@@ -123,6 +125,7 @@ const MORE: [string, string, boolean][] = [
   ["/larder", "Larder", true],
   ["/every", "Every grain", true],
   ["/grains", "Grains", false],
+  ["/practice", "Practice pot", false],
   ["/kitchen", "Kitchen", false],
   ["/house", "Members and backup", false],
 ];

@@ -8,6 +8,8 @@ from typing import Any, Literal
 from ninja import Schema
 from pydantic import Field
 
+from .schemas import RunOut
+
 Kind = Literal["whole", "polished", "parboiled", "quick", "blend"]
 
 
@@ -206,6 +208,43 @@ class LeftOut(Schema):
 
 class RuleIn(Schema):
     days: int
+
+
+class TrainingOut(Schema):
+    """error: the mean of the last ten guesses, as a share off the mark."""
+
+    grain: str
+    name: str
+    dry_ml: int
+    pot_cm: float
+    lid: str
+    texture: float
+    texture_word: str
+    tries: int
+    error: float | None
+
+
+class GuessIn(Schema):
+    grain: str = Field(max_length=60)
+    dry_ml: int
+    pot_cm: float
+    lid: str = Field(max_length=10)
+    texture: float
+    pour_ml: float
+    minutes: float
+
+
+class JudgedOut(Schema):
+    plan: RunOut
+    run: RunOut
+    pour_ml: int
+    cook_min: int
+    look: list[int]
+    said: str
+    why: list[str]
+    sign: str
+    tries: int
+    error: float | None
 
 
 class MemberRow(Schema):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from typing import Any, cast
 
 from django.db.models import Count, QuerySet
@@ -10,10 +11,13 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from ninja import Router, Status
 
+from mealshift import pipeline, training
+from mealshift.grains import grain
+from mealshift.pot.account import report
 from mealshift_server.households.models import User
 from mealshift_server.larder import actions as larder
 from mealshift_server.larder.models import Bag, Left
-from mealshift_server.notebook import actions
+from mealshift_server.notebook import actions, practice
 from mealshift_server.notebook.models import Decision, Entry, Photo
 from mealshift_server.plans import actions as plans
 
@@ -213,3 +217,30 @@ def move_left(request: HttpRequest, left_id: int, data: s.LeftMove) -> Any:
 def set_rule(request: HttpRequest, data: s.RuleIn) -> Any:
     larder.set_rule(house(request), data.days)
     return _left(request)
+
+
+# -- the practice pot ------------------------------------------------------------------------------------------
+
+
+def _standing(household: Any) -> dict[str, Any]:
+    done = practice.tries(household)
+    last = [t.error for t in done[:10]]
+    return {"tries": len(done), "error": sum(last) / len(last) if last else None}
+
+
+@router.get("/training", response={200: s.TrainingOut, 401: schemas.Trouble}, tags=["practice"])
+def next_task(request: HttpRequest) -> Any:
+    mine = house(request)
+    task = practice.next_task(mine)
+    g = grain(task.grain)
+    return {**asdict(task), "name": g.name, "texture_word": g.texture_word(task.texture), **_standing(mine)}
+
+
+@router.post("/training", response={200: s.JudgedOut, **BAD}, tags=["practice"])
+def judge(request: HttpRequest, data: s.GuessIn) -> Any:
+    mine = house(request)
+    task = training.Task(data.grain, data.dry_ml, data.pot_cm, data.lid, data.texture)
+    j = practice.judge(mine, cast(User, request.user), task, data.pour_ml, data.minutes)
+    band = cast(Any, report(j.pot))["time"]["cook"]
+    return {"plan": pipeline.run_report(j.plan), "run": pipeline.run_report(j.run), "pour_ml": j.pot.pour_ml, "cook_min": j.pot.cook_typical, "look": [band["low"], band["high"]],
+            "said": j.said, "why": list(j.why), "sign": j.pot.grain.sign(j.pot.way.texture), **_standing(mine)}  # fmt: skip

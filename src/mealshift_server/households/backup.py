@@ -23,7 +23,7 @@ from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
 from mealshift_server.kitchen.models import Kitchen, Pot
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import photos
-from mealshift_server.notebook.models import Decision, Entry, Photo
+from mealshift_server.notebook.models import Decision, Entry, Photo, Try
 from mealshift_server.plans.models import Cooking, Event
 from mealshift_server.recipes.models import Recipe, Shift
 from mealshift_server.week.models import Meal, Pace
@@ -111,6 +111,13 @@ class ShiftPart(Part):
     factors: Plain
     engine: str
     result: Plain
+    created: datetime
+
+
+class TryPart(Part):
+    grain: str
+    water_off: float
+    time_off: float
     created: datetime
 
 
@@ -203,6 +210,7 @@ class Backup(Part):
     decisions: list[DecisionPart]
     pace: PacePart | None
     meals: list[MealPart]
+    tries: list[TryPart]
     checksum: str
 
 
@@ -258,6 +266,7 @@ def make(household: Household, now: datetime) -> Plain:
         decisions=decisions,
         pace=PacePart(**_fields(PacePart, pace)) if pace else None,
         meals=[MealPart(**_fields(MealPart, m, "recipe", "shift"), recipe=recipe_no[m.recipe_id], shift=shift_no.get(m.shift_id)) for m in _ordered(Meal, household)],
+        tries=[TryPart(**_fields(TryPart, t)) for t in _ordered(Try, household)],
         checksum="",
     ).model_dump(mode="json")  # fmt: skip
     document["checksum"] = checksum(document)
@@ -323,7 +332,7 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
             "replace",
             "This household has recipes or entries already: restoring would take their place. Say so, or start a new household for it.",
         )
-    for model in (Meal, Pace, Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Kitchen):
+    for model in (Try, Meal, Pace, Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Kitchen):
         model.objects.filter(household=household).delete()
     for field, value in b.household.model_dump().items():
         setattr(household, field, value)
@@ -382,6 +391,8 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
         rows = {"pot": pots, "water_bag": bags, "time_bag": bags}.get(d.kind)
         subject = d.subject if rows is None else str(at(rows, int(d.subject) if d.subject.isdigit() else 0).pk)
         _made(Decision, d, household=household, subject=subject, entries=[at(entries, i).pk for i in d.entries])
+    for t in b.tries:
+        _made(Try, t, household=household)
     if b.pace:
         _made(Pace, b.pace, household=household)
     for w in b.meals:

@@ -78,3 +78,20 @@ class Decision(models.Model):
 
     def __str__(self) -> str:
         return f"{self.kind} {self.subject}"
+
+
+class Try(models.Model):
+    """One guess at the practice pot: shares off the mark."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="tries")
+    grain = models.CharField(max_length=40)
+    water_off = models.FloatField()
+    time_off = models.FloatField()
+    by = models.ForeignKey(User, on_delete=models.SET_NULL, null=True)
+    created = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("-id",)
+
+    def __str__(self) -> str:
+        return f"{self.grain}: {self.water_off:+.0%}"

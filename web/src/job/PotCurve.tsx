@@ -13,7 +13,8 @@ interface Props {
   run: Run;
   minutes: number;
   look: [number, number];
-  onMinutes: (n: number) => void;
+  /** absent: the picture is looked at, not touched */
+  onMinutes?: (n: number) => void;
 }
 
 /** The pot minute by minute: water still free, how done the grain is, when to look; the end of the heat is dragged by hand. */
@@ -38,17 +39,17 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
     return Math.max(0, Math.min(180, Math.round(x.invert(((clientX - rect.left) / rect.width) * W) - run.boil_at)));
   };
   const drag = (e: PointerEvent<SVGGElement>) => {
-    if (e.buttons === 1) onMinutes(at(e.clientX));
+    if (e.buttons === 1) onMinutes?.(at(e.clientX));
   };
   const grab = (e: PointerEvent<SVGGElement>) => {
     e.currentTarget.setPointerCapture(e.pointerId);
-    onMinutes(at(e.clientX));
+    onMinutes?.(at(e.clientX));
   };
   const keys = (e: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 5, PageDown: -5 }[e.key];
     if (by === undefined) return;
     e.preventDefault();
-    onMinutes(Math.max(0, Math.min(180, minutes + by)));
+    onMinutes?.(Math.max(0, Math.min(180, minutes + by)));
   };
   const ticks = x.ticks(W > 500 ? 10 : 5);
   return (
@@ -90,17 +91,19 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
         </g>
       )}
       <g
-        role="slider"
-        tabIndex={0}
-        aria-label="Minutes at the heat"
-        aria-valuemin={0}
-        aria-valuemax={180}
-        aria-valuenow={minutes}
-        aria-valuetext={`${minutes} minutes at the boil, then off the heat`}
-        onPointerDown={grab}
-        onPointerMove={drag}
-        onKeyDown={keys}
-        className="cursor-ew-resize"
+        {...(onMinutes && {
+          role: "slider",
+          tabIndex: 0,
+          "aria-label": "Minutes at the heat",
+          "aria-valuemin": 0,
+          "aria-valuemax": 180,
+          "aria-valuenow": minutes,
+          "aria-valuetext": `${minutes} minutes at the boil, then off the heat`,
+          onPointerDown: grab,
+          onPointerMove: drag,
+          onKeyDown: keys,
+          className: "cursor-ew-resize",
+        })}
       >
         <rect x={off - 24} y={TOP - 22} width="48" height={FLOOR - TOP + 22} fill="transparent" />
         <path d={`M${off} ${TOP - 6}V${FLOOR}`} stroke="var(--ink)" strokeWidth="3" />
