@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import asdict
 from typing import Any, cast
 
-from django.db.models import Count, QuerySet
+from django.db.models import Exists, OuterRef, QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
@@ -29,7 +29,11 @@ router = Router(tags=["notebook"])
 
 
 def _entries(request: HttpRequest) -> QuerySet[Entry]:
-    return Entry.objects.filter(household=house(request)).select_related("by").annotate(photos=Count("photo"))
+    return (
+        Entry.objects.filter(household=house(request))
+        .select_related("by")
+        .annotate(photos=Exists(Photo.objects.filter(entry=OuterRef("pk"))))
+    )
 
 
 def _row(e: Entry) -> dict[str, Any]:
@@ -37,7 +41,7 @@ def _row(e: Entry) -> dict[str, Any]:
     return {
         **{f: p[f] for f in ("name", "dry_ml", "dry_g", "pour_ml", "low_ml", "high_ml", "cook_min", "texture", "lid", "method", "soak_min")},
         **{f: getattr(e, f) for f in ("id", "on", "dish", "grain", "pot_name", "poured_ml", "top_ups_ml", "taken_min", "wet", "soft", "word", "stars", "note", "practice", "counts")},
-        "by": e.by.get_username() if e.by else "", "photo": bool(getattr(e, "photos", 0)),
+        "by": e.by.get_username() if e.by else "", "photo": bool(getattr(e, "photos", False)),
     }  # fmt: skip
 
 
@@ -52,7 +56,9 @@ def notebook(
     total = fitting.count()
     pages = max(1, -(-total // actions.PAGE))
     page = min(max(1, page), pages)
-    rows = fitting.select_related("by").annotate(photos=Count("photo"))[(page - 1) * actions.PAGE : page * actions.PAGE]
+    rows = fitting.select_related("by").annotate(photos=Exists(Photo.objects.filter(entry=OuterRef("pk"))))[
+        (page - 1) * actions.PAGE : page * actions.PAGE
+    ]
     every = Entry.objects.filter(household=mine).order_by()
     return {"entries": [_row(e) for e in rows], "total": total, "page": page, "pages": pages,
             "grains": sorted(every.values_list("grain", flat=True).distinct()), "pots": sorted(every.values_list("pot_name", flat=True).distinct())}  # fmt: skip

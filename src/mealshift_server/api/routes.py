@@ -201,7 +201,7 @@ def _shifts(request: HttpRequest) -> QuerySet[Shift]:
 
 @api.get("/recipes", response={200: list[s.RecipeRow], 401: s.Trouble}, tags=["kept"])
 def recipes(request: HttpRequest) -> Any:
-    rows = _recipes(request).annotate(n=Count("shifts"))[:500]
+    rows = _recipes(request).annotate(n=Count("shifts")).order_by("-updated", "-id")[:500]
     return [{"id": r.pk, "title": r.title, "version": r.version, "updated": r.updated, "shifts": r.n} for r in rows]
 
 

@@ -215,10 +215,18 @@ class Backup(Part):
 
 
 def checksum(document: Plain) -> str:
+    """SHA-256 of all but itself. A browser writes 220.0 as 220, so whole numbers are the same however they are written."""
     rest = {k: v for k, v in document.items() if k != "checksum"}
-    return hashlib.sha256(
-        json.dumps(rest, sort_keys=True, separators=(",", ":"), ensure_ascii=False).encode()
-    ).hexdigest()
+    text = json.dumps(_whole(rest), sort_keys=True, separators=(",", ":"), ensure_ascii=False)
+    return hashlib.sha256(text.encode(errors="surrogatepass")).hexdigest()
+
+
+def _whole(value: Any) -> Any:
+    if isinstance(value, dict):
+        return {k: _whole(v) for k, v in value.items()}
+    if isinstance(value, list):
+        return [_whole(v) for v in value]
+    return int(value) if isinstance(value, float) and value.is_integer() else value
 
 
 # -- out -------------------------------------------------------------------------------------------------------

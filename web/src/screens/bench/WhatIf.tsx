@@ -3,6 +3,7 @@ import { useState } from "react";
 import { asTrouble, type Choice, type Pot } from "../../api/client";
 import { useWhatIf, type What } from "../../api/queries";
 import { PotCurve } from "../../job/PotCurve";
+import { PotTable } from "../../job/PotTable";
 import { Button, Wrong } from "../../ui/bits";
 import { useSettled } from "../../ui/useSettled";
 import { draft } from "../draft";
@@ -44,27 +45,7 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
         <div className="mt-3 grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
           <div>
             <PotCurve plan={found.plan} run={found.changed} minutes={minutes} look={[pot.time.cook.low, pot.time.cook.high]} onMinutes={(n) => setWhat({ ...what, minutes: n })} />
-            <table className="sr-only">
-              <caption>The pot minute by minute</caption>
-              <thead>
-                <tr>
-                  <th>minute</th>
-                  <th>water still free, ml</th>
-                  <th>done, %</th>
-                </tr>
-              </thead>
-              <tbody>
-                {found.changed.curve
-                  .filter((_, i) => i % 8 === 0)
-                  .map((p) => (
-                    <tr key={p.minute}>
-                      <td>{Math.round(p.minute)}</td>
-                      <td>{Math.round(p.free_ml)}</td>
-                      <td>{Math.round(Math.min(1, p.done) * 100)}</td>
-                    </tr>
-                  ))}
-              </tbody>
-            </table>
+            <PotTable curve={found.changed.curve} />
           </div>
           <div className="space-y-4">
             {verdict && (

@@ -13,6 +13,7 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
   const change = useHomeChange((body: Partial<Pick<Entry, "poured_ml" | "taken_min" | "word" | "note" | "stars" | "counts">>) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path }, body })));
   const drop = useHomeChange(() => answer(api.DELETE("/api/notebook/{entry_id}", { params: { path } })));
   const [sure, setSure] = useState(false);
+  const [counts, setCounts] = useState(entry.counts);
   return (
     <Bottom open onOpen={(o) => !o && onClose()} title={`${entry.dish}, ${dayOf(entry.on, now)}`}>
       <Outcome entry={entry} />
@@ -32,7 +33,7 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
           ))}
         </span>
         <label className="flex min-h-11 items-center gap-2 text-[16px]">
-          <input type="checkbox" checked={entry.counts} onChange={(e) => change.mutate({ counts: e.target.checked })} className="h-6 w-6 accent-[var(--water)]" />
+          <input type="checkbox" checked={counts} onChange={(e) => { setCounts(e.target.checked); change.mutate({ counts: e.target.checked }); }} className="h-6 w-6 accent-[var(--water)]" />
           Learn from this pot
         </label>
       </div>

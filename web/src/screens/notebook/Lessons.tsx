@@ -20,7 +20,7 @@ export function Lessons({ show }: { show: (ids: number[]) => void }) {
             <li key={x.kind + x.subject} className="dotted flex flex-wrap items-center gap-x-3 gap-y-1 py-2 last:border-0">
               <p className="min-w-[240px] flex-1 text-[19px] font-[650] leading-snug">{x.text}</p>
               <span className="flex flex-wrap gap-2">
-                <Button kind="quiet" onClick={() => show(x.entries)} aria-label={`Show the pots: ${x.text}`}>
+                <Button kind="quiet" onClick={() => show(x.entries)} aria-label={`Show them: ${x.text}`}>
                   Show them
                 </Button>
                 <Button kind="main" disabled={decide.isPending} onClick={() => decide.mutate({ ...key(x), take: "accept" })} aria-label={`Reckon with it: ${x.text}`}>

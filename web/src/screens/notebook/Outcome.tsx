@@ -7,10 +7,14 @@ import { SOFT, WET } from "./outcome";
 /** How it came out, on two scales; each touch is kept at once. Large enough for the table after a meal. */
 export function Outcome({ entry }: { entry: Entry }) {
   const change = useHomeChange((body: { wet?: number | null; soft?: number | null }) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path: { entry_id: entry.id } }, body })));
+  // what was touched shows at once, before the server has it
+  const asked = change.isPending ? change.variables : {};
+  const wet = asked.wet === undefined ? entry.wet : asked.wet;
+  const soft = asked.soft === undefined ? entry.soft : asked.soft;
   return (
     <div className="space-y-3">
-      <Scale label="From dry to wet" words={WET} value={entry.wet} set={(wet) => change.mutate({ wet })} />
-      <Scale label="From hard to mush" words={SOFT} value={entry.soft} set={(soft) => change.mutate({ soft })} />
+      <Scale label="From dry to wet" words={WET} value={wet} set={(wet) => change.mutate({ wet })} />
+      <Scale label="From hard to mush" words={SOFT} value={soft} set={(soft) => change.mutate({ soft })} />
       <Wrong trouble={asTrouble(change.error)} />
     </div>
   );

@@ -1,5 +1,6 @@
 import { scaleLinear } from "d3-scale";
 import type { CookPot } from "../../api/client";
+import { PotTable } from "../../job/PotTable";
 import { waterAt } from "./ahead";
 
 const W = 372;
@@ -45,6 +46,7 @@ export function LivePot({ pot, minute }: { pot: CookPot; minute: number }) {
         <path d={`M${x(minute)} ${TOP - 8}V${FLOOR}`} stroke="var(--ink)" strokeWidth="3" />
         <circle cx={x(minute)} cy={y(Math.min(most, free))} r="6" fill="var(--water)" stroke="var(--sheet)" strokeWidth="2" />
       </svg>
+      <PotTable curve={pot.curve} />
     </figure>
   );
 }

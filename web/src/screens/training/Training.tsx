@@ -5,6 +5,7 @@ import { answer, api, asTrouble, type Judged, type TrainingTask } from "../../ap
 import { useHomeChange } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 import { PotCurve } from "../../job/PotCurve";
+import { PotTable } from "../../job/PotTable";
 import { Button, Wrong } from "../../ui/bits";
 
 const LID: Record<string, string> = { sealed: "a sealed lid", tight: "a tight lid", ordinary: "an ordinary lid", ajar: "the lid ajar", open: "no lid" };
@@ -94,6 +95,7 @@ function Came({ judged: j, minutes }: { judged: Judged; minutes: number }) {
       <p className="mt-2 text-[17px] font-semibold">{j.said}</p>
       <div className="mt-3">
         <PotCurve plan={j.plan} run={j.run} minutes={minutes} look={[j.look[0] ?? 0, j.look[1] ?? 0]} />
+        <PotTable curve={j.run.curve} />
       </div>
       <ul className="m-0 mt-2 list-none p-0 text-[16px]" aria-label="Why">
         {j.why.map((w) => (

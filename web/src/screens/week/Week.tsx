@@ -33,17 +33,15 @@ export function Week() {
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h1 className="mr-auto text-[27px]">
-          The week of {short(w.start)}
-          <span className="ml-3 align-[2px]">
-            <button type="button" aria-label="The week before" onClick={() => setDay(plus(w.start, -7))} className="mr-1 inline-grid h-11 w-11 place-items-center rounded-key border border-line bg-sheet">
+        <h1 className="text-[27px]">The week of {short(w.start)}</h1>
+        <span className="mr-auto">
+          <button type="button" aria-label="The week before" onClick={() => setDay(plus(w.start, -7))} className="mr-1 inline-grid h-11 w-11 place-items-center rounded-key border border-line bg-sheet">
               <ChevronLeft size={20} />
             </button>
             <button type="button" aria-label="The week after" onClick={() => setDay(plus(w.start, 7))} className="inline-grid h-11 w-11 place-items-center rounded-key border border-line bg-sheet">
               <ChevronRight size={20} />
             </button>
-          </span>
-        </h1>
+        </span>
         <label className="text-[15px] font-semibold">
           Shift a week
           <select value={w.per_week} onChange={(e) => pace.mutate({ per_week: Number(e.target.value), grows: w.grows })} className="ml-2 min-h-11 rounded-key border border-line bg-sheet px-2 font-normal">
