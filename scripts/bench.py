@@ -58,11 +58,11 @@ class House:
                 time.sleep(0.1)
         self.ask("GET", "/api/session")
 
-    def another(self) -> House:
+    def another(self, timeout: float = 30) -> House:
         """A second connection of the same cook."""
         other = object.__new__(House)
         other.port, other.server, other.cookies = self.port, self.server, dict(self.cookies)
-        other.link = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
+        other.link = http.client.HTTPConnection("127.0.0.1", self.port, timeout=timeout)
         return other
 
     def ask(self, method: str, path: str, body: object = None) -> bytes:
@@ -164,6 +164,30 @@ def appending(house: House, data: str) -> tuple[float, float]:
     return http_s, bare_s
 
 
+def notebooks(house: House) -> dict[int, tuple[float, float]]:
+    """Seconds to list the first page of a notebook, and to learn from it, with 50 and with 5,000 entries."""
+    grains = ["foxtail-millet", "quinoa", "barley-pearl", "bulgur-coarse", "rice-brown-long", "little-millet"]
+    day = datetime(2026, 11, 1)
+    rows = [
+        f"{day - timedelta(hours=6 * n):%Y-%m-%d},Pot {n},{grains[n % 6]},,{200 + n % 7 * 40},,{380 + n % 90},,{12 + n % 9},{n % 3 - 1},{n % 2},,,"
+        for n in range(5000)
+    ]
+    head = "date,dish,grain,pot,dry_ml,predicted_ml,poured_ml,predicted_min,taken_min,dry_to_wet,hard_to_mush,word,stars,note"
+    out = {}
+    for start, size in ((0, 50), (50, 5000)):
+        mine = house.another(timeout=120)
+        mine.ask("POST", "/api/notebook.csv", {"text": "\n".join([head, *rows[start:size]])})
+        m = medians(
+            {
+                "list": lambda mine=mine: mine.ask("GET", "/api/notebook"),
+                "learn": lambda mine=mine: mine.ask("GET", "/api/lessons"),
+            },
+            7,
+        )
+        out[size] = (m["list"], m["learn"])
+    return out
+
+
 def main() -> None:
     from mealshift import comparing, pipeline
     from mealshift.pot import Kitchen
@@ -192,6 +216,7 @@ def main() -> None:
             )
             append_s, bare_s = appending(house, data)
             empty_s = in_four(lambda _: [x.ask("GET", "/api/empty") for x in [house.another()] for _ in range(50)], 50)
+            books = notebooks(house)
         finally:
             house.server.terminate()
     ms = {name: f"{seconds * 1000:7.2f} ms" for name, seconds in m.items()}
@@ -210,6 +235,13 @@ def main() -> None:
     print(f"the ranking over HTTP            {ms['compare']}")
     print(
         f"  beyond the empty one           {(m['compare'] - m['empty']) / m['ranking']:7.2f} times the core's (aim: at most 2)"
+    )
+    (list_few, learn_few), (list_many, learn_many) = books[50], books[5000]
+    print(
+        f"a notebook's first page          {list_few * 1000:7.2f} ms of 50 entries, {list_many / list_few:.2f} times that of 5,000 (aim: constant)"
+    )
+    print(
+        f"  learning from it               {learn_few * 1000:7.2f} ms, {learn_many / learn_few:.1f} times that (a hundred times the entries; the newest 600 count)"
     )
     plans = dinners()
     print(f"planning 3 dishes                {plans[3] * 1000:7.0f} ms (aim: under a second)")

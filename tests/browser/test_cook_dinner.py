@@ -91,15 +91,6 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     expect(page.get_by_role("heading", name="Over")).to_be_visible()
 
 
-def test_a_cooking_runs_by_itself(open_page) -> None:
-    page = open_page("/plan")
-    practise(page, "Beetroot and dill salad, in coarse bulgur")
-    page.get_by_role("button", name="Let it run by itself").click()
-    # the heat goes on without a touch, and the pot comes to the boil
-    expect(page.get_by_role("region", name="The pot")).to_be_visible(timeout=90_000)
-    expect(page.get_by_label("Timers")).to_contain_text(re.compile("lid on|simmer", re.I), timeout=60_000)
-
-
 def test_the_kitchen_and_a_boil_off_test(open_page) -> None:
     page = open_page("/kitchen")
     expect(page.get_by_role("heading", name="Kitchen")).to_be_visible()

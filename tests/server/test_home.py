@@ -5,6 +5,7 @@ from __future__ import annotations
 import io
 import json
 from datetime import date, timedelta
+from pathlib import Path
 
 import pytest
 from django.core.management import CommandError, call_command
@@ -292,6 +293,17 @@ def test_a_backup_that_is_none_changes_nothing(full, neighbour, as_) -> None:
     assert Entry.objects.filter(household=neighbour.household).count() == 0
     assert "update Meal Shift" in post(other, "restore", backup=newer).json()["text"]
     assert "changed or cut short" in post(other, "restore", backup=changed).json()["text"]
+
+
+@pytest.mark.parametrize(
+    "file", sorted((Path(__file__).parent / "releases").glob("backup-*.json")), ids=lambda f: f.stem
+)
+def test_a_backup_of_every_form_opens(cook, as_, file) -> None:
+    client, document = as_(cook), json.loads(file.read_text(encoding="utf-8"))
+    counts = post(client, "restore", backup=document).json()["counts"]
+    assert counts == {"recipes": 1, "shifts": 1, "cookings": 0, "entries": 4, "bags": 1, "pots": 0}
+    assert client.get("/api/lessons").json()["held"] and len(client.get("/api/left").json()["left"]) == 1
+    assert client.get("/api/week?day=2026-11-24").json()["meals"][0]["title"].lower().startswith("tomato pilaf")
 
 
 def test_the_schema_of_the_backup_is_the_written_one() -> None:

@@ -109,6 +109,8 @@ def test_the_data_of_every_release_opens(tmp_path, release) -> None:
         shown = browser.ask(f"/api/shifts/{kept['id']}")
         assert shown["result"]["pots"][0]["water"]["pour_ml"] == kept["pour_ml"] > 0
         assert browser.ask("/api/recipes")[0]["shifts"] == 1
+        for path in ("notebook", "lessons", "larder", "left", "week", "members", "training", "backup.json"):
+            browser.ask(f"/api/{path}")
         serve_at = (datetime.now(UTC) + timedelta(hours=3)).isoformat()
         planned = browser.ask(
             "/api/plan", dishes=[{"shift_id": kept["id"]}], serve_at=serve_at, now=datetime.now(UTC).isoformat()
