@@ -238,10 +238,10 @@ def main() -> None:
     )
     (list_few, learn_few), (list_many, learn_many) = books[50], books[5000]
     print(
-        f"a notebook's first page          {list_few * 1000:7.2f} ms of 50 entries, {list_many / list_few:.2f} times that of 5,000 (aim: constant)"
+        f"a notebook's first page          {list_few * 1000:7.2f} ms of 50 entries; of 5,000 {list_many / list_few:.2f} times that (aim: constant)"
     )
     print(
-        f"  learning from it               {learn_few * 1000:7.2f} ms, {learn_many / learn_few:.1f} times that (a hundred times the entries; the newest 600 count)"
+        f"  learning from it               {learn_few * 1000:7.2f} ms; {learn_many / learn_few:.1f} times that (a hundred times the entries, of which the newest 600 count)"
     )
     plans = dinners()
     print(f"planning 3 dishes                {plans[3] * 1000:7.0f} ms (aim: under a second)")

@@ -18,12 +18,14 @@ def test_three_dishes_for_seven(open_page) -> None:
     page = open_page("/bring")
     page.clock.set_fixed_time("2026-11-25T17:10:00")
     page.goto("/kept")
-    page.get_by_role("link", name=re.compile("foxtail millet.*304 ml")).click()
+    page.get_by_role("link", name=re.compile("foxtail millet.*304 ml")).first.click()
     page.get_by_role("button", name="Plan it").click()
     dishes = page.get_by_label("Which dishes").get_by_role("button")
-    expect(dishes.filter(has_text="Tomato pilaf")).to_have_attribute("aria-pressed", "true")
+    expect(dishes.filter(has_text="Tomato pilaf with chickpeas, in foxtail millet")).to_have_attribute(
+        "aria-pressed", "true"
+    )
     dishes.filter(has_text="Stirred mushroom pearl barley").click()
-    dishes.filter(has_text="coarse bulgur").click()
+    dishes.filter(has_text="Beetroot and dill salad, in coarse bulgur").click()
     expect(page.get_by_text("19:00 to the table")).to_be_visible()
     expect(page.get_by_label("In order").get_by_role("listitem").filter(has_text="Beetroot").first).to_be_visible()
     early = begins(page)
