@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 from mealshift.cli import main
 from mealshift.planning import Dish, Plan, Task, make_plan, plan_dinner, tasks_of
 from mealshift.planning.schedule import critical_minutes
+from mealshift.pot import Kitchen
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.shifting import Choice
@@ -171,6 +172,14 @@ def test_a_way_out_that_is_offered_makes_it_when_taken() -> None:
     assert "pressure" in {
         w.kind for w in next(iter(plan_dinner([dish], SEVEN, late, 3, owned=("pressure cooker",)).ways_out.values()))
     }
+
+
+def test_a_pot_too_small_for_the_dinner_is_said_and_planned_all_the_same() -> None:
+    dish = Dish("k", read(demo("01")), Choice("foxtail-millet", kitchen=Kitchen(pot_cm=14, pot_l=0.8)))
+    made = plan_dinner([dish], SEVEN, NOON, 2)
+    [problem] = made.plan.problems
+    assert problem.code == "pot_full" and problem.where in made.shifts and made.plan.tasks and not made.ways_out
+    assert not plan_dinner([replace(dish, choice=Choice("foxtail-millet"))], SEVEN, NOON, 2).plan.problems
 
 
 def test_what_the_kitchen_lacks_and_pins_that_cannot_be_are_named() -> None:

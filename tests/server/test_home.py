@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 import json
-from datetime import date, timedelta
+from datetime import date, datetime, timedelta
 from pathlib import Path
 
 import pytest
@@ -344,3 +344,20 @@ def test_the_practice_pot_is_remembered_by_house(cook, neighbour, as_) -> None:
     assert right["run"]["verdict"]["code"] == "right" and right["tries"] == 2 and 0 < right["error"] < 0.6
     assert as_(neighbour).get("/api/training").json()["tries"] == 0
     assert post(client, "training", **{**guess, "grain": "dust"}, pour_ml=100, minutes=5).status_code == 422
+
+
+def test_what_is_left_goes_by_the_clock_of_the_cook(cook, neighbour, as_) -> None:
+    client = as_(cook)
+    left = post(client, "left?zone=Asia/Kolkata", name="pilaf", grain="quinoa", portions=3).json()["left"][0]
+    far = client.get("/api/left?zone=Europe/Lisbon").json()["left"][0]
+    # half an hour and more lies between the two clocks, and not a minute between the two moments
+    assert left["cool_by"] != far["cool_by"] and left["said"] != far["said"] and left["place"] == "table"
+    assert datetime.fromisoformat(left["cool_by"]) == datetime.fromisoformat(far["cool_by"])
+    moved = put(client, f"left/{left['id']}", place="fridge", portions=2).json()["left"][0]
+    assert moved["portions"] == 2 and "Eat it by" in moved["said"]
+    assert "stricter rule" in put(client, "household/rule", days=3).json()["left"][0]["said"]
+    assert put(client, "household/rule", days=9).status_code == 422
+    assert put(as_(neighbour), f"left/{left['id']}", place="gone").status_code == 404
+    assert put(client, f"left/{left['id']}", place="gone").json()["left"] == []
+    for bad in ({"portions": 0}, {"grain": "dust"}, {"name": " "}, {"served": "2999-01-01T00:00:00Z"}):
+        assert post(client, "left", **{"name": "pilaf", "grain": "quinoa", "portions": 1, **bad}).status_code == 422

@@ -83,6 +83,18 @@ def test_a_cooking_outlives_a_killed_server(tmp_path) -> None:
         ]
         assert browser.ask(f"/api/cookings/{cooking}/events", events=sent)["new"] == 2
         before = browser.ask(f"/api/cookings/{cooking}")["state"]
+        copied = tmp_path / "copy.sqlite3"
+        env = {**os.environ, "MEALSHIFT_DATA": str(tmp_path)}
+        subprocess.run(
+            [sys.executable, "manage.py", "copy_database", str(copied)],
+            cwd=ROOT,
+            env=env,
+            check=True,
+            stdout=subprocess.DEVNULL,
+        )
+        with sqlite3.connect(copied) as db:
+            assert db.execute("SELECT count(*) FROM plans_event").fetchone() == (2,)
+        db.close()
         os.killpg(server.pid, signal.SIGKILL)
         server.wait(10)
     with serving(tmp_path) as (browser, _):

@@ -41,6 +41,12 @@ def test_a_week_is_filled_suggested_shopped_and_planned(cook, neighbour, as_) ->
     meal = next(m for m in shown["meals"] if m["shifted"])
     moved = put(client, f"week/meals/{meal['id']}", on=on(6), cook_id=cook.pk, minutes=45).json()
     assert next(m for m in moved["meals"] if m["id"] == meal["id"])["cook"] == "fen"
+    # cooked double on purpose: twice the grain, kept anew for the evening
+    keep = f"week/meals/{meal['id']}/keep"
+    single = client.get(f"/api/shifts/{post(client, keep).json()['shift_id']}").json()
+    assert put(client, f"week/meals/{meal['id']}", double=True).status_code == 200
+    double = client.get(f"/api/shifts/{post(client, keep).json()['shift_id']}").json()
+    assert abs(double["result"]["pots"][0]["dry"]["g"] - 2 * single["result"]["pots"][0]["dry"]["g"]) <= 2
     kept = post(client, f"week/meals/{meal['id']}/keep").json()["shift_id"]
     assert post(client, f"week/meals/{meal['id']}/keep").json()["shift_id"] == kept
     assert client.get(f"/api/shifts/{kept}").status_code == 200

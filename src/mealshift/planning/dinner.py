@@ -85,7 +85,9 @@ def plan_dinner(
             ways[p.where] = tuple(
                 _ways_out(p.where, by_key[keys[p.where]], shifts[p.where], plan, p.code, now, solve, owned)
             )
-    return Dinner(plan, shifts, keys, ways)
+    # a pot that is too small is planned all the same, and said: the cook may have a larger one at hand
+    full = [replace(p, where=name) for name, made in shifts.items() for p in made.problems if p.code == "pot_full"]
+    return Dinner(replace(plan, problems=(*plan.problems, *full)), shifts, keys, ways)
 
 
 def _ways_out(

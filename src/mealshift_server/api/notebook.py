@@ -195,34 +195,35 @@ def dishes_from(request: HttpRequest, bag_id: int) -> Any:
 # -- what is left over -----------------------------------------------------------------------------------------
 
 
-def _left(request: HttpRequest) -> dict[str, Any]:
+def _left(request: HttpRequest, zone_name: str | None) -> dict[str, Any]:
+    """Hours and days as the clock of the cook's device shows them."""
     mine = house(request)
-    zone = plans.zone_of(mine, None)
+    zone = plans.zone_of(mine, zone_name)
     rows = Left.objects.filter(household=mine).exclude(place="gone").select_related("household")[:100]
     return {"fridge_days": mine.fridge_days, "left": [larder.left_shown(x, zone) for x in rows]}
 
 
 @router.get("/left", response={200: s.LeftOut, 401: schemas.Trouble}, tags=["larder"])
-def left(request: HttpRequest) -> Any:
-    return _left(request)
+def left(request: HttpRequest, zone: str | None = None) -> Any:
+    return _left(request, zone)
 
 
 @router.post("/left", response={201: s.LeftOut, **BAD}, tags=["larder"])
-def leave(request: HttpRequest, data: s.LeftIn) -> Any:
+def leave(request: HttpRequest, data: s.LeftIn, zone: str | None = None) -> Any:
     larder.leave(house(request), data.name, data.grain, data.portions, data.served or timezone.now())
-    return Status(201, _left(request))
+    return Status(201, _left(request, zone))
 
 
 @router.put("/left/{int:left_id}", response={200: s.LeftOut, **MISSING}, tags=["larder"])
-def move_left(request: HttpRequest, left_id: int, data: s.LeftMove) -> Any:
+def move_left(request: HttpRequest, left_id: int, data: s.LeftMove, zone: str | None = None) -> Any:
     larder.move(get_object_or_404(Left, household=house(request), pk=left_id), data.place, data.portions)
-    return _left(request)
+    return _left(request, zone)
 
 
 @router.put("/household/rule", response={200: s.LeftOut, **BAD}, tags=["larder"])
-def set_rule(request: HttpRequest, data: s.RuleIn) -> Any:
+def set_rule(request: HttpRequest, data: s.RuleIn, zone: str | None = None) -> Any:
     larder.set_rule(house(request), data.days)
-    return _left(request)
+    return _left(request, zone)
 
 
 # -- the practice pot ------------------------------------------------------------------------------------------

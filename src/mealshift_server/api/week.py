@@ -40,6 +40,7 @@ class MealRow(Schema):
     total_min: int | None
     shift_id: int | None
     minutes: int | None
+    double: bool
     cook_id: int | None
     cook: str
     trouble: str
@@ -71,6 +72,7 @@ class MealChange(Schema):
     on: dt.date | None = None
     cook_id: int | None = None
     minutes: int | None = None
+    double: bool | None = None
     shifted: bool | None = None
 
 
@@ -115,7 +117,7 @@ def _row(m: Meal, made: Any) -> dict[str, Any]:
     return {
         "id": m.pk, "on": m.on, "title": m.recipe.title, "recipe_id": m.recipe_id, "shifted": m.choice is not None, "grain": made.pot.grain.slug if made else "",
         "name": " and ".join([made.pot.grain.name, *(p.grain.name for p in made.aside)]) if made else "", "reason": m.reason,
-        "pour_ml": made.pot.pour_ml if made else None, "total_min": made.pot.total_min if made else None, "shift_id": m.shift_id, "minutes": m.minutes,
+        "pour_ml": made.pot.pour_ml if made else None, "total_min": made.pot.total_min if made else None, "shift_id": m.shift_id, "minutes": m.minutes, "double": m.double,
         "cook_id": m.cook_id, "cook": m.cook.get_username() if m.cook else "",
         "trouble": "" if made else "This recipe names no grain with an amount: open it and say which line is the grain.",
     }  # fmt: skip

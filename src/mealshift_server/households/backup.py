@@ -134,6 +134,7 @@ class MealPart(Part):
     reason: str
     shift: int | None
     minutes: int | None
+    double: bool
 
 
 class EventPart(Part):

@@ -66,7 +66,7 @@ def put_on(household: Household, recipe: Recipe, on: date) -> Meal:
 
 
 def change(meal: Meal, data: dict[str, Any]) -> Meal:
-    """on, cook_id, minutes, shifted (False: back to rice); only what is given."""
+    """on, cook_id, minutes, double, shifted (False: back to rice); only what is given."""
     if "on" in data:
         meal.on = data["on"]
     if "cook_id" in data:
@@ -80,6 +80,16 @@ def change(meal: Meal, data: dict[str, Any]) -> Meal:
                 "minutes", "minutes", "An evening leaves 5 to 600 minutes; give a number in between, or none."
             )
         meal.minutes = data["minutes"]
+    if "double" in data and data["double"] is not None:
+        if data["double"] and _recipe(meal).servings is None:
+            raise Refusal(
+                "double",
+                "double",
+                "The recipe does not say how many it serves: add a line such as “Serves 4”, then cook double.",
+            )
+        if data["double"] != meal.double:
+            # what was kept for the evening was of the other size
+            meal.double, meal.shift = data["double"], None
     if data.get("shifted") is False:
         meal.choice, meal.reason, meal.shift = None, "", None
     meal.save()
@@ -114,6 +124,10 @@ def larder_of(household: Household) -> dict[str, float]:
 
 def _recipe(meal: Meal) -> Any:
     return read(meal.recipe.text, recipes.measures(meal.household), recipes.corrections_of(meal.recipe.corrections))
+
+
+def _sized(meal: Meal, recipe: Any, choice: dict[str, Any]) -> dict[str, Any]:
+    return {**choice, "servings": 2 * recipe.servings} if meal.double and recipe.servings else choice
 
 
 def suggest(household: Household, start: date, today: date) -> list[Meal]:
@@ -153,9 +167,8 @@ def keep(meal: Meal) -> Shift:
     if meal.choice is None:
         raise Refusal("shift", "", "This meal stays rice: shift it first.")
     if meal.shift is None:
-        meal.shift = recipes.keep_shift(
-            meal.household, meal.recipe, meal.recipe.text, meal.recipe.corrections, meal.choice
-        )
+        choice = _sized(meal, _recipe(meal), meal.choice)
+        meal.shift = recipes.keep_shift(meal.household, meal.recipe, meal.recipe.text, meal.recipe.corrections, choice)
         meal.save(update_fields=["shift"])
     return meal.shift
 
@@ -168,6 +181,7 @@ def shifts(mine: list[Meal]) -> list[tuple[Meal, CoreShift]]:
         try:
             kitchen = core_kitchen(m.household, {})
             raw = m.choice or {"to": solve_backwards(recipe, kitchen).grain.slug}
+            raw = _sized(m, recipe, raw)
             out.append((m, shift(recipe, recipes.choice_of(raw, m.household), recipes.measures(m.household))))
         except Refusal:
             continue

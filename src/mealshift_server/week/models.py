@@ -30,6 +30,8 @@ class Meal(models.Model):
     reason = models.CharField(max_length=400, default="")
     shift = models.ForeignKey(Shift, on_delete=models.SET_NULL, null=True)
     minutes = models.PositiveSmallIntegerField(null=True)
+    # cooked on purpose for another day too: half of it for fridge or freezer
+    double = models.BooleanField(default=False)
     cook = models.ForeignKey(User, on_delete=models.SET_NULL, null=True)
 
     class Meta:

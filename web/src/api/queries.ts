@@ -1,5 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, type Choice, type Correction } from "./client";
+import { zone } from "../screens/plan/clock";
 import type { components } from "./schema";
 
 export const useSession = () => useQuery({ queryKey: ["session"], queryFn: () => answer(api.GET("/api/session")), staleTime: 300_000 });
@@ -107,6 +108,6 @@ export function useHomeChange<In, Out>(change: (input: In) => Promise<Out>) {
     onSuccess: () => Promise.all(["notebook", "lessons", "larder", "left", "members", "week", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
   });
 }
-export const useLeft = () => useQuery({ queryKey: ["left"], queryFn: () => answer(api.GET("/api/left")), staleTime: 0, refetchInterval: 60_000 });
+export const useLeft = () => useQuery({ queryKey: ["left"], queryFn: () => answer(api.GET("/api/left", { params: { query: { zone: zone() } } })), staleTime: 0, refetchInterval: 60_000 });
 export const useEntriesOf = (cooking: number) => useQuery({ queryKey: ["notebook", "cooking", cooking], queryFn: () => answer(api.GET("/api/notebook", { params: { query: { cooking } } })), staleTime: 0 });
 export const useWeek = (day: string) => useQuery({ queryKey: ["week", day], queryFn: () => answer(api.GET("/api/week", { params: { query: { day } } })), placeholderData: keepPreviousData, staleTime: 0 });

@@ -14,6 +14,7 @@ export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry;
           <span className="block truncate text-[17px] font-semibold">{e.dish}</span>
           <span className="block truncate text-[14px] text-soft">
             {dayOf(e.on, now)}, {e.name}, {e.pot_name}
+            {e.by && `, ${e.by} cooked`}
             {e.practice && ", practice"}
             {!e.counts && ", not learnt from"}
           </span>

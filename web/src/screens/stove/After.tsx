@@ -2,31 +2,31 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, asTrouble, type Entry } from "../../api/client";
 import { useEntriesOf, useHomeChange, useLeft } from "../../api/queries";
-import { Button, Wrong } from "../../ui/bits";
+import { Button, keyLook, Wrong } from "../../ui/bits";
 import { Outcome } from "../notebook/Outcome";
 import { Left } from "../larder/Left";
 
 /** After the meal: how did it come out, and is any left? What was poured and taken is in the notebook already. */
-export function AfterMeal({ cooking }: { cooking: number }) {
+export function AfterMeal({ cooking, served }: { cooking: number; served: Date | null }) {
   const entries = useEntriesOf(cooking);
   const left = useLeft();
   if (!entries.data?.entries.length) return null;
   return (
     <>
       {entries.data.entries.map((e) => (
-        <One key={e.id} entry={e} />
+        <One key={e.id} entry={e} served={served} />
       ))}
       {left.data && left.data.left.length > 0 && <Left />}
-      <p className="mt-3 text-[16px]">
-        <Link to="/notebook">Written in the notebook</Link>
-      </p>
+      <Link to="/notebook" className={`${keyLook("quiet")} mt-3 -ml-3`}>
+        Written in the notebook
+      </Link>
     </>
   );
 }
 
-function One({ entry: e }: { entry: Entry }) {
+function One({ entry: e, served }: { entry: Entry; served: Date | null }) {
   const [portions, setPortions] = useState(2);
-  const leave = useHomeChange(() => answer(api.POST("/api/left", { body: { name: e.dish, grain: e.grain, portions } })));
+  const leave = useHomeChange(() => answer(api.POST("/api/left", { body: { name: e.dish, grain: e.grain, portions, served: served?.toISOString() ?? null } })));
   const step = "grid h-14 w-14 place-items-center rounded-key border border-line text-[24px]";
   return (
     <section aria-label={`How ${e.name} came out`} className="mt-6 rounded-sheet border border-line bg-sheet p-4">

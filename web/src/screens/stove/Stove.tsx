@@ -68,7 +68,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     setUndo({ id: made, what });
   };
 
-  if (state.ended !== null || state.all_done) return <Over state={state} clockAt={clockAt} id={id} />;
+  if (state.ended !== null || state.all_done) return <Over state={state} clockAt={clockAt} id={id} practice={(cooking.info?.speed ?? 1) > 1} at={(m) => began.getTime() + m * 60_000} />;
   return (
     <div className="pb-8 pt-3">
       <h1 className="sr-only">{state.title}</h1>
@@ -377,7 +377,7 @@ function Stop({ onStop }: { onStop: () => void }) {
   );
 }
 
-function Over({ state, clockAt, id }: { state: CookState; clockAt: (m: number) => string; id: number }) {
+function Over({ state, clockAt, id, practice, at }: { state: CookState; clockAt: (m: number) => string; id: number; practice: boolean; at: (m: number) => number }) {
   const keep = state.steps.find((s) => s.kind === "keep");
   const served = Math.max(...state.steps.filter((s) => s.kind === "finish").map((s) => s.end ?? 0), 0);
   return (
@@ -392,10 +392,10 @@ function Over({ state, clockAt, id }: { state: CookState; clockAt: (m: number) =
           {s}
         </p>
       ))}
-      {state.ended !== null || served > 0 ? <AfterMeal cooking={id} /> : null}
+      {state.ended !== null || served > 0 ? <AfterMeal cooking={id} served={practice ? null : new Date(at(served))} /> : null}
       {keep && (
         <>
-          <p className="mt-5 text-[19px] font-semibold">Is any left? Shallow and into the fridge by {clockAt(served + keep.offset)}.</p>
+          <p className="mt-5 text-[19px] font-semibold">What is left: shallow, and into the fridge by {clockAt(served + keep.offset)}{practice && " by the practice clock"}.</p>
           {keep.cautions.map((c) => (
             <p key={c} className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px]">
               {c}

@@ -114,7 +114,7 @@ function One({ meal: m }: { meal: WeekMeal }) {
   const go = useNavigate();
   const members = useMembers();
   const path = { meal_id: m.id };
-  const change = useHomeChange((body: { on?: string; cook_id?: number | null; shifted?: boolean; minutes?: number | null }) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })));
+  const change = useHomeChange((body: { on?: string; cook_id?: number | null; shifted?: boolean; double?: boolean; minutes?: number | null }) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })));
   const off = useHomeChange(() => answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path } })));
   const keep = useHomeChange(() => answer(api.POST("/api/week/meals/{meal_id}/keep", { params: { path } })));
   const [open, setOpen] = useState(false);
@@ -137,6 +137,7 @@ function One({ meal: m }: { meal: WeekMeal }) {
         ) : (
           <span className="mt-1 block text-[14.5px] text-soft">{m.trouble ? "not understood yet" : m.name}</span>
         )}
+        {m.double && <span className="block text-[13.5px] text-soft">double</span>}
         {m.cook && <span className="block text-[13.5px] text-soft">{m.cook} cooks</span>}
       </button>
       {open && (
@@ -169,6 +170,10 @@ function One({ meal: m }: { meal: WeekMeal }) {
                 </option>
               ))}
             </select>
+          </label>
+          <label className="flex min-h-11 items-center gap-2">
+            <input type="checkbox" checked={m.double} onChange={(e) => change.mutate({ double: e.target.checked })} className="h-6 w-6 shrink-0 accent-[var(--water)]" />
+            cook double, half to freeze or for tomorrow
           </label>
           <label className="block">
             Day
