@@ -132,7 +132,9 @@ function One({ meal: m }: { meal: WeekMeal }) {
         {m.shifted ? (
           <span className="mt-1 flex items-center gap-1.5 text-[14.5px]">
             <Swatch slug={m.grain.split("+")[0] ?? m.grain} className="h-5 w-7 shrink-0" />
-            <span className="changed min-w-0">{m.name}</span>
+            <span className="min-w-0">
+              <span className="changed">{m.name}</span>
+            </span>
           </span>
         ) : (
           <span className="mt-1 block text-[14.5px] text-soft">{m.trouble ? "not understood yet" : m.name}</span>
