@@ -10,10 +10,11 @@ from pathlib import Path
 import pytest
 from django.core.management import CommandError, call_command
 from django.test import Client
+from django.utils import timezone
 from PIL import Image
 
 from mealshift_server.households import backup
-from mealshift_server.households.models import Household, User
+from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.notebook.models import Decision, Entry, Photo
 from tests.core.kitchen import demo
 
@@ -361,3 +362,19 @@ def test_what_is_left_goes_by_the_clock_of_the_cook(cook, neighbour, as_) -> Non
     assert put(client, f"left/{left['id']}", place="gone").json()["left"] == []
     for bad in ({"portions": 0}, {"grain": "dust"}, {"name": " "}, {"served": "2999-01-01T00:00:00Z"}):
         assert post(client, "left", **{"name": "pilaf", "grain": "quinoa", "portions": 1, **bad}).status_code == 422
+
+
+def test_an_invitation_ends_by_itself(cook, as_) -> None:
+    token = post(as_(cook), "members/invite").json()["token"]
+    Invite.objects.update(until=timezone.now() - timedelta(seconds=1))
+    assert post(Client(), "join", token=token, name="rue", password=PASSWORD).status_code == 422
+    assert not User.objects.filter(username="rue").exists()
+
+
+def test_a_cooking_that_is_stopped_half_way_writes_no_page(stove) -> None:  # noqa: F811
+    client, _asked, cooking = stove
+    post(client, "larder", line="500 g foxtail millet")
+    first = state(client, cooking)["steps"][0]
+    touch(client, cooking, ("a", "done", {"step": first["id"]}), ("b", "ended", {}))
+    assert client.get("/api/cookings").json()[0]["ended"] is not None
+    assert client.get("/api/notebook").json()["total"] == 0 and client.get("/api/larder").json()[0]["grams"] == 500

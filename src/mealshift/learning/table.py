@@ -10,6 +10,7 @@ from datetime import date
 from typing import Any
 
 from ..grains import grain
+from ..pot.ways import one_of
 from ..problems import Problem, Refusal
 from ..tables import safe_cell
 
@@ -54,7 +55,7 @@ def from_csv(text: str) -> Read:
         raise Refusal(
             "columns",
             "csv",
-            f"This table has no column {_or(missing)}: its first row must name date, dish, grain and dry_ml; export yours to see how.",
+            f"This table has no column {one_of(tuple(missing))}: its first row must name date, dish, grain and dry_ml; export yours to see how.",
         )
     table.fieldnames = names
     rows, problems = [], []
@@ -110,7 +111,3 @@ def _row(raw: dict[str, str]) -> dict[str, Any]:
     for column in ("pot", "word", "note"):
         out[column] = raw.get(column, "").removeprefix("'")[:500]
     return out
-
-
-def _or(words: list[str]) -> str:
-    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} or {words[-1]}"

@@ -73,7 +73,7 @@ class Kitchen:
             "whistle_min",
             "A whistle stands for 1 to 10 minutes at pressure; give a number in between.",
         )
-        need(self.lid in LIDS[:-1], "pot_lid", f"“{self.lid[:30]}” is no lid of a pot; choose {_or(LIDS[:-1])}.")
+        need(self.lid in LIDS[:-1], "pot_lid", f"“{self.lid[:30]}” is no lid of a pot; choose {one_of(LIDS[:-1])}.")
         need(
             0.2 <= self.boil_off <= 5,
             "boil_off",
@@ -217,7 +217,7 @@ def _method(grain: Grain, method: str | None, lid: str | None) -> str:
         raise Refusal("blend", "blend", f"{cap(grain.name)} share no way of cooking: cook them in two pots.")
     if method not in grain.methods:
         raise Refusal(
-            "method", "method", f"{cap(grain.name)} is not cooked by the {method} way; choose {_or(grain.methods)}."
+            "method", "method", f"{cap(grain.name)} is not cooked by the {method} way; choose {one_of(grain.methods)}."
         )
     return method
 
@@ -226,7 +226,7 @@ def _lid(method: str, lid: str | None) -> str:
     if lid is None:
         return "open" if method in ("open", "drain") else "ordinary"
     if lid not in LIDS:
-        raise Refusal("lid", "lid", f"“{lid[:30]}” is not a lid; choose {_or(LIDS)}.")
+        raise Refusal("lid", "lid", f"“{lid[:30]}” is not a lid; choose {one_of(LIDS)}.")
     if method == "open" and lid != "open":
         raise Refusal("lid", "lid", f"An open pan has no {lid} lid; choose the covered way or leave the lid off.")
     if method in ("covered", "pressure", "electric-pressure", "rice-cooker", "steam", "off-heat") and lid == "open":
@@ -240,7 +240,7 @@ def _texture(grain: Grain, texture: str | float | None) -> float:
         return min(max(1.0, low), high)
     if isinstance(texture, str):
         if texture not in TEXTURES:
-            raise Refusal("texture", "texture", f"“{texture[:30]}” is not a texture; choose {_or(TEXTURES)}.")
+            raise Refusal("texture", "texture", f"“{texture[:30]}” is not a texture; choose {one_of(TEXTURES)}.")
         coordinate = float(TEXTURES.index(texture))
     else:
         coordinate = float(texture)
@@ -260,5 +260,6 @@ def cap(text: str) -> str:
     return text[:1].upper() + text[1:]
 
 
-def _or(words: tuple[str, ...]) -> str:
+def one_of(words: tuple[str, ...]) -> str:
+    """ "a, b or c", for sentences that say what to choose from."""
     return ", ".join(words[:-1]) + f" or {words[-1]}" if len(words) > 1 else words[0]

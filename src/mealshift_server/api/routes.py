@@ -23,6 +23,7 @@ from mealshift.planning import Dinner
 from mealshift.planning.schedule import report as plan_report
 from mealshift.problems import Refusal
 from mealshift_server.households import actions as households
+from mealshift_server.households.keys import digest
 from mealshift_server.households.models import User
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Device, Kitchen, Pot
@@ -483,7 +484,7 @@ def stand_in(request: HttpRequest, cooking_id: int, data: s.StandInIn) -> Any:
 
 class DeviceKey(HttpBearer):
     def authenticate(self, request: HttpRequest, token: str) -> Device | None:
-        return Device.objects.select_related("household").filter(key_digest=kitchens.digest(token)).first()
+        return Device.objects.select_related("household").filter(key_digest=digest(token)).first()
 
 
 def _on_now(device: Device) -> Cooking:

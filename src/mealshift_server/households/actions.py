@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
 import secrets
 import zoneinfo
 from datetime import datetime, timedelta
@@ -14,6 +13,7 @@ from django.utils import timezone
 
 from mealshift.problems import Refusal
 
+from .keys import digest
 from .models import Household, Invite, User
 
 INVITED_FOR = timedelta(days=7)
@@ -63,14 +63,14 @@ def invite(household: Household) -> tuple[str, datetime]:
             "invite", "", f"{MOST_INVITES} invitations are out already: wait for one to be taken, or for a week."
         )
     token, until = secrets.token_urlsafe(24), timezone.now() + INVITED_FOR
-    Invite.objects.create(household=household, token_digest=_digest(token), until=until)
+    Invite.objects.create(household=household, token_digest=digest(token), until=until)
     return token, until
 
 
 @transaction.atomic
 def join(token: str, user_name: str, password: str) -> User:
     """A new member by an invitation, which is then used up."""
-    found = Invite.objects.filter(token_digest=_digest(token), until__gte=timezone.now()).first()
+    found = Invite.objects.filter(token_digest=digest(token), until__gte=timezone.now()).first()
     if found is None:
         raise Refusal("invite", "token", "This invitation was used or is out of date: ask for a new link.")
     user = _new_user(user_name, password)
@@ -102,10 +102,6 @@ def delete_household(household: Household, typed: str) -> None:
     if typed.strip() != household.name:
         raise Refusal("name", "name", f"Type the name of your household, {household.name}, to delete it.")
     household.delete()
-
-
-def _digest(token: str) -> str:
-    return hashlib.sha256(token.encode()).hexdigest()
 
 
 def set_measure(household: Household, name: str, ml: float, cup_ml: float | None = None) -> Household:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import hashlib
 import secrets
 import zoneinfo
 from typing import Any
@@ -12,6 +11,7 @@ from django.utils import timezone
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot.boil_off import BoilOff, boil_off_test
 from mealshift.problems import Refusal
+from mealshift_server.households.keys import digest
 from mealshift_server.households.models import Household
 
 from .models import Device, Kitchen, Pot
@@ -145,11 +145,6 @@ def forget_test(pot: Pot) -> Pot:
     pot.boil_off, pot.test = 1.0, None
     pot.save(update_fields=["boil_off", "test"])
     return pot
-
-
-def digest(key: str) -> str:
-    """The keys are long and random, so a plain digest is enough to look one up and not to guess it."""
-    return hashlib.sha256(key.encode()).hexdigest()
 
 
 def add_device(household: Household, name: str, kind: str) -> tuple[Device, str]:

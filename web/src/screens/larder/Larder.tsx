@@ -6,6 +6,7 @@ import { Swatch, useHatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { bring, choice, FIRST_CHOICE } from "../draft";
+import { today } from "../week/days";
 import { Left } from "./Left";
 
 /** Jars on a shelf, filled as they are; typed in one line each. */
@@ -98,7 +99,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
           <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => Number(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(Number(grams)) && grams.trim() !== "" ? Number(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-[18px] font-bold" />
         </label>
         {!bag.opened && (
-          <Button onClick={() => change.mutate({ opened: new Date().toLocaleDateString("sv-SE") })}>Opened today</Button>
+          <Button onClick={() => change.mutate({ opened: today(new Date()) })}>Opened today</Button>
         )}
         <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: onGone })}>
           It is empty

@@ -11,6 +11,7 @@ import { current, left, upcoming } from "./ahead";
 import { AfterMeal } from "./After";
 import { callBy, chime, say, useAwake, wakeAudio } from "./call";
 import { LivePot } from "./LivePot";
+import { newId } from "./queue";
 import { NoteSheet, PourSheet, WrongSheet } from "./Sheets";
 import { useCooking, type Cooking } from "./useCooking";
 
@@ -319,9 +320,8 @@ function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookin
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const bare = pot.lid === "open";
   const weigh = async () => {
-    const id = Array.from(crypto.getRandomValues(new Uint8Array(8)), (b) => b.toString(16).padStart(2, "0")).join("");
     try {
-      await answer(api.POST("/api/cookings/{cooking_id}/stand-in", { params: { path: { cooking_id: cookingId } }, body: { id, pot: pot.key, kind: "scale" } }));
+      await answer(api.POST("/api/cookings/{cooking_id}/stand-in", { params: { path: { cooking_id: cookingId } }, body: { id: newId(), pot: pot.key, kind: "scale" } }));
       await onDone();
       setTrouble(null);
     } catch (fault) {
