@@ -3,7 +3,7 @@ PY := .venv/bin/python
 PORT ?= 8000
 export DJANGO_SETTINGS_MODULE = mealshift_server.settings
 
-.PHONY: help demo serve test lint types imports core server web browser bench screenshots api format requirements clean chromium
+.PHONY: help demo serve test lint types imports core server web browser train-reading reading-figures bench screenshots api format requirements clean chromium
 
 help: ## print this
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 12
@@ -41,6 +41,12 @@ web: web/node_modules/.done ## the web's unit tests
 
 browser: .venv/.dev web/dist/index.html chromium ## journeys through the real interface
 	.venv/bin/pytest tests/browser
+
+train-reading: .venv/.dev ## the reader's weights from corpus/, byte for byte the same each time
+	$(PY) scripts/train_reading.py
+
+reading-figures: .venv/.dev ## how the reader fares on each hand when trained on the others (docs/reading.md)
+	$(PY) scripts/train_reading.py --figures
 
 bench: .venv/.dev web/dist/index.html ## costs as ratios in one run
 	$(PY) scripts/bench.py

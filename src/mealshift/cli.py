@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import os
 import re
 import sys
 from collections.abc import Sequence
@@ -43,6 +44,14 @@ def main(argv: Sequence[str] | None = None) -> int:
         return 2
     except BrokenPipeError:
         sys.stderr.close()
+    except Exception as fault:  # noqa: BLE001 - whatever a text may do to us, the cook gets one line and no traceback
+        if os.environ.get("MEALSHIFT_TRACEBACK"):
+            raise
+        print(
+            f"Something in this input is beyond me ({type(fault).__name__}): leave out the odd part, or send it to us.",
+            file=sys.stderr,
+        )
+        return 2
     return 0
 
 
@@ -73,6 +82,7 @@ def _parser() -> _Parser:
     c.set_defaults(run=_shift)
     c.add_argument("file", metavar="FILE|-")
     c.add_argument("--to", required=True, action="append", metavar="SLUG")
+    c.add_argument("--text", action="store_true", help="the rewritten recipe alone, fit to be read again")
     c.add_argument("--keep", default="volume", metavar="|".join(KEEPS))
     c.add_argument("--servings", type=_number)
     c.add_argument("--cup-ml", type=_number, default=237.0)
@@ -182,6 +192,9 @@ def _grains(a: argparse.Namespace) -> tuple[Any, str]:
 
 def _read(a: argparse.Namespace) -> tuple[Any, str]:
     recipe = read(_text(a.file), Measures(cup_ml=_cup(a.cup_ml)))
+    for p in recipe.problems:
+        if p.code in ("no_grain", "no_recipe"):
+            raise Refusal(p.code, "text", p.text)
     data = pipeline.read_report(recipe)
     out = [f"{recipe.title}" + (f", serves {recipe.servings:g}" if recipe.servings else "")]
     out += [f"  {ln.role:12} {ln.text}" for ln in recipe.lines]
@@ -190,6 +203,9 @@ def _read(a: argparse.Namespace) -> tuple[Any, str]:
         f"  {recipe.method}, {recipe.texture}; at the heat {recipe.simmer_min or '?'} min; water from the liquids {recipe.liquid_water_ml:.0f} ml"
     ]
     out += [f"  ? {p.text}" for p in recipe.problems]
+    out += [
+        f"  ? {d.text}" + (f" ({' / '.join(c.label for c in d.choices)})" if d.choices else "") for d in recipe.doubts
+    ]
     return data, "\n".join(out)
 
 
@@ -281,7 +297,7 @@ def _shift(a: argparse.Namespace) -> tuple[Any, str]:
         blend=parts if len(parts) > 1 else (),
     )
     data = pipeline.shift_report(shift(read(_text(a.file), measures), choice, measures))
-    return data, _shift_text(data)
+    return data, writing.recipe_alone(data) if a.text else _shift_text(data)
 
 
 def _compare(a: argparse.Namespace) -> tuple[Any, str]:

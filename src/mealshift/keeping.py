@@ -2,6 +2,12 @@
 
 Usual advice (docs/decisions/0003): cooked grain is in the fridge within one hour of serving, two at the most, at 5 °C or colder; the
 stricter rule lets it stay one day, some authorities up to four. The stricter is said first, the household's own beside it.
+
+The clock remembers. What is left is judged by every place it has lain in, not by the last one: grain that stood warm too long or was
+past its days is over for good, wherever it is put afterwards; cold does not make it safe again. Thawed grain has one day.
+
+A case by hand: served at 19:00, fridge at 19:40, freezer two days later, thawed on the 10th at 8:00: eat it by the 11th at 8:00. Served at
+19:00 and put into the fridge at 01:00: six hours warm, throw it away, today and on every day after.
 """
 
 from __future__ import annotations
@@ -16,7 +22,19 @@ COOL_BY, COOL_AT_MOST = timedelta(hours=1), timedelta(hours=2)
 STRICT_DAYS, MOST_DAYS = 1, 4
 # frozen grain stays safe; this is for the taste
 FREEZER_DAYS = 90
+THAWED = timedelta(days=1)
+# a second touch so soon is a slip of the finger that is put right
+SLIP = timedelta(minutes=5)
 PLACES = ("table", "fridge", "freezer", "gone")
+_WARM = "It has stood warm for more than two hours: throw it away. Neither the fridge nor reheating undoes what has grown in it."
+
+
+@dataclass(frozen=True, slots=True)
+class Move:
+    """From `at` on it lies in `place`."""
+
+    at: datetime
+    place: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,34 +51,84 @@ class Kept:
     idea: str
 
 
-def keep(slug: str, served: datetime, place: str, now: datetime, local_days: int = STRICT_DAYS, dish: str = "") -> Kept:
-    """Of grain served at `served` and lying in `place` ("table" until somebody says where it went)."""
-    if place not in PLACES:
-        raise Refusal("place", "place", "What is left is on the table, in the fridge, in the freezer, or gone.")
+def keep(
+    slug: str,
+    served: datetime,
+    moves: tuple[Move, ...],
+    now: datetime,
+    local_days: int = STRICT_DAYS,
+    dish: str = "",
+) -> Kept:
+    """Of grain served at `served`, which lay on the table until the first of `moves` (in the order they were made)."""
     check_days(local_days)
+    way = [Move(served, "table"), *moves]
+    for m in way:
+        check_place(m.place)
     cool_by, at_most = served + COOL_BY, served + COOL_AT_MOST
-    days = FREEZER_DAYS if place == "freezer" else STRICT_DAYS
-    eat_by = served + timedelta(days=days)
-    local = served + timedelta(days=local_days) if place == "fridge" and local_days > STRICT_DAYS else None
-    if place == "table" and now > at_most:
-        over, said = (
-            True,
-            "It has stood warm for more than two hours: throw it away. Reheating does not undo what has grown in it.",
-        )
+    allowed = timedelta(days=local_days)
+    warm, cold_by, thawed, over = timedelta(0), served + allowed, None, ""
+    for here, after in zip(way, [*way[1:], Move(now, "now")], strict=True):
+        stay = max(timedelta(0), after.at - here.at)
+        if here.place == "table":
+            warm += stay
+            if warm > COOL_AT_MOST:
+                over = over or _WARM
+        elif here.place == "fridge" and after.at > cold_by:
+            over = over or (
+                "Thawed grain has one day, and that is over: throw it away."
+                if thawed is not None
+                else "Its time in the fridge is over: throw it away."
+            )
+        if here.place == "freezer" and after.place in ("fridge", "table"):
+            thawed, cold_by = after.at, after.at + THAWED
+    place, since = way[-1].place, way[-1].at
+    eat_by, local = served + timedelta(days=STRICT_DAYS), None
+    if thawed is not None and place != "freezer":
+        eat_by = thawed + THAWED
+        said = f"Thawed: eat it by {eat_by:%A %H:%M}, and do not freeze it again."
     elif place == "table":
-        over, said = False, f"Shallow, and into the fridge by {cool_by:%H:%M}; {at_most:%H:%M} at the latest."
+        # what has been warm before has less of its two hours left
+        left = COOL_AT_MOST - (warm - (now - since))
+        cool_by, at_most = min(cool_by, since + left), since + left
+        said = f"Shallow, and into the fridge by {cool_by:%H:%M}; {at_most:%H:%M} at the latest."
+        if now > cool_by:
+            said = f"Shallow, and into the fridge now; {at_most:%H:%M} at the latest."
     elif place == "freezer":
-        over, said = now > eat_by, f"Frozen, best by {eat_by:%-d %B}. Thaw it in the fridge, not on the table."
-    elif now > (local or eat_by):
-        over, said = True, "Its time in the fridge is over: throw it away."
-    elif local:
-        over = False
+        eat_by = since + timedelta(days=FREEZER_DAYS)
+        said = f"Frozen, best by {eat_by:%-d %B}. Thaw it in the fridge, not on the table, and eat it within a day."
+    elif local_days > STRICT_DAYS:
+        local = served + allowed
         said = f"Eat it by {eat_by:%A %H:%M} by the stricter rule; by {local:%A} by the one you follow."
         if now > eat_by:
             said = f"Past the stricter rule; by the one you follow, eat it by {local:%A %H:%M}."
     else:
-        over, said = False, f"Eat it by {eat_by:%A %H:%M}."
-    return Kept(cool_by, at_most, eat_by, local, over, said, _reheat(slug), _idea(slug, dish) if not over else "")
+        said = f"Eat it by {eat_by:%A %H:%M}."
+    return Kept(
+        cool_by, at_most, eat_by, local, bool(over), over or said, _reheat(slug), _idea(slug, dish) if not over else ""
+    )
+
+
+def moved(moves: tuple[Move, ...], place: str, now: datetime) -> tuple[Move, ...]:
+    """The moves with one more, to `place`. Refusal where that would only look safe."""
+    check_place(place)
+    # a slip that is put right leaves no trace, unless it is older than a moment
+    kept = moves[:-1] if moves and now - moves[-1].at <= SLIP else moves
+    here = kept[-1].place if kept else "table"
+    if here == place:
+        return kept
+    if place == "freezer" and any(m.place == "freezer" for m in kept):
+        raise Refusal(
+            "place",
+            "place",
+            "Thawed grain is not frozen a second time: eat it within the day, or throw it away.",
+        )
+    return (*kept, Move(now, place))
+
+
+def check_place(place: str) -> str:
+    if place not in PLACES:
+        raise Refusal("place", "place", "What is left is on the table, in the fridge, in the freezer, or gone.")
+    return place
 
 
 def check_days(days: int) -> int:

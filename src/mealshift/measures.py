@@ -24,48 +24,54 @@ class Measures:
     measure_ml: float = 240.0
 
 
-# canonical unit -> (kind, factor to ml or g; None = the household's own), spellings
+# canonical unit -> (kind, factor to ml or g; None = the household's own), spellings. "vessel": a vessel whose size only its owner knows;
+# reckoned as the household's measure, and asked about.
 _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "ml": ("volume", 1.0, ("ml", "mls", "millilitre", "millilitres", "milliliter", "milliliters", "cc")),
     "cl": ("volume", 10.0, ("cl", "centilitre", "centilitres")),
     "dl": ("volume", 100.0, ("dl", "decilitre", "decilitres", "deciliter", "deciliters")),
-    "l": ("volume", 1000.0, ("l", "litre", "litres", "liter", "liters", "ltr")),
-    "fl oz": ("volume", 29.57, ("fl oz", "fl. oz", "fl.oz", "fluid ounce", "fluid ounces")),
-    "pint": ("volume", 568.0, ("pint", "pints")),
-    "quart": ("volume", 946.0, ("quart", "quarts", "qt")),
-    "g": ("mass", 1.0, ("g", "gr", "gm", "gms", "gram", "grams", "gramme", "grammes")),
+    "l": ("volume", 1000.0, ("l", "litre", "litres", "liter", "liters", "ltr", "ltrs", "lt")),
+    "fl oz": ("volume", 29.57, ("fl oz", "fl. oz", "fl.oz", "fluid ounce", "fluid ounces", "fl ozs")),
+    "pint": ("volume", 568.0, ("pint", "pints", "pt", "pts")),
+    "quart": ("volume", 946.0, ("quart", "quarts", "qt", "qts")),
+    "g": ("mass", 1.0, ("g", "gr", "gm", "gms", "grm", "grms", "gram", "grams", "gramme", "grammes")),
     "kg": ("mass", 1000.0, ("kg", "kgs", "kilo", "kilos", "kilogram", "kilograms")),
-    "oz": ("mass", OUNCE_G, ("oz", "ounce", "ounces")),
+    "oz": ("mass", OUNCE_G, ("oz", "ozs", "ounce", "ounces")),
     "lb": ("mass", POUND_G, ("lb", "lbs", "pound", "pounds")),
-    "cup": ("cup", None, ("cup", "cups", "c")),
+    "cup": ("cup", None, ("cup", "cups", "c", "cupful", "cupfuls", "cup/s", "cps")),
     # the cup that comes with a rice cooker: 1 gō
-    "cooker cup": ("volume", 180.0, ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups")),
-    "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler")),
-    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tblsp", "tbl")),
-    "spoon": ("volume", 15.0, ("spoon", "spoons", "spoonful", "spoonfuls", "dessertspoon", "dessertspoons")),
+    "cooker cup": (
+        "volume", 180.0,
+        ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups", "cooker cup", "cooker cups", "go", "gō", "gou", "rice cup", "rice cups"),
+    ),
+    "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
+    "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),
+    "teacup": ("vessel", None, ("teacup", "teacups", "tea cup", "tea cups", "teacupful")),
+    "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "pav", "scoop", "scoops")),
+    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls", "tblsp", "tbl", "tbls", "tblspn", "tbspn", "tbspns")),
+    "dessertspoon": ("volume", 10.0, ("dessertspoon", "dessertspoons", "dessert spoon", "dessert spoons", "dsp", "dstspn")),
+    "cooking spoon": ("volume", 50.0, ("cooking spoon", "cooking spoons", "cookingspoon", "cookingspoons")),
+    "spoon": ("volume", 15.0, ("spoon", "spoons", "spoonful", "spoonfuls")),
     "ladle": ("volume", 120.0, ("ladle", "ladles", "ladleful", "ladlefuls")),
-    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful")),
+    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "tspn", "tspns")),
     # counted things: their size is stated beside them ("1 tin (400 g)") or not known
     "tin": ("count", None, ("tin", "tins", "can", "cans")),
-    "pinch": ("count", None, ("pinch", "pinches", "dash", "dashes")),
-    "handful": (
-        "count",
-        None,
-        ("handful", "handfuls", "bunch", "bunches", "sprig", "sprigs", "knob", "piece", "pieces"),
-    ),
-    "clove": ("count", None, ("clove", "cloves", "stick", "sticks", "stalk", "stalks", "slice", "slices")),
+    "pinch": ("count", None, ("pinch", "pinches", "dash", "dashes", "drop", "drops", "splash", "splashes", "glug", "glugs", "squeeze", "drizzle", "grating")),
+    "handful": ("count", None, ("handful", "handfuls", "bunch", "bunches", "sprig", "sprigs", "knob", "knobs", "piece", "pieces", "pc", "pcs", "inch", "inches", "thumb", "sheet", "sheets", "strip", "strips")),
+    "clove": ("count", None, ("clove", "cloves", "stick", "sticks", "stalk", "stalks", "slice", "slices", "rib", "ribs", "leaf", "leaves", "head", "heads", "bulb", "bulbs", "pod", "pods", "fillet", "fillets", "rasher", "rashers", "ear", "ears")),
     "packet": (
-        "count",
-        None,
-        ("packet", "packets", "pack", "packs", "sachet", "sachets", "jar", "jars", "bag", "bags"),
+        "count", None,
+        ("packet", "packets", "pkt", "pkts", "pack", "packs", "pkg", "package", "packages", "sachet", "sachets", "jar", "jars", "bag", "bags", "carton", "cartons", "box", "boxes", "bottle", "bottles", "tub", "tubs", "pouch", "pouches", "envelope", "envelopes"),
     ),
     "cube": ("count", None, ("cube", "cubes")),
-}
+}  # fmt: skip
 # grams and millilitres of a tin nobody stated: a guess, always reported as one
 USUAL_TIN = 400.0
 
 _SPELLINGS = {s: unit for unit, (_, _, spellings) in _UNITS.items() for s in spellings}
-UNIT_PATTERN = "|".join(sorted((re.escape(s) for s in _SPELLINGS), key=len, reverse=True))
+# a capital T is a tablespoon and a small t a teaspoon, in all cooks' notes
+_LETTERS = {"T": "tbsp", "t": "tsp", "Tb": "tbsp", "TB": "tbsp", "T's": "tbsp"}
+UNIT_PATTERN = "|".join(sorted((re.escape(s) for s in [*_SPELLINGS, "T", "Tb"]), key=len, reverse=True))
 
 _GLYPHS = {
     "½": "1/2",
@@ -84,35 +90,67 @@ _GLYPHS = {
     "⅝": "5/8",
     "⅞": "7/8",
 }
-_WORDS = {
-    "a": 1,
-    "an": 1,
-    "one": 1,
-    "two": 2,
-    "three": 3,
-    "four": 4,
-    "five": 5,
-    "six": 6,
-    "seven": 7,
-    "eight": 8,
-    "nine": 9,
-    "ten": 10,
-    "twelve": 12,
-    "half": 0.5,
-    "half a": 0.5,
-    "a half": 0.5,
-    "a quarter of a": 0.25,
-    "quarter of a": 0.25,
-    "a dozen": 12,
-    "a couple of": 2,
-    "a few": 3,
+_SMALL = {
+    w: float(n)
+    for n, w in enumerate(
+        [
+            "one",
+            "two",
+            "three",
+            "four",
+            "five",
+            "six",
+            "seven",
+            "eight",
+            "nine",
+            "ten",
+            "eleven",
+            "twelve",
+            "thirteen",
+            "fourteen",
+            "fifteen",
+            "sixteen",
+            "seventeen",
+            "eighteen",
+            "nineteen",
+        ],
+        1,
+    )
 }
+_TENS = {
+    w: 10.0 * n for n, w in enumerate(["twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety"], 2)
+}
+_PARTS = {
+    "half": 0.5,
+    "a half": 0.5,
+    "a quarter": 0.25,
+    "quarter": 0.25,
+    "three quarters": 0.75,
+    "a third": 1 / 3,
+    "two thirds": 2 / 3,
+}
+_WORDS: dict[str, float] = {
+    **_SMALL, **_TENS, "a": 1, "an": 1, "half": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a half a": 0.5, "half of a": 0.5, "a quarter of a": 0.25,
+    "a quarter of an": 0.25, "quarter of a": 0.25, "quarter of an": 0.25, "a quarter": 0.25, "quarter": 0.25, "three quarters of a": 0.75, "three quarters of an": 0.75,
+    "three quarters": 0.75, "three-quarters": 0.75, "a third of a": 1 / 3, "two thirds of a": 2 / 3, "a third": 1 / 3, "two thirds": 2 / 3, "a dozen": 12, "dozen": 12,
+    "a couple of": 2, "a couple": 2, "couple of": 2, "a few": 3, "few": 3, "a hundred": 100, "one hundred": 100, "hundred": 100,
+}  # fmt: skip
 _GLYPH = "[" + "".join(_GLYPHS) + "]"
-_ONE = rf"(?:\d+\s*{_GLYPH}|{_GLYPH}|\d+\s+\d+\s*[/⁄]\s*\d+|\d+\s*[/⁄]\s*\d+|\d+(?:[.,]\d+)?)"
-_WORD = "|".join(sorted(_WORDS, key=len, reverse=True))
+# digits are bounded on purpose: no recipe holds a number without end
+_ONE = (
+    rf"(?<![\d.,])(?:\d{{1,4}}(?:\s*(?:and|&|-)\s*|\s*){_GLYPH}|{_GLYPH}|\d{{1,3}}(?:\s+(?:and\s+|&\s*)?|\s?[-–]\s?|-)\d{{1,2}}\s?[/⁄]\s?\d{{1,2}}(?!\d)"
+    rf"|\d{{1,3}}\s?[/⁄]\s?\d{{1,3}}(?!\d)|\d{{1,3}},\d{{3}}(?![\d,])|\d{{1,7}}(?:[.,]\d{{1,3}})?(?!\d))"
+)
+_BIG = "|".join([*_TENS])
+_LOW = "|".join(sorted(_SMALL, key=len, reverse=True))
+_WORD = (
+    rf"(?:(?:{_BIG})[ -](?:{_LOW})|(?:(?:{_LOW}|a) )?hundred(?: and)?(?: (?:{_BIG}))?(?: (?:{_LOW}))?"
+    rf"|(?:{_LOW}|a)(?: and a (?:half|quarter|third)| and (?:half|quarter|three quarters)| (?:half|quarter)(?= (?:cup|mug|glass|hour|tea|table)))"
+    + "|" + "|".join(sorted(map(re.escape, _WORDS), key=len, reverse=True)) + ")"
+)  # fmt: skip
 # "-2" is caught so that a negative amount is refused, not read as 2
-NUMBER_PATTERN = rf"(?:-?{_ONE}|\b(?:{_WORD})\b)"
-RANGE_PATTERN = rf"{NUMBER_PATTERN}(?:\s*(?:-|–|—|\bto\b|\bor\b)\s*{_ONE})?"
+NUMBER_PATTERN = rf"(?:(?<![\w-])-?{_ONE}|{_ONE}|\b{_WORD}\b)"
+RANGE_PATTERN = rf"{NUMBER_PATTERN}(?:\s*(?:-|–|—|\bto\b|\bor\b)\s*(?:{_ONE}|(?:{_LOW}|{_BIG})\b))?"
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,18 +167,24 @@ class Amount:
 
 
 def number(text: str) -> float:
-    """The value of one written number: "1½", "1 1/2", "0,5", "half a". ValueError if it is none."""
-    t = text.strip().lower()
+    """The value of one written number: "1½", "1 and 1/2", "2-1/2", "0,5", "1,000", "half a", "two and a quarter", "twenty-five". ValueError
+    if it is none."""
+    t = re.sub(r"\s+", " ", text.strip().lower())
     if t in _WORDS:
         return float(_WORDS[t])
+    if t[:1].isalpha():
+        return _spelt(t)
     sign = -1.0 if t.startswith("-") else 1.0
     t = t.lstrip("-").replace("⁄", "/")
     for glyph, plain in _GLYPHS.items():
         t = t.replace(glyph, f" {plain}")
+    t = re.sub(r"\s*/\s*", "/", t)
+    if re.fullmatch(r"\d{1,3},\d{3}", t):
+        t = t.replace(",", "")
     total = 0.0
-    for part in t.split():
-        if part == "/":
-            raise ValueError(text)
+    for part in re.split(r"\s*(?:\band\b|&|[-–])\s*|\s+", t):
+        if not part:
+            continue
         try:
             total += float(Fraction(part)) if "/" in part else float(part.replace(",", "."))
         except ZeroDivisionError as fault:
@@ -148,22 +192,48 @@ def number(text: str) -> float:
     return sign * total
 
 
+def _spelt(t: str) -> float:
+    """ "twenty five", "one hundred and fifty", "two and a half"."""
+    if " and " in t and (part := _PARTS.get(t.rsplit(" and ", 1)[1])):
+        return number(t.rsplit(" and ", 1)[0]) + part
+    if (m := re.fullmatch(r"(.+) (half|quarter)", t)) and m[1] in _WORDS:
+        return _WORDS[m[1]] + _PARTS[m[2]]
+    total = 0.0
+    for word in re.split(r"[ -]", t.replace(" and ", " ")):
+        if word == "hundred":
+            total = max(total, 1.0) * 100
+        elif word in _SMALL or word in _TENS or word == "a":
+            total += _WORDS[word]
+        else:
+            raise ValueError(t)
+    return total
+
+
 def number_range(text: str) -> tuple[float, float]:
-    """(low, high) of "2 to 3", "2-3" or a single number (then both are the same)."""
-    m = re.fullmatch(rf"({NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or)\s*({_ONE}))?", text.strip(), re.I)
+    """(low, high) of "2 to 3", "2-3", "six or seven" or a single number (then both are the same)."""
+    text = text.strip()
+    if re.fullmatch(NUMBER_PATTERN, text, re.I):
+        low = number(text)
+        return low, low
+    m = re.fullmatch(rf"({NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or)\s*({_ONE}|(?:{_LOW}|{_BIG})))?", text, re.I)
     if not m:
         raise ValueError(text)
-    low = number(re.sub(r"\s*([/⁄])\s*", r"\1", m[1]))
-    high = number(re.sub(r"\s*([/⁄])\s*", r"\1", m[2])) if m[2] else low
+    low = number(m[1])
+    high = number(m[2]) if m[2] else low
     return (low, high) if low <= high else (high, low)
 
 
 def canonical_unit(word: str) -> str | None:
-    return _SPELLINGS.get(word.strip().lower().rstrip("."))
+    """
+    >>> canonical_unit("T"), canonical_unit("t."), canonical_unit("Cups")
+    ('tbsp', 'tsp', 'cup')
+    """
+    said = word.strip().rstrip(".")
+    return _LETTERS.get(said) or _SPELLINGS.get(re.sub(r"\s+", " ", said.lower()))
 
 
 def unit_kind(unit: str) -> str:
-    """ "volume", "mass", "cup", "measure" or "count"."""
+    """ "volume", "mass", "cup", "measure", "vessel" or "count"."""
     return _UNITS[unit][0] if unit in _UNITS else "count"
 
 
@@ -176,7 +246,7 @@ def unit_size(unit: str, measures: Measures) -> tuple[float | None, float | None
         return None, factor
     if kind == "cup":
         return measures.cup_ml, None
-    if kind == "measure":
+    if kind in ("measure", "vessel"):
         return measures.measure_ml, None
     return None, None
 

@@ -16,7 +16,7 @@ from .pot.simulation import Run, curve, simulate
 from .pot.stages import stages
 from .problems import Refusal
 from .reading import read
-from .recipe import Correction, Duration, Line, Recipe
+from .recipe import Correction, Doubt, Duration, Line, Recipe
 from .shifting import Choice, Shift, shift
 
 
@@ -246,6 +246,8 @@ def read_report(recipe: Recipe) -> dict[str, Any]:
         "soak_min": recipe.soak_min,
         "simmer_min": recipe.simmer_min,
         "rest_min": recipe.rest_min,
+        "release_min": recipe.release_min,
+        "whistles": recipe.whistles,
         "liquid_water_ml": round(recipe.liquid_water_ml, 1),
         "count_out": list(recipe.count_out),
         "allergens": list(recipe.allergens),
@@ -253,6 +255,32 @@ def read_report(recipe: Recipe) -> dict[str, Any]:
         "notes": [{"text": t, "span": [s.start, s.end]} for t, s in recipe.notes],
         "headings": [{"text": t, "span": [s.start, s.end]} for t, s in recipe.headings],
         "text": recipe.text,
+        "plain": recipe.plain,
+        "line_classes": [[at, cls] for at, _, cls, _ in recipe.line_classes],
+        "classes": [
+            {"span": [a, b], "text": " ".join(recipe.text[a:b].split()), "cls": cls, "sure": round(sure, 2)}
+            for a, b, cls, sure in recipe.line_classes
+        ],
+        "minutes": [
+            {"text": d.text, "low_min": d.low, "high_min": d.high, "kind": d.kind, "sure": round(d.sure, 2)}
+            for s in recipe.steps
+            for d in s.durations
+        ],
+        "doubts": [doubt_row(d) for d in recipe.doubts],
+        "process": recipe.process.as_dict(),
+    }
+
+
+def doubt_row(d: Doubt) -> dict[str, Any]:
+    """A doubt with the correction each of its readings stands for."""
+    return {
+        "field": d.field,
+        "where": d.where,
+        "text": d.text,
+        "choices": [
+            {"label": c.label, "correction": {k: v for k, v in asdict(c.correction).items() if v is not None}}
+            for c in d.choices
+        ],
     }
 
 
@@ -308,6 +336,7 @@ def shift_report(s: Shift) -> dict[str, Any]:
                 "marks": [list(m) for m in st.marks],
                 "olds": list(st.olds),
                 "kind": st.kind,
+                "cautions": [c.text for c in cautions.for_words(st.text)],
             }
             for st in s.method.steps
         ],
@@ -330,7 +359,7 @@ def strip(s: Shift) -> list[dict[str, Any]]:
     if pot.way.soak_min:
         out.append({"what": "soak", "min": round_half_up(pot.way.soak_min), "kind": "soak", "at": []})
     before = (
-        sum(d.typical for st in s.recipe.steps for d in st.durations if d.kind == "before")
+        sum(d.typical for st in s.recipe.steps for d in st.durations if d.kind in ("pan", "toast"))
         if not s.own.line.cooked
         else 0.0
     )

@@ -5,30 +5,61 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 
 from .problems import Problem
+from .process.model import Process, Span
 
 # what minutes in a step may be for
-DURATION_KINDS = ("heat", "rest", "soak", "before", "from_start", "from_end", "beside", "unknown")
+DURATION_KINDS = (
+    "heat",
+    "come_up",
+    "rest",
+    "release",
+    "soak",
+    "pan",
+    "toast",
+    "from_end",
+    "from_start",
+    "whistles",
+    "other",
+)
+LINE_CLASSES = (
+    "title",
+    "servings",
+    "meta",
+    "heading",
+    "section",
+    "ingredient",
+    "ingredients",
+    "step",
+    "note",
+    "chatter",
+)
+DOUBT_FIELDS = (
+    "grain",
+    "amount",
+    "water",
+    "simmer",
+    "rest",
+    "soak",
+    "method",
+    "servings",
+    "role",
+    "minutes",
+    "count_out",
+)
 ROLES = ("source_grain", "pot_liquid", "absorber", "watery", "fat", "salt", "timed", "after", "beside")
 
 
 @dataclass(frozen=True, slots=True)
-class Span:
-    """Characters start … end of the recipe's text."""
-
-    start: int
-    end: int
-
-
-@dataclass(frozen=True, slots=True)
 class Duration:
-    """Minutes said in a step. kind: heat, rest, soak, before (in the pan before the liquid), beside,
-    from_start ("at minute 15"), from_end ("5 minutes before the end"), unknown."""
+    """Minutes said in a step. kind: heat (the grain with its liquid), come_up, rest, release (of pressure), soak, pan (the grain's pot before the
+    grain), toast (the grain before its liquid), from_end ("for the last 5"), from_start ("at minute 15"), whistles (a count), other. sure: 0 … 1."""
 
     low: float
     high: float
     span: Span
     text: str
-    kind: str = "unknown"
+    kind: str = "other"
+    sure: float = 1.0
 
     @property
     def typical(self) -> float:
@@ -81,6 +112,43 @@ class Step:
 
 
 @dataclass(frozen=True, slots=True)
+class Correction:
+    """The cook's word against ours, anchored to the text of a line or step so that a second reading keeps it.
+
+    amount: "300 ml", as the cook types it. minutes and kind: of the duration written so in that step, what it is for.
+    """
+
+    line: str
+    role: str | None = None
+    grain: str | None = None
+    amount: str | None = None
+    minutes: str | None = None
+    kind: str | None = None
+    # a line's class; and, with an empty line, of the whole recipe: how it is cooked, how many it serves
+    cls: str | None = None
+    method: str | None = None
+    servings: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Reading:
+    """One of the readings of a doubt, and the cook's word that settles it."""
+
+    label: str
+    correction: Correction
+
+
+@dataclass(frozen=True, slots=True)
+class Doubt:
+    """Something that can be read in more than one way, with the two or three likeliest as touches. where: the text it stands in."""
+
+    field: str
+    where: str
+    text: str
+    choices: tuple[Reading, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Recipe:
     """A recipe as read. `text` is what was brought, cleaned letter for letter, so that spans hold."""
 
@@ -99,6 +167,13 @@ class Recipe:
     texture: str = "fluffy"
     dish: str = ""
     soak_min: float = 0.0
+    soak_kept: bool = False
+    whistles: float | None = None
+    release_min: float | None = None
+    plain: str = ""
+    line_classes: tuple[tuple[int, int, str, float], ...] = ()
+    doubts: tuple[Doubt, ...] = ()
+    process: Process = field(default_factory=Process)
     simmer_min: float | None = None
     rest_min: float | None = None
     count_out: tuple[str, ...] = ()
@@ -114,20 +189,10 @@ class Recipe:
         """Water that the pot's liquids and tomatoes bring."""
         return sum(ln.water for ln in self.lines if ln.role == "pot_liquid" or ln.kind == "tomato")
 
+    @property
+    def dry_beans(self) -> tuple[Line, ...]:
+        """Kidney beans and their relatives that were not boiled before they came here."""
+        return tuple(ln for ln in self.lines if ln.kind == "kidney beans" and ln.minutes > 0)
+
     def with_(self, **changes: object) -> Recipe:
         return replace(self, **changes)  # type: ignore[arg-type]
-
-
-@dataclass(frozen=True, slots=True)
-class Correction:
-    """The cook's word against ours, anchored to the text of a line or step so that a second reading keeps it.
-
-    amount: "300 ml", as the cook types it. minutes and kind: of the duration written so in that step, what it is for.
-    """
-
-    line: str
-    role: str | None = None
-    grain: str | None = None
-    amount: str | None = None
-    minutes: str | None = None
-    kind: str | None = None

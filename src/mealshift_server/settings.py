@@ -54,6 +54,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    "mealshift_server.api.body.bounded",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
@@ -97,6 +98,7 @@ AXES_LOCKOUT_CALLABLE = "mealshift_server.api.errors.locked_out"
 AXES_IPWARE_META_PRECEDENCE_ORDER = ["REMOTE_ADDR"]
 AXES_VERBOSE = False
 
+CSRF_FAILURE_VIEW = "mealshift_server.api.errors.page_forbidden"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 60
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
 SESSION_COOKIE_SAMESITE = "Lax"
@@ -117,8 +119,8 @@ CONTENT_SECURITY_POLICY = {
         "frame-ancestors": [NONE],
     }
 }
-# a whole saved page may be brought; beyond this the server reads no further
-DATA_UPLOAD_MAX_MEMORY_SIZE = 8 * 1024 * 1024
+# a household's backup with all its photos; every other request is held to far less by api/body.py
+DATA_UPLOAD_MAX_MEMORY_SIZE = 256 * 1024 * 1024
 
 STATIC_URL = "/static/"
 STATIC_ROOT = WEB_DIST

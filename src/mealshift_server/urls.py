@@ -7,6 +7,9 @@ from django.urls import path, re_path
 from .api import page
 from .api.routes import api
 
+handler400 = "mealshift_server.api.errors.page_bad"
+handler404 = "mealshift_server.api.errors.page_missing"
+handler500 = "mealshift_server.api.errors.page_fault"
 urlpatterns = [
     path("api/", api.urls),
     re_path(r"^(?!api/|static/).*$", page.app),

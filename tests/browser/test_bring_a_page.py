@@ -58,7 +58,7 @@ def test_a_saved_page_becomes_a_printed_blend(open_page, tmp_path) -> None:
     expect(understood).to_contain_text("647 ml")
     assert page.title() == "Meal Shift"
 
-    page.get_by_role("button", name="150 ml coconut milk").click()
+    page.get_by_role("button", name="150 ml coconut milk", exact=True).click()
     how_much = page.get_by_label("How much?")
     how_much.fill("a splash")
     page.get_by_role("button", name="So much").click()

@@ -37,13 +37,13 @@ def test_a_pasted_recipe_is_shifted_kept_and_taken_out(open_page) -> None:
     check_axe(page)
 
     # a wrong mark, corrected by touching it; undone and done again
-    page.get_by_role("button", name="100 ml coconut milk").click()
+    page.get_by_role("button", name="100 ml coconut milk", exact=True).click()
     page.get_by_role("radio", name="joins after").click()
     page.keyboard.press("Escape")
     expect(understood).to_contain_text("350 ml")
     page.get_by_role("button", name="Undo").click()
     expect(understood).to_contain_text("422 ml")
-    page.get_by_role("button", name="100 ml coconut milk").click()
+    page.get_by_role("button", name="100 ml coconut milk", exact=True).click()
     page.get_by_role("radio", name="joins after").click()
     page.keyboard.press("Escape")
     expect(understood).to_contain_text("350 ml")

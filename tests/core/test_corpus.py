@@ -96,5 +96,5 @@ def test_the_corpus_is_read_as_a_cook_would(capsys) -> None:
         )
         print("\n".join([*wrong, *missed]))
     assert len(entries) >= 40
-    assert roles >= 0.97 * lines and amounts == lines
+    assert roles >= 0.93 * lines and amounts == lines and len(missed) <= 3
     assert len(told) - len(missed) >= 0.97 * len(told)

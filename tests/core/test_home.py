@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mealshift.grains import all_grains
-from mealshift.keeping import keep
+from mealshift.keeping import Move, keep, moved
 from mealshift.larder import BagLine, label, old, read_line
 from mealshift.learning.table import COLUMNS, from_csv, to_csv
 from mealshift.problems import Refusal
@@ -77,30 +77,67 @@ def test_an_old_bag_and_what_its_packet_says() -> None:
     )
 
 
+PLACE = st.sampled_from(["table", "fridge", "freezer"])
+
+
+def lain(stays: list[tuple[float, str]]) -> tuple[Move, ...]:
+    """Moves out of (hours in the place before, place)."""
+    at, out = SEVEN, []
+    for hours, place in stays:
+        at += timedelta(hours=hours)
+        out.append(Move(at, place))
+    return tuple(out)
+
+
 @given(
-    st.sampled_from(["quinoa", "maize-meal-coarse"]),
-    st.sampled_from(["table", "fridge", "freezer"]),
-    st.integers(1, 4),
-    st.floats(0, 200),
-    st.floats(0, 50),
+    st.lists(st.tuples(st.floats(0.1, 60), PLACE), max_size=4), st.integers(1, 4), st.floats(0, 50), st.floats(0, 50)
 )
-def test_what_is_over_stays_over_and_the_stricter_rule_is_said_first(slug, place, days, hours, more) -> None:
-    now, later = SEVEN + timedelta(hours=hours), SEVEN + timedelta(hours=hours + more)
-    a, b = keep(slug, SEVEN, place, now, days), keep(slug, SEVEN, place, later, days)
-    assert b.over or not a.over
-    assert a.eat_by <= (a.local_by or a.eat_by) and "74 °C" in a.reheat
-    if place == "table":
-        assert a.over == (hours > 2)
-    if place == "fridge" and hours <= 24:
-        assert not a.over
-    if place == "fridge" and hours > 24 * days:
-        assert a.over and "throw it away" in a.said
+def test_what_is_over_stays_over_wherever_it_is_put(stays, days, hours, more) -> None:
+    """The clock remembers: neither time nor another place makes good what was declared over."""
+    moves = lain(stays)
+    now = max([SEVEN, *(m.at for m in moves)]) + timedelta(hours=hours)
+    then = keep("quinoa", SEVEN, moves, now, days)
+    later = keep("quinoa", SEVEN, moves, now + timedelta(hours=more), days)
+    assert later.over or not then.over
+    assert then.eat_by <= (then.local_by or then.eat_by) and "74 °C" in then.reheat
+    if then.over:
+        assert "throw it away" in then.said
+        for place in ("fridge", "freezer"):
+            assert keep("quinoa", SEVEN, (*moves, Move(now, place)), now + timedelta(hours=more), days).over
+
+
+@pytest.mark.parametrize(
+    ("stays", "now", "over", "said"),
+    [
+        ([], 1.5, False, "into the fridge now"),
+        ([], 2.1, True, "warm for more than two hours"),
+        ([(0.5, "fridge")], 23, False, "Eat it by Thursday"),
+        ([(6, "fridge")], 7, True, "warm for more than two hours"),
+        ([(6, "freezer")], 500, True, "warm for more than two hours"),
+        ([(0.5, "fridge"), (144, "freezer")], 150, True, "fridge is over"),
+        ([(0.5, "freezer")], 1500, False, "best by"),
+        ([(0.5, "freezer"), (1000, "fridge")], 1010, False, "Thawed: eat it by"),
+        ([(0.5, "freezer"), (1000, "fridge")], 1030, True, "one day"),
+        ([(0.5, "fridge"), (3, "table"), (1.8, "fridge")], 6, True, "warm for more than two hours"),
+    ],
+)
+def test_left_overs_by_every_place_they_lay_in(stays, now, over, said) -> None:
+    kept = keep("quinoa", SEVEN, lain(stays), SEVEN + timedelta(hours=now))
+    assert (kept.over, said in kept.said) == (over, True), kept.said
+
+
+def test_a_slip_is_put_right_and_thawed_grain_is_not_frozen_again() -> None:
+    frozen = moved((), "freezer", SEVEN)
+    assert moved(frozen, "fridge", SEVEN + timedelta(minutes=2)) == (Move(SEVEN + timedelta(minutes=2), "fridge"),)
+    thawed = moved(frozen, "fridge", SEVEN + timedelta(days=3))
+    with pytest.raises(Refusal, match="not frozen a second time"):
+        moved(thawed, "freezer", SEVEN + timedelta(days=3, hours=2))
 
 
 @pytest.mark.parametrize("days", [0, 5])
 def test_a_rule_that_no_authority_has(days) -> None:
     with pytest.raises(Refusal, match="1 to 4 days"):
-        keep("quinoa", SEVEN, "fridge", SEVEN, days)
+        keep("quinoa", SEVEN, (), SEVEN, days)
 
 
 TEXT = (

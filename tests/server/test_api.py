@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import io
 import json
 from pathlib import Path
 
 import pytest
 from django.test import Client, override_settings
+from PIL import Image
 
 from mealshift_server.api.routes import api
 from mealshift_server.households.models import User
@@ -331,3 +333,41 @@ def test_the_page_and_its_cookie(cook, built) -> None:
     answer = Client().get("/kept/3")
     assert answer.status_code == 200 and b"Meal Shift" in answer.content and "csrftoken" in answer.cookies
     assert Client().post("/kept/3").status_code == 405
+
+
+@pytest.mark.parametrize(
+    ("path", "body", "status"),
+    [
+        ("shift", '{"text": "200 g rice", "choice": {"to": "quinoa", "servings": NaN}}', 400),
+        ("shift", '{"text": "200 g rice", "choice": {"to": "quinoa", "servings": 1e999}}', 400),
+        ("notebook", '{"shift_id": 99999999999999999999999}', 400),
+        ("left", '{"name": "cold \\ud800 pilaf", "grain": "quinoa", "portions": 1}', 201),
+        ("read", '{"text": "200 g rice \\udfff\\n400 ml water\\nSimmer 10 minutes."}', 200),
+    ],
+)
+def test_what_no_database_holds_is_said_or_mended(cook, as_, path, body, status) -> None:
+    answer = as_(cook).post(f"/api/{path}", body, content_type=JSON)
+    assert answer.status_code == status and (status < 400 or answer.json()["text"].endswith("."))
+
+
+@pytest.mark.parametrize(
+    "path", ["recipes/99999999999999999999", "week?day=9999-12-31", "notebook?cooking=99999999999999999999", "nowhere"]
+)
+def test_out_of_all_bounds_is_a_sentence_not_a_page_of_html(cook, as_, path) -> None:
+    answer = as_(cook).get(f"/api/{path}")
+    assert answer.status_code in (404, 422) and answer.json()["text"].endswith(".")
+
+
+def test_a_fault_of_ours_is_a_sentence_too(cook, as_, monkeypatch) -> None:
+    monkeypatch.setattr("mealshift_server.recipes.actions.read_text", lambda *a: 1 / 0)
+    answer = post(as_(cook), "read", text="200 g rice")
+    assert answer.status_code == 500 and "what you typed is still on the page" in answer.json()["text"]
+
+
+def test_a_small_file_of_a_huge_picture_is_not_unpacked(cook, as_) -> None:
+    client = as_(cook)
+    told = post(client, "notebook", dish="x", grain="quinoa", amount="240 ml").json()
+    bomb = io.BytesIO()
+    Image.new("1", (9000, 9000)).save(bomb, "PNG")
+    answer = client.put(f"/api/notebook/{told['id']}/photo", bomb.getvalue(), content_type="image/png")
+    assert answer.status_code == 422 and "81 million pixels" in answer.json()["text"]

@@ -13,7 +13,8 @@ from django.test import Client
 from django.utils import timezone
 from PIL import Image
 
-from mealshift_server.households import backup
+from mealshift.problems import Refusal
+from mealshift_server.households import actions, backup
 from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.notebook.models import Decision, Entry, Photo
 from tests.core.kitchen import demo
@@ -378,3 +379,53 @@ def test_a_cooking_that_is_stopped_half_way_writes_no_page(stove) -> None:  # no
     touch(client, cooking, ("a", "done", {"step": first["id"]}), ("b", "ended", {}))
     assert client.get("/api/cookings").json()[0]["ended"] is not None
     assert client.get("/api/notebook").json()["total"] == 0 and client.get("/api/larder").json()[0]["grams"] == 500
+
+
+def test_a_backup_larger_than_any_recipe_comes_back_and_a_hollow_one_does_not(full, neighbour, as_) -> None:
+    other, document = as_(neighbour), saved(full)
+    document["recipes"] += [{**document["recipes"][0], "text": "x" * 60_000}] * 160
+    document["checksum"] = backup.checksum(document)
+    assert len(json.dumps(document)) > 9_000_000
+    assert post(other, "restore", backup=document).json()["counts"]["recipes"] == 161
+    for part, row in (("shifts", {"result": {}}), ("shifts", {"choice": {}}), ("cookings", {"script": {}}), ("entries", {"predicted": {}})):  # fmt: skip
+        hollow = {**saved(full)}
+        hollow[part] = [{**hollow[part][0], **row}, *hollow[part][1:]]
+        hollow["checksum"] = backup.checksum(hollow)
+        answer = post(other, "restore", backup=hollow, replace=True)
+        assert answer.status_code == 422 and "hollow" in answer.json()["text"], part
+    for page in ("shifts", "notebook", "cookings"):
+        assert other.get(f"/api/{page}").status_code == 200
+
+
+def test_a_cooked_blend_is_no_end_of_lessons(cook, as_) -> None:
+    client = as_(cook)
+    blend = [{"grain": "rice-white-long", "share": 0.67}, {"grain": "foxtail-millet", "share": 0.33}]
+    shift = post(client, "shifts", text=demo("01"), choice={"to": "rice-white-long", "blend": blend}).json()["id"]
+    assert by_hand(client, shift_id=shift, dish="").status_code == 201
+    dry_pots(client, 5)
+    assert client.get("/api/lessons").status_code == 200
+
+
+def test_a_meal_whose_bag_is_off_the_list_can_be_written_down(cook, as_) -> None:
+    client = as_(cook)
+    bag = post(client, "larder", line="1 kg quinoa, best 3/2090").json()
+    shift = post(client, "shifts", text=demo("01"), choice={"to": "quinoa", "bag_id": bag["id"]}).json()["id"]
+    assert client.delete(f"/api/larder/{bag['id']}").status_code == 204
+    assert by_hand(client, shift_id=shift).status_code == 201
+
+
+def test_what_was_warm_too_long_is_over_in_the_fridge_too(cook, as_) -> None:
+    client = as_(cook)
+    late = (timezone.now() - timedelta(hours=6)).isoformat()
+    left = post(client, "left", name="pilaf", grain="quinoa", portions=2, served=late).json()["left"][0]
+    for place in ("fridge", "freezer"):
+        moved = put(client, f"left/{left['id']}", place=place).json()["left"][0]
+        assert moved["over"] and "throw it away" in moved["said"]
+    assert put(client, f"left/{left['id']}", place="gone").json()["left"] == []
+
+
+def test_of_two_who_remove_each_other_one_stays(cook) -> None:
+    other = User.objects.create(username="sorrel", household=cook.household)
+    actions.remove_member(other)
+    with pytest.raises(Refusal, match="last member"):
+        actions.remove_member(cook)

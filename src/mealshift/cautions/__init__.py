@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import tomllib
 from dataclasses import dataclass
 from functools import cache
@@ -30,6 +31,19 @@ def _texts() -> dict[str, str]:
 
 def _make(code: str, because: str, **filled: str) -> Caution:
     return Caution(code, _texts()[code].format(**filled), because)
+
+
+# what a recipe's own words ask for that is not safe as it stands: (pattern, code, why)
+_IN_WORDS = (
+    (r"\b(?:room temperature|on the (?:counter|worktop|side)|out of the fridge)\b[^.;]{0,40}\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))"
+     r"|\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))\b[^.;]{0,40}\b(?:at room temperature|on the (?:counter|worktop|side))\b", "words_warm", "the recipe leaves it out of the fridge"),
+    (r"\b(?:keep|hold|leave|stand|rest)\w*\b[^.;]{0,40}\bwarm\b[^.;]{0,30}\b(?:[1-5]\d) ?(?:°|degrees|º)? ?C\b|\b(?:[1-5]\d) ?(?:°|º) ?C\b[^.;]{0,30}\bkeep\w* (?:it )?warm\b", "words_lukewarm", "the recipe keeps it below 60 °C"),
+)  # fmt: skip
+
+
+def for_words(text: str) -> list[Caution]:
+    """Cautions that a recipe's own sentence calls for, to be shown where it stands."""
+    return [_make(code, why) for pattern, code, why in _IN_WORDS if re.search(pattern, text[:5000], re.I)]
 
 
 def for_pot(pot: Pot) -> list[Caution]:
@@ -77,7 +91,7 @@ def _for_way(pot: Pot) -> list[Caution]:
 
 def _for_recipe(recipe: Recipe) -> list[Caution]:
     out = []
-    if any(ln.kind == "kidney beans" and ln.drinks for ln in recipe.lines):
+    if recipe.dry_beans:
         out.append(_make("kidney_beans", "dry kidney beans are in the pot"))
     if recipe.allergens:
         out.append(_make("allergens", "carried over from the recipe", allergens=", ".join(recipe.allergens)))

@@ -1,7 +1,7 @@
 """The events of one cooking: a plan as a script, events folded into its state, what to do when it goes wrong, simulated devices."""
 
 from .alone import touches
-from .fold import Event, State, check, fold, is_over, pot_run, serving
+from .fold import Event, State, check, fold, is_locked, is_over, pot_run, serving
 from .record import predicted, records
 from .report import report
 from .rescue import WRONGS, Answer, rescue
@@ -16,6 +16,7 @@ __all__ = [
     "Step",
     "check",
     "fold",
+    "is_locked",
     "is_over",
     "pot_run",
     "pots_of",

@@ -251,6 +251,17 @@ def serving(script: Script, state: State, minute: float) -> float:
     return max(ends, default=float(script.serve))
 
 
+def is_locked(script: Script, state: State, key: str) -> bool:
+    """A pressure cooker from the moment its heat goes on until its pressure is down."""
+    if not script.pots[key].way.locked:
+        return False
+    boil, release = (next((s for s in script.steps if s.pot == key and s.kind == k), None) for k in ("boil", "release"))
+    if boil is None or state.steps[boil.id].start is None:
+        return False
+    end = release or next((s for s in script.steps if s.pot == key and s.kind == "cook"), None)
+    return end is not None and state.steps[end.id].end is None
+
+
 def is_over(script: Script, state: State) -> bool:
     """Ended by hand, or all is on the table; putting the rest away is done without the stove."""
     return state.ended is not None or all(state.steps[s.id].end is not None for s in script.steps if s.kind != "keep")

@@ -9,7 +9,7 @@ from ..pot import Pot
 from ..pot.account import said as said_amount
 from ..pot.simulation import curve
 from .devices import last_weight, weighed
-from .fold import Event, State, fold, forecast, pot_run, ready_at, serving
+from .fold import Event, State, fold, forecast, is_locked, pot_run, ready_at, serving
 from .rescue import WRONGS, wrongs_for
 from .script import Script, Step
 
@@ -71,7 +71,7 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dic
     made, now = pot_run(script, state, key), state.pots[key]
     out: dict[str, Any] = {
         "key": key, "name": pot.grain.name, "short": pot.grain.short, "grain": pot.grain.slug, "pour_ml": pot.pour_ml, "poured_ml": now.poured,
-        "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
+        "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "locked": is_locked(script, state, key), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
         "reserve_ml": pot.high_ml - pot.pour_ml, "wrongs": [{"code": w, "text": WRONGS[w]} for w in wrongs_for(pot)],
         "on": None, "curve": [], "boil_at": None, "off_at": None, "verdict": "", "scale": "", "celsius": None,
         "pour_said": said_amount(pot.pour_ml, "measure", pot.kitchen.measure_ml, pot.kitchen.measure_name),

@@ -66,13 +66,25 @@ def wrongs_for(pot: Pot) -> list[str]:
     return out
 
 
-def rescue(pot: Pot, what: str, run: Run | None = None, minute: float = 0.0) -> Answer:
-    """What to do now. run, minute: the pot as simulated, and the minute since its heat went on (None: it is not on yet)."""
+def rescue(pot: Pot, what: str, run: Run | None = None, minute: float = 0.0, locked: bool | None = None) -> Answer:
+    """What to do now. run, minute: the pot as simulated, and the minute since its heat went on (None: it is not on yet).
+    locked: it stands under pressure (None: it does if it is a pressure cooker and its heat is on)."""
     if what not in WRONGS:
         raise Refusal("what", "what", f"“{what[:30]}” is nothing I know how to mend; choose what you see.")
+    if locked is None:
+        locked = pot.way.locked and run is not None
     now = _Now(pot, run, minute)
-    answer: Answer = getattr(now, f"_{what}")()
-    return answer
+    answer: Answer = getattr(now, "_boiled_over_locked" if locked and what == "boiled_over" else f"_{what}")()
+    if not locked or what in ("boiled_over", "not_sprouting", "mould"):
+        return answer
+    # every other mend needs the open pot
+    return replace(answer, text=f"{_OPEN_FIRST} {answer.text}", lid=answer.lid or "ordinary")
+
+
+_OPEN_FIRST = (
+    "Heat off, and let the pressure go down by itself; open it by the maker's manual, never by force. "
+    "Then, as an open pot with the lid only laid on:"
+)
 
 
 class _Now:
@@ -107,17 +119,10 @@ class _Now:
         rest = max(self.missing, 0.08 * self.m) + self.rate * minutes - ml
         return f" Then look: it may want up to {10 * math.ceil(rest / 10)} ml more." if rest > 20 else ""
 
-    def _under_pressure(self) -> str:
-        return (
-            " Let the pressure out and open it first, by the maker's manual."
-            if "pressure" in self.pot.way.method
-            else ""
-        )
-
     def _dry_hard(self) -> Answer:
         minutes = self.longer()
         ml = self.splash(minutes, 0.0)
-        return Answer("dry_hard", f"Sprinkle {ml} ml of boiling water over it, lid on, lowest heat, {minutes} more minutes. Do not stir.{self.again(ml, minutes)}{self._under_pressure()}", ml, minutes, "ordinary",
+        return Answer("dry_hard", f"Sprinkle {ml} ml of boiling water over it, lid on, lowest heat, {minutes} more minutes. Do not stir.{self.again(ml, minutes)}", ml, minutes, "ordinary",
                       f"the grain has yet to drink about {self.missing:.0f} ml, and {self.rate * minutes:.0f} boil off meanwhile")  # fmt: skip
 
     def _wet_hard(self) -> Answer:
@@ -180,6 +185,11 @@ class _Now:
         left = max(LEAST_MORE, math.ceil((1.0 - self.at.dose) * self.whole))
         return Answer("boiled_over", f"Heat right down, lid ajar until the foam is gone, then back on. Keep {lost} ml boiling beside it and look {min(3, left)} minutes before the end: it may want them.",
                       0, 0, "ajar", f"a pot of {self.pot.kitchen.pot_cm:g} cm loses about {lost} ml as foam")  # fmt: skip
+
+    def _boiled_over_locked(self) -> Answer:
+        return Answer("boiled_over", "Off the heat, or switch it off, and stand back from the valve: foam is coming through it. Let the pressure go down by itself and open it by the maker's manual, never by force. "
+                      "Clean valve and lid before it is closed again, never more than half full; or finish it in an open pot.", 0, 0, "",
+                      "foam can block a valve; what it carried off is seen when the lid is open")  # fmt: skip
 
     def _lumps(self) -> Answer:
         ml = 10 * max(2, round(0.25 * self.m / 10))

@@ -32,10 +32,12 @@ COOL_MIN = 60
 _STIRRED = "stir every few minutes"
 # at which kind of step a caution belongs; what is not here is said on the bench and the grain's page
 _CAUTION_AT = {
-    "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "kidney_beans": ("boil",), "cloth": ("boil",),
+    "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "cloth": ("boil",),
     "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("pan", "boil"), "count_out": ("finish",),
-    "gluten_in": ("finish",), "allergens": ("finish",), "cooling": ("keep",),
+    "allergens": ("finish",), "cooling": ("keep",),
 }  # fmt: skip
+# what must be known before anything is begun
+_CAUTION_FIRST = ("gluten_in", "kidney_beans")
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,7 +134,7 @@ class _Dish:
         beside = {
             s.index
             for s in steps
-            if s.durations and all(d.kind == "beside" for d in s.durations) and s.index not in heat
+            if s.durations and all(d.kind == "other" for d in s.durations) and s.index not in heat
         }
         first, last = (heat[0], heat[-1]) if heat else (len(steps), len(steps))
         groups: tuple[list[str], list[str], list[str]] = ([], [], [])
@@ -154,13 +156,16 @@ class _Dish:
             i = next((i for i, s in enumerate(out) if s.kind == "boil"), None)
             if i is not None:
                 out[i] = replace(out[i], words=f"{self.before} {out[i].words}".strip())
-        return [replace(s, cautions=self._cautions(s.kind)) for s in out]
+        first = min((s for s in out if not s.anchor), key=lambda s: (s.planned, s.id), default=None)
+        return [replace(s, cautions=self._cautions(s, s is first)) for s in out]
 
-    def _cautions(self, kind: str) -> tuple[str, ...]:
-        """Each caution is said once, at the first of its steps that this dish has; pressure and steam again where a lid comes off."""
-        found = []
+    def _cautions(self, step: Step, first: bool) -> tuple[str, ...]:
+        """Each caution is said once, at the first of its steps that this dish has; pressure and steam again where a lid comes off,
+        and what the recipe's own words call for beside those words."""
+        found = [c.text for c in cautions.for_words(step.words)]
         for code, text in self.said:
-            if kind in _CAUTION_AT.get(code, ()) and (code not in self.told or code in ("pressure", "steam")):
+            at = step.kind in _CAUTION_AT.get(code, ()) or (first and code in _CAUTION_FIRST)
+            if at and (code not in self.told or code in ("pressure", "steam")):
                 self.told.add(code)
                 found.append(text)
         return tuple(found)
@@ -232,15 +237,16 @@ class _Dish:
         out = [
             Step(boil_id, self.dish, "boil", "begin", f"Pour, and {_up_word(pot)}", up, planned, words, _up_sign(pot), after, key,
                  pot.pour_ml, hands=min(4, up)),
-            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, planned + up, f"{_STIRRED.capitalize()}." if grain.is_meal else "",
-                 grain.sign(pot.way.texture), (boil_id,), key),
+            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, planned + up,
+                 f"{_STIRRED.capitalize()}." if grain.is_meal and not pot.way.locked else "",
+                 _LOCKED_SIGN[pot.way.method] if pot.way.locked else grain.sign(pot.way.texture), (boil_id,), key),
         ]  # fmt: skip
         if len(parts) > 3 and pot.way.method == "microwave":
             at = 0
             for what, minutes in parts[1:-2]:
                 at += minutes
                 out.append(self._reminder(f"{t.id}/stage{at}", cap(what), cook_id, at, planned + up + at, key))
-        if main:
+        if main and not pot.way.locked:
             for n, (what, minute) in enumerate(self.made.method.additions):
                 out.append(
                     self._reminder(f"{t.id}/add{n + 1}", f"In goes {what}", cook_id, minute, planned + up + minute, key)
@@ -269,8 +275,12 @@ class _Dish:
             out.append(Step(f"{t.id}/release", self.dish, "release", "follow", title, release, planned, "", "the valve has dropped; never force the lid",
                             after, key))  # fmt: skip
             after = (out[0].id,)
-        if rest or not out:
-            title = "Off the heat, lid closed" if not release else "Open it, leave it a moment"
+        if rest or not out or pot.way.locked:
+            title = "Open it, leave it a moment" if pot.way.locked else "Off the heat, lid closed"
+            # a locked cooker can be looked into only now
+            look = f"{pot.grain.sign(pot.way.texture)} Then loosen gently." if pot.way.locked else "then loosen gently"
+            late = [what for what, _ in self.made.method.additions] if pot.way.locked and key.endswith("/1") else []
+            words = f"What goes in late goes in now that it is open: {_together(late)}." if late else ""
             out.append(
                 Step(
                     f"{t.id}/rest",
@@ -280,8 +290,8 @@ class _Dish:
                     title,
                     max(1, rest),
                     planned + release,
-                    "",
-                    "then loosen gently",
+                    words,
+                    look,
                     after,
                     key,
                 )
@@ -294,6 +304,13 @@ class _Dish:
         keep = Step(f"{t.id}/keep", self.dish, "keep", "remind", "Is any left? Shallow, and into the fridge", 0, planned + t.minutes + COOL_MIN,
                     anchor=finish.id, offset=COOL_MIN, hands=2)  # fmt: skip
         return [finish, keep]
+
+
+# under a locked lid there is nothing to see but this
+_LOCKED_SIGN = {
+    "pressure": "count the whistles; nothing is opened or stirred before the pressure is down",
+    "electric-pressure": "the cooker counts the minutes; nothing is opened before the pressure is down",
+}
 
 
 def _up_word(pot: Pot) -> str:

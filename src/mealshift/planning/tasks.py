@@ -6,7 +6,7 @@ Only what has minutes becomes a task; a step without minutes belongs to the task
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from .. import preparing
 from ..measures import round_half_up
@@ -15,6 +15,8 @@ from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..recipe import Recipe
 from ..shifting import Shift
 
+# minutes in the grain's pot before its liquid
+BEFORE = ("pan", "toast")
 # a closed pot holds warm about so long; soaked grain may wait in the fridge, drained grain not long
 HOLD_MIN = 30
 AFTER_SOAK_MIN = 60
@@ -64,6 +66,8 @@ def tasks_of(shift: Shift, dish: str) -> list[Task]:
         ready.append(made[-1].id)
     beside = _beside(shift.recipe, dish)
     out += beside
+    if beans := _beans(shift.recipe, dish):
+        out = [*beans, *(replace(t, after=(*t.after, beans[-1].id)) if t.kind == "pot" else t for t in out)]
     out.append(
         Task(
             f"{dish}/finish",
@@ -134,7 +138,7 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
             AFTER_SOAK_MIN if way.soak_min else None,
         )
     if main and not shift.own.line.cooked:
-        first = sum(d.typical for s in shift.recipe.steps for d in s.durations if d.kind == "before")
+        first = sum(d.typical for s in shift.recipe.steps for d in s.durations if d.kind in BEFORE)
         add(
             "pan",
             "the pan first, as the steps say",
@@ -162,6 +166,43 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
     return out
 
 
+# usual advice for kidney beans and their relatives: hours in water that is thrown away, then a hard boil
+BEANS_SOAK_MIN, BEANS_BOIL_MIN = 480, 10
+
+
+def _beans(recipe: Recipe, dish: str) -> list[Task]:
+    """Dry kidney beans are made safe before they come near the pot, whatever the recipe says."""
+    if not recipe.dry_beans:
+        return []
+    name = recipe.dry_beans[0].name or "beans"
+    out = []
+    if not any("soaked" in ln.text.lower() for ln in recipe.dry_beans):
+        out.append(
+            Task(
+                f"{dish}/beans1",
+                f"soak the {name} 8 hours in plenty of water, throw that water away",
+                dish,
+                BEANS_SOAK_MIN,
+                3,
+                kind="beans",
+            )
+        )
+    out.append(
+        Task(
+            f"{dish}/beans2",
+            f"boil the {name} hard in fresh water, at least {BEANS_BOIL_MIN} minutes (some authorities say 30)",
+            dish,
+            BEANS_BOIL_MIN + 10,
+            3,
+            "burner",
+            tuple(t.id for t in out),
+            AFTER_SOAK_MIN if out else None,
+            kind="beans",
+        )
+    )
+    return out
+
+
 def _cooks(pot: Pot) -> str:
     return {"steep": "steep"}.get(pot.way.method, f"cook {pot.cook_typical} minutes")
 
@@ -170,7 +211,7 @@ def _beside(recipe: Recipe, dish: str) -> list[Task]:
     """Other components: steps with minutes that are not the grain's, in the order of the recipe."""
     out: list[Task] = []
     for s in recipe.steps:
-        minutes = sum(d.typical for d in s.durations if d.kind == "beside" and d.typical <= 240)
+        minutes = sum(d.typical for d in s.durations if d.kind == "other" and d.typical <= 240)
         if not minutes or re.search(r"\bevery\b|\bafter the first\b", s.text, re.I):
             continue
         resource = "oven" if re.search(r"\b(?:bake|roast|oven)\b", s.text, re.I) else "burner"

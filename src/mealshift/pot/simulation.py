@@ -38,6 +38,8 @@ DRY_ML = 2.0
 GRACE_MIN = 2.0
 # how far off is still right, as a share of what the grain drinks
 CLOSE = 0.08
+# a recipe may want its grain drier than usual by this share, and it is still right
+DRIEST_HABIT = 0.25
 
 
 @dataclass(frozen=True, slots=True)
@@ -167,7 +169,8 @@ class _Plan:
         off = rows.get("boil_off", 0.0) + rows.get("cloth", 0.0)
         scale = self.scale = (off + max(0.0, habit)) / off if off > 1 else 1.0
         drink = rows.get("grain", 0.0) + rows.get("age", 0.0) + rows.get("learnt", 0.0)
-        target = max(self.h0 + 0.05, (drink + min(0.0, habit)) / self.m)
+        # … but it is judged by what the grain needs: no habit makes half the water right
+        target = max(self.h0 + 0.05, (drink + max(min(0.0, habit), -DRIEST_HABIT * drink)) / self.m)
         self.stretch = target / grain.hydration_at(way.texture)
         self.target = target
         self.low = grain.texture_range()[0]

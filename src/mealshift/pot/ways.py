@@ -127,6 +127,11 @@ class Way:
     age: str = "fresh"
     rinsed: bool = True
 
+    @property
+    def locked(self) -> bool:
+        """Under pressure: nothing opens, stirs, pours or looks into it before the pressure is down."""
+        return self.method in ("pressure", "electric-pressure")
+
     def with_(self, **changes: object) -> Way:
         return replace(self, **changes)  # type: ignore[arg-type]
 

@@ -5,52 +5,23 @@ from __future__ import annotations
 import re
 import tomllib
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from importlib import resources
 from typing import Any
 
 from ..grains import grain
 from ..measures import (
-    NUMBER_PATTERN,
-    RANGE_PATTERN,
-    UNIT_PATTERN,
     USUAL_TIN,
-    Measures,
-    canonical_unit,
-    make_amount,
-    number_range,
-    unit_kind,
-    unit_size,
 )
 from ..problems import Problem
-from ..recipe import Line, Span
-from .layout import Piece
-from .names import Found, find_grains, guess_grain
+from ..process import Span
+from ..recipe import Line
+from ..text.amounts import Item
+from .names import Found, find_grains, guess_grain, name_grain
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
 TOMATO_G = 100.0
-_SIZE = r"(?:heaped|heaping|level|scant|rounded|generous|good|large|small|medium|big|full|packed)"
-_EACH = re.compile(
-    rf"^(?P<n>{RANGE_PATTERN})(?:\s*[x×]\s*|\s+)(?P<each>{NUMBER_PATTERN})\s*-?(?P<unit>ml|g|oz|l|kg)[\s-]*"
-    r"(?:tins?|cans?|packets?|packs?|jars?|cartons?|bags?)\b\.?\s*(?:of\s+)?",
-    re.I,
-)
-_COUNT = re.compile(
-    rf"^(?P<n>{RANGE_PATTERN})\s*(?:{_SIZE}\s+)*(?P<unit>(?:{UNIT_PATTERN})(?![\w]))?\.?\s*"
-    rf"(?P<dual>/\s*{NUMBER_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w])\.?\s*)?(?:of\s+)?",
-    re.I,
-)
-_CONTAINER = re.compile(r"^(?:tins?|cans?|packets?|packs?|jars?|cartons?)\b\s*(?:of\s+)?", re.I)
-_STATED = re.compile(
-    rf"\(\s*(?:about\s+|approx\.?\s+|each\s+)?(?P<n>{RANGE_PATTERN})\s*(?P<unit>{UNIT_PATTERN})(?![\w])[^)]*\)", re.I
-)
-_NAME_FIRST = re.compile(
-    rf"^(?P<name>[^:;\d]{{2,40}}?)\s*(?::|\s[-–—]|,\s*(?:about|roughly))\s*(?:about\s+|roughly\s+)?"
-    rf"(?P<rest>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?(?![\w]).*)$",
-    re.I,
-)
-_COOKED = re.compile(r"\b(?:cooked|leftover|left-over|day-old|day old|cold)\b", re.I)
 # words that may stand between an amount and a grain's name without being a unit
 _DESCRIBES = word_list("describes")
 
@@ -93,6 +64,7 @@ def word_pattern(table: str) -> re.Pattern[str]:
     return _any_of(tuple(tables()[table]["words"]))
 
 
+@lru_cache(maxsize=4000)
 def kind_of(name: str) -> tuple[Kind | None, str]:
     """The kind of an ingredient and the word it was known by: the longest, and of equals the last, match."""
     pattern, by_word = _kinds()[0]
@@ -109,106 +81,43 @@ def is_drained(text: str) -> bool:
     )
 
 
-def read_line(piece: Piece, index: int, measures: Measures, problems: list[Problem]) -> Line:
-    """The line as a Line with its kind's usual role; the steps may change the role later."""
-    text = piece.text
-    line = Line(index, text, piece.span, piece.section)
-    name_at, rest, amount_at = 0, text, None
-    low = high = None
-    unit = ""
-    ml = g = None
-    named = _NAME_FIRST.match(text)
-    body, shift = (named["rest"], named.start("rest")) if named else (text, 0)
-    if m := _EACH.match(body):
-        try:
-            low, high = number_range(m["n"])
-            each, _ = number_range(m["each"])
-        except ValueError:
-            low = None
-        if low is not None and high is not None:
-            unit = canonical_unit(m["unit"]) or ""
-            per_ml, per_g = unit_size(unit, measures)
-            count = (low + high) / 2
-            ml, g = (per_ml * each * count if per_ml else None), (per_g * each * count if per_g else None)
-            unit = "tin"
-            amount_at = Span(shift, shift + len(m[0].rstrip()))
-            rest, name_at = body[m.end() :], shift + m.end()
-    elif (m := _COUNT.match(body)) and m["n"]:
-        try:
-            low, high = number_range(m["n"])
-        except ValueError:
-            low = None
-        if low is not None and high is not None:
-            unit = canonical_unit(m["unit"] or "") or ""
-            amount = make_amount(low, high, unit, measures)
-            ml, g = amount.ml, amount.g
-            end = m.end("unit") if m["unit"] else m.end("n")
-            amount_at = Span(shift, shift + end)
-            rest, name_at = body[m.end() :], shift + m.end()
-            if (unit_kind(unit) in ("volume", "mass")) and (c := _CONTAINER.match(rest)):
-                rest, name_at = rest[c.end() :], name_at + c.end()
-    if (stated := _STATED.search(text)) and low is not None and high is not None:
-        ml, g = _stated(stated, (low + high) / 2, unit, ml, g, measures, problems)
-        if stated.start() == name_at:
-            rest, name_at = (
-                text[stated.end() :].lstrip(),
-                stated.end() + len(text[stated.end() :]) - len(text[stated.end() :].lstrip()),
-            )
+def lines_of_item(item: Item, text: str, at: int, index: int, section: str, problems: list[Problem]) -> Line:
+    """An item of the amount grammar as a Line of the recipe. text: the recipe's text; at: where the text of the item's places begins."""
+    start, end = at + item.start, at + item.end
+    ml, g, low, high = item.ml, item.g, item.low, item.high
+    said = " ".join(text[start:end].split("\n"))
     if low is not None and low < 0:
         problems.append(
-            Problem("amount", text, "An amount below zero cannot be measured; write how much goes in.", "stop")
+            Problem("amount", said, "An amount below zero cannot be measured; write how much goes in.", "stop")
         )
-        low = high = None
-        ml = g = None
-    if named:
-        name, name_at = named["name"].strip(), named.start("name")
-    else:
-        name = re.split(r"[,;(]|\s[-–—]\s", rest, maxsplit=1)[0].strip()
-        if not name and unit and m and unit_kind(unit) == "count":
-            # "2 cloves": the counted thing is the ingredient itself
-            name, name_at, unit = m["unit"], shift + m.start("unit"), ""
-            amount_at = Span(shift, shift + m.end("n"))
-    line = line.with_(
+        low = high = ml = g = None
+
+    def own(span: tuple[int, int] | None) -> Span | None:
+        return None if span is None else Span(span[0] - item.start, span[1] - item.start)
+
+    line = Line(
+        index,
+        said,
+        Span(start, end),
+        section,
         quantity=None if low is None or high is None else round((low + high) / 2, 4),
-        unit=unit,
-        name=name,
+        unit=item.unit,
+        name=item.name,
         quantity_range=None if low is None or high is None or low == high else (low, high),
         ml=ml,
         g=g,
-        name_span=Span(name_at, name_at + len(name)) if name else None,
-        amount_span=amount_at,
+        name_span=own(item.name_span),
+        amount_span=own(item.amount_span),
     )
     return sized(_as_kind(line, problems), problems)
 
 
-def _stated(
-    m: re.Match[str],
-    count: float,
-    unit: str,
-    ml: float | None,
-    g: float | None,
-    measures: Measures,
-    problems: list[Problem],
-) -> tuple[float | None, float | None]:
-    """A size in brackets: each of so many tins, or the same amount in another unit (then it fills what is missing)."""
-    try:
-        low, high = number_range(m["n"])
-    except ValueError:
-        return ml, g
-    in_brackets = make_amount(low, high, canonical_unit(m["unit"]) or "", measures)
-    times = count if unit_kind(unit) == "count" else 1.0
-    return (
-        ml if ml is not None else in_brackets.ml and in_brackets.ml * times,
-        g if g is not None else in_brackets.g and in_brackets.g * times,
-    )
-
-
 def _as_kind(line: Line, problems: list[Problem]) -> Line:
-    grains = find_grains(line.text)
+    found = name_grain(line.text)
     kind, _ = kind_of(line.name or line.text)
-    if not grains and kind is None and line.quantity is not None and (guess := guess_grain(line.name)):
+    if found is None and kind is None and line.quantity is not None and (guess := guess_grain(line.name)):
         offset = line.name_span.start if line.name_span else 0
-        grains = [Found(guess.slug, Span(guess.span.start + offset, guess.span.end + offset), guess.text, False)]
+        found = Found(guess.slug, Span(guess.span.start + offset, guess.span.end + offset), guess.text, False)
         problems.append(
             Problem(
                 "guessed_grain",
@@ -216,21 +125,15 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
                 f"I read “{guess.text}” as {grain(guess.slug).name}; touch the line if it is another.",
             )
         )
-    # the longest name in the text decides between "stock for the rice" and "rice in stock": a grain named first wins
-    if grains and (
-        kind is None
-        or kind.kind not in ("water", "stock", "fat", "salt", "vinegar", "milk")
-        or grains[0].span.start < (line.name_span.start if line.name_span else 0) + 1
-    ):
-        found = grains[0]
+    # the thing itself stands first: "stock for the rice" is stock, "rice in stock" is rice
+    if found and (kind is None or not _is_other(line, found, kind)):
         return line.with_(
             grain=found.slug,
             name_span=found.span,
             name=found.text,
             role="beside",
             kind="generic rice" if found.generic else "grain",
-            cooked=bool(_COOKED.search(line.text))
-            and not re.search(r"\b(?:uncooked|easy-cook|quick-cook)", line.text, re.I),
+            cooked=is_cooked(line.text),
         )
     if kind is None:
         return line
@@ -245,6 +148,34 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     return line.with_(
         role=role, kind=kind.kind, fraction=fraction, drinks=drinks, minutes=minutes, carrier=kind.carrier
     )
+
+
+def _is_other(line: Line, found: Found, kind: Kind) -> bool:
+    """Does the line name another thing first, and the grain only beside it?"""
+    start = line.name_span.start if line.name_span else 0
+    if found.span.start <= start + 1:
+        return False
+    hit = kind_of(line.name or line.text)[1]
+    at = line.text.lower().find(hit.lower()) if hit else -1
+    return 0 <= at < found.span.start and not re.search(r"\bor\b", line.text[at : found.span.start])
+
+
+_UNCOOKED = re.compile(
+    r"\b(?:uncooked|un-cooked|raw|dry|easy[- ]?cook\w*|quick[- ]?cook\w*|pre-?cooked|par-?cooked|not cooked|before cooking)\b",
+    re.I,
+)
+_COOKED_WORDS = re.compile(
+    r"\b(?:cooked|leftover|left-over|left over|day[- ]old|yesterday'?s?|last night'?s?|from the (?:day|night) before|already cooked|boiled,? (?:drained|and|cooled)|steamed|ready[- ]cooked|microwave pouch|cold(?=,? (?:cooked|rice|plain|from)))\b",
+    re.I,
+)
+
+
+def is_cooked(text: str) -> bool:
+    """Is the grain of this line cooked already? "450 g cooked rice (about 180 g uncooked)" is; "easy-cook rice" is not."""
+    outside = re.sub(r"\([^)]*\)", " ", text)
+    if _COOKED_WORDS.search(outside):
+        return not re.search(r"\buncooked\b", outside, re.I)
+    return bool(_COOKED_WORDS.search(text)) and not _UNCOOKED.search(text)
 
 
 def sized(line: Line, problems: list[Problem]) -> Line:
@@ -296,6 +227,30 @@ def unknown_unit(line: Line) -> str | None:
     return None
 
 
+def dull() -> frozenset[str]:
+    """Words that do not tell which ingredient is meant."""
+    return word_list("dull")
+
+
+def never_counted(text: str) -> bool:
+    return bool(_any_of(tuple(tables()["count_out"]["not_with"])).search(text))
+
+
+@cache
+def _synonyms() -> tuple[tuple[re.Pattern[str], str], ...]:
+    return tuple((_any_of(tuple(words)), name) for name, words in tables()["also_called"].items())
+
+
+def in_our_words(text: str) -> str:
+    """The text with our word for a whole spice beside the recipe's: "2 laung" → "2 laung (cloves)".
+
+    >>> in_our_words("2 laung"), in_our_words("1 bay leaf")
+    ('2 laung (cloves)', '1 bay leaf')
+    """
+    ours = [name for pattern, name in _synonyms() if pattern.search(text) and name.lower() not in text.lower()]
+    return f"{text} ({', '.join(ours)})" if ours else text
+
+
 def count_out(texts: list[str]) -> tuple[str, ...]:
     """Whole spices and the like, as written, to be counted in and counted out."""
     table = tables()["count_out"]
@@ -320,3 +275,63 @@ def allergens(texts: list[str]) -> tuple[str, ...]:
             if grain(f.slug).gluten and "gluten" not in found:
                 found.append("gluten")
     return tuple(found)
+
+
+_TAIL_WORDS = (
+    "leaves",
+    "leaf",
+    "pods",
+    "pod",
+    "seeds",
+    "sticks",
+    "stick",
+    "cloves",
+    "clove",
+    "powder",
+    "strands",
+    "florets",
+    "threads",
+    "cubes",
+    "cube",
+    "breasts",
+    "breast",
+    "fillets",
+    "fillet",
+    "stalks",
+    "paste",
+)
+
+
+def handle(line: Line) -> re.Pattern[str] | None:
+    """The words by which the steps are likely to speak of this line: its last telling word, singular or plural."""
+    return _handle(line.grain, line.name)
+
+
+@lru_cache(maxsize=4000)
+def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
+    if slug:
+        g = grain(slug)
+        words = {"rice", "grain", "grains", "grits", "chawal", "arroz", g.short, g.name, *g.aliases}
+        body = "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True))
+        return re.compile(rf"(?<![\w-])(?:{body})(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I)
+    found = [w for w in re.findall(r"[^\W\d_]+", name.lower()) if len(w) > 2]
+    words_ = [w for w in found if w not in dull()] or found
+    if not words_:
+        return None
+    stems = [_stem(words_[-1])]
+    if len(words_) > 1 and words_[-1] in _TAIL_WORDS:
+        stems = [_stem(words_[-2])]
+    return re.compile(r"(?<![\w-])(?:" + "|".join(re.escape(s) for s in stems) + r")(?:s|es|ies|ves|y)?(?![\w-])", re.I)
+
+
+def _stem(word: str) -> str:
+    for end in ("oes", "ies"):
+        if word.endswith(end):
+            return word[:-2] if end == "oes" else word[:-3]
+    return (
+        word[:-1]
+        if word.endswith("s") and not word.endswith("ss")
+        else word.removesuffix("y")
+        if len(word) > 5
+        else word
+    )

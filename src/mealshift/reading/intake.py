@@ -8,6 +8,8 @@ from __future__ import annotations
 import html
 import json
 import re
+from collections.abc import Iterator
+from itertools import islice
 from typing import Any
 
 from ..problems import Refusal
@@ -29,11 +31,15 @@ _SAME_LENGTH = str.maketrans(
         "\u2044": "/",
     }
 )
+# half of a letter that some programs cut in two; it can be neither shown nor kept
+_HALF_LETTER = re.compile("[\ud800-\udfff]")
+_LONG_NUMBER = re.compile(r"\d{60,}")
 _CONTROL = re.compile(r"[\x00-\x08\x0b\x0e-\x1f]")
 
 
 def clean(brought: str) -> str:
     """The text to read. Refusal if it is empty, not text, or longer than any recipe."""
+    brought = _HALF_LETTER.sub("\ufffd", brought)
     head = brought[:4000]
     if "\x00" in head or len(_CONTROL.findall(head)) > len(head) * 0.02 + 1 or head.count("\ufffd") > 20:
         raise Refusal(
@@ -55,6 +61,12 @@ def clean(brought: str) -> str:
     text = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n")
     if "&" in text:
         text = html.unescape(text)
+    if long := _LONG_NUMBER.search(text):
+        raise Refusal(
+            "long_number",
+            "text",
+            f"A number of {len(long[0])} digits stands in this text (“{long[0][:8]}…”): no recipe has one, take it out.",
+        )
     return _CONTROL.sub(" ", text.translate(_SAME_LENGTH)).strip("\n ")
 
 
@@ -68,12 +80,12 @@ def _structured(brought: str) -> str | None:
             data = json.loads(brought)
         except (ValueError, RecursionError):
             return None
-        found = find_recipe(data)
+        found = find_recipe(data) or _exported(data)
         if found is None:
             raise Refusal(
                 "no_recipe",
                 "text",
-                "This JSON holds no schema.org Recipe: bring the recipe's own file, or paste its text.",
+                "This JSON holds no recipe I can see: bring the recipe's own file, or paste its text.",
             )
         return recipe_text(found)
     if start.startswith(("<!doctype", "<html", "<?xml", "<head", "<body")) or (
@@ -90,33 +102,60 @@ def _structured(brought: str) -> str | None:
 
 
 # what a page carries that is no recipe; parsing it would cost seconds
-_WEIGHT = re.compile(r"<(script|style|svg|noscript)\b.{0,400000}?</\1\s*>", re.I | re.S)
+_WEIGHTS = ("script", "style", "svg", "noscript")
 MOST_MARKUP = 1_000_000
-_LD_SCRIPT = re.compile(r"<script\b[^>]{0,300}\bld\+json\b[^>]{0,300}>(.*?)</script", re.I | re.S)
+
+
+def _elements(page: str, name: str) -> Iterator[tuple[int, int, int, int]]:
+    """(start, end of the opening tag, start of the closing tag, end) of every element of that name, in one pass over the page:
+    a pattern that looks for the end of each opening tag takes hours on a page that never closes one."""
+    low, at = page.lower(), 0
+    while (start := low.find(f"<{name}", at)) >= 0:
+        inner = low.find(">", start)
+        close = low.find(f"</{name}", inner) if inner >= 0 else -1
+        end = low.find(">", close) if close >= 0 else -1
+        if end < 0:
+            return
+        yield start, inner + 1, close, end + 1
+        at = end + 1
+
+
+def _without_weight(page: str) -> str:
+    for name in _WEIGHTS:
+        parts, at = [], 0
+        for start, _, _, end in _elements(page, name):
+            parts.append(page[at:start])
+            at = end
+        page = " ".join([*parts, page[at:]])
+    return page
 
 
 def _page(page: str) -> str:
     """JSON-LD in the page if there is any; else microdata, by a library that knows many pages."""
-    for script in _LD_SCRIPT.findall(page)[:50]:
+    scripts = (page[b:c] for a, b, c, _ in _elements(page, "script") if "ld+json" in page[a:b].lower())
+    for script in islice(scripts, 50):
         try:
             found = find_recipe(json.loads(script))
         except (ValueError, RecursionError):
             continue
         if found and (found.get("recipeIngredient") or found.get("ingredients")):
             return recipe_text(found)
-    body = _WEIGHT.sub(" ", page)
-    if not re.search(r"itemprop\s*=|schema\.org", body, re.I):
-        raise Refusal(
-            "no_recipe", "text", "I found no recipe inside this page: select the recipe's text and paste that."
-        )
+    body = _without_weight(page)
     if len(body) > MOST_MARKUP:
         raise Refusal("too_long", "text", "This page is too large to search: select the recipe's text and paste that.")
-    page = body
+    if re.search(r"itemprop\s*=", body, re.I) and (parts := _microdata(body)):
+        return recipe_text(parts)
+    return _article(body)
+
+
+_BREAK = "§§"
+_NO_RECIPE = "I found no recipe inside this page: select the recipe's text and paste that."
+
+
+def _microdata(page: str) -> dict[str, Any] | None:
+    """A page marked up attribute by attribute, by a library that knows many pages; None if it finds no ingredients."""
     from recipe_scrapers import scrape_html  # slow to import, and only such pages need it
 
-    refusal = Refusal(
-        "no_recipe", "text", "I found no recipe inside this page: select the recipe's text and paste that."
-    )
     try:
         scraper = scrape_html(page, org_url="https://page.invalid/", supported_only=False)
         parts = {
@@ -125,11 +164,32 @@ def _page(page: str) -> str:
             "recipeIngredient": _try(scraper.ingredients),
             "recipeInstructions": _try(scraper.instructions_list),
         }
-    except Exception as fault:  # noqa: BLE001 - hostile pages break a parser in ways it does not name
-        raise refusal from fault
-    if not parts["recipeIngredient"]:
-        raise refusal
-    return recipe_text(parts)
+    except Exception:  # noqa: BLE001 - hostile pages break a parser in ways it does not name
+        return None
+    return parts if parts["recipeIngredient"] else None
+
+
+def _article(page: str) -> str:
+    """The text of a page that marks up nothing, without its menus and footers, by an extraction library."""
+    from trafilatura import extract  # slow to import, and only such pages need it
+
+    # lines that a page only breaks are lines of their own: a mark that lives through the extraction
+    page = re.sub(r"<br\s*/?>", f" {_BREAK} ", page, flags=re.I)
+    try:
+        found = extract(
+            page, output_format="txt", include_comments=False, include_tables=True, favor_recall=True, deduplicate=False
+        )
+    except Exception as fault:  # noqa: BLE001 - as above
+        raise Refusal("no_recipe", "text", _NO_RECIPE) from fault
+    title = re.search(r"<title[^>]{0,200}>([^<]{1,200})", page, re.I)
+    body = re.sub(rf"[ \t]*{_BREAK}[ \t]*", "\n", found or "")
+    if len(body) < 80:
+        # a page of nothing but lists is no article to the library: its text as it stands
+        body = re.sub(r"\n\s*\n\s*", "\n", html.unescape(re.sub(r"<[^>]{0,400}>", "\n", page)))
+    if len(body.strip()) < 40:
+        raise Refusal("no_recipe", "text", _NO_RECIPE)
+    head = html.unescape(re.split(r"\s[|–—»-]\s", title[1])[0].strip()) if title else ""
+    return body if not head or head.lower() in body[:400].lower() else f"{head}\n\n{body}"
 
 
 def _try(call: Any) -> Any:
@@ -156,12 +216,67 @@ def find_recipe(data: Any, depth: int = 0) -> dict[str, Any] | None:
     return None
 
 
+_KEYS = {
+    "name": re.compile(r"^(?:title|name|recipe_?(?:name|title))$", re.I),
+    "recipeYield": re.compile(r"^(?:servings?|serves|yields?|portions?|recipe_?yield)$", re.I),
+    "recipeIngredient": re.compile(
+        r"^(?:(?:recipe_?)?ingredients?(?:_?(?:text|list|lines|groups?|sections?))?)$", re.I
+    ),
+    "recipeInstructions": re.compile(
+        r"^(?:recipe_?)?(?:steps?|directions?|instructions?|method|procedure|preparation)(?:_?(?:text|list))?$", re.I
+    ),
+    "notes": re.compile(r"^(?:notes?|comments?|tips?)$", re.I),
+}
+
+
+def _exported(data: Any, depth: int = 0) -> dict[str, Any] | None:
+    """A recipe in an app's own words: the first object that has ingredients under some such name."""
+    if depth > 6:
+        return None
+    if isinstance(data, list):
+        return next((r for d in data[:200] if (r := _exported(d, depth + 1))), None)
+    if not isinstance(data, dict):
+        return None
+    found = {to: data[k] for to, pattern in _KEYS.items() for k in data if pattern.match(str(k))}
+    if found.get("recipeIngredient"):
+        return {
+            **found,
+            "recipeIngredient": _lines_said(found["recipeIngredient"]),
+            "recipeInstructions": found.get("recipeInstructions"),
+            "recipeYield": " ".join(_lines_said(found.get("recipeYield"))),
+        }
+    return next((r for v in data.values() if (r := _exported(v, depth + 1))), None)
+
+
+def _lines_said(value: Any, depth: int = 0) -> list[str]:
+    """Every line of a value however it is nested; an object's words in a row: {"qty": "1/2", "unit": "cup", "food": "rice"}."""
+    if depth > 5 or value is None:
+        return []
+    if isinstance(value, str | int | float):
+        return [s for s in str(value).split("\n") if s.strip()]
+    if isinstance(value, list):
+        return [s for v in value[:300] for s in _lines_said(v, depth + 1)]
+    if isinstance(value, dict):
+        flat = [str(v).strip() for v in value.values() if isinstance(v, str | int | float) and str(v).strip()]
+        nested = [s for v in value.values() if isinstance(v, list | dict) for s in _lines_said(v, depth + 1)]
+        heading = [f"{flat[0]}:"] if nested and flat and not flat[0].isdigit() else []
+        return [*heading, *nested] if nested else [_sentence(flat)] if flat else []
+    return []
+
+
+def _sentence(parts: list[str]) -> str:
+    """ "1/2", "cup", "rice", "rinsed" → "1/2 cup rice, rinsed"."""
+    if len(parts) > 2 and re.match(r"[\d½¼¾⅓⅔./ ]+$", parts[0]):
+        return " ".join(parts[:3]) + "".join(f", {p}" for p in parts[3:])
+    return " ".join(parts)
+
+
 def recipe_text(recipe: dict[str, Any]) -> str:
     """A schema.org Recipe laid out as the plain text a cook would have written."""
     out = [_plain(recipe.get("name")) or "Untitled recipe", ""]
     yields = recipe.get("recipeYield")
     yields = _plain(yields[0] if isinstance(yields, list) and yields else yields)
-    if m := re.search(r"\d+", yields):
+    if m := re.search(r"\d+(?:\s*(?:-|–|to|or)\s*\d+)?", yields):
         out += [f"Serves {m[0]}", ""]
     out.append("Ingredients")
     ingredients = recipe.get("recipeIngredient") or recipe.get("ingredients") or []
@@ -171,6 +286,8 @@ def recipe_text(recipe: dict[str, Any]) -> str:
     out += ["", "Method"]
     for n, step in enumerate(_steps(recipe.get("recipeInstructions")), 1):
         out.append(step if step.startswith("### ") else f"{n}. {step}")
+    if notes := [s for v in _lines_said(recipe.get("notes")) if (s := _plain(v))]:
+        out += ["", "Notes", *notes]
     return "\n".join(out)
 
 

@@ -1,17 +1,20 @@
-"""Finds grain names in running text, by every alias of the catalogue, and guesses at misspelt ones."""
+"""Finds grain names in running text, by every alias of the catalogue, and tells kinds of rice by the words beside them."""
 
 from __future__ import annotations
 
 import re
+import tomllib
 from dataclasses import dataclass
 from functools import cache
+from importlib import resources
+from typing import Any
 
 from ..grains import all_grains
-from ..recipe import Span
+from ..process import Span
 
 # words after or before a grain's name that make it another thing
-_NOT_AFTER = r"(?!\s*[-]?(?:vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bowl))"
-_NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<![\w-])"
+_NOT_AFTER = r"(?!\s*[-]?(?:vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bubbles|puffs|pops|crisp\w*|cereal|sevai|sticks?|stick noodles|dumplings?|pasta|starch|cooker|bowls?\b(?!\s+of)|powder|vermicelli|sticks|washing|water|paddle|pot\b|stuffing mix))"
+_NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<!the right )(?<![\w-])"
 _CLOSE_ENOUGH = 84
 
 
@@ -24,8 +27,19 @@ class Found:
 
 
 @cache
+def _table() -> dict[str, Any]:
+    return tomllib.loads(resources.files(__package__).joinpath("data/rice_words.toml").read_text(encoding="utf-8"))
+
+
+@cache
 def _aliases() -> dict[str, str]:
-    return {alias.lower(): g.slug for g in all_grains() for alias in g.aliases}
+    known = {alias.lower(): g.slug for g in all_grains() for alias in g.aliases}
+    return {**dict.fromkeys(_table()["generic"]["words"], "rice-white-long"), **known}
+
+
+@cache
+def _generic() -> frozenset[str]:
+    return frozenset(_table()["generic"]["words"])
 
 
 @cache
@@ -42,11 +56,7 @@ def find_grains(text: str) -> list[Found]:
         key = re.sub(r"[\s-]+", " ", m[0].lower())
         slug = _lookup(key)
         if slug:
-            found.append(
-                Found(
-                    slug, Span(m.start(), m.end()), m[0], key in ("rice", "uncooked rice", "plain rice", "white rice")
-                )
-            )
+            found.append(Found(slug, Span(m.start(), m.end()), m[0], key in _generic()))
     return found
 
 
@@ -58,6 +68,43 @@ def _normal() -> dict[str, str]:
 def _lookup(key: str) -> str | None:
     normal = _normal()
     return next((normal[k] for k in (key, key.removesuffix("s"), key.removesuffix("es")) if k in normal), None)
+
+
+@cache
+def _kinds() -> tuple[tuple[str, re.Pattern[str], re.Pattern[str] | None], ...]:
+    return tuple(
+        (
+            k["slug"],
+            re.compile(rf"\b(?:{k['words']})\b", re.I),
+            re.compile(rf"\b(?:{k['not']})\b", re.I) if "not" in k else None,
+        )
+        for k in _table()["kind"]
+    )
+
+
+def kind_of_rice(text: str) -> str | None:
+    """The kind that the words around "rice" tell ("Rice, long grain, parboiled" → parboiled); None if they tell nothing."""
+    for slug, words, never in _kinds():
+        if words.search(text) and not (never and never.search(text)):
+            return slug
+    return None
+
+
+def name_grain(text: str) -> Found | None:
+    """The grain an ingredient's words mean: its name by the catalogue, told more nearly by the words beside it where that says only rice.
+
+    >>> name_grain("Rice, long grain, parboiled").slug, name_grain("two cups rice, the jasmine one").slug
+    ('rice-parboiled', 'jasmine')
+    """
+    found = find_grains(text)
+    if not found:
+        return None
+    first = next((f for f in found if not f.generic), found[0])
+    if first.slug.startswith(("rice", "basmati", "jasmine", "wild-rice")):
+        told = kind_of_rice(text)
+        if told and (first.generic or told not in ("rice-white-long", "rice-white-short", "rice-white-medium")):
+            return Found(told, first.span, first.text, False)
+    return first
 
 
 def guess_grain(text: str) -> Found | None:

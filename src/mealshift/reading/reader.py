@@ -1,92 +1,240 @@
-"""Text → Recipe: the stage's one way through, and the judgement of what the dish wants of its grain."""
+"""Text → Recipe, in stages that can each be measured.
+
+    plain text with its places · classes of lines · amounts · clauses with their vessels · what the minutes are for · what each ingredient does ·
+    the way it is cooked · one consistency pass that asks where it is not sure
+
+A wrong fact that nobody doubts wastes a dinner: what the stages are not sure of becomes a doubt with its readings, not a guess.
+"""
 
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 
-from ..grains import TEXTURES, grain
-from ..measures import Measures, canonical_unit, make_amount, number_range, parse_amount
+from ..grains import grain
+from ..measures import Measures, canonical_unit, number_range, parse_amount, unit_kind
 from ..problems import Problem, Refusal
-from ..recipe import ROLES, Correction, Line, Recipe, Span
-from . import ingredients, steps
+from ..process import Span
+from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
+from ..text.amounts import AMOUNT, Item, items, parse
+from . import consistency, dish, ingredients, method, minutes, roles, structure
+from .clauses import Clause, clauses
 from .intake import clean
-from .layout import Layout, Piece, lay_out
-from .names import find_grains
+from .names import find_grains, kind_of_rice
+from .operations import operations
+from .settle import settle
+from .structure import Structure
 
-MOST_GRAIN_G = 5000.0
-
-# dish word -> (dish, texture); searched in the title first, then in the steps
-_DISHES = (
-    (r"\b(?:congee|gruel)\b", "porridge", "porridge"),
-    (r"\bporridge\b", "porridge", "porridge"),
-    (r"\b(?:pudding|kheer|payasam)\b(?! rice)", "pudding", "soft"),
-    (r"\b(?:risotto|stirred|creamy)\b", "stirred", "moist"),
-    (r"\b(?:paella|saffron pan)\b", "pan", "separate"),
-    (r"\bsalad\b", "salad", "fluffy"),
-    (r"\b(?:fried rice|fry$|day-after|cabbage fry|stir-fr\w+)\b", "fried", "separate"),
-    (r"\b(?:stuffed|stuffing|dolma)\b", "stuffing", "separate"),
-    (r"\b(?:pilaf|pilav|pilau|pulao|plov|biryani|jewelled)\b", "pilaf", "separate"),
-    (r"\bsoft meal\b", "soft", "soft"),
-    (r"\bsoup\b", "soup", "moist"),
+# role labels of the tagger → roles of the recipe
+_ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
+         "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
+_DEFINED = re.compile(
+    r"\b(?:1|one|a|an)?\s*(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
+    re.I,
+)
+_COOKER_CUP = re.compile(
+    r"\bcups?\b[^.\n]{0,30}\b(?:that c[oa]mes? with|of|from) (?:the |your )?(?:rice )?cooker|\b(?:plastic|little) cup\b[^.\n]{0,30}cooker|\brice[- ]cooker[- ]cups?\b|\bcooker cups?\b",
+    re.I,
 )
 
 
 def read(brought: str, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()) -> Recipe:
-    """The recipe in a text. Refusal only if there is nothing to read; what is unclear becomes a problem.
+    """The recipe in a text. Refusal only if there is nothing to read; what is unclear becomes a problem or a doubt.
 
     corrections: the cook's earlier words about single lines, found again by the line's text.
     """
-    measures = measures or Measures()
     text = clean(brought)
-    layout = lay_out(text)
+    laid = structure.lay_out(text, _said_classes(corrections))
+    measures = _own_measures(laid.plain, measures or Measures())
     problems: list[Problem] = []
-    lines = [ingredients.read_line(p, i, measures, problems) for i, p in enumerate(layout.lines)]
+    lines = _ingredient_lines(laid, text, measures, problems)
+    lines += _in_prose(lines, laid, text, measures, problems)
     lines = [_corrected(ln, corrections) for ln in lines]
-    lines += _grains_in_steps(lines, layout, measures)
-    source = _source(lines, layout, corrections)
-    reading = steps.read_steps(layout.steps, lines, None if source is None else lines[source])
-    lines += _liquids_in_steps(lines, reading, layout, measures)
-    if source is not None:
-        lines = _related(lines, lines[source])
-        lines += _relations_in_steps(lines, lines[source], layout)
-    if not layout.lines:
-        lines += _others_in_steps(lines, layout, measures, problems)
-    parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
-    lines = [_role(ln, source, reading, lines, parts.get(ln.section)) for ln in lines]
-    if source is not None:
-        lines[source] = lines[source].with_(role="source_grain")
-        problems += _grain_problems(lines[source], corrections)
-    else:
+    source = _source(lines, corrections)
+    lines = _named_elsewhere(lines, laid, source, corrections)
+    lines = _related(lines, laid, source)
+    texts = [p.text for p in laid.steps]
+    found = clauses(texts)
+    line = None if source is None else lines[source]
+    blocks = [minutes.Block(p.text, p.span.start, p.section) for p in laid.steps]
+    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked))
+    timed = _told(timed, laid, text, corrections)
+    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections)
+    title = laid.title.text if laid.title else ""
+    way = method.choose(
+        title, texts, found, line.grain or "" if line else "", bool(line and line.cooked), _ratio(lines, source)
+    )
+    way_said = str(_said(corrections, "method") or way[0])
+    settled = settle(timed, grain(line.grain) if line and line.grain else None, way_said, dish.of(title, texts)[0])
+    steps = _steps(text, laid, lines, settled.timed)
+    recipe = Recipe(
+        text=text,
+        title=text[laid.title.span.start : laid.title.span.end] if laid.title else "Untitled recipe",
+        title_span=laid.title.span if laid.title else None,
+        servings=_said_servings(corrections) or (laid.servings[0] if laid.servings else None),
+        servings_span=laid.servings[1] if laid.servings else None,
+        lines=tuple(lines),
+        steps=tuple(steps),
+        notes=tuple((text[p.span.start : p.span.end], p.span) for p in laid.notes),
+        headings=tuple((text[p.span.start : p.span.end], p.span) for p in laid.headings),
+        source=source,
+        count_out=_counted(lines, tagged),
+        allergens=ingredients.allergens([ln.text for ln in lines]),
+        plain=laid.plain,
+        line_classes=tuple(laid.classes),
+    )
+    if source is None:
         problems.append(
             Problem(
                 "no_grain",
                 "",
-                "I found no rice or other grain in this text; add a line such as “200 g rice”, "
-                "or touch the line that is the grain.",
+                "I found no rice or other grain in this text; add a line such as “200 g rice”, or touch the line that is the grain.",
                 "stop",
             )
         )
-    reading = steps.corrected(reading, corrections)
-    recipe = Recipe(
-        text=text,
-        title=layout.title.text if layout.title else "Untitled recipe",
-        title_span=layout.title.span if layout.title else None,
-        servings=layout.servings[0] if layout.servings else None,
-        servings_span=layout.servings[1] if layout.servings else None,
-        lines=tuple(lines),
-        steps=tuple(reading.steps),
-        notes=tuple((p.text, p.span) for p in layout.notes),
-        headings=tuple((p.text, p.span) for p in layout.headings),
-        source=source,
-        soak_min=reading.soak_min,
-        simmer_min=reading.simmer_min,
-        rest_min=reading.rest_min,
-        count_out=ingredients.count_out([ln.text for ln in lines]),
-        allergens=ingredients.allergens([ln.text for ln in lines]),
-    )
-    recipe = _judge(recipe, reading)
-    problems += _pot_problems(recipe)
-    return recipe.with_(problems=tuple(problems))
+    recipe = _sums(recipe)
+    recipe = dish.judge(recipe, found, way_said)
+    recipe = recipe.with_(process=operations(recipe, found))
+    problems += dish.problems(recipe, corrections)
+    doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections)
+    return recipe.with_(problems=tuple(problems), doubts=tuple(doubts))
+
+
+# -- measures a text brings with it ------------------------------------------------------------------------------
+
+
+def _own_measures(told: str, measures: Measures) -> Measures:
+    """ "1 cup = 250 ml", "2 cups (180ml cup)": the text's own vessel goes before the household's."""
+    cup, measure = measures.cup_ml, measures.measure_ml
+    if _COOKER_CUP.search(told) and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
+        cup = 180.0
+    for m in list(_DEFINED.finditer(told))[:6]:
+        word = (m["v"] or m["v2"] or "cup").lower()
+        size = float(m["n"] or m["n2"] or m["n3"])
+        if m["u"] and m["u"].lower() == "g" or not 20 <= size <= 1000:
+            continue
+        if word == "cup":
+            cup = size
+        else:
+            measure = size
+    return Measures(cup, measure)
+
+
+# -- ingredients -------------------------------------------------------------------------------------------------
+
+
+def _said_classes(corrections: tuple[Correction, ...]) -> dict[str, str]:
+    out = {}
+    for c in corrections:
+        if c.cls:
+            if c.cls not in LINE_CLASSES:
+                raise Refusal(
+                    "cls", "corrections", f"“{c.cls[:30]}” is no kind of line; choose one of {', '.join(LINE_CLASSES)}."
+                )
+            out[" ".join(c.line.split())] = c.cls
+    return out
+
+
+def _ingredient_lines(laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
+    out: list[Line] = []
+    for piece, many in laid.lines:
+        for item in items(piece.text, measures, many):
+            out.append(ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems))
+    return out
+
+
+_NAME_AFTER = re.compile(
+    r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
+    re.I,
+)
+_STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that)"
+_IF_NEEDED = re.compile(
+    r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
+    re.I,
+)
+_MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
+_SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
+
+
+def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
+    """What only the steps name: all of a recipe told as prose; of one with a list the grain or liquids the list leaves out."""
+    have_grain = any(ln.grain for ln in lines)
+    alone = len(lines) < 3
+    kinds = {ln.kind for ln in lines if ln.fraction and ln.ml}
+    known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
+    pieces = [*laid.steps, *(laid.notes if alone else [])]
+    out: list[Line] = []
+    for piece in pieces:
+        n = laid.steps.index(piece) + 1 if piece in laid.steps else 0
+        for item in _mentions(piece.text, measures):
+            line = ingredients.lines_of_item(
+                item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
+            )
+            around = piece.text[max(0, item.start - 50) : item.end + 25]
+            if line.grain:
+                keep = not have_grain and not any(x.grain == line.grain for x in out)
+            elif line.fraction and line.ml:
+                listed = line.kind in kinds or (line.kind, round(line.ml)) in known
+                keep = (
+                    not listed
+                    and not _IF_NEEDED.search(around)
+                    and not _SOAKING.search(re.split(r"[.;!?]", piece.text[max(0, item.start - 50) : item.end])[-1])
+                )
+                known.add((line.kind, round(line.ml)))
+            else:
+                keep = alone and line.quantity is not None and (line.kind != "" or bool(line.unit))
+            if keep and out and _MEANT.match(text[out[-1].span.end : line.span.start]) and out[-1].kind == line.kind:
+                # "two and a half cups, sorry, two and a quarter": the second is meant
+                out.pop()
+            if keep:
+                out.append(line.with_(index=len(lines) + len(out)))
+    return out
+
+
+def _mentions(text: str, measures: Measures) -> list[Item]:
+    """Amounts with the name that follows or, for the grain, stands before."""
+    out: list[Item] = []
+    end_before = 0
+    for m in AMOUNT.finditer(text):
+        unit = canonical_unit(m["u"] or "") or ""
+        if m.start() < end_before or (not m["u"] and m["n"].lower() in ("a", "an")):
+            continue
+        measured = bool(unit)
+        after = text[m.end() :]
+        bracket = re.match(r"\s*\([^)]*\)", after)
+        at = m.end() + (bracket.end() if bracket else 0)
+        name = _NAME_AFTER.match(text, at)
+        if not name:
+            continue
+        cut = re.search(rf"\s+{_STOP}\b", name["name"] + " ", re.I)
+        words = name["name"][: cut.start()] if cut else name["name"]
+        if re.match(rf"{_STOP}\b", words, re.I) or not words:
+            continue
+        end = name.start("name") + len(words)
+        kind = ingredients.kind_of(words)[0]
+        wet = kind is not None and kind.water > 0
+        grains = [] if wet else find_grains(text[m.start() : min(len(text), end + 30)])
+        if grains and grains[0].span.start + m.start() <= end + 12:
+            end = max(end, m.start() + grains[0].span.end)
+            tail = re.match(r"[^,.;\n]{0,30}", text[end:])
+            if tail and re.search(r"\b(?:type|one|kind|grain|basmati|jasmine)\b", tail[0]):
+                end += tail.end()
+        elif not measured and kind is None:
+            continue
+        if re.match(r"\s*(?:min|hour|second|degrees|people|times|parts?)", after, re.I):
+            continue
+        out.append(parse(text, m.start(), end, measures))
+        end_before = end
+    for g in find_grains(text):
+        # "Rice is two mugs", "rice 2 cups"
+        if any(i.start <= g.span.start < i.end for i in out):
+            continue
+        m2 = re.match(r"\s*(?:is|are|[-:=(]|about)?\s*", text[g.span.end :])
+        a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))
+        if a and a["u"] and canonical_unit(a["u"]) and unit_kind(canonical_unit(a["u"]) or "") != "count":
+            out.append(parse(text, g.span.start, a.end(), measures))
+    return sorted(out, key=lambda i: i.start)
 
 
 def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
@@ -101,7 +249,9 @@ def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
                 line.with_(
                     grain=c.grain,
                     kind="grain",
-                    ml=None if line.unit not in ("ml", "l", "cup", "measure") else line.ml,
+                    ml=None
+                    if unit_kind(line.unit) not in ("volume", "cup", "measure", "vessel") or not line.unit
+                    else line.ml,
                     fraction=0.0,
                     drinks=0.0,
                 ),
@@ -128,338 +278,344 @@ def _amount_said(line: Line, said: str) -> Line:
     return ingredients.sized(fresh, [])
 
 
-def _grains_in_steps(lines: list[Line], layout: Layout, measures: Measures) -> list[Line]:
-    """A recipe written as prose names its grain only in a step: that becomes a line, placed there."""
-    if any(ln.grain for ln in lines):
-        return []
-    extra: list[Line] = []
-    for n, start, end, unit_end, amount, unit, slug in steps.grains_in_steps(layout.steps):
-        text = layout.steps[n].text[start:end]
-        at = layout.steps[n].span.start
-        try:
-            made = make_amount(*number_range(amount), canonical_unit(unit) or "", measures)
-        except ValueError:
-            continue
-        name = find_grains(text)[-1]
-        line = Line(
-            len(lines) + len(extra), text, Span(at + start, at + end), f"step {n + 1}", made.value, None, made.unit, name.text, name.span,
-            Span(0, unit_end - start), "beside", "generic rice" if name.generic else "grain", made.ml, made.g, grain=slug,
-            cooked=bool(re.search(r"\bcooked\b", text)),
-        )  # fmt: skip
-        extra.append(ingredients.sized(line, []))
-    return extra
-
-
-def _related(lines: list[Line], source: Line) -> list[Line]:
-    """ "double the volume of stock": a liquid's amount told by the grain's."""
-    out = []
-    for ln in lines:
-        told = steps.relation(ln.text) if ln.fraction and ln.ml is None and source.ml else None
-        if told:
-            ml = told[0] * (source.ml or 0.0)
-            ln = ln.with_(
-                ml=ml, g=ml, water=ml * ln.fraction, quantity=told[0], unit="ml", amount_span=Span(told[1], told[2])
-            )
-        out.append(ln)
-    return out
-
-
-def _relations_in_steps(lines: list[Line], source: Line, layout: Layout) -> list[Line]:
-    if any(ln.carrier and ln.ml for ln in lines) or not source.ml:
-        return []
-    for n, piece in enumerate(layout.steps):
-        told = steps.relation(piece.text)
-        if not told:
-            continue
-        liquid = re.match(r"\s*(?:the )?((?:[a-z]+ ){0,2}?(?:water|stock|broth|milk))\b", piece.text[told[2] :], re.I)
-        kind, _ = ingredients.kind_of(liquid[1]) if liquid else (None, "")
-        if liquid is None or kind is None:
-            continue
-        ml, end, at = told[0] * source.ml, told[2] + liquid.end(), piece.span.start
-        text = piece.text[told[1] : end]
-        return [Line(len(lines), text, Span(at + told[1], at + end), f"step {n + 1}", told[0], None, "ml", liquid[1], None, Span(0, told[2] - told[1]),
-                     kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier)]  # fmt: skip
-    return []
-
-
-def _others_in_steps(lines: list[Line], layout: Layout, measures: Measures, problems: list[Problem]) -> list[Line]:
-    """The other things of a recipe that is prose alone."""
-    taken = [(int(ln.section.split()[1]) - 1, ln.span.start - layout.steps[int(ln.section.split()[1]) - 1].span.start,
-              ln.span.end - layout.steps[int(ln.section.split()[1]) - 1].span.start) for ln in lines if ln.section.startswith("step ")]  # fmt: skip
-    extra: list[Line] = []
-    for n, start, end, text in steps.others_in_steps(layout.steps, taken):
-        at = layout.steps[n].span.start
-        line = ingredients.read_line(
-            Piece(text, Span(at + start, at + end), f"step {n + 1}"), len(lines) + len(extra), measures, problems
-        )
-        extra.append(line)
-    return extra
-
-
-def _source(lines: list[Line], layout: Layout, corrections: tuple[Correction, ...]) -> int | None:
-    """The grain to be shifted: the cook's word, else the first rice, else the first other grain."""
+def _source(lines: list[Line], corrections: tuple[Correction, ...]) -> int | None:
+    """The grain to be shifted: the cook's word, else the rice there is most of, a raw one first, else the first other grain."""
     chosen = [ln for ln in lines if ln.corrected and ln.role == "source_grain"]
     if chosen:
         return chosen[0].index
     refused = {c.line.strip() for c in corrections if c.role and c.role != "source_grain"}
     grains = [ln for ln in lines if ln.grain and ln.text.strip() not in refused]
-    rices = [ln for ln in grains if grain(ln.grain or "").family == "rice"]
-    return (rices or grains)[0].index if grains else None
+    rices = [ln for ln in grains if grain(ln.grain or "").family == "rice"] or grains
+    # rice that a dish is only served with is not cooked here
+    rices = [ln for ln in rices if ln.ml or not _SERVED.search(f"{ln.section} {ln.text}")]
+    if not rices:
+        return None
+    sized = [ln for ln in rices if ln.ml]
+    listed = [ln for ln in sized if not ln.section.startswith("step")] or sized
+    if not listed:
+        return rices[0].index
+    most = max(ln.g or 0 for ln in listed)
+    return next(ln.index for ln in listed if (ln.g or 0) >= 0.5 * most)
 
 
-def _grain_problems(line: Line, corrections: tuple[Correction, ...]) -> list[Problem]:
-    problems = []
-    if word := ingredients.unknown_unit(line):
-        problems.append(
-            Problem(
-                "unknown_unit",
-                line.text,
-                f"I do not know how much a “{word}” holds; write the rice in ml, g, cups or your measure.",
-                "stop",
-            )
-        )
-    elif line.ml is None or line.ml <= 0:
-        problems.append(
-            Problem(
-                "no_amount",
-                line.text,
-                "This line does not say how much; write an amount before it, such as 200 g or 1 cup.",
-                "stop",
-            )
-        )
-    elif (line.g or 0) > MOST_GRAIN_G:
-        problems.append(
-            Problem(
-                "absurd_amount",
-                line.text,
-                f"{(line.g or 0) / 1000:.0f} kg of grain fits no home pot; is the unit right? Write at most 5 kg.",
-                "stop",
-            )
-        )
-    if line.kind == "generic rice" and not any(c.line.strip() == line.text.strip() and c.grain for c in corrections):
-        problems.append(
-            Problem(
-                "unnamed_rice",
-                line.text,
-                "It only says rice: I took long-grain white. Touch the line if it is another.",
-                "note",
-            )
-        )
-    return problems
+def _named_elsewhere(
+    lines: list[Line], laid: Structure, source: int | None, corrections: tuple[Correction, ...]
+) -> list[Line]:
+    """A list that only says rice, in a text that says which it is: "basmati" in the title or a step is meant here too. It is asked all the same."""
+    if source is None or lines[source].kind != "generic rice":
+        return lines
+    if any(c.grain and c.line.strip() == lines[source].text.strip() for c in corrections):
+        return lines
+    told = {f.slug for f in find_grains(laid.plain) if not f.generic and grain(f.slug).family == "rice"}
+    told |= {
+        k
+        for piece in [*laid.steps, *([laid.title] if laid.title else [])]
+        for g in find_grains(piece.text)
+        if g.generic and (k := kind_of_rice(piece.text[max(0, g.span.start - 22) : g.span.end + 26]))
+    }
+    if len(told) != 1:
+        return lines
+    slug = told.pop()
+    mine = lines[source]
+    out = list(lines)
+    out[source] = ingredients.sized(
+        mine.with_(
+            grain=slug,
+            ml=mine.ml if mine.unit not in ("g", "kg", "oz", "lb") else None,
+            g=mine.g if mine.unit in ("g", "kg", "oz", "lb") else None,
+        ),
+        [],
+    )
+    return out
 
 
-def _liquids_in_steps(lines: list[Line], reading: steps.Reading, layout: Layout, measures: Measures) -> list[Line]:
-    """Liquids that only a step names become lines of their own, placed in the step."""
-    extra: list[Line] = []
-    known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
-    kinds = {ln.kind for ln in lines if ln.fraction and ln.ml}
-    for n, m, span in reading.in_steps:
-        kind, _ = ingredients.kind_of(m["what"])
-        try:
-            quantity, ml = steps.stated_liquid(m, measures)
-        except ValueError:
+_SERVED = re.compile(
+    r"\b(?:to serve|for serving|serve with|to go with|on the side|served? over|for the table|cooked rice|steamed rice|hot rice|alongside)\b",
+    re.I,
+)
+
+
+# "the same of water", "double the volume of stock", "1½ times as much water as rice", "1:2", "two parts water"
+_RELATION = re.compile(
+    r"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>[\d.,½¼¾⅓⅔/ ]+|one and a half|two and a half|three|two)\s*times)"
+    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?= (?:the )?(?:boiling |hot |cold |vegetable |chicken )*(?P<what>water|stock|broth|milk)\b)",
+    re.I,
+)
+
+
+def relation(text: str) -> tuple[float, int, int] | None:
+    """(times the grain's volume, start, end) of a liquid's amount told by the grain's, or None."""
+    m = _RELATION.search(text)
+    if not m:
+        return None
+    if m["same"]:
+        return 1.0, m.start(), m.end()
+    if m["double"]:
+        return 2.0, m.start(), m.end()
+    try:
+        low, high = number_range(m["times"])
+    except ValueError:
+        return None
+    return (low + high) / 2, m.start(), m.end()
+
+
+def _related(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
+    if source is None or not lines[source].ml:
+        return lines
+    volume = lines[source].ml or 0.0
+    out = []
+    for ln in lines:
+        told = relation(ln.text) if ln.fraction and ln.ml is None else None
+        if told:
+            ml = told[0] * volume
+            ln = ln.with_(
+                ml=ml, g=ml, water=ml * ln.fraction, quantity=told[0], unit="ml", amount_span=Span(told[1], told[2])
+            )
+        out.append(ln)
+    if any(ln.carrier and ln.ml for ln in out):
+        return out
+    for n, piece in enumerate(laid.steps):
+        told = relation(piece.text)
+        liquid = told and re.match(
+            r"\s*(?:the )?((?:[a-z]+ ){0,2}?(?:water|stock|broth|milk))\b", piece.text[told[2] :], re.I
+        )
+        kind = ingredients.kind_of(liquid[1])[0] if liquid else None
+        if not told or liquid is None or not liquid or kind is None:
             continue
-        if kind is None or ml is None or (kind.kind, round(ml)) in known or kind.kind in kinds:
-            continue
-        at = layout.steps[n].span.start
-        amount = Span(0, m.end("unit") - m.start())
-        extra.append(
-            Line(
-                len(lines) + len(extra),
-                m[0],
-                Span(at + span.start, at + span.end),
-                f"step {n + 1}",
-                quantity,
-                None,
-                canonical_unit(m["unit"]) or "",
-                m["what"],
-                Span(m.start("what") - m.start(), m.end("what") - m.start()),
-                amount,
-                kind.role,
-                kind.kind,
-                ml,
-                ml,
-                ml * kind.water,
-                kind.water,
-                carrier=kind.carrier,
+        ml, end, at = told[0] * volume, told[2] + liquid.end(), piece.span.start
+        out.append(Line(len(out), piece.text[told[1] : end], Span(at + told[1], at + end), f"step {n + 1}", told[0], None, "ml", liquid[1], None, Span(0, told[2] - told[1]),
+                        kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier))  # fmt: skip
+        break
+    return out
+
+
+# -- roles -------------------------------------------------------------------------------------------------------
+
+
+def things(
+    lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[minutes.Timed], laid: Structure
+) -> list[roles.Thing]:
+    """The lines as the tagger of roles sees them."""
+    home = lines[source].section if source is not None else ""
+    volume = lines[source].ml if source is not None else None
+    last = max(((t.block, t.stretch.end) for t in timed if t.kind == "heat"), default=None)
+    handles = [ingredients.handle(ln) for ln in lines]
+    out = []
+    for ln, pattern in zip(lines, handles, strict=True):
+        uses = []
+        if pattern:
+            for c in found:
+                if pattern.search(c.text):
+                    uses.append((c, last is not None and (c.block, c.start) >= last))
+                    if len(uses) == 2:
+                        break
+        ratio = ln.ml / volume if ln.ml and volume and not ln.grain else None
+        out.append(
+            roles.Thing(
+                ln.text,
+                ln.name,
+                ln.unit,
+                ln.section,
+                bool(ln.grain),
+                ln.cooked,
+                ratio,
+                ln.section.startswith("step"),
+                tuple(uses),
+                ln.section == home,
             )
         )
-        known.add((kind.kind, round(ml)))
-    return extra
+    return out
 
 
-def _role(line: Line, source: int | None, reading: steps.Reading, lines: list[Line], part: str | None = None) -> Line:
+def _with_roles(
+    lines: list[Line],
+    source: int | None,
+    found: list[Clause],
+    timed: list[minutes.Timed],
+    laid: Structure,
+    corrections: tuple[Correction, ...],
+) -> tuple[list[Line], list[tuple[str, float]]]:
+    tagged = roles.tag(things(lines, source, found, timed, laid))
+    parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
+    home = lines[source].section if source is not None else ""
+    late = _late(lines, found, timed)
+    out = [
+        _role(ln, _placed(ln, label, home, late), source, parts.get(ln.section))
+        for ln, (label, _) in zip(lines, tagged, strict=True)
+    ]
+    if source is not None:
+        out[source] = out[source].with_(role="source_grain")
+    return out, tagged
+
+
+_JOINS = re.compile(r"\b(?:dressing|syrup|gravy|vinaigrette)\b", re.I)
+_BESIDE = re.compile(
+    r"\b(?:relish|salad|raita|sauce|topping|toppings|side|sides|garnish|marinade|chutney|salsa)\b", re.I
+)
+
+
+def _placed(line: Line, label: str, home: str, late: frozenset[int]) -> str:
+    """The label, where the section or the minutes beside it say more than its words: a dressing joins, a topping's water is the topping's."""
+    if line.section and line.section != home and not line.section.startswith("step ") and not line.grain:
+        if _JOINS.search(line.section):
+            return "after"
+        if _BESIDE.search(line.section) and label in ("liquid", "wet", "absorber"):
+            return "other_pot"
+    if line.index in late and label in ("other", "after", "absorber", "wet", "spice") and not line.drinks:
+        return "late"
+    return label
+
+
+def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minutes.Timed]) -> frozenset[int]:
+    """What goes in while the grain cooks: first named in a sentence of "the last 5 minutes" or "after 10 minutes"."""
+    marked = {(t.block, t.stretch.start) for t in timed if t.kind in ("from_end", "from_start")}
+    sentences = {c.sentence for c in found for block, at in marked if c.block == block and c.start <= at < c.end}
+    out = set()
+    for ln in lines:
+        pattern = ingredients.handle(ln)
+        first = next((c for c in found if pattern and pattern.search(c.text)), None)
+        if first is not None and first.sentence in sentences and not first.before.off:
+            out.add(ln.index)
+    return frozenset(out)
+
+
+def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
     """The line's role; `part` is the cook's word on its whole section: beside, after, or (anything else) in the grain's pot."""
     if line.corrected or line.index == source:
         return line
-    home = lines[source].section if source is not None else ""
-    when = reading.first_mention.get(line.index)
-    section = line.section.lower()
     if part in ("beside", "after"):
         return line.with_(role=part, water=0.0, drinks=0.0)
-    if part is not None:
-        home = line.section
-    if line.section != home and section and not section.startswith("step"):
-        if re.search(r"\b(?:dressing|syrup|gravy)\b", section):
-            return line.with_(role="after", water=0.0)
-        if re.search(r"\b(?:relish|salad|raita|sauce|topping|side|garnish|to serve)\b", section):
-            return line.with_(role="beside", water=0.0)
+    if part is not None and label in ("other_pot", "after"):
+        of_kind = ingredients.kind_of(line.name or line.text)[0]
+        label = "liquid" if of_kind is not None and of_kind.role == "pot_liquid" else "other"
     if line.grain:
         other = grain(line.grain)
-        if line.cooked or not line.g or other.simmer == 0 or line.section != home:
+        if line.cooked or not line.g or other.simmer == 0 or label not in ("grain", "absorber"):
             return line.with_(role="beside")
         low, high = other.texture_range()
         return line.with_(
             role="absorber", drinks=line.g * other.hydration_at(min(max(1.0, low), high)), minutes=other.simmer
         )
+    role = _ROLE[label]
     kind, _ = ingredients.kind_of(line.name or line.text)
-    if line.role == "pot_liquid":
-        late = when == "after" or (kind is not None and kind.joins_after and when in (None, "after"))
-        if late:
-            return line.with_(role="after", water=0.0)
-        if when == "beside":
-            return line.with_(role="beside", water=0.0)
-        return line
-    if line.role in ("fat", "salt"):
-        return line
-    if when == "cooking":
-        return line.with_(role="timed")
-    if when == "after":
-        return line.with_(role="after")
-    return line
-
-
-def _judge(recipe: Recipe, reading: steps.Reading) -> Recipe:
-    """Method, lid, dish and texture wanted, from title and steps."""
-    prose = " ".join(s.text for s in recipe.steps)
-    line = recipe.source_line
-    g = grain(line.grain) if line and line.grain else None
-    dish, texture = "", ""
-    for where in (recipe.title, prose):
-        hit = next(((d, t) for pattern, d, t in _DISHES if re.search(pattern, where, re.I)), None)
-        if hit:
-            dish, texture = hit
-            break
-    if g and not texture:
-        low, high = g.texture_range()
-        texture = TEXTURES[int(min(max(1.0, low), high))]
-        if g.slug in ("rice-risotto", "rice-pudding", "rice-paella"):
-            dish = {"rice-risotto": "stirred", "rice-pudding": "pudding", "rice-paella": "pan"}[g.slug]
-            texture = {"stirred": "moist", "pudding": "soft", "pan": "separate"}[dish]
-    if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml:
-        # porridge or gruel: the recipe's own water says which
-        per_gram = recipe.liquid_water_ml / line.g
-        texture = "thin" if abs(per_gram - g.hydration_at(5.0)) < abs(per_gram - g.hydration_at(4.0)) else "porridge"
-    method, lid = _method(prose, dish, reading, bool(line and line.cooked))
-    if g:
-        texture = TEXTURES[int(min(max(float(TEXTURES.index(texture)), g.texture_range()[0]), g.texture_range()[1]))]
-    return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=lid)
-
-
-def _method(prose: str, dish: str, reading: steps.Reading, cooked: bool) -> tuple[str, str]:
-    def says(pattern: str) -> bool:
-        return bool(re.search(pattern, prose, re.I))
-
-    uncovered = says(r"\b(?:uncovered|without (?:a |the )?lid|no lid|do not cover|open pan|lid off throughout)\b")
-    if says(r"\brice cooker\b"):
-        return "rice-cooker", "ordinary"
-    if says(r"\bwhistles?\b") or says(r"\bpressure[ -]cook"):
+    if line.kind == "tomato" and label in ("wet", "liquid", "other", "late", "absorber"):
+        return line.with_(role="pot_liquid")
+    if role == "pot_liquid" and not line.fraction:
+        # a liquid the table does not know is nearly all water
+        size = line.ml or line.g
         return (
-            "electric-pressure" if says(r"\bhigh pressure|electric\b") and not says(r"whistle") else "pressure"
-        ), "ordinary"
-    if says(r"\bmicrowave\b"):
-        return "microwave", "ordinary"
-    if reading.oven and not cooked:
-        covered = says(r"\b(?:foil|lid|covered?)\b") and not uncovered
-        return "oven", "ordinary" if covered else "open"
-    if reading.drained and says(r"\b(?:plenty of|large pan of|big pot of|lots of)\b|\bdrain\b"):
-        return "drain", "open"
-    if uncovered or (dish in ("stirred", "pan") and not says(r"\b(?:cover|lid)\b")):
-        return "open", "open"
-    if says(r"\b(?:foil|tea towel|cloth)\b") and says(r"\b(?:cover|lid|seal)\w*\b"):
-        return "covered", "sealed"
-    if says(r"\btight(?:ly)?(?:[- ]fitting)?\b"):
-        return "covered", "tight"
-    if says(r"\b(?:ajar|half[- ]cover\w*|partly cover\w*|partially cover\w*)\b"):
-        return "covered", "ajar"
-    return "covered", "ordinary"
+            line.with_(role=role, fraction=0.9, ml=size, water=0.9 * size, carrier=False)
+            if size
+            else line.with_(role="beside")
+        )
+    if role == "absorber":
+        return line if line.drinks else line.with_(role="beside")
+    if role == "watery":
+        return (
+            line.with_(role="pot_liquid")
+            if line.fraction and kind is not None and kind.role == "pot_liquid"
+            else line.with_(role="watery")
+        )
+    if kind is not None and kind.role in ("fat", "salt") and role in ("beside", "watery", "after"):
+        return line.with_(role=kind.role)
+    if kind is not None and kind.role == "absorber" and role == "beside" and label != "other_pot" and line.drinks:
+        return line.with_(role="absorber")
+    if role in ("beside", "after", "timed"):
+        return line.with_(role=role, water=0.0 if role != "timed" else line.water)
+    return line.with_(role=role)
 
 
-def _pot_problems(recipe: Recipe) -> list[Problem]:
-    line = recipe.source_line
-    if line is None or line.cooked or not line.grain:
-        return []
-    problems = []
-    if recipe.liquid_water_ml <= 0 and recipe.method != "drain":
-        problems.append(
-            Problem(
-                "no_water",
-                "",
-                "The recipe says nowhere how much water goes in; I use the grain's own account. "
-                "Add the amount if you know it.",
+def _counted(lines: Sequence[Line], tagged: Sequence[tuple[str, float]]) -> tuple[str, ...]:
+    """What is counted in and out: whole spices by their words, or by where they stand."""
+    out = []
+    for ln, (label, sure) in zip(lines, tagged, strict=True):
+        words = bool(ingredients.count_out([ln.text])) and not (label in ("spice", "other", "liquid") and sure > 0.9)
+        if words or (label == "whole_spice" and sure > 0.5 and not ingredients.never_counted(ln.text)):
+            out.append(ingredients.in_our_words(ln.text))
+    return tuple(dict.fromkeys(out))
+
+
+# -- steps -------------------------------------------------------------------------------------------------------
+
+
+def _told(
+    timed: list[minutes.Timed], laid: Structure, text: str, corrections: tuple[Correction, ...]
+) -> list[minutes.Timed]:
+    """The cook's word on what minutes are for goes before the tagger's, and settles the others with it."""
+    said = {(" ".join(c.line.split()), c.minutes): c.kind for c in corrections if c.minutes and c.kind}
+    for kind in said.values():
+        if kind not in DURATION_KINDS:
+            raise Refusal(
+                "kind", "corrections", f"“{kind}” is no use of minutes; choose one of {', '.join(DURATION_KINDS)}."
             )
-        )
-    if recipe.simmer_min is None:
-        problems.append(
-            Problem("no_minutes", "", "I found no minutes at the heat for this grain; I use the grain's own time.")
-        )
-    else:
-        usual = grain(line.grain).simmer
-        if (
-            grain(line.grain).whole
-            and recipe.simmer_min < 0.55 * usual
-            and recipe.method in ("covered", "open", "drain")
-        ):
-            problems.append(
-                Problem(
-                    "implausible_minutes",
-                    "",
-                    f"{recipe.simmer_min:.0f} minutes is short for {grain(line.grain).name}, which "
-                    f"takes about {usual:.0f}: is it a quick-cook kind, or another rice?",
-                )
-            )
-    prose = " ".join(s.text for s in recipe.steps)
-    mentioned = {m for s in recipe.steps for m in s.mentions}
-    if recipe.steps and not re.search(
-        r"\b(?:everything|all (?:of )?(?:the )?(?:other )?ingredients|all the rest)\b", prose, re.I
-    ):
-        for ln in recipe.lines:
-            if (
-                ln.index not in mentioned
-                and not ln.section.startswith("step")
-                and ln.role not in ("salt", "source_grain")
-                and ln.name
-            ):
-                problems.append(Problem("unused", ln.text, f"No step says what becomes of “{ln.name}”.", "note"))
-    for ln in recipe.lines:
-        if (
-            ln.unit == "cup"
-            and ln.kind in ("coconut milk", "light coconut milk", "tomato", "pulse")
-            and re.search(r"\d\s*c\b", ln.text)
-        ):
-            problems.append(
-                Problem("can_or_cup", ln.text, "Is “c” a cup here, or a can? I took a cup; write “tin” if it is one.")
-            )
-    shared = re.search(
-        r"\b(?:save|keep|set aside|reserve|put aside)\b[^.]{0,30}\b(?:half|a third|the rest|some)\b[^.]{0,40}\b(?:rice|grain|it)\b",
-        prose,
-        re.I,
+    out = []
+    for t in timed:
+        piece = laid.steps[t.block]
+        shown = text[piece.span.start : piece.span.end].replace("\n", " ")
+        told = said.get((" ".join(shown.split()), shown[t.stretch.start : t.stretch.end]))
+        out.append(minutes.Timed(t.stretch, t.block, told, 1.0) if told else t)
+    return out
+
+
+def _steps(
+    text: str,
+    laid: Structure,
+    lines: Sequence[Line],
+    timed: Sequence[minutes.Timed],
+) -> list[Step]:
+    handles = [(ln.index, ingredients.handle(ln)) for ln in lines]
+    out = []
+    for n, piece in enumerate(laid.steps):
+        shown = text[piece.span.start : piece.span.end].replace("\n", " ")
+        durations = []
+        for t in timed:
+            if t.block != n:
+                continue
+            s = t.stretch
+            word = shown[s.start : s.end]
+            durations.append(Duration(s.low, s.high, Span(s.start, s.end), word, t.kind, t.sure))
+        mentions = tuple(i for i, p in handles if p and p.search(piece.text))
+        out.append(Step(n, shown, piece.span, piece.section, tuple(durations), mentions))
+    return out
+
+
+def _sums(recipe: Recipe) -> Recipe:
+    """Minutes at the heat, of rest, of release and of soak, from the kinds of all stretches."""
+
+    def of(kind: str) -> list[float]:
+        return [d.typical for st in recipe.steps for d in st.durations if d.kind == kind]
+
+    soak = of("soak")
+    inside = recipe.source_line
+    if not soak and inside is not None and (m := re.search(r"\bsoaked?\b", inside.text, re.I)):
+        from ..text.times import stretches
+
+        soak = [s.typical for s in stretches(inside.text[m.start() :])][:1]
+    return recipe.with_(
+        simmer_min=sum(of("heat")) if of("heat") else None,
+        rest_min=sum(of("rest")) if of("rest") else None,
+        release_min=sum(of("release")) if of("release") else None,
+        whistles=sum(of("whistles")) if of("whistles") else None,
+        soak_min=max(soak, default=0.0),
     )
-    if shared:
-        problems.append(
-            Problem(
-                "shared_pot", "", "Part of this pot is for another dish: the amounts are for the whole pot.", "note"
-            )
-        )
-    second = [ln for ln in recipe.lines if ln.grain and ln.role == "absorber"]
-    if second:
-        problems.append(
-            Problem(
-                "two_grains",
-                second[0].text,
-                f"A second grain is in the pot; it stays as it is and only {grain(line.grain).name} is shifted.",
-            )
-        )
-    if not recipe.steps:
-        problems.append(Problem("no_steps", "", "I found no steps; the grain's own steps are written for you."))
-    return problems
+
+
+def _usual(line: Line | None) -> float | None:
+    return None if line is None or not line.grain else grain(line.grain).simmer or None
+
+
+def _ratio(lines: Sequence[Line], source: int | None) -> float | None:
+    """Water of the pot's liquids over the grain's volume."""
+    if source is None or not lines[source].ml:
+        return None
+    return sum(ln.water for ln in lines if ln.role == "pot_liquid" or ln.kind == "tomato") / (lines[source].ml or 1.0)
+
+
+def _said_servings(corrections: tuple[Correction, ...]) -> float | None:
+    return next((c.servings for c in reversed(corrections) if not c.line.strip() and c.servings), None)
+
+
+def _said(corrections: tuple[Correction, ...], what: str) -> object:
+    return next(
+        (getattr(c, what) for c in reversed(corrections) if not c.line.strip() and getattr(c, what) is not None), None
+    )

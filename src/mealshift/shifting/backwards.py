@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, grain
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
+from ..pot.simulation import DRIEST_HABIT
 from ..problems import Problem, Refusal
 from ..recipe import Line, Recipe
 
@@ -29,6 +30,21 @@ class Own:
     toasts: bool
     rinses: bool
     problems: tuple[Problem, ...]
+
+
+def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) -> float:
+    """What the recipe pours beyond its own grain's account, for another grain: in proportion to what each needs.
+
+    What stands in the pot as soup beyond a whole second need stays as it is; a shortfall is carried only to a quarter of the need, so
+    that no dry grain is left without water; and a habit of another way or texture says nothing about this one (alike False).
+    scale: servings now over servings then.
+    """
+    need = own.pot.need_ml
+    spare = max(0.0, own.habit_ml - need) * scale
+    if not alike or need <= 0:
+        return spare
+    share = min(own.habit_ml, need) / need
+    return max(share, -DRIEST_HABIT) * target_need_ml + spare
 
 
 def carriers(recipe: Recipe) -> list[Line]:
@@ -112,10 +128,10 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
 def _toasts(recipe: Recipe) -> bool:
     """Is the grain turned in fat or a dry pan before any liquid joins it?"""
     return any(
-        d.kind == "before" and _TOASTS.search(s.text[max(0, d.span.start - 70) : d.span.end + 40])
+        d.kind in ("pan", "toast") and _TOASTS.search(s.text[max(0, d.span.start - 70) : d.span.end + 40])
         for s in recipe.steps
         for d in s.durations
-    )
+    ) or any(o.kind == "toast" and recipe.source in o.what for o in recipe.process.operations)
 
 
 def _habit_problems(

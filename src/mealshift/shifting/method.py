@@ -109,6 +109,15 @@ class _Work:
     def before(self) -> list[NewStep]:
         target, way = self.a.target, self.pot.way
         steps = []
+        if beans := self.recipe.dry_beans:
+            steps.append(
+                _new(
+                    "beans",
+                    f"The day before, soak the {beans[0].name} in plenty of water; throw that water away, and boil them hard in fresh water "
+                    "for at least 10 minutes (some authorities say 30) before they join the pot.",
+                    "Dry kidney beans and their relatives can poison if they are only simmered.",
+                )
+            )
         if self.home_meal and target.is_meal:
             made = preparing.mill_for(target, self.pot.dry_g, self.pot.kitchen.jar_ml)
             steps.append(
@@ -298,6 +307,11 @@ class _Work:
         text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
         if pot.way.method == "drain":
             text = f"Look: {sign} Then drain."
+        if pot.way.locked:
+            text = (
+                f"When the pressure is down and the lid is open, look: {sign} Not yet? Add {splash} ml of boiling water and "
+                f"simmer it {more} more minutes, the lid only laid on."
+            )
         steps = [_new("look", text, "Minutes are a guide; the sign decides.")]
         if self.recipe.dish == "pan" and pot.way.method in ("open", "covered"):
             steps.append(
@@ -505,7 +519,7 @@ class _Work:
         if d.kind == "soak":
             return self.pot.way.soak_min if self.pot.way.soak_min else None
         if (
-            d.kind == "before"
+            d.kind in ("pan", "toast")
             and not self.a.same
             and self.pot.way.roast == "dry"
             and find_grains(step.text[max(0, d.span.start - 40) : d.span.end])
@@ -533,7 +547,7 @@ class _Work:
                 )
             self.out.additions.append((_what(step, d), max(0, round_half_up(now - d.typical))))
             return None
-        if d.kind == "unknown":
+        if d.kind in ("heat", "rest", "soak") and d.sure < 0.5:
             self.out.check.append(
                 Problem("minutes", step.text, f"I could not tell what the {d.text} are for; they stay as they were.")
             )

@@ -18,7 +18,7 @@ from ..pot.afterwards import afterwards
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..recipe import Recipe
-from .backwards import Own, carriers, others, solve_backwards
+from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .lines import Amounts, NewLine, rewrite_lines
@@ -250,12 +250,19 @@ def _dry_amount(own: Own, target: Grain, way: Way, choice: Choice, scale: float)
     return own.dry_ml * scale
 
 
+# textures nearer than this are the same wish; a household's liking moves them about so far
+ALIKE = 0.6
+
+
 def _pot(
     recipe: Recipe, own: Own, target: Grain, way: Way, choice: Choice, scale: float, dry_ml: float, same_way: bool
 ) -> Pot:
     if own.line.cooked:
         return solve(target, dry_ml, way, choice.kitchen, choice.factors)
-    plain = solve(target, dry_ml, way, choice.kitchen, choice.factors)
+    brought = others(recipe, scale)
+    plain = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought)
+    alike = way.method == own.way.method and abs(way.texture - own.way.texture) <= ALIKE
+    habit_ml = own.habit_ml * scale if same_way else carried_habit(own, plain.need_ml, scale, alike)
     floor = -0.25 * plain.cook_min
     habit_min = own.habit_min if target.slug == own.grain.slug else max(own.habit_min, floor)
     mine = carriers(recipe)
@@ -267,8 +274,8 @@ def _pot(
         way,
         choice.kitchen,
         choice.factors,
-        others(recipe, scale),
-        own.habit_ml * scale,
+        brought,
+        habit_ml,
         habit_min,
         carrier_fraction=fraction,
         rest_min=_rest(recipe, own, target),

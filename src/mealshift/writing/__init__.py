@@ -7,6 +7,16 @@ from .calendar import to_ics, week_to_ics
 from .jsonld import to_jsonld
 from .markdown import to_markdown
 from .page import STYLE_SHA256, to_page
-from .text import to_csv, to_text
+from .text import recipe_alone, to_csv, to_text
 
-__all__ = ["STYLE_SHA256", "to_csv", "to_ics", "to_jsonld", "to_markdown", "to_page", "to_text", "week_to_ics"]
+__all__ = [
+    "recipe_alone",
+    "STYLE_SHA256",
+    "to_csv",
+    "to_ics",
+    "to_jsonld",
+    "to_markdown",
+    "to_page",
+    "to_text",
+    "week_to_ics",
+]

@@ -28,6 +28,16 @@ def to_text(shift: dict[str, Any]) -> str:
     return "\n".join(out)
 
 
+def recipe_alone(shift: dict[str, Any]) -> str:
+    """The rewritten recipe and nothing else: title, servings, ingredients, numbered steps."""
+    out = [shift["title"]]
+    if servings := parts.said_servings(shift):
+        out.append(f"Serves {servings}")
+    out += ["", "Ingredients", *(f"- {i}" for i in parts.ingredients(shift)), "", "Method"]
+    out += [f"{n}. {s}" for n, s in enumerate(parts.steps(shift), 1)]
+    return "\n".join(out)
+
+
 def to_csv(shift: dict[str, Any]) -> str:
     """Water and time ledgers of every pot: pot, ledger, term, amount, unit, because. Totals are rows of their own."""
     out = io.StringIO()

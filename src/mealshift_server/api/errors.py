@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
@@ -11,6 +12,8 @@ from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from mealshift.problems import Refusal
 from mealshift_server.recipes.actions import Conflict
+
+log = logging.getLogger("mealshift")
 
 
 def trouble(status: int, code: str, where: str, text: str) -> JsonResponse:
@@ -49,7 +52,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(RequestDataTooBig)
     def _too_big(request: HttpRequest, _: RequestDataTooBig) -> HttpResponse:
-        return trouble(413, "too_long", "text", "This is larger than any recipe: bring one of under 3 MB.")
+        return trouble(413, "too_long", "text", TOO_LONG)
 
     @api.exception_handler(ValidationError)
     def _invalid(request: HttpRequest, fault: ValidationError) -> HttpResponse:
@@ -61,4 +64,39 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(HttpError)
     def _http(request: HttpRequest, fault: HttpError) -> HttpResponse:
-        return trouble(fault.status_code, "request", "", str(fault.message))
+        text = str(fault.message)
+        if fault.status_code == 400:
+            text = "What was sent cannot be read: reload the page and try again; no number may be NaN or without end."
+        return trouble(fault.status_code, "request", "", text)
+
+    @api.exception_handler(OverflowError)
+    def _out_of_bounds(request: HttpRequest, _: OverflowError) -> HttpResponse:
+        # an id or a day that no row and no calendar can have
+        return trouble(404, "missing", "", "That is not here, or not yours: go back to the list.")
+
+    @api.exception_handler(Exception)
+    def _fault(request: HttpRequest, fault: Exception) -> HttpResponse:
+        log.error("%s %s", request.method, request.path, exc_info=fault)
+        return trouble(500, "fault", "", FAULT)
+
+
+TOO_LONG = "This is larger than any recipe: bring one of under 3 MB."
+FAULT = "Something went wrong here, not with you: what you typed is still on the page; try again, or leave out the odd part."
+
+
+def page_missing(request: HttpRequest, exception: Exception) -> HttpResponse:
+    """Django's own 404: only what is below /api/ and /static/ comes here, and nobody reads a page there."""
+    return trouble(404, "missing", "", "There is nothing at this address: go back to the list.")
+
+
+def page_bad(request: HttpRequest, exception: Exception) -> HttpResponse:
+    return trouble(400, "request", "", "What was sent cannot be read: reload the page and try again.")
+
+
+def page_fault(request: HttpRequest) -> HttpResponse:
+    return trouble(500, "fault", "", FAULT)
+
+
+def page_forbidden(request: HttpRequest, reason: str = "") -> HttpResponse:
+    """Of the CSRF check."""
+    return trouble(403, "csrf", "", "The page was open too long: reload it and try again.")

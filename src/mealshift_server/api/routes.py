@@ -34,9 +34,12 @@ from mealshift_server.recipes.models import Recipe, Shift
 
 from . import demo, errors, members, notebook, week
 from . import schemas as s
+from .body import StrictParser
 from .scope import BAD, MISSING, house
 
-api = NinjaAPI(title="Meal Shift", version="1", docs_url=None, openapi_url=None, auth=django_auth)
+api = NinjaAPI(
+    title="Meal Shift", version="1", docs_url=None, openapi_url=None, auth=django_auth, parser=StrictParser()
+)
 errors.install(api)
 api.add_router("", notebook.router)
 api.add_router("", members.router)
@@ -457,7 +460,9 @@ def cooking(request: HttpRequest, cooking_id: int, since: int | None = None) -> 
 @api.post("/cookings/{int:cooking_id}/events", response={200: s.Appended, **MISSING}, tags=["stove"])
 def append_events(request: HttpRequest, cooking_id: int, data: s.EventsIn) -> Any:
     made = [e.model_dump() for e in data.events]
-    return {"new": plans.append(_cooking(request, cooking_id), cast(User, request.user), made)}
+    taken = plans.append(_cooking(request, cooking_id), cast(User, request.user), made)
+    refused = [{"id": i, "code": p.code, "where": p.where, "text": p.text} for i, p in taken.refused]
+    return {"new": taken.new, "refused": refused}
 
 
 @api.put("/cookings/{int:cooking_id}/alone", response={200: s.CookingRow, **MISSING}, tags=["stove"])

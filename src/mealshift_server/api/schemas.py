@@ -74,6 +74,10 @@ class CorrectionIn(Schema):
     amount: str | None = Field(default=None, max_length=60)
     minutes: str | None = Field(default=None, max_length=80)
     kind: str | None = Field(default=None, max_length=20)
+    # a line's class; and with an empty line, of the whole recipe
+    cls: str | None = Field(default=None, max_length=20)
+    method: str | None = Field(default=None, max_length=30)
+    servings: float | None = Field(default=None, ge=1, le=200)
 
 
 class ReadIn(Schema):
@@ -139,6 +143,53 @@ class NoteOut(Schema):
     span: Place
 
 
+class ClassOut(Schema):
+    """What a line of the text is. sure: 0 … 1."""
+
+    span: Place
+    text: str
+    cls: str
+    sure: float
+
+
+class ReadingOut(Schema):
+    """One reading of a doubt, and the correction that settles it."""
+
+    label: str
+    correction: CorrectionIn
+
+
+class DoubtOut(Schema):
+    field: str
+    where: str
+    text: str
+    choices: list[ReadingOut]
+
+
+class VesselOut(Schema):
+    id: str
+    kind: str
+    grain: bool
+
+
+class OperationOut(Schema):
+    id: str
+    kind: str
+    vessel: str
+    what: list[int]
+    typical_min: float | None
+    step: int | None
+    phase: str | None
+    span: Place | None
+    basis: str
+    text: str
+
+
+class ProcessOut(Schema):
+    vessels: list[VesselOut]
+    operations: list[OperationOut]
+
+
 class ReadOut(Schema):
     title: str
     servings: float | None
@@ -159,6 +210,11 @@ class ReadOut(Schema):
     notes: list[NoteOut]
     headings: list[NoteOut]
     text: str
+    classes: list[ClassOut]
+    doubts: list[DoubtOut]
+    process: ProcessOut
+    whistles: float | None
+    release_min: float | None
 
 
 class BlendPart(Schema):
@@ -340,6 +396,8 @@ class StepOut(Schema):
     marks: list[Place]
     olds: list[str]
     kind: str
+    # of the step's own words; a shift kept by an older program has none
+    cautions: list[str] = []
 
 
 class ChangeOut(Schema):
@@ -697,8 +755,15 @@ class EventsIn(Schema):
     events: list[EventIn] = Field(max_length=200)
 
 
+class RefusedEvent(Trouble):
+    id: str
+
+
 class Appended(Schema):
+    """refused: events of this sending that cannot be; all others were taken."""
+
     new: int
+    refused: list[RefusedEvent] = []
 
 
 class CookStep(Schema):
@@ -756,6 +821,7 @@ class CookPot(Schema):
     scale: str
     celsius: float | None
     own_lid: str
+    locked: bool
     pour_said: Said
     splashes: list[Splash]
 

@@ -90,7 +90,9 @@ def set_password(user: User, password: str) -> None:
     user.save(update_fields=["password"])
 
 
+@transaction.atomic
 def remove_member(user: User) -> None:
+    """Counted and removed in one transaction: of two who remove each other at the same moment, the second finds itself the last."""
     if User.objects.filter(household=user.household).count() < 2:
         raise Refusal("member", "", "The last member cannot go: delete the household instead.")
     user.delete()

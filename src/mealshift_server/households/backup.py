@@ -10,14 +10,18 @@ from __future__ import annotations
 import base64
 import hashlib
 import json
-from collections.abc import Iterable
+import operator
+from collections.abc import Callable, Iterable, Iterator
 from datetime import date, datetime
+from functools import partial
 from typing import Any
 
 from django.db import models, transaction
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
-from mealshift import ENGINE_VERSION
+from mealshift import ENGINE_VERSION, keeping
+from mealshift.cooking import script_from
+from mealshift.learning import Figures
 from mealshift.problems import Refusal
 from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
 from mealshift_server.kitchen.models import Kitchen, Pot
@@ -89,6 +93,8 @@ class LeftPart(Part):
     portions: int
     served: datetime
     place: str
+    # since 0.6.1; of an older backup only the last move is known
+    moves: list[tuple[datetime, str]] | None = None
     moved: datetime
 
 
@@ -323,11 +329,39 @@ def check(document: Plain) -> Backup:
             "This backup was changed or cut short since it was made: choose another, or the original file.",
         )
     try:
-        return Backup.model_validate(document)
+        found = Backup.model_validate(document)
     except ValidationError as fault:
         first = fault.errors()[0]
         where = ".".join(str(x) for x in first["loc"])
         raise Refusal("backup_form", "backup", f"This backup cannot be read at {where}: choose another one.") from None
+    for where, part in _hollow(found):
+        try:
+            part()
+        except (ValidationError, KeyError, TypeError, ValueError, AttributeError):
+            raise Refusal("backup_form", "backup", f"This backup is hollow at {where}: choose another one.") from None
+    return found
+
+
+def _hollow(b: Backup) -> Iterator[tuple[str, Callable[[], Any]]]:
+    """(where, a try to read it) for every part whose form is free here: what a screen could not show is not let in."""
+    from mealshift_server.api.schemas import ShiftOut  # the screens' own form; the API is above this room
+
+    for n, s in enumerate(b.shifts, 1):
+        yield f"shifts.{n}.result", partial(ShiftOut.model_validate, s.result)
+        yield f"shifts.{n}.choice", partial(operator.itemgetter("to"), s.choice)
+    for n, c in enumerate(b.cookings, 1):
+        yield f"cookings.{n}.script", partial(script_from, c.script, {})
+        for d in c.dishes:
+            yield f"cookings.{n}.dishes", partial(operator.itemgetter("name", "text", "choice", "corrections"), d)
+    for n, e in enumerate(b.entries, 1):
+        yield f"entries.{n}.predicted", partial(_predicted, e.predicted)
+
+
+def _predicted(predicted: Plain) -> None:
+    Figures(**predicted["figures"])
+    missing = {"name", "dry_ml", "pour_ml", "low_ml", "high_ml", "cook_min", "tells_water"} - set(predicted)
+    if missing:
+        raise KeyError(missing)
 
 
 @transaction.atomic
@@ -353,7 +387,8 @@ def restore(household: Household, document: Plain, replace: bool, user: User | N
     pots = [_made(Pot, p, household=household) for p in b.pots]
     bags = [_made(Bag, p, household=household) for p in b.bags]
     for x in b.left:
-        _made(Left, x, household=household)
+        known = x.moves if x.moves is not None else [] if x.place == "table" else [(x.moved, x.place)]
+        _made(Left, x, household=household, moves=[[at.isoformat(), keeping.check_place(place)] for at, place in known])
     recipes = [_made(Recipe, p, household=household) for p in b.recipes]
 
     def at(rows: list[Any], n: int | None) -> Any:

@@ -107,16 +107,21 @@ def leave(household: Household, name: str, slug: str, portions: int, served: dat
 
 
 def move(left: Left, place: str, portions: int | None) -> Left:
-    if place not in keeping.PLACES:
-        raise Refusal("place", "place", "What is left is on the table, in the fridge, in the freezer, or gone.")
+    """It lies in `place` from now on; every place before is remembered, for the clock goes by all of them."""
+    keeping.check_place(place)
     if portions is not None:
         if not 0 <= portions <= 40:
             raise Refusal("portions", "portions", "Say how many portions are left, up to 40.")
         left.portions = portions
         place = "gone" if portions == 0 else place
-    left.place = place
+    moves = keeping.moved(_moves(left), place, timezone.now())
+    left.place, left.moves = place, [[m.at.isoformat(), m.place] for m in moves]
     left.save()
     return left
+
+
+def _moves(left: Left) -> tuple[keeping.Move, ...]:
+    return tuple(keeping.Move(datetime.fromisoformat(at), place) for at, place in left.moves)
 
 
 def set_rule(household: Household, days: int) -> None:
@@ -129,7 +134,7 @@ def left_shown(left: Left, zone: tzinfo) -> dict[str, Any]:
     k = keeping.keep(
         left.grain,
         left.served.astimezone(zone),
-        left.place,
+        tuple(keeping.Move(m.at.astimezone(zone), m.place) for m in _moves(left)),
         timezone.now().astimezone(zone),
         left.household.fridge_days,
     )

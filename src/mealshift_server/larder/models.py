@@ -31,7 +31,8 @@ class Bag(models.Model):
 
 
 class Left(models.Model):
-    """What is left of a meal. place: where it lies, as the core's `keeping` has it."""
+    """What is left of a meal. place: where it lies; moves: [[ISO time, place], …], all the places since the table, as the core's
+    `keeping` judges it by."""
 
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="left")
     name = models.CharField(max_length=240)
@@ -39,6 +40,7 @@ class Left(models.Model):
     portions = models.PositiveSmallIntegerField(default=1)
     served = models.DateTimeField()
     place = models.CharField(max_length=8, default="table")
+    moves = models.JSONField(default=list)
     moved = models.DateTimeField(auto_now=True)
 
     class Meta:

@@ -10,7 +10,7 @@ from django.db.models import Q, QuerySet
 
 from mealshift import learning
 from mealshift.cooking.record import predicted
-from mealshift.grains import grain
+from mealshift.grains import all_grains, grain
 from mealshift.learning import table
 from mealshift.measures import parse_amount
 from mealshift.pot import default_way, solve
@@ -70,7 +70,11 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
             recipes.measures(household),
         )
         said, dish = predicted(made.pot, choice.factors), data.get("dish") or kept.title
-        pot, bag_id = pot_of(household, kept.choice), kept.choice.get("bag_id")
+        # the bag it was kept with may have been used up and taken off the list since
+        pot = pot_of(household, kept.choice)
+        bag_id = (
+            Bag.objects.filter(household=household, pk=kept.choice.get("bag_id")).values_list("pk", flat=True).first()
+        )
     else:
         dish = (data.get("dish") or "").strip()
         if not dish:
@@ -80,7 +84,7 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
         amount = parse_amount(data.get("amount") or "", recipes.measures(household))
         ml = amount.ml if amount.ml is not None else (amount.g or 0.0) / grain(data["grain"]).density
         raw = {"to": grain(data["grain"]).slug, "pot_id": data.get("pot_id")}
-        pot, bag_id = pot_of(household, raw), data.get("bag_id")
+        pot, bag_id = pot_of(household, raw), None
         said = _plain(household, raw, ml)
     entry = Entry(household=household, on=data.get("on") or date.today(), dish=dish[:240], grain=said["grain"], predicted=said, pot=pot,
                   pot_name=pot.name if pot else f"{said['pot_cm']:g} cm", bag_id=bag_id, by=user)  # fmt: skip
@@ -227,7 +231,11 @@ def lessons(household: Household) -> list[learning.Lesson]:
 
 def _names(household: Household) -> dict[tuple[str, str], str]:
     names: dict[tuple[str, str], str] = {}
+    # a blend has no row of its own to have learnt
+    single = {g.slug for g in all_grains()}
     for slug in Entry.objects.filter(household=household).values_list("grain", flat=True).distinct().order_by():
+        if slug not in single:
+            continue
         names |= {(kind, slug): grain(slug).name for kind in ("water_grain", "time_grain")}
     for p in Pot.objects.filter(household=household):
         names["pot", str(p.pk)] = p.name

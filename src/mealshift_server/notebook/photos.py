@@ -9,6 +9,7 @@ from mealshift.problems import Refusal
 
 MOST_BYTES = 12 * 1024 * 1024
 SIDE = 1280
+MOST_PIXELS = 50_000_000
 _KINDS = ("JPEG", "PNG", "WEBP")
 
 
@@ -22,6 +23,14 @@ def to_small_jpeg(sent: bytes) -> bytes:
         with warnings.catch_warnings():
             warnings.simplefilter("error", Image.DecompressionBombWarning)
             with Image.open(io.BytesIO(sent), formats=_KINDS) as opened:
+                # only the head is read so far: a small file may unpack to more pixels than this machine has room for
+                if opened.width * opened.height > MOST_PIXELS:
+                    raise Refusal(
+                        "photo",
+                        "photo",
+                        f"This photo has {opened.width * opened.height / 1e6:.0f} million pixels: send one of at most "
+                        f"{MOST_PIXELS / 1e6:.0f}.",
+                    )
                 opened.draft("RGB", (SIDE * 2, SIDE * 2))
                 upright = ImageOps.exif_transpose(opened)
                 upright.thumbnail((SIDE, SIDE))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from datetime import datetime, timedelta
 from functools import lru_cache
 from typing import Any
@@ -17,7 +18,7 @@ from mealshift.planning import Dinner, Dish, plan_dinner
 from mealshift.pot import Factors
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
-from mealshift.problems import Refusal
+from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
 from mealshift.shifting import shift
 from mealshift_server.households.models import Household, User
@@ -164,15 +165,27 @@ def events_of(cooking: Cooking) -> list[core.Event]:
     return [core.Event(e.client_id, e.kind, e.minute, e.data) for e in Event.objects.filter(cooking=cooking)]
 
 
-def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) -> int:
+@dataclass(frozen=True, slots=True)
+class Taken:
+    """new: how many events were not known before. refused: (the event's id, what is wrong with it)."""
+
+    new: int
+    refused: tuple[tuple[str, Problem], ...] = ()
+
+
+def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) -> Taken:
     """Adds events once, however often they are sent. Each has id, kind, data and ago_ms: how long ago it happened by the device's own
-    clock, so that two clocks that differ do no harm. Refusal, and nothing added, if one cannot be. How many were new."""
+    clock, so that two clocks that differ do no harm. One that cannot be is refused alone: the others of the same sending count."""
     script, now = script_of(cooking), timezone.now()
-    rows = []
+    rows, refused = [], []
     for e in incoming:
         ago = timedelta(milliseconds=min(max(0, e.get("ago_ms") or 0), OLDEST.total_seconds() * 1000))
         minute = e["minute"] if e.get("minute") is not None else minute_of(cooking, now - ago)
-        data = core.check(script, e["kind"], e.get("data") or {})
+        try:
+            data = core.check(script, e["kind"], e.get("data") or {})
+        except Refusal as fault:
+            refused.append((e["id"], fault.problem))
+            continue
         rows.append(
             Event(cooking=cooking, client_id=e["id"], kind=e["kind"], minute=round(minute, 4), data=data, by=user)
         )
@@ -191,7 +204,13 @@ def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) 
                 cooking.save(update_fields=["ended"])
                 if over:
                     _write_down(cooking, script)
-    return new
+    return Taken(new, tuple(refused))
+
+
+def append_one(cooking: Cooking, user: User | None, event: dict[str, Any]) -> None:
+    """One event by itself; Refusal if it cannot be."""
+    for _, problem in append(cooking, user, [event]).refused:
+        raise Refusal(problem.code, problem.where, problem.text)
 
 
 def _write_down(cooking: Cooking, script: core.Script) -> None:
@@ -252,9 +271,16 @@ def wrong(cooking: Cooking, user: User, event_id: str, pot: str, what: str) -> c
     if pot not in script.pots:
         raise Refusal("pot", "pot", "This cooking has no such pot: reload the page.")
     now = minute_of(cooking, timezone.now())
-    made = core.pot_run(script, core.fold(script, events_of(cooking)), pot)
-    answer = core.rescue(script.pots[pot], what, made[0] if made else None, now - made[1] if made else 0.0)
-    append(cooking, user, [{"id": event_id, "kind": "wrong", "data": {"pot": pot, "what": what}}])
+    folded = core.fold(script, events_of(cooking))
+    made = core.pot_run(script, folded, pot)
+    answer = core.rescue(
+        script.pots[pot],
+        what,
+        made[0] if made else None,
+        now - made[1] if made else 0.0,
+        core.is_locked(script, folded, pot),
+    )
+    append_one(cooking, user, {"id": event_id, "kind": "wrong", "data": {"pot": pot, "what": what}})
     return answer
 
 
@@ -279,5 +305,5 @@ def take_reading(cooking: Cooking, user: User | None, event_id: str, pot: str | 
     if pot is None:
         pot = stand_in_reading(cooking, None, kind)[0]
     name, field = ("weighed", "grams") if kind == "scale" else ("probed", "celsius")
-    append(cooking, user, [{"id": event_id, "kind": name, "data": {"pot": pot, field: value}}])
+    append_one(cooking, user, {"id": event_id, "kind": name, "data": {"pot": pot, field: value}})
     return pot

@@ -32,7 +32,9 @@ def measures(household: Household) -> Measures:
 
 def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
     return tuple(
-        Correction(c["line"], c.get("role"), c.get("grain"), c.get("amount"), c.get("minutes"), c.get("kind"))
+        Correction(
+            c["line"], *(c.get(k) for k in ("role", "grain", "amount", "minutes", "kind", "cls", "method", "servings"))
+        )
         for c in raw
     )
 

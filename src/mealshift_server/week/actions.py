@@ -28,6 +28,8 @@ DAYS = 7
 
 def start_of(day: date) -> date:
     """The Monday of that week."""
+    if not 2000 <= day.year <= 2200:
+        raise Refusal("day", "day", "That week is out of this kitchen's calendar: give a day between 2000 and 2200.")
     return day - timedelta(days=day.weekday())
 
 

@@ -4,6 +4,8 @@ import type { components, paths } from "./schema";
 type S = components["schemas"];
 export type Reading = S["ReadOut"];
 export type ReadLine = S["LineOut"];
+export type Doubt = S["DoubtOut"];
+export type ReadClass = S["ClassOut"];
 export type Role = ReadLine["role"];
 export type Correction = S["CorrectionIn"];
 export type Choice = S["ChoiceIn"];

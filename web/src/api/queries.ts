@@ -109,5 +109,12 @@ export function useHomeChange<In, Out>(change: (input: In) => Promise<Out>) {
   });
 }
 export const useLeft = () => useQuery({ queryKey: ["left"], queryFn: () => answer(api.GET("/api/left", { params: { query: { zone: zone() } } })), staleTime: 0, refetchInterval: 60_000 });
-export const useEntriesOf = (cooking: number) => useQuery({ queryKey: ["notebook", "cooking", cooking], queryFn: () => answer(api.GET("/api/notebook", { params: { query: { cooking } } })), staleTime: 0 });
+/** The pages a cooking has written. The last touch may still be on its way to the server: asked again until they are there. */
+export const useEntriesOf = (cooking: number) =>
+  useQuery({
+    queryKey: ["notebook", "cooking", cooking],
+    queryFn: () => answer(api.GET("/api/notebook", { params: { query: { cooking } } })),
+    staleTime: 0,
+    refetchInterval: (query) => (query.state.data?.entries.length || query.state.dataUpdateCount > 20 ? false : 1500),
+  });
 export const useWeek = (day: string) => useQuery({ queryKey: ["week", day], queryFn: () => answer(api.GET("/api/week", { params: { query: { day } } })), placeholderData: keepPreviousData, staleTime: 0 });

@@ -15,8 +15,8 @@ export const draft = kept<Draft>("mealshift.draft", NO_DRAFT);
 /** A new text starts without corrections; the same recipe edited keeps them, for they are anchored to its lines. */
 export const bring = (text: string, recipeId: number | null = null, corrections: Correction[] = []): void => draft.set({ text, corrections, before: [], after: [], recipeId });
 
-/** One correction a line, and one for each of a step's minutes. */
-const about = (c: Correction): string => `${c.line}\n${c.minutes ?? ""}`;
+/** One correction a line, one for its class, one for each of a step's minutes, and one for each thing said of the whole recipe. */
+const about = (c: Correction): string => [c.line, c.minutes ?? "", c.cls ? "class" : "", c.line ? "" : c.method ? "way" : "servings"].join("\n");
 
 export function correct(now: Draft, correction: Correction): Draft {
   const others = now.corrections.filter((c) => about(c) !== about(correction));

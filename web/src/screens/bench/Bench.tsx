@@ -12,6 +12,7 @@ import { useWide } from "../../ui/useWide";
 import { choice as choiceStore, draft } from "../draft";
 import { AmountControl, GrainControl, PotControl, SoakControl, TextureControl, type ControlProps } from "./Controls";
 import { After, Before, Mind } from "./Pages";
+import { Doubts } from "../bring/Doubts";
 import { Poster } from "./Poster";
 import { WhatIf } from "./WhatIf";
 
@@ -85,6 +86,9 @@ export function Bench() {
               <Poster pot={pot} />
               <Jug pot={pot} family={family} />
             </Sheet>
+            <div className="mt-4">
+              <Doubts reading={reading.data} most={3} />
+            </div>
             <Sheet className="mt-4 p-4" aria-label="The recipe as it becomes">
               <After shift={done} withOld />
               <Mind shift={done} />
@@ -129,6 +133,9 @@ export function Bench() {
           <div className={`mt-5 grid grid-cols-[minmax(0,1fr)_minmax(330px,404px)_minmax(0,1.12fr)] items-start ${shift.isPlaceholderData ? "opacity-95" : ""}`}>
             <section aria-label="The recipe as it was" className="mt-[30px] min-h-[520px] rounded-l-sheet border border-r-0 border-line bg-quiet p-6">
               <Before reading={reading.data} />
+              <div className="mt-5">
+                <Doubts reading={reading.data} most={3} />
+              </div>
             </section>
             <section aria-label="The jug" className="sticky top-3 z-10 rounded-[16px] border border-line bg-sheet px-6 pb-3 pt-5 shadow-jug">
               <Poster pot={pot} />

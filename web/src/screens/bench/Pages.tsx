@@ -59,6 +59,11 @@ export function After({ shift, withOld = false }: { shift: Shift; withOld?: bool
               <span className="figures absolute left-0 text-soft">{n}.</span>
               {added ? <span className="font-semibold">{s.text}</span> : <Marked text={s.text} marks={s.marks} olds={s.olds} withOld={withOld} />}
               {s.reason && <span className="block text-[13.5px] leading-snug text-soft">{s.reason}</span>}
+              {s.cautions.map((c) => (
+                <span key={c} className="mt-1 block border-l-4 border-warn bg-warn-pale px-2 py-1 text-[14.5px] leading-snug">
+                  {c}
+                </span>
+              ))}
             </li>
           );
         })}

@@ -16,6 +16,8 @@ const reading = {
   title: "Pot", servings: null, source_grain: null, text, notes: [], headings: [], count_out: [], allergens: [], method: "covered", lid: "ordinary", texture: "fluffy", dish: "", soak_min: 0, simmer_min: 16, rest_min: null, liquid_water_ml: 300,
   lines: [line("200 g rice", "source_grain", { grain: "basmati" }), line("300 ml water", "pot_liquid", { water_ml: 300, ml: 300 })],
   steps: [{ text: "Simmer 16 minutes.", section: "", mentions: [], span: [text.indexOf("Simmer"), text.length], durations: [{ low_min: 16, high_min: 16, text: "16 minutes", kind: "heat", span: [minutes, minutes + 10] }] }],
+  classes: text.split("\n").filter(Boolean).map((said) => ({ span: [text.indexOf(said), text.indexOf(said) + said.length], text: said, cls: said === "Pot" ? "title" : said.startsWith("1.") ? "step" : said === "something odd" ? "note" : "ingredient", sure: 0.9 })),
+  doubts: [], process: { vessels: [], operations: [] }, whistles: null, release_min: null,
   problems: [{ code: "no_amount", where: "200 g rice", text: "How much?", severity: "stop" }],
 } as unknown as Reading;
 
@@ -31,9 +33,17 @@ beforeEach(() => draft.set({ ...NO_DRAFT, text }));
 it("shows the text letter for letter, what was not understood unmarked", () => {
   const { container } = show();
   for (const piece of ["Pot", "200 g rice", "300 ml water", "something odd", "1. Simmer", "16 minutes"]) expect(container).toHaveTextContent(piece);
-  expect(screen.queryByRole("button", { name: /something odd/ })).toBeNull();
-  expect(screen.getByRole("button", { name: /300 ml water/ })).toBeInTheDocument();
+  expect(screen.getByRole("button", { name: /something odd/ })).toHaveTextContent(/^note/);
+  expect(screen.getByRole("button", { name: /^300 ml water/ })).toBeInTheDocument();
   expect(screen.getByText("waters the pot: 300 ml")).toBeInTheDocument();
+});
+
+it("lets a line be said to be something else", async () => {
+  show();
+  const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
+  await user.click(screen.getByRole("button", { name: "note: something odd" }));
+  await user.click(screen.getByRole("radio", { name: "goes in" }));
+  expect(draft.get().corrections).toEqual([{ line: "something odd", cls: "ingredient" }]);
 });
 
 it("says what is wrong at the line it is about", () => {
@@ -44,11 +54,11 @@ it("says what is wrong at the line it is about", () => {
 it("takes the cook's word on a line and on minutes, anchored to their text", async () => {
   show();
   const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
-  await user.click(screen.getByRole("button", { name: /300 ml water/ }));
+  await user.click(screen.getByRole("button", { name: /^300 ml water/ }));
   await user.click(screen.getByRole("radio", { name: "joins after" }));
   expect(draft.get().corrections).toEqual([{ line: "300 ml water", role: "after" }]);
   await user.keyboard("{Escape}");
-  await user.click(screen.getByRole("button", { name: /16 minutes/ }));
+  await user.click(screen.getByRole("button", { name: /^16 minutes/ }));
   await user.click(screen.getByRole("radio", { name: "the rest" }));
   expect(draft.get().corrections).toContainEqual({ line: "Simmer 16 minutes.", minutes: "16 minutes", kind: "rest" });
 });

@@ -1,5 +1,5 @@
 import { Fragment, useState, type FormEvent, type ReactNode } from "react";
-import { answer, api, asTrouble, type Reading, type ReadLine, type Role, type Trouble } from "../../api/client";
+import { answer, api, asTrouble, type ReadClass, type Reading, type ReadLine, type Role, type Trouble } from "../../api/client";
 import { useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 import { ROLE_HELP, ROLE_WORDS } from "../../job/words";
@@ -13,15 +13,32 @@ interface Place {
   show: (text: string) => ReactNode;
 }
 
+// what minutes are for, and with that whose they are
 const KINDS: Record<string, string> = {
   heat: "at the heat with the grain",
+  come_up: "until it boils",
   rest: "the rest",
+  release: "until the pressure is down",
   soak: "the soak",
-  before: "before the liquid joins",
+  toast: "the grain in the pan, before its liquid",
+  pan: "the pan, before the grain",
   from_end: "counted from the end",
   from_start: "counted from the start",
-  beside: "not the grain’s",
-  unknown: "I cannot tell what for",
+  whistles: "whistles",
+  other: "another pot’s, or nobody’s",
+};
+
+const CLASSES: Record<string, string> = {
+  title: "title",
+  servings: "how many",
+  meta: "about it",
+  heading: "heading",
+  section: "part",
+  ingredient: "goes in",
+  ingredients: "go in",
+  step: "step",
+  note: "note",
+  chatter: "talk",
 };
 
 /** The text as written, with what was understood marked in place. A mark is changed by touching it. */
@@ -32,45 +49,115 @@ export function MarkedText({ reading }: { reading: Reading }) {
       s.durations.map((d) => ({
         start: d.span[0] ?? 0,
         end: d.span[1] ?? 0,
-        show: (text: string) => <TimeMark step={s.text} said={d.text} kind={d.kind} text={text} />,
+        show: (text: string) => <TimeMark step={s.text} said={d.text} kind={d.kind} text={text} asked={reading.doubts.some((x) => x.where === s.text && x.choices.some((c) => c.correction.minutes === d.text))} />,
       })),
     ),
     ...reading.headings
       .filter((h) => reading.lines.some((l) => l.section === h.text))
       .map((h) => ({ start: h.span[0] ?? 0, end: h.span[1] ?? 0, show: (text: string) => <PartMark heading={h.text} text={text} /> })),
   ].sort((a, b) => a.start - b.start || b.end - a.end);
-  const title = reading.text.indexOf(reading.title);
-  const out: ReactNode[] = [];
-  let at = 0;
-  const plain = (to: number) => {
-    if (to <= at) return;
-    const text = reading.text.slice(at, to);
-    if (title >= at && title + reading.title.length <= to && reading.title) {
-      const k = title - at;
-      out.push(<Fragment key={`p${at}`}>{text.slice(0, k)}<strong className="font-show text-[23px] tracking-[-0.015em]">{reading.title}</strong>{text.slice(k + reading.title.length)}</Fragment>);
-    } else out.push(<Fragment key={`p${at}`}>{text}</Fragment>);
-    at = to;
-  };
-  for (const p of places) {
-    if (p.start < at) continue;
-    plain(p.start);
-    out.push(<Fragment key={`m${p.start}`}>{p.show(reading.text.slice(p.start, p.end))}</Fragment>);
-    at = p.end;
-  }
-  plain(reading.text.length);
-  return <div className="whitespace-pre-wrap text-[17px] leading-[1.75]">{out}</div>;
+  const rows = rowsOf(reading, places);
+  return (
+    <div className="text-[17px] leading-[1.75]">
+      {rows.map(({ row, node }) => (
+        <div key={row.span[0]} className="grid grid-cols-[60px_minmax(0,1fr)] gap-x-2 min-[1000px]:grid-cols-[96px_minmax(0,1fr)] min-[1000px]:gap-x-3">
+          <ClassMark row={row} pots={potsOf(row, reading)} />
+          <div className="min-w-0 whitespace-pre-wrap break-words">{node}</div>
+        </div>
+      ))}
+    </div>
+  );
 }
 
-const timeLook = (kind: string) => (kind === "heat" ? "border-b-[3px] border-ink font-bold" : kind === "unknown" ? "border-b-2 border-dashed border-warn" : "border-b-2 border-line");
+/** The text cut into its lines, each with its marks in place; no letter is lost between them. */
+function rowsOf(reading: Reading, places: Place[]): { row: ReadClass; node: ReactNode[] }[] {
+  // places count letters; an emoji is one letter and two of JavaScript's units
+  const letters = Array.from(reading.text);
+  const slice = (a: number, b: number) => letters.slice(a, b).join("");
+  const found = reading.title ? reading.text.indexOf(reading.title) : -1;
+  const title = found < 0 ? -1 : Array.from(reading.text.slice(0, found)).length;
+  const long = Array.from(reading.title).length;
+  let at = 0;
+  /** The text from where the last piece ended up to `to`, with its marks in place. */
+  const pieces = (to: number): ReactNode[] => {
+    const out: ReactNode[] = [];
+    const plain = (until: number) => {
+      if (until <= at) return;
+      const text = slice(at, until);
+      const k = title - at;
+      if (title >= at && title + long <= until)
+        out.push(<Fragment key={`p${at}`}>{slice(at, at + k)}<strong className="font-show text-[23px] tracking-[-0.015em]">{reading.title}</strong>{slice(title + long, until)}</Fragment>);
+      else out.push(<Fragment key={`p${at}`}>{text}</Fragment>);
+      at = until;
+    };
+    for (const p of places) {
+      if (p.start < at || p.start >= to) continue;
+      plain(p.start);
+      out.push(<Fragment key={`m${p.start}`}>{p.show(slice(p.start, p.end))}</Fragment>);
+      at = p.end;
+    }
+    plain(to);
+    return out;
+  };
+  return reading.classes.map((row, i) => {
+    const next = reading.classes[i + 1]?.span[0] ?? letters.length;
+    // the blank lines and bullets before the next line go with this one
+    const edge = letters.lastIndexOf("\n", next - 1) + 1;
+    return { row, node: pieces(Math.max(at, i + 1 < reading.classes.length ? Math.max(edge, row.span[1] ?? 0) : letters.length)) };
+  });
+}
+
+/** Which pots a step's line is about: the grain's own first. */
+function potsOf(row: ReadClass, reading: Reading): { kind: string; grain: boolean }[] {
+  if (row.cls !== "step") return [];
+  const [start, end] = [row.span[0] ?? 0, row.span[1] ?? 0];
+  const ids = new Set(reading.process.operations.filter((o) => o.span && (o.span[0] ?? 0) >= start && (o.span[0] ?? 0) < end).map((o) => o.vessel));
+  return reading.process.vessels.filter((v) => ids.has(v.id)).sort((a, b) => Number(b.grain) - Number(a.grain)).slice(0, 2);
+}
+
+/** What a line is, small beside it; touched, it can be said to be something else. */
+function ClassMark({ row, pots }: { row: ReadClass; pots: { kind: string; grain: boolean }[] }) {
+  const [now, set] = draft.use();
+  const unsure = row.sure < 0.6;
+  return (
+    <div className="select-none pt-[3px] text-right leading-tight">
+      <Pop
+        label={`What is the line “${row.text}”?`}
+        trigger={
+          <button type="button" className={`min-h-6 text-right text-[13px] hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}>
+            {CLASSES[row.cls] ?? row.cls}
+            <span className="sr-only">: {row.text}</span>
+          </button>
+        }
+      >
+        <h3 className="mb-2 text-[18px]">This line is…</h3>
+        <div role="radiogroup" aria-label="What the line is" className="grid grid-cols-2 gap-1.5">
+          {Object.entries(CLASSES).map(([cls, word]) => (
+            <button key={cls} type="button" role="radio" aria-checked={cls === row.cls} onClick={() => set(correct(now, { line: row.text, cls }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${cls === row.cls ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+              {word}
+            </button>
+          ))}
+        </div>
+      </Pop>
+      {pots.map((p, i) => (
+        <span key={i} className={`block text-[12.5px] ${p.grain ? "font-semibold text-ink" : "text-soft"}`}>
+          {p.grain ? "grain’s pot" : p.kind}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+const timeLook = (kind: string, asked: boolean) => (asked ? "border-b-[3px] border-dashed border-warn" : kind === "heat" ? "border-b-[3px] border-ink font-bold" : "border-b-2 border-line");
 
 /** Minutes in a step, and what they are for; touched, they can be said to be for something else. */
-function TimeMark({ step, said, kind, text }: { step: string; said: string; kind: string; text: string }) {
+function TimeMark({ step, said, kind, text, asked }: { step: string; said: string; kind: string; text: string; asked: boolean }) {
   const [now, set] = draft.use();
   return (
     <Pop
       label={`What are the ${said} for?`}
       trigger={
-        <button type="button" title={KINDS[kind]} className={`inline rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind)}`}>
+        <button type="button" title={KINDS[kind]} className={`inline rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind, asked)}`}>
           {text}
           <span className="sr-only"> ({KINDS[kind]})</span>
         </button>

@@ -3,10 +3,11 @@ import { useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button } from "../../ui/bits";
+import { Doubts } from "./Doubts";
 
 const WAYS: Record<string, string> = {
   covered: "under a lid", open: "in an open pan", oven: "in the oven", drain: "boiled and drained", steep: "steeped", "rice-cooker": "in a rice cooker",
-  pressure: "under pressure", "electric-pressure": "under pressure", microwave: "in the microwave",
+  pressure: "under pressure", "electric-pressure": "under pressure", microwave: "in the microwave", steam: "steamed",
 };
 
 /** What was understood, in sentences; and the way on to the bench. */
@@ -24,7 +25,7 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
             <p className="poster mt-1 text-[44px]">{grain.g !== null ? `${Math.round(grain.g)} g` : "?"}</p>
             <p className="mt-2 flex items-center gap-2 text-[17px] font-semibold">
               <Swatch slug={grain.slug} family={found?.family} className="h-4 w-8" />
-              {found?.name ?? grain.slug}
+              {found?.name ?? ""}
               {grain.as === "cooked" ? ", already cooked" : ""}
             </p>
           </>
@@ -34,13 +35,14 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
       </div>
       <dl className="m-0 text-[16px]">
         <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />
-        <Said term="At the heat" is={reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />
+        <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />
         {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
         {reading.rest_min !== null && <Said term="Rested" is={minutes(Math.round(reading.rest_min))} />}
         <Said term="Cooked" is={`${WAYS[reading.method] ?? reading.method}, to ${reading.texture}`} />
         {reading.servings !== null && <Said term="For" is={`${reading.servings} at the table`} />}
         {reading.count_out.length > 0 && <Said term="Count out again" is={reading.count_out.join(", ")} />}
       </dl>
+      <Doubts reading={reading} />
       {general.length > 0 && (
         <ul className="m-0 list-none space-y-2 p-0">
           {general.map((p, i) => (

@@ -7,7 +7,7 @@ import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useDarkHere } from "../../ui/theme";
 import { useWide } from "../../ui/useWide";
 import { clock } from "../../job/words";
-import { current, left, upcoming } from "./ahead";
+import { callKey, current, left, upcoming } from "./ahead";
 import { AfterMeal } from "./After";
 import { callBy, chime, say, useAwake, wakeAudio } from "./call";
 import { LivePot } from "./LivePot";
@@ -75,11 +75,11 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
       <h1 className="sr-only">{state.title}</h1>
       <TopLine cooking={cooking} state={state} clockAt={clockAt} awake={awake} id={id} />
       <div className="mt-3 grid items-start gap-4 min-[1000px]:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
-        <section aria-label="Now" className="rounded-sheet border border-line bg-sheet p-4 min-[1000px]:p-7">
+        <section aria-label="Now" className="min-w-0 rounded-sheet border border-line bg-sheet p-4 min-[1000px]:p-7">
           {now ? (
             <Now key={now.id} step={now} pot={state.pots.find((p) => p.key === now.pot)} minute={minute} out={state.out} touch={touch} open={setSheet} wide={wide} />
           ) : (
-            <Waiting next={next} minute={minute} clockAt={clockAt} onEarly={setEarly} />
+            <Waiting next={next} minute={minute} clockAt={clockAt} onEarly={setEarly} locked={state.pots.some((p) => p.locked && p.key === next[0]?.step.pot)} />
           )}
           {undo && (
             <button
@@ -88,13 +88,13 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                 cooking.touch("undo", { event: undo.id });
                 setUndo(null);
               }}
-              className="mt-3 flex min-h-14 w-full items-center justify-center gap-2 rounded-key border border-line px-3 text-[17px] text-soft"
+              className="mt-3 flex min-h-14 w-full min-w-0 items-center justify-center gap-2 rounded-key border border-line px-3 text-[17px] text-soft"
             >
-              <Undo2 size={18} aria-hidden className="shrink-0" /> <span className="truncate">Undo: {undo.what}</span>
+              <Undo2 size={18} aria-hidden className="shrink-0" /> <span className="min-w-0 truncate">Undo: {undo.what}</span>
             </button>
           )}
         </section>
-        <div className="space-y-4">
+        <div className="min-w-0 space-y-4">
           {timers.length > 0 && (
             <section aria-label="Timers" className="rounded-sheet border border-line bg-sheet px-4 py-2">
               {timers.map((t) => (
@@ -134,7 +134,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
           <Stop onStop={() => cooking.touch("ended", {})} />
         </div>
       </div>
-      {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null)} first={pot} touch={touch} />}
+      {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null && !p.locked)} first={pot} touch={touch} />}
       <NoteSheet open={sheet === "note"} onOpen={(o) => setSheet(o ? "note" : null)} notes={state.notes.map((n) => `${clockAt(n.minute)} ${n.text}`)} touch={touch} />
       {pot && <WrongSheet open={sheet === "wrong"} onOpen={(o) => setSheet(o ? "wrong" : null)} cooking={id} pots={state.pots} first={pot} steps={state.steps} touch={touch} />}
     </div>
@@ -259,7 +259,7 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
           <Button className="min-h-16 text-[18px]" onClick={() => touch("not_yet", { step: step.id, minutes: 3 }, "3 minutes more")}>
             Not yet: 3 min
           </Button>
-          {step.kind === "cook" && pot ? (
+          {step.kind === "cook" && pot && !pot.locked ? (
             <Button className="min-h-16 text-[18px]" onClick={() => open("pour")}>
               Poured more
             </Button>
@@ -274,7 +274,7 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
   );
 }
 
-function Waiting({ next, minute, clockAt, onEarly }: { onEarly: (id: string) => void; next: { step: CookStep; at: number }[]; minute: number; clockAt: (m: number) => string }) {
+function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: boolean; onEarly: (id: string) => void; next: { step: CookStep; at: number }[]; minute: number; clockAt: (m: number) => string }) {
   const first = next[0];
   if (!first) return <p className="text-[22px]">Nothing is left to do.</p>;
   const ahead = next.find((n) => n.step.status === "waiting" && n.step.ready !== null && n.step.style !== "remind");
@@ -285,7 +285,7 @@ function Waiting({ next, minute, clockAt, onEarly }: { onEarly: (id: string) => 
         {left(first.at - minute)}
       </p>
       <h2 className="mt-3 text-[28px] min-[1000px]:text-[36px]">
-        {first.step.status === "running" ? "then look: " : "then: "}
+        {first.step.status === "running" && first.step.look && !locked ? "then look: " : "then: "}
         {first.step.title.charAt(0).toLowerCase() + first.step.title.slice(1)}
       </h2>
       <p className="mt-1 text-[17px] text-soft">{first.step.dish}</p>
@@ -333,7 +333,8 @@ function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookin
       {pot.scale && <p className="mb-2 text-[17px] font-semibold">{pot.scale}</p>}
       {pot.verdict && <p className="mb-2 border-l-4 border-mark pl-3 text-[16px]">{pot.verdict}</p>}
       {trouble && <Wrong trouble={trouble} className="mb-2" />}
-      <div className="grid grid-cols-3 gap-2">
+      {pot.locked && <p className="text-[17px] font-semibold">Locked until its pressure is down: nothing goes in, nothing is stirred, the lid stays on.</p>}
+      <div className={pot.locked ? "hidden" : "grid grid-cols-3 gap-2"}>
         <Button className="min-h-14 px-1" onClick={() => open("pour")}>
           Poured more
         </Button>
@@ -412,19 +413,18 @@ function Over({ state, clockAt, id, practice, at }: { state: CookState; clockAt:
   );
 }
 
-/** Sounds and speaks when the thing to do changes, and half a minute before a timer ends; never every second. */
+/** Sounds and speaks when there is something new to do or a timer has run out, also again after "not yet"; never every second. */
 function useCall(state: CookState, minute: number) {
   const [call] = callBy.use();
   const told = useRef<string | null>(null);
-  const now = current(state.steps, minute);
+  const now = state.steps.find((s) => s.id === current(state.steps, minute));
+  const key = callKey(now);
   useEffect(() => {
-    if (now === null || now === told.current) return;
-    const first = told.current === null;
-    told.current = now;
-    const step = state.steps.find((s) => s.id === now);
-    if (!step || first) return;
+    if (key === told.current) return;
+    told.current = key;
+    if (!now || key === null) return;
     if (call.sound) chime();
-    if (call.voice) say(`${step.title}. ${step.status === "running" && step.look ? `Look: ${step.look}` : ""}`);
-  }, [now, call, state.steps]);
+    if (call.voice) say(`${now.title}. ${now.status === "running" && now.look ? `Look: ${now.look}` : ""}`);
+  }, [key, now, call]);
 }
 

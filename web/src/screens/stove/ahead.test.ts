@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { CookState, CookStep } from "../../api/client";
-import { ahead, left, upcoming, type Touch } from "./ahead";
+import { ahead, callKey, left, upcoming, type Touch } from "./ahead";
 
 const step = (id: string, more: Partial<CookStep>): CookStep => ({
   id, dish: "pilaf", kind: "x", style: "do", title: id, words: "", look: "", minutes: 4, pot: "", pour_ml: 0, reserve_ml: 0, cautions: [], count_out: [], after: [], anchor: "", offset: 0,
@@ -29,6 +29,17 @@ describe("a page that goes on without the network", () => {
     expect(at(3, 12).steps[3]).toMatchObject({ ready: 20 });
     expect(at(4, 26).steps[2]?.due).toBe(29);
     expect(at(4, 26).steps[3]?.ready).toBe(24);
+  });
+  it("calls again when a begun step comes due, and after every \"not yet\"", () => {
+    const touches = [touch("begun", 5, { step: "boil" }), touch("not_yet", 11, { step: "boil", minutes: 3 })];
+    const called = (n: number, minute: number) => {
+      const { steps, now } = ahead(begun, touches.slice(0, n), minute);
+      return callKey(steps.find((s) => s.id === now));
+    };
+    const asked = [called(0, 4), called(1, 6), called(1, 10), called(2, 12), called(2, 14.5)];
+    expect(asked[1]).toBeNull();
+    expect(asked[3]).toBeNull();
+    expect(new Set([asked[0], asked[2], asked[4]]).size).toBe(3);
   });
   it("takes what was skipped as done, and undoes", () => {
     const done = touch("done", 30, { step: "finish" });

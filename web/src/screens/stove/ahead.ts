@@ -70,6 +70,11 @@ export function current(steps: readonly CookStep[], minute: number): string | nu
   return calls[0]?.id ?? null;
 }
 
+/** What the cook is called for: another step, or the same one when it has come due anew; null while there is only waiting. */
+export function callKey(step: CookStep | undefined): string | null {
+  return step ? `${step.id} ${step.status} ${step.due ?? ""}` : null;
+}
+
 /** What is waited for next when there is nothing to do: the timer that runs out or the step that comes up first. */
 export function upcoming(steps: readonly CookStep[], minute: number): { step: CookStep; at: number }[] {
   return steps

@@ -5,12 +5,16 @@ import { kept } from "../../ui/kept";
 export const callBy = kept("mealshift.call", { sound: true, voice: false });
 
 let audio: AudioContext | null = null;
+// a page that was reloaded may not sound before it is touched: the call is made up for then
+let owed = false;
 
 /** Browsers let a page sound only after a touch: called from one. */
 export function wakeAudio(): void {
   try {
     audio ??= new AudioContext();
-    void audio.resume();
+    void audio.resume().then(() => {
+      if (owed) chime();
+    });
   } catch {
     audio = null;
   }
@@ -18,7 +22,12 @@ export function wakeAudio(): void {
 
 /** Three soft notes, rising. */
 export function chime(): void {
-  if (!audio || audio.state !== "running") return;
+  if (audio?.state !== "running") {
+    if (!owed) window.addEventListener("pointerdown", wakeAudio, { once: true });
+    owed = true;
+    return;
+  }
+  owed = false;
   const start = audio.currentTime;
   [523.25, 659.25, 783.99].forEach((hertz, i) => {
     if (!audio) return;

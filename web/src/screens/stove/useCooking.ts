@@ -47,7 +47,9 @@ export function useCooking(id: number): Cooking {
       if (sent.length > 0) {
         const events = sent.map((t) => ({ id: t.id, kind: t.kind, data: t.data, ago_ms: Math.max(0, Date.now() - t.at) }));
         try {
-          await answer(api.POST("/api/cookings/{cooking_id}/events", { params: { path: { cooking_id: id } }, body: { events } }));
+          const { refused } = await answer(api.POST("/api/cookings/{cooking_id}/events", { params: { path: { cooking_id: id } }, body: { events } }));
+          // one that cannot be is refused alone; it is said once and not sent again, all others were taken
+          if (refused?.[0]) setTrouble(refused[0]);
         } catch (fault) {
           if (!(fault instanceof TroubleError) || fault.status === 0 || fault.status >= 500) throw fault;
           // refused for good: said once, and not sent again

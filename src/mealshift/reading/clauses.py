@@ -1,0 +1,365 @@
+"""Steps cut into clauses, each with its verb, what it speaks of and which vessel it happens in; the pots' state carried along.
+
+A case by hand: "Soften the onion in a wide pan, 8 minutes. Bring the stock to the boil in a saucepan, add the rice, cover and simmer 15 minutes."
+    clause 1  fry, vegetables, vessel 1 (pan)             the grain is not in it, and never comes: 8 is another pot's
+    clause 2  boil, liquid, vessel 2 (saucepan), new
+    clause 3  add, grain, vessel 2                         vessel 2 is the grain's
+    clause 4  cover · 5  cook, vessel 2: grain in, wet      15 is heat
+"""
+
+from __future__ import annotations
+
+import re
+import tomllib
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from functools import cache
+from importlib import resources
+from typing import Any
+
+from ..process import data as _data
+
+_SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
+_CUT = re.compile(r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|\s+then\s+|\s+and\s+(?=[a-z]+\b)|\s*\(|\)")
+_WORD = re.compile(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
+VESSEL_WORDS = (
+    "saucepan", "pan", "pot", "skillet", "wok", "casserole", "dish", "tin", "bowl", "tray", "jug", "cooker", "kadai", "kadhai", "karahi", "handi", "degchi", "oven", "sheet", "tray", "basket", "steamer",
+    "griddle", "tawa", "jar", "colander", "sieve", "kettle", "dutch oven", "pressure cooker", "rice cooker", "instant pot", "slow cooker", "crock", "crockpot", "frying pan", "sauté pan", "stockpot", "patila", "sufuria", "blender", "plate", "platter", "cloth", "vessel",
+)  # fmt: skip
+_V = "|".join(sorted(map(re.escape, VESSEL_WORDS), key=len, reverse=True))
+_NEW_VESSEL = re.compile(
+    rf"\b(?:in|into|to|using|use|on|with|over|grease|butter|take|get|heat|oil)\s+(?P<a>a|an|another|a separate|a second|a different|the other|your|one|2|two)\s+(?P<adj>(?:[a-z\d.,/-]+\s+){{0,5}}?)(?P<v>{_V})s?\b",
+    re.I,
+)
+_THE_VESSEL = re.compile(rf"\b(?:the|same|that|this)\s+(?:[a-z-]+\s+){{0,2}}?(?P<v>{_V})s?\b", re.I)
+_IT = re.compile(r"\b(?:it|them)\b", re.I)
+_OTHER_TIME = re.compile(
+    r"\b(?:meanwhile|while (?:that|the rice|it|this|they)|in the meantime|at the same time|beside|separately|on the side)\b",
+    re.I,
+)
+_PRONOUN = re.compile(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
+_OFF = re.compile(
+    r"\b(?:off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
+    r"|kill the (?:heat|flame)|out of (?:the )?oven|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
+    re.I,
+)
+_OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)")
+_ON_AGAIN = re.compile(
+    r"\b(?:back (?:on|over|to) (?:the )?(?:heat|boil|stove|simmer)|return (?:it |the pan |the pot )?to (?:the |a )?(?:heat|boil|simmer)|heat (?:the )?(?:oil|butter)|bake|into the oven|in the oven|turn (?:the )?heat (?:back )?(?:on|up))\b",
+    re.I,
+)
+
+THINGS = {
+    "grain": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris)",
+    "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
+    "tomato": r"(?:tomato\w*|passata|toms|matar)",
+    "pulse": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
+    "veg": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
+    "meat": r"(?:chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
+    "sauce": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|relish|stew|curry|tadka|kachumbari)",
+    "fat": r"(?:oil|butter|ghee|fat|margarine|lard|dripping)",
+    "spice": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?|curry leaves|bay)",
+}  # fmt: skip
+_THING = {
+    k: re.compile(rf"(?<![\w-])(?:{v})(?![\w-])(?!\s+(?:vinegar|wine|cooker|noodles|paper|flour))", re.I)
+    for k, v in THINGS.items()
+}
+
+
+@dataclass(slots=True)
+class PotState:
+    """What has happened in one vessel so far."""
+
+    grain: bool = False
+    wet: bool = False
+    hot: bool = False
+    boiled: bool = False
+    covered: bool = False
+    off: bool = False
+    cooked: bool = False
+    drained: bool = False
+
+    def copy(self) -> PotState:
+        return PotState(self.grain, self.wet, self.hot, self.boiled, self.covered, self.off, self.cooked, self.drained)
+
+
+@dataclass(slots=True)
+class Clause:
+    """start, end: in the block's text. verb: its kind of operation, "" if none. things: what it speaks of. vessel: its number; new: named here
+    for the first time. before: the vessel's state when the clause begins. carried: the thing its pronoun stands for. aside: meanwhile."""
+
+    block: int
+    start: int
+    end: int
+    text: str
+    sentence: int
+    verb: str = ""
+    verbs: tuple[str, ...] = ()
+    things: tuple[str, ...] = ()
+    vessel: int = 0
+    noun: str = ""
+    new: bool = False
+    aside: bool = False
+    carried: str = ""
+    off: bool = False
+    before: PotState = field(default_factory=PotState)
+    grains: bool = False
+
+
+@cache
+def verbs() -> dict[str, dict[str, Any]]:
+    return tomllib.loads(resources.files(_data).joinpath("operations.toml").read_text(encoding="utf-8"))
+
+
+@cache
+def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
+    of = {w: kind for kind, row in verbs().items() for w in row["words"]}
+    body = "|".join(re.escape(w) for w in sorted(of, key=len, reverse=True))
+    return re.compile(rf"(?<![\w-])(?P<w>{body})(?P<end>[a-z]*)", re.I), of
+
+
+def verbs_in(text: str) -> list[tuple[int, str]]:
+    """(place, kind) of every operation's word in the text, in order."""
+    pattern, of = _verb_pattern()
+    found = []
+    for m in pattern.finditer(text):
+        end = m["end"].lower()
+        if end in (
+            "",
+            "s",
+            "es",
+            "ed",
+            "d",
+            "ing",
+            "en",
+            "ning",
+            "ting",
+            "ped",
+            "ping",
+            "ring",
+            "red",
+            "e",
+            "er",
+            "ion",
+            "ate",
+            "ating",
+            "ated",
+        ):
+            found.append((m.start(), of[m["w"].lower()]))
+    return found
+
+
+# of two verbs in one clause the one that says more about the minutes
+_WEIGHT = {
+    "soak": 9,
+    "release": 9,
+    "off": 3,
+    "rest": 8,
+    "cook": 7,
+    "boil": 6,
+    "toast": 7,
+    "fry": 7,
+    "chill": 8,
+    "cool": 8,
+    "drain": 5,
+    "sprout": 9,
+}
+
+
+def clauses(texts: Sequence[str]) -> list[Clause]:
+    """All clauses of the steps, in order, with vessels and the state each finds."""
+    out: list[Clause] = []
+    number = 0
+    for n, text in enumerate(texts):
+        for sm in _SENTENCE.finditer(text[:8000]):
+            at = sm.start()
+            cuts = [at]
+            for c in _CUT.finditer(sm[0]):
+                cuts.append(at + c.end())
+            cuts.append(sm.end())
+            for a, b in zip(cuts, cuts[1:], strict=False):
+                piece = text[a:b]
+                if _WORD.search(piece) or re.search(r"\d", piece):
+                    out.append(Clause(n, a, b, piece, number))
+            number += 1
+    _name(out)
+    _place(out)
+    _fold(out)
+    return out
+
+
+def _name(out: list[Clause]) -> None:
+    last_thing = ""
+    sentence, sentence_verb = -1, ""
+    for c in out:
+        found = verbs_in(c.text)
+        c.verbs = tuple(k for _, k in found)
+        if found:
+            c.verb = max(found, key=lambda x: (_WEIGHT.get(x[1], 1), -x[0]))[1]
+        things = [(m.start(), k) for k, p in _THING.items() for m in p.finditer(c.text)]
+        c.things = tuple(dict.fromkeys(k for _, k in sorted(things)))
+        c.off = bool(_OFF.search(c.text) or _OFF_SHOUT.search(c.text))
+        if c.off and c.verb in ("", "stir", "add"):
+            c.verb = "off"
+        if sentence == c.sentence and not c.verb:
+            # "for the last 5 minutes", "about 20 minutes" goes on with the verb before it
+            c.verb = sentence_verb
+        if c.verb:
+            sentence_verb = c.verb
+        sentence = c.sentence
+        c.aside = bool(_OTHER_TIME.search(c.text))
+        solid = [k for k in c.things if k not in ("liquid", "fat", "spice")]
+        c.carried = last_thing if not c.things or (not solid and _IT.search(c.text)) else ""
+        if solid:
+            last_thing = "grain" if "grain" in solid else solid[-1]
+
+
+def _place(out: list[Clause]) -> None:
+    """Gives each clause its vessel: a new one where one is named with "a", the one before with "the" or with nothing."""
+    known: dict[str, int] = {}
+    now, count = 0, 1
+    aside_of: int | None = None
+    sentence = -1
+    for c in out:
+        if c.sentence != sentence:
+            sentence = c.sentence
+            if aside_of is not None and not c.aside and ("grain" in c.things):
+                now, aside_of = aside_of, None
+        m = _NEW_VESSEL.search(c.text)
+        the = _THE_VESSEL.search(c.text)
+        if c.aside and aside_of is None:
+            aside_of = now
+            now, count = count, count + 1
+            c.new = True
+        if m and not (m["a"].lower() in ("your", "one") and the):
+            noun = m["v"].lower()
+            if noun in ("oven",):
+                pass
+            elif not (
+                out
+                and now == 0
+                and count == 1
+                and not any(
+                    x.vessel == 0 and (x.things or x.verb in ("fry", "boil", "cook"))
+                    for x in out
+                    if x is not c and x.sentence < c.sentence
+                )
+            ):
+                now, count = count, count + 1
+                c.new = True
+                known[noun.split()[-1]] = now
+            else:
+                known[noun.split()[-1]] = now
+            c.noun = noun
+        elif the:
+            noun = the["v"].lower().split()[-1]
+            c.noun = noun
+            if noun in known and noun not in ("oven",):
+                now = known[noun]
+        c.vessel = now
+
+
+def _fold(out: list[Clause]) -> None:
+    state: dict[int, PotState] = {}
+    for c in out:
+        s = state.setdefault(c.vessel, PotState())
+        c.before = s.copy()
+        if c.verb in ("soak", "rinse") and not s.hot:
+            continue
+        if ("grain" in c.things or (c.carried == "grain" and c.verb in ("add", "boil"))) and c.verb not in (
+            "soak",
+            "rinse",
+            "serve",
+            "drain",
+        ):
+            s.grain = True
+        elif c.verb in ("add", "stir", "combine") and re.search(
+            r"\b(?:everything|all (?:the )?(?:other )?ingredients|the rest of)\b", c.text, re.I
+        ):
+            s.grain = s.wet = True
+        if (
+            "liquid" in c.things
+            and c.verb in ("add", "boil", "cook", "stir", "cover", "fry", "", "whisk")
+            or ("tomato" in c.things and c.verb in ("add", "cook"))
+        ):
+            s.wet = True
+        if c.verb in ("fry", "toast", "boil", "cook"):
+            s.hot = True
+        if c.verb == "boil":
+            s.boiled = True
+        if c.verb == "cover" or re.search(r"\b(?:cover(?:ed)?|lid|foil)\b", c.text, re.I):
+            s.covered = not re.search(r"\b(?:uncover|without|no lid|lid off|open)\b", c.text, re.I)
+        if c.verb == "cook" and s.grain and s.wet:
+            s.cooked = True
+        if c.verb == "drain" and (s.cooked or s.boiled):
+            s.drained = True
+        if c.off or c.verb in ("release",):
+            s.off = True
+        elif s.off and (_ON_AGAIN.search(c.text) or c.verb == "fry"):
+            s.off = False
+    grains = {v for v, s in state.items() if s.grain} or {0}
+    # where several hold it, the one it is cooked in
+    for c in out:
+        c.grains = c.vessel in grains
+
+
+def clause_at(found: Sequence[Clause], block: int, at: int) -> int | None:
+    """Index of the clause that holds this place of a block's text."""
+    best = None
+    for i, c in enumerate(found):
+        if c.block == block and c.start <= at < c.end:
+            return i
+        if c.block == block and c.start <= at:
+            best = i
+    return best
+
+
+def rule_kind(found: Sequence[Clause], i: int, before: str, after: str, minutes: float) -> str:
+    """What the process alone says a stretch is for; the tagger weighs it with everything else."""
+    c = found[i]
+    s = c.before
+    tail = before[-60:]
+    grainy = "grain" in c.things or (not c.things and c.carried == "grain") or (not c.things and s.grain)
+    if re.search(r"\b(?:every|each|per)\s*$|\b(?:every|each)\s+\w*\s*$", tail, re.I) or re.match(
+        r"\s*(?:/|a|per|each|on each)\s*side", after, re.I
+    ):
+        return "other"
+    if re.search(r"\b(?:last|final)\s*$", tail, re.I) or re.match(
+        r"\s*(?:before|from the end|to go|left)\b", after, re.I
+    ):
+        return "from_end" if c.grains else "other"
+    if (
+        re.search(r"\b(?:after|once|first|at the)\s*(?:the\s*)?(?:first\s*)?$", tail, re.I)
+        and (s.cooked or s.grain)
+        and not s.off
+    ):
+        return "from_start"
+    if re.search(r"(?:pressure|steam)[^.]{0,30}$", tail, re.I) and re.match(r"\s*to (?:come|build|reach)", after, re.I):
+        return "come_up"
+    if c.verb == "release" or re.search(r"\b(?:natural(?:ly)?|release|npr)\b", tail + after[:25], re.I):
+        return "release"
+    if c.verb == "soak":
+        return "soak" if grainy and not s.cooked else "other"
+    if c.verb in ("chill", "cool", "chop", "preheat", "grind"):
+        return "other"
+    if not c.grains:
+        return "other"
+    if c.verb in ("rest", "off") or s.off or c.off:
+        if s.grain and (s.cooked or s.boiled or s.off):
+            return "rest"
+        return "soak" if grainy and not s.hot else "other"
+    if (
+        c.verb == "boil"
+        and re.search(r"\b(?:bring|come|return|reach|back)\w*\b[^.]*$", c.text[: max(0, len(c.text))], re.I)
+        and not re.search(r"\bsimmer|cook\b", c.text, re.I)
+    ):
+        return "come_up" if s.grain else "other"
+    if c.verb in ("cook", "boil", "cover", "stir", "look", "add", "", "drain"):
+        if s.grain and (s.wet or "liquid" in c.things):
+            return "heat"
+        if s.grain:
+            return "toast" if c.verb != "cook" else "heat"
+        return "pan" if c.verb != "drain" else "other"
+    if c.verb in ("fry", "toast"):
+        return "toast" if s.grain and not s.wet else "pan" if not s.grain else "heat" if s.wet else "toast"
+    return "other"

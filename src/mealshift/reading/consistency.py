@@ -1,0 +1,335 @@
+"""The last stage: do the facts fit together, and which of them must be asked?
+
+Every fact has a confidence: of its tagger, of its amount's words, of how it lies to what this grain usually takes. What is below its bar becomes a doubt
+with the two or three likeliest readings, each with the correction that settles it by one touch. The bars are set on texts by hands that the weights were not
+trained on (docs/reading.md).
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from ..grains import grain
+from ..measures import unit_kind
+from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
+from .clauses import Clause
+from .settle import Settled
+from .structure import Structure
+
+SURE = {"simmer": 0.9, "rest": 0.9, "soak": 0.93, "method": 0.8, "water": 0.85}
+_SAID = {
+    "heat": "at the heat", "come_up": "until it boils", "rest": "closed, off the heat", "release": "until the pressure is down", "soak": "a soak", "pan": "in the pan before the grain",
+    "toast": "the grain fried dry", "from_end": "before the end", "from_start": "after the start", "whistles": "whistles", "other": "something else",
+}  # fmt: skip
+_WAYS = {
+    "covered": "under a lid", "open": "open", "stirred": "open, stirred", "drain": "in plenty, drained", "steam": "steamed", "oven": "in the oven", "rice-cooker": "in a rice cooker",
+    "pressure": "in a pressure cooker", "electric-pressure": "in an electric pressure cooker", "microwave": "in the microwave", "cooked": "it is cooked already",
+}  # fmt: skip
+
+
+def doubts(
+    recipe: Recipe,
+    found: Sequence[Clause],
+    tagged: Sequence[tuple[str, float]],
+    way: tuple[str, float, list[tuple[str, float]]],
+    settled_minutes: Settled,
+    laid: Structure,
+    corrections: tuple[Correction, ...],
+) -> list[Doubt]:
+    line = recipe.source_line
+    if line is None:
+        return []
+    settled = {" ".join(c.line.split()) for c in corrections}
+    out = [*_grain(recipe, line, settled), *_amount(line, settled)]
+    if not line.cooked:
+        out += _minutes(recipe, line, settled_minutes)
+        out += _method(way, corrections)
+        out += _water(recipe, line, tagged, settled)
+    out += _servings(recipe, laid, corrections)
+    out += _count_out(recipe, tagged, settled)
+    return out
+
+
+def _one(field: str, line: str, text: str, *choices: tuple[str, Correction]) -> Doubt:
+    return Doubt(field, line, text, tuple(Reading(label, c) for label, c in choices))
+
+
+def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
+    if " ".join(line.text.split()) in settled:
+        return []
+    out = []
+    if line.kind == "generic rice":
+        slugs = ("rice-white-long", "basmati", "rice-white-medium")
+        out.append(
+            _one(
+                "grain",
+                line.text,
+                "It only says rice. Which is it?",
+                *((grain(s).name, Correction(line.text, grain=s)) for s in slugs),
+            )
+        )
+    elif line.grain == "rice-black-sticky":
+        out.append(
+            _one(
+                "grain",
+                line.text,
+                "Black rice that turns sticky, or the black that stays apart?",
+                *((grain(s).name, Correction(line.text, grain=s)) for s in ("rice-black-sticky", "rice-black")),
+            )
+        )
+    elif re.search(r"\b(?:instant|minute|quick|pre-?cooked|ready)\b", line.text, re.I) and "quick" not in (
+        line.grain or ""
+    ):
+        out.append(
+            _one(
+                "grain",
+                line.text,
+                "A quick rice needs far less: is it cooked beforehand by its maker?",
+                (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
+            )
+        )
+    elif re.search(r"\bor\b|\bblend\b|\bmix\b|\bany\b", line.text, re.I):
+        out.append(
+            _one(
+                "grain",
+                line.text,
+                f"I took {grain(line.grain or '').name}. Is it that one?",
+                (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
+            )
+        )
+    others = [
+        ln
+        for ln in recipe.lines
+        if ln.grain
+        and ln.index != line.index
+        and grain(ln.grain).family == "rice"
+        and ln.ml
+        and (ln.g or 0) >= 0.4 * (line.g or 1e9)
+    ]
+    if others:
+        out.append(
+            _one(
+                "amount",
+                line.text,
+                f"I count “{line.text}” as the grain, and “{others[0].text}” not. Are they one pot?",
+            )
+        )
+        out.append(
+            _one(
+                "grain",
+                line.text,
+                f"There are two rices: “{line.text}” and “{others[0].text}”. Which is shifted?",
+                (line.text, Correction(line.text, role="source_grain")),
+                (others[0].text, Correction(others[0].text, role="source_grain")),
+            )
+        )
+    return out
+
+
+def _amount(line: Line, settled: set[str]) -> list[Doubt]:
+    if " ".join(line.text.split()) in settled:
+        return []
+    if (
+        unit_kind(line.unit) in ("vessel", "measure")
+        and line.unit
+        and not re.search(r"\d\s*(?:ml|g)\b", line.text, re.I)
+    ):
+        return [
+            _one(
+                "amount",
+                line.text,
+                f"How much does the {line.unit} hold? I reckon with your own measure.",
+                ("150 ml", Correction(line.text, amount=f"{150 * (line.quantity or 1):g} ml")),
+                ("250 ml", Correction(line.text, amount=f"{250 * (line.quantity or 1):g} ml")),
+            )
+        ]
+    if (
+        unit_kind(line.unit) == "count"
+        and line.unit
+        or line.unit in ("tbsp", "spoon")
+        or line.quantity_range
+        and line.quantity_range[1] > 1.3 * line.quantity_range[0]
+    ):
+        return [
+            _one(
+                "amount",
+                line.text,
+                f"I took this as {line.g or 0:.0f} g of grain. Is that right?",
+                (f"{line.g or 0:.0f} g", Correction(line.text, amount=f"{line.g or 0:.0f} g")),
+            )
+        ]
+    if line.section.startswith("step") and not line.unit:
+        return [_one("amount", line.text, f"I took this as {line.g or 0:.0f} g of grain. Is that right?")]
+    return []
+
+
+def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
+    """A doubt where another reading of the minutes is nearly as likely: at the stretches that make the difference."""
+    out: list[Doubt] = []
+    said = {(st.index, d.span.start) for st in recipe.steps for d in st.durations if d.sure >= 1.0}
+    for kind, field in (("heat", "simmer"), ("rest", "rest"), ("soak", "soak")):
+        if settled.sure[field] >= SURE[field]:
+            continue
+        near = sorted(settled.timed, key=lambda t: abs(t.chance(kind) - 0.5))
+        for t in near[:2]:
+            if (t.block, t.stretch.start) in said or t.block >= len(recipe.steps) or not 0.02 < t.chance(kind) < 0.995:
+                continue
+            st = recipe.steps[t.block]
+            d = next((d for d in st.durations if d.span.start == t.stretch.start), None)
+            if d is not None:
+                out.append(_stretch(field, st, d, kind))
+    if (
+        recipe.simmer_min is None
+        and recipe.whistles is None
+        and recipe.method != "rice-cooker"
+        and not any(x.field == "simmer" for x in out)
+    ):
+        out.append(_one("simmer", "", "I found no minutes at the heat for this grain. How long does it cook?"))
+    return out
+
+
+def _stretch(field: str, st: Step, d: Duration, kind: str) -> Doubt:
+    kinds = list(dict.fromkeys([d.kind, kind, "rest" if kind == "heat" else "heat" if kind == "rest" else "other"]))[:3]
+    around = st.text[max(0, d.span.start - 46) : d.span.end + 14].strip()
+    return _one(
+        field,
+        st.text,
+        f"“… {around} …”: what are the {d.text} for?",
+        *((_SAID[k], Correction(st.text, minutes=d.text, kind=k)) for k in kinds),
+    )
+
+
+def _method(way: tuple[str, float, list[tuple[str, float]]], corrections: tuple[Correction, ...]) -> list[Doubt]:
+    label, sure, others = way
+    if sure >= SURE["method"] or any(c.method for c in corrections):
+        return []
+    ways = list(dict.fromkeys([label, *(o for o, _ in others), "covered", "open"]))[:3]
+    return [
+        _one(
+            "method",
+            "",
+            f"I think it is cooked {_WAYS[label]}. Is it?",
+            *((_WAYS[w], Correction("", method=w)) for w in ways),
+        )
+    ]
+
+
+def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], settled: set[str]) -> list[Doubt]:
+    if recipe.method in ("drain", "steam"):
+        return []
+    out = []
+    for ln, (_, sure) in zip(recipe.lines, tagged, strict=False):
+        if " ".join(ln.text.split()) in settled or ln.grain:
+            continue
+        wet = ln.fraction > 0 or ln.role == "pot_liquid"
+        size = ln.ml or ln.g or 0.0
+        if wet and ln.role == "pot_liquid" and not size and ln.kind not in ("tomato",):
+            out.append(_one("water", ln.text, f"How much “{ln.name or ln.text}” goes in?"))
+        elif wet and size >= 0.25 * (line.ml or 1e9) and sure < SURE["water"]:
+            out.append(
+                _one(
+                    "water",
+                    ln.text,
+                    f"Does “{ln.text}” go into the grain's pot?",
+                    ("into the pot", Correction(ln.text, role="pot_liquid")),
+                    ("it is for something else", Correction(ln.text, role="beside")),
+                    ("when it is cooked", Correction(ln.text, role="after")),
+                )
+            )
+        elif wet and ln.role == "pot_liquid" and unit_kind(ln.unit) in ("vessel",):
+            out.append(_one("water", ln.text, f"How much does the {ln.unit} hold?"))
+        elif (
+            wet
+            and ln.role == "pot_liquid"
+            and ln.unit in ("tin", "packet")
+            and not re.search(r"\d\s*-?\s*(?:ml|g|oz|ounce)", ln.text, re.I)
+        ):
+            out.append(_one("water", ln.text, f"How large is the {ln.unit}? I took 400 ml."))
+    rich = [
+        ln
+        for ln in recipe.lines
+        if ln.kind == "coconut milk" and ln.role == "pot_liquid" and (ln.ml or 0) >= 0.25 * (line.ml or 1e9)
+    ]
+    for ln in rich:
+        if " ".join(ln.text.split()) not in settled and not re.search(
+            r"\b(?:thick|thin|light|lite|full[- ]fat|cream)\b", ln.text, re.I
+        ):
+            out.append(
+                _one(
+                    "water",
+                    ln.text,
+                    f"Thick or thin? I count {ln.water:.0f} ml of water in “{ln.name or ln.text}”; a thin one brings more.",
+                )
+            )
+    water = recipe.liquid_water_ml
+    g = grain(line.grain or "")
+    if not out and line.g:
+        low, high = g.texture_range()
+        least = 0.6 * line.g * g.hydration_at(max(0.0, low))
+        wet_dish = recipe.dish in ("porridge", "pudding", "soup", "stirred", "soft")
+        most = (14 if wet_dish else 2.6) * line.g * g.hydration_at(min(2.0, high)) + 250
+        if water <= 0:
+            out.append(_one("water", "", "I found no water for the grain. How much goes in?"))
+        elif not least <= water <= most and recipe.method not in ("pressure", "electric-pressure"):
+            out.append(
+                _one(
+                    "water",
+                    "",
+                    f"{water:.0f} ml is {'little' if water < least else 'much'} for {line.g:.0f} g of {g.name}. Is a liquid missing, or not for the pot?",
+                )
+            )
+    return out
+
+
+def _servings(recipe: Recipe, laid: Structure, corrections: tuple[Correction, ...]) -> list[Doubt]:
+    if any(c.servings for c in corrections):
+        return []
+    if recipe.servings is None:
+        return [
+            _one(
+                "servings",
+                "",
+                "How many does it serve?",
+                *((str(n), Correction("", servings=float(n))) for n in (2, 4, 6)),
+            )
+        ]
+    if not laid.servings_sure:
+        n = recipe.servings
+        return [
+            _one(
+                "servings",
+                "",
+                f"I think it serves {n:g}. Does it?",
+                *((f"{x:g}", Correction("", servings=x)) for x in (n, n + 2)),
+            )
+        ]
+    return []
+
+
+_MAYBE_WHOLE = re.compile(
+    r"\b(?:ginger|chill?i(?:es)?|chiles?|pepper|curry leaves|thyme|rosemary|sprigs?|peel|rind|zest|leaf|leaves|stick|pods?|whole|smashed|bruised|coins?|slices?|knob|adrak|mirch)\b",
+    re.I,
+)
+
+
+def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set[str]) -> list[Doubt]:
+    out = []
+    for ln, (label, sure) in zip(recipe.lines, tagged, strict=False):
+        if (
+            label == "whole_spice"
+            and not any(c.startswith(ln.text) for c in recipe.count_out)
+            and " ".join(ln.text.split()) not in settled
+        ):
+            out.append(_one("count_out", ln.text, f"Does “{ln.name or ln.text}” stay whole and come out again?"))
+        elif (
+            label == "whole_spice"
+            and sure < 0.55
+            or label in ("spice", "other")
+            and sure < 0.75
+            and _MAYBE_WHOLE.search(ln.text)
+        ):
+            out.append(
+                _one("count_out", ln.text, f"Does “{ln.name or ln.text}” stay whole and come out again before serving?")
+            )
+    return out

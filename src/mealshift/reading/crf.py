@@ -1,0 +1,51 @@
+"""The trained taggers: weights as data in models/, read once, answers with their marginal probability."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from functools import cache
+from importlib import resources
+from typing import Any
+
+
+class Tagger:
+    """A linear-chain CRF over lists of features."""
+
+    def __init__(self, weights: bytes) -> None:
+        import pycrfsuite
+
+        # the library reads from these very bytes: they must live as long as it does
+        self._weights = weights
+        self._tagger: Any = pycrfsuite.Tagger()
+        self._tagger.open_inmemory(weights)
+        self.labels: frozenset[str] = frozenset(self._tagger.labels())
+
+    @classmethod
+    def load(cls, name: str) -> Tagger:
+        return _instead.get(name) or _load(name)
+
+    def tag(self, features: Sequence[Sequence[str]]) -> list[tuple[str, float]]:
+        """(label, how sure: 0 … 1) of each item of the sequence."""
+        if not features:
+            return []
+        labels = self._tagger.tag(features)
+        return [(label, self._tagger.marginal(label, i)) for i, label in enumerate(labels)]
+
+    def others(self, index: int, least: float) -> list[tuple[str, float]]:
+        """Of the sequence tagged last: the labels of one item that are at least so likely, the likeliest first."""
+        found = [(label, self._tagger.marginal(label, index)) for label in self.labels]
+        return sorted((x for x in found if x[1] >= least), key=lambda x: (-x[1], x[0]))
+
+
+_instead: dict[str, Tagger] = {}
+
+
+def use(weights: dict[str, bytes] | None) -> None:
+    """Other weights in place of the package's, for measuring; None: the package's again."""
+    _instead.clear()
+    _instead.update({name: Tagger(w) for name, w in (weights or {}).items()})
+
+
+@cache
+def _load(name: str) -> Tagger:
+    return Tagger(resources.files(__package__).joinpath(f"models/{name}.crfsuite").read_bytes())

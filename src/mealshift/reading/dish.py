@@ -1,0 +1,269 @@
+"""What the dish wants of its grain, how it is cooked, and what is odd about it."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from ..grains import TEXTURES, grain
+from ..problems import Problem
+from ..recipe import Correction, Line, Recipe
+from . import ingredients
+from .clauses import Clause
+
+MOST_GRAIN_G = 5000.0
+# a canteen's amounts are asked about, these are no kitchen's at all
+LEAST_GRAIN_G = 5.0
+
+# words of the dish -> (dish, texture); searched in the title first, then in the steps
+_DISHES = (
+    (r"\b(?:congee|gruel|jook|kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
+    (r"\bporridge\b", "porridge", "porridge"),
+    (r"\b(?:pudding|kheer|payasam|arroz con leche|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)", "pudding", "soft"),
+    (r"\b(?:khichdi|khichuri|kitchari)\b", "soft", "soft"),
+    (r"\b(?:risotto|stirred|creamy)\b", "stirred", "moist"),
+    (r"\b(?:paella|arroz a banda)\b", "pan", "separate"),
+    (r"\bsalad\b", "salad", "fluffy"),
+    (r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", "fried", "separate"),
+    (r"\b(?:stuffed|stuffing|dolma|gemista)\b", "stuffing", "separate"),
+    (r"\b(?:pilaf|pilav|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", "pilaf", "separate"),
+    (r"\bsoup\b", "soup", "moist"),
+)
+# said in the title alone
+_TITLES = ((r"\bpan\b", "pan", "separate"), (r"\bsoft\b", "soft", "soft"))
+_METHOD = {"stirred": "open", "cooked": "covered"}
+
+
+def of(title: str, texts: Sequence[str]) -> tuple[str, str]:
+    """(dish, texture) by the words of the title, else of the steps; two empty words if they tell nothing."""
+    for where, words in ((title, (*_DISHES, *_TITLES)), (" ".join(texts), _DISHES)):
+        hit = next(((d, t) for pattern, d, t in words if re.search(pattern, where, re.I)), None)
+        if hit:
+            return hit
+    return "", ""
+
+
+def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
+    """Dish, texture wanted, method and lid. way: the label of the tagger of methods, or the cook's word."""
+    prose = " ".join(s.text for s in recipe.steps)
+    line = recipe.source_line
+    g = grain(line.grain) if line and line.grain else None
+    dish, texture = of(recipe.title, [prose])
+    if g and not texture:
+        low, high = g.texture_range()
+        texture = TEXTURES[int(min(max(1.0, low), high))]
+        if g.slug in ("rice-risotto", "rice-pudding", "rice-paella"):
+            dish = {"rice-risotto": "stirred", "rice-pudding": "pudding", "rice-paella": "pan"}[g.slug]
+            texture = {"stirred": "moist", "pudding": "soft", "pan": "separate"}[dish]
+    if line and line.cooked and not dish and any(c.verb == "fry" and "grain" in c.things for c in found):
+        dish, texture = "fried", "separate"
+    if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
+        # porridge or gruel: the recipe's own water says which
+        per_gram = recipe.liquid_water_ml / line.g
+        thin = abs(per_gram - g.hydration_at(5.0)) < abs(per_gram - g.hydration_at(4.0))
+        texture = "thin" if thin else "porridge"
+    if g:
+        low, high = g.texture_range()
+        texture = TEXTURES[int(min(max(float(TEXTURES.index(texture)), low), high))]
+    method = _METHOD.get(way, way)
+    return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=_lid(prose, found, method))
+
+
+def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
+    def says(pattern: str) -> bool:
+        return bool(re.search(pattern, prose, re.I))
+
+    if method in ("open", "drain"):
+        return "open"
+    if method == "oven":
+        uncovered = says(r"\b(?:uncovered|without (?:a |the )?lid|no lid)\b")
+        return "ordinary" if says(r"\b(?:foil|lid|cover\w*)\b") and not uncovered else "open"
+    if method != "covered":
+        return "ordinary"
+    if says(r"\b(?:foil|tea[- ]?towel|cloth|dish ?towel|kitchen towel)\b") and says(r"\b(?:cover|lid|seal)\w*\b"):
+        return "sealed"
+    if says(r"\btight(?:ly)?(?:[- ]fitting)?\b"):
+        return "tight"
+    if says(
+        r"\b(?:ajar|cracked|half[- ]cover\w*|half[- ]lid\w*|lid half|partly cover\w*|partially cover\w*|lid (?:a )?(?:bit|abit|little) open)\b"
+    ):
+        return "ajar"
+    return "ordinary"
+
+
+def problems(recipe: Recipe, corrections: tuple[Correction, ...]) -> list[Problem]:
+    line = recipe.source_line
+    out: list[Problem] = []
+    if line is not None:
+        out += _of_grain(line, corrections)
+        out += _no_recipe(recipe, line)
+    return [*out, *_beans(recipe), *_of_pot(recipe)]
+
+
+def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
+    """A shopping list or a talk about rice holds grains and amounts, but nothing is cooked in it."""
+    # water or stock, not the milk of a shopping list
+    poured = any(ln.carrier and ln.ml and ln.role == "pot_liquid" for ln in recipe.lines)
+    cooked = any(d.kind in ("heat", "whistles", "toast", "soak") for s in recipe.steps for d in s.durations)
+    named = any(line.index in s.mentions for s in recipe.steps)
+    if (cooked and named) or (poured and (cooked or named or (line.g or 0) < 2000)) or (line.cooked and named):
+        return []
+    listed = len([ln for ln in recipe.lines if ln.name])
+    if listed < 3 or (named and (line.g or 0) < 2000):
+        return []
+    return [
+        Problem(
+            "no_recipe",
+            "",
+            "This looks like a list, not a recipe: no step cooks anything and nothing is poured. Add the steps, or how much water goes in.",
+            "stop",
+        )
+    ]
+
+
+def _of_grain(line: Line, corrections: tuple[Correction, ...]) -> list[Problem]:
+    out = []
+    if (line.ml is None or line.ml <= 0) and (word := ingredients.unknown_unit(line)):
+        out.append(
+            Problem(
+                "unknown_unit",
+                line.text,
+                f"I do not know how much a “{word}” holds; write the rice in ml, g, cups or your measure.",
+                "stop",
+            )
+        )
+    elif line.ml is None or line.ml <= 0:
+        out.append(
+            Problem(
+                "no_amount",
+                line.text,
+                "This line does not say how much; write an amount before it, such as 200 g or 1 cup.",
+                "stop",
+            )
+        )
+    elif (line.g or 0) > MOST_GRAIN_G:
+        out.append(
+            Problem(
+                "absurd_amount",
+                line.text,
+                f"{(line.g or 0) / 1000:.0f} kg of grain fits no home pot; is the unit right? Write at most 5 kg.",
+                "stop",
+            )
+        )
+    if line.kind == "generic rice" and not any(c.line.strip() == line.text.strip() and c.grain for c in corrections):
+        out.append(
+            Problem(
+                "unnamed_rice",
+                line.text,
+                "It only says rice: I took long-grain white. Touch the line if it is another.",
+                "note",
+            )
+        )
+    return out
+
+
+def _beans(recipe: Recipe) -> list[Problem]:
+    """Dry kidney beans that only ever see a slow cooker poison: nothing is reckoned for them."""
+    prose = " ".join(s.text for s in recipe.steps)
+    if not recipe.dry_beans or not re.search(r"\b(?:slow[ -]cook\w*|crock[ -]?pot)\b", prose, re.I):
+        return []
+    if re.search(r"\bboil", prose, re.I):
+        return []
+    return [
+        Problem(
+            "slow_beans",
+            "",
+            f"Dry {recipe.dry_beans[0].name} cooked only in a slow cooker can poison: soak them, throw that water away and boil them hard "
+            "for at least 10 minutes first; write that into the recipe, or take tinned ones.",
+            "stop",
+        )
+    ]
+
+
+def _of_pot(recipe: Recipe) -> list[Problem]:
+    line = recipe.source_line
+    if line is None or not line.grain:
+        return []
+    if line.cooked:
+        return [
+            Problem(
+                "no_water",
+                "",
+                "The recipe starts from cooked grain: the water to cook it in is the grain's own account.",
+                "note",
+            )
+        ]
+    out = []
+    if recipe.liquid_water_ml <= 0 and recipe.method != "drain":
+        out.append(
+            Problem(
+                "no_water",
+                "",
+                "The recipe says nowhere how much water goes in; I use the grain's own account. Add the amount if you know it.",
+            )
+        )
+    if recipe.simmer_min is None:
+        if recipe.whistles is None:
+            out.append(
+                Problem("no_minutes", "", "I found no minutes at the heat for this grain; I use the grain's own time.")
+            )
+    else:
+        usual = grain(line.grain).simmer
+        if (
+            grain(line.grain).whole
+            and recipe.simmer_min < 0.55 * usual
+            and recipe.method in ("covered", "open", "drain")
+        ):
+            out.append(
+                Problem(
+                    "implausible_minutes",
+                    "",
+                    f"{recipe.simmer_min:.0f} minutes is short for {grain(line.grain).name}, which "
+                    f"takes about {usual:.0f}: is it a quick-cook kind, or another rice?",
+                )
+            )
+    prose = " ".join(s.text for s in recipe.steps)
+    mentioned = {m for s in recipe.steps for m in s.mentions}
+    if recipe.steps and not re.search(
+        r"\b(?:everything|all (?:of )?(?:the )?(?:other )?ingredients|all the rest)\b", prose, re.I
+    ):
+        for ln in recipe.lines:
+            if (
+                ln.index not in mentioned
+                and not ln.section.startswith("step")
+                and ln.role not in ("salt", "source_grain")
+                and ln.name
+            ):
+                out.append(Problem("unused", ln.text, f"No step says what becomes of “{ln.name}”.", "note"))
+    for ln in recipe.lines:
+        if (
+            ln.unit == "cup"
+            and ln.kind in ("coconut milk", "light coconut milk", "tomato", "pulse")
+            and re.search(r"\d\s*c\b", ln.text)
+        ):
+            out.append(
+                Problem("can_or_cup", ln.text, "Is “c” a cup here, or a can? I took a cup; write “tin” if it is one.")
+            )
+    shared = re.search(
+        r"\b(?:save|keep|set aside|reserve|put aside)\b[^.]{0,30}\b(?:half|a third|the rest|some)\b[^.]{0,40}\b(?:rice|grain|it)\b",
+        prose,
+        re.I,
+    )
+    if shared:
+        out.append(
+            Problem(
+                "shared_pot", "", "Part of this pot is for another dish: the amounts are for the whole pot.", "note"
+            )
+        )
+    second = [ln for ln in recipe.lines if ln.grain and ln.role == "absorber"]
+    if second:
+        out.append(
+            Problem(
+                "two_grains",
+                second[0].text,
+                f"A second grain is in the pot; it stays as it is and only {grain(line.grain).name} is shifted.",
+            )
+        )
+    if not recipe.steps:
+        out.append(Problem("no_steps", "", "I found no steps; the grain's own steps are written for you."))
+    return out

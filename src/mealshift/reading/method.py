@@ -1,0 +1,123 @@
+"""How the recipe cooks its grain: one trained choice among the ways, from the words of the steps and of the clauses in the grain's pot.
+
+Labels: covered · open · stirred · drain · steam · oven · rice-cooker · pressure · electric-pressure · microwave · cooked (it only uses cooked grain).
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from .clauses import Clause
+from .crf import Tagger
+
+_FLAGS = {
+    "microwave": r"\bmicrowav\w*|\bnuke\b",
+    "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
+    "cooker": r"\brice[- ]?cookers?\b",
+    "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
+    "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
+    "pressure": r"\bpressure\b",
+    "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker)\b",
+    "slow": r"\b(?:slow[- ]?cooker|crock(?:pot)?)\b",
+    "oven": r"\b(?:oven|bake|bakes|baked|baking)\b",
+    "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9]0|4[0-5]0)\s*(?:°|degrees|º|C\b|F\b)",
+    "drain": r"\bdrain\w*\b",
+    "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water)\b",
+    "steam": r"\bsteam(?:er|ing)?\b",
+    "steamer": r"\b(?:steamer|steaming basket|muslin|cheesecloth|bamboo|idli)\b",
+    "lid": r"\b(?:lid|cover|covered|foil|close)\b",
+    "uncovered": r"\b(?:uncovered|without (?:a |the )?lid|no lid|lid off|open pan)\b",
+    "stirring": r"\b(?:stirring (?:often|constantly|all|continuously|frequently|occasionally|now|every)|keep stirring|stir (?:often|constantly|every|all the time|now and then))\b",
+    "ladle": r"\bladle(?:ful|s)?\b",
+    "creamy": r"\b(?:creamy|creaminess|all'onda|risotto)\b",
+    "porridge": r"\b(?:congee|porridge|jook|pudding|kheer|payasam|kanji|lugaw|arroz caldo)\b",
+    "fried": r"\b(?:fried rice|stir-?fr\w+|wok)\b",
+    "cold": r"\b(?:cold|cooked|leftover|day[- ]old) rice\b",
+    "absorbed": r"\babsorb\w*\b",
+    "cook_rice": r"\bcook (?:the )?rice (?:as|according|by|per|following)\b",
+    "foil": r"\bfoil\b",
+    "stuff": r"\b(?:stuff|fill)(?:ed|ing)?\b",
+    "paella": r"\bpaella\b",
+}
+_COMPILED = {k: re.compile(v, re.I) for k, v in _FLAGS.items()}
+
+
+def choose(
+    title: str, texts: Sequence[str], found: Sequence[Clause], grain: str, cooked: bool, ratio: float | None
+) -> tuple[str, float, list[tuple[str, float]]]:
+    """(way, how sure, the other ways that are nearly as likely)."""
+    tagger = Tagger.load("method")
+    fs = set(features(title, texts, found, grain, cooked, ratio))
+    [(way, sure)] = tagger.tag([sorted(fs)])
+    likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs)]
+    if "all:whistle" in fs and not cooked:
+        likely = [("pressure", max(0.9, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
+    elif "in:microwave" in fs and not fs & {"in:oven", "simmered"} and not cooked:
+        likely = [
+            ("microwave", max(0.85, dict(likely).get("microwave", 0.0))),
+            *(x for x in likely if x[0] != "microwave"),
+        ]
+    elif "all:cooker" in fs and "simmered" not in fs and not cooked:
+        likely = [
+            ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
+            *(x for x in likely if x[0] != "rice-cooker"),
+        ]
+    if not likely:
+        return way, sure, []
+    total = sum(p for _, p in likely)
+    best, p = likely[0]
+    first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
+    if best == "oven" and first is not None and first.before.wet and re.search(r"\b(?:simmer|boil)", first.text, re.I):
+        # it is baked later, as something else; its water went in under a lid
+        best, p = "covered", min(p, 0.6)
+    if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
+        best = "covered"
+    return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+# a way that no word of the steps speaks of is not the way
+_EVIDENCE = {
+    "microwave": ("all:microwave",), "rice-cooker": ("all:cooker", "all:press_cook"), "pressure": ("all:whistle", "all:pressure"), "electric-pressure": ("all:pressure", "all:high_pressure"),
+    "oven": ("all:oven", "all:preheat"), "steam": ("all:steam", "all:steamer"), "drain": ("all:drain", "all:plenty"),
+}  # fmt: skip
+
+
+def _evident(way: str, fs: set[str]) -> bool:
+    return way not in _EVIDENCE or any(e in fs for e in _EVIDENCE[way])
+
+
+def features(
+    title: str, texts: Sequence[str], found: Sequence[Clause], grain: str, cooked: bool, ratio: float | None
+) -> list[str]:
+    whole = "\n".join(texts)
+    mine = "\n".join(c.text for c in found if c.grains)
+    grainy = "\n".join(c.text for c in found if c.grains and (c.before.grain or "grain" in c.things))
+    fs = ["bias", f"grain={grain}", f"cooked={cooked}"]
+    for k, p in _COMPILED.items():
+        if p.search(whole):
+            fs.append(f"all:{k}")
+        if p.search(mine):
+            fs.append(f"mine:{k}")
+        if p.search(grainy):
+            fs.append(f"in:{k}")
+        if p.search(title):
+            fs.append(f"title:{k}")
+    if ratio is not None:
+        r = 0 if ratio < 0.3 else 1 if ratio < 1.2 else 2 if ratio < 2.7 else 3 if ratio < 4.5 else 4
+        fs += [f"ratio={r}", f"ratio={r}&drain={'all:drain' in fs}"]
+    else:
+        fs += ["ratio=?", f"ratio=?&drain={'all:drain' in fs}"]
+    if any(c.verb == "drain" and c.grains and (c.before.cooked or c.before.boiled) for c in found):
+        fs.append("drained")
+    if any(
+        c.verb == "cook"
+        and c.grains
+        and c.before.grain
+        and c.before.wet
+        and not re.search(r"\bmicrowav|\bbak|\bpress", c.text, re.I)
+        for c in found
+    ):
+        fs.append("simmered")
+    fs.append(f"cooked={cooked}&fried={'all:fried' in fs}")
+    return fs

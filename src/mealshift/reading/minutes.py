@@ -1,0 +1,350 @@
+"""What each stretch of minutes in the steps is for: a trained tagger that carries the pot's state along.
+
+Kinds: heat (the grain at the heat with its liquid) · come_up · rest · release · soak · pan (the grain's pot before the grain's liquid) · toast (the
+grain in the pan) · from_end · from_start · whistles · other. The tagger sees the words of the clause and of those beside it, what has happened to the
+pot so far (is the grain in, is liquid in, is the heat off), how the number lies to the grain's usual minutes, and the kinds before it.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+from ..text.times import Stretch, stretches
+from .clauses import Clause, clause_at, rule_kind
+from .crf import Tagger
+
+# letters on either side of a stretch that are looked at; no sentence of a recipe is longer
+NEAR = 3000
+KINDS = ("heat", "come_up", "rest", "release", "soak", "pan", "toast", "from_end", "from_start", "whistles", "other")
+
+_SENTENCE = re.compile(r"[^.;!?\n]+(?:(?<=\d)\.(?=\d)[^.;!?\n]*|\.(?=\s?[a-z])[^.;!?\n]*)*")
+_CLAUSE = re.compile(r"[,:–—]|\s-\s|\bthen\b|\band\b|\buntil\b|\bor\b|\(")
+_WORD = re.compile(r"[^\W\d_]+(?:'[^\W\d_]+)?")
+WHISTLES = re.compile(
+    r"\b(?P<n>\d{1,2}(?:\s*(?:-|–|to|or)\s*\d{1,2})?|one|two|three|four|five|six|seven|eight|a)\s*(?:more |full |long )?(?:whistles?|seetis?|seeti|sitis?|citi|hisses)\b|\bwhistles?\s*[-x:]?\s*(?P<m>\d{1,2})\b",
+    re.I,
+)
+
+# what a word says about the pot; stems
+_CLASSES = {
+    "OFF": r"(?:off|out of the oven|remove|removed|switch\w*|turn\w* off|kill|away|stove off|fire off|flame off|band|choolha)",
+    "REST": r"(?:rest\w*|stand\w*|sit|sits|sitting|set aside|leave|left|steam\w*|dum|dam|settle|undisturbed|wait\w*|cool\w*)",
+    "SOAK": r"(?:soak\w*|steep\w*|bhigo\w*|overnight)",
+    "DRAIN": r"(?:drain\w*|strain\w*|sieve|colander)",
+    "HEAT": r"(?:simmer\w*|cook\w*|boil\w*|bubbl\w*|bake\w*|baking|oven|lowest|low|gentl\w*|putter\w*|tick)",
+    "FRY": r"(?:fry|fried|frying|saut\w*|brown\w*|soften\w*|sweat\w*|golden|sear\w*|bhun\w*|roast\w*|toast\w*|sizzl\w*|temper\w*)",
+    "BOILUP": r"(?:bring|comes?|coming|reach\w*|return\w*|back)",
+    "COVER": r"(?:cover\w*|lid|lidded|close\w*|closed|foil|clamp|locked|seal\w*)",
+    "OPEN": r"(?:uncover\w*|open\w*|lid off)",
+    "PRESS": r"(?:pressure|whistle\w*|release|npr|qr|valve|vent\w*|instant|manual|high)",
+    "LAST": r"(?:last|final|end|remaining|before)",
+    "AFTER": r"(?:after|once|later|first|halfway|half-way)",
+    "EVERY": r"(?:every|each|per|side)",
+    "STIR": r"(?:stir\w*|turn\w*|toss\w*|shake)",
+    "COOL": r"(?:cool\w*|chill\w*|fridge|refrigerat\w*|freez\w*|tray|spread|marinat\w*|room)",
+    "ADD": r"(?:add\w*|tip|pour\w*|scatter\w*|fold|in goes|goes in|go in|throw|put|drop|sprinkle)",
+    "GRAIN": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam)",
+    "LIQUID": r"(?:water|stock|broth|milk|liquid|juice|cream|tomato\w*|yakhni|soup|dashi|wine|santan)",
+    "PULSE": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana)",
+    "VEG": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*)",
+    "MEAT": r"(?:chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs)",
+    "SAUCE": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|garnish|relish|stew|curry|tempering|tadka)",
+    "SPICE": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?)",
+    "DONE": r"(?:tender|absorbed|done|soft|cooked|dry|craters|holes|thick\w*|creamy)",
+    "SERVE": r"(?:serve\w*|serving|eat|plate\w*|garnish\w*)",
+}  # fmt: skip
+_CLASS = {k: re.compile(rf"\b{v}\b", re.I) for k, v in _CLASSES.items()}
+_PLACE = {
+    "microwave": re.compile(r"\bmicrowav\w*", re.I),
+    "cooker": re.compile(r"\brice[- ]cooker\b", re.I),
+    "oven": re.compile(r"\b(?:oven|bake|baked|baking)\b", re.I),
+    "pressure": re.compile(r"\b(?:pressure|whistles?|instant pot|npr)\b", re.I),
+    "steamer": re.compile(r"\bsteam(?:er|ing basket)\b", re.I),
+    "slow": re.compile(r"\b(?:slow[- ]cooker|crock[- ]?pot)\b", re.I),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Block:
+    """One step's text as it stands in the plain text, with the section it is under."""
+
+    text: str
+    at: int
+    section: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Timed:
+    """A stretch with its kind and how sure the tagger is; others: the kinds that were nearly it. block: the step it stands in."""
+
+    stretch: Stretch
+    block: int
+    kind: str
+    sure: float
+    others: tuple[tuple[str, float], ...] = ()
+
+    def chance(self, kind: str) -> float:
+        """How likely these minutes are of that kind."""
+        return self.sure if kind == self.kind else next((p for k, p in self.others if k == kind), 0.0)
+
+
+def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | None, cooked: bool) -> list[Timed]:
+    places = places_of(blocks)
+    if not places:
+        return []
+    tagger = Tagger.load("minutes")
+    got = tagger.tag(features(blocks, found, places, usual_min, cooked))
+    out = []
+    for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
+        if s.unit in ("minute", "whistle"):
+            # "at minute 12" and "3 whistles" say themselves what they are
+            kind, sure = ("from_start" if s.unit == "minute" else "whistles"), 0.99
+            out.append(Timed(s, n, kind, sure))
+            continue
+        others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
+        out.append(Timed(s, n, kind, sure, others))
+    return out
+
+
+def places_of(blocks: Sequence[Block]) -> list[tuple[int, Stretch]]:
+    """Every stretch of minutes with the step it stands in; whistles among them."""
+    found = []
+    for n, b in enumerate(blocks):
+        mine = list(stretches(b.text[:6000]))[:40]
+        for m in WHISTLES.finditer(b.text[:6000]):
+            low, high = _count(m["n"] or m["m"])
+            mine.append(Stretch(m.start(), m.end(), low, high, m[0], "whistle"))
+        found += [(n, s) for s in sorted(mine, key=lambda s: s.start)]
+    return found
+
+
+_COUNTS = {w: float(n) for n, w in enumerate(["one", "two", "three", "four", "five", "six", "seven", "eight"], 1)} | {
+    "a": 1.0
+}
+
+
+def _count(said: str) -> tuple[float, float]:
+    numbers = [float(x) for x in re.findall(r"\d+", said)] or [_COUNTS.get(said.lower(), 1.0)]
+    return min(numbers), max(numbers)
+
+
+def _classes(text: str) -> list[str]:
+    """What the words of a text say about the pot, each class once."""
+    words = _WORD.findall(text.lower())
+    found = {k for w in words for k in _of_words(w)}
+    found.update(k for a, b in zip(words, words[1:], strict=False) for k in _of_words(f"{a} {b}"))
+    return [k for k in _CLASSES if k in found]
+
+
+@lru_cache(maxsize=20_000)
+def _of_words(words: str) -> tuple[str, ...]:
+    """The classes of one word or of two as they stand together; the same few thousand words come again and again."""
+    return tuple(k for k, p in _CLASS.items() if p.fullmatch(words))
+
+
+def features(
+    blocks: Sequence[Block],
+    found: Sequence[Clause],
+    places: Sequence[tuple[int, Stretch]],
+    usual_min: float | None,
+    cooked: bool,
+) -> list[list[str]]:
+    whole = "\n".join(b.text for b in blocks)
+    where = [k for k, p in _PLACE.items() if p.search(whole)]
+    state = {"grain": False, "wet": False, "boil": False, "cover": False, "off": False, "drain": False, "soak": False}
+    per_block = [_sentences(b.text) for b in blocks]
+    at_block = at_sentence = 0
+    before_words = ""
+    out = []
+    total = max(1, len(places))
+    grains_at, grain_total = [], 0
+    for block in blocks:
+        grains_at.append(_Mentions([m.start() for m in _CLASS["GRAIN"].finditer(block.text)], grain_total))
+        grain_total += len(grains_at[-1].at)
+    for i, (n, s) in enumerate(places):
+        # the pot's state up to the sentence this stands in
+        while (at_block, at_sentence) < (n, _sentence_of(per_block[n], s.start)):
+            if at_sentence < len(per_block[at_block]):
+                a, b = per_block[at_block][at_sentence]
+                before_words = blocks[at_block].text[a : min(b, a + NEAR)]
+                _advance(state, before_words)
+                at_sentence += 1
+            else:
+                at_block, at_sentence = at_block + 1, 0
+        spans = per_block[n]
+        k = _sentence_of(spans, s.start)
+        a, b = spans[k] if k < len(spans) else (0, len(blocks[n].text))
+        # a sentence without end tells no more than its near words
+        before = blocks[n].text[max(a, s.start - NEAR) : s.start]
+        after = blocks[n].text[s.end : min(b, s.end + NEAR)]
+        here = dict(state)
+        _advance(here, before)
+        clause = _CLAUSE.split(before)[-1]
+        if len(_WORD.findall(clause)) < 2:
+            clause = " ".join(_CLAUSE.split(before)[-2:])
+        tail = _CLAUSE.split(after)[0] if after else ""
+        nxt = spans[k + 1] if k + 1 < len(spans) else None
+        following = blocks[n].text[nxt[0] : nxt[1]] if nxt else (blocks[n + 1].text[:80] if n + 1 < len(blocks) else "")
+        fs = [
+            "bias",
+            f"unit={s.unit}",
+            f"size={_bucket(s.typical)}",
+            f"part={min(4, 5 * i // total)}",
+            f"left={min(4, total - i - 1)}",
+        ]
+        fs += (
+            [f"c:{x}" for x in _classes(clause)]
+            + [f"b:{x}" for x in _classes(before)]
+            + [f"a:{x}" for x in _classes(after)]
+        )
+        fs += (
+            [f"t:{x}" for x in _classes(tail)]
+            + [f"p:{x}" for x in _classes(before_words)]
+            + [f"n:{x}" for x in _classes(following)]
+        )
+        wb, wa = [w.lower() for w in _WORD.findall(before)], [w.lower() for w in _WORD.findall(after)]
+        for d in (1, 2, 3, 4):
+            if len(wb) >= d:
+                fs.append(f"w-{d}={wb[-d]}")
+            if len(wa) >= d:
+                fs.append(f"w+{d}={wa[d - 1]}")
+        if len(wb) >= 2:
+            fs.append(f"w-2-1={wb[-2]} {wb[-1]}")
+        if not wb:
+            fs.append("starts")
+        fs += (
+            [f"cw={w.lower()}" for w in dict.fromkeys(_WORD.findall(clause))]
+            + [f"bw={w}" for w in dict.fromkeys(wb[-12:])]
+            + [f"aw={w}" for w in dict.fromkeys(wa[:8])]
+        )
+        fs += [f"s:{x}={int(v)}" for x, v in here.items()]
+        fs.append(f"pot={int(here['grain'])}{int(here['wet'])}{int(here['off'])}")
+        fs += [f"in:{x}" for x in where]
+        fs.append(f"cooked={cooked}")
+        if (j := clause_at(found, n, s.start)) is not None:
+            c = found[j]
+            rule = rule_kind(found, j, before, after, s.typical)
+            t = c.before
+            fs += [
+                f"rule={rule}",
+                f"verb={c.verb}",
+                f"grains={c.grains}",
+                f"rule={rule}&verb={c.verb}",
+                f"rule={rule}&size={_bucket(s.typical)}",
+            ]
+            fs += [
+                f"pot:{int(t.grain)}{int(t.wet)}{int(t.off)}{int(t.cooked)}",
+                f"verb={c.verb}&grains={c.grains}&{int(t.grain)}{int(t.wet)}{int(t.off)}",
+            ]
+            fs += [f"obj:{x}" for x in (c.things or (c.carried and f"({c.carried})",))]
+            fs += [f"verb={c.verb}&obj:{x}" for x in (c.things or (c.carried,))]
+            if c.aside:
+                fs.append("aside")
+        if usual_min:
+            ratio = s.typical / usual_min
+            r = (
+                0
+                if ratio < 0.2
+                else 1
+                if ratio < 0.45
+                else 2
+                if ratio < 0.75
+                else 3
+                if ratio < 1.35
+                else 4
+                if ratio < 2.2
+                else 5
+            )
+            fs += [f"ratio={r}", f"ratio={r}&pot={int(here['grain'])}{int(here['off'])}"]
+        # what was spoken of last before the number, and whether the grain is still to come
+        near = _last_thing(before) or _last_thing(before_words) or "-"
+        fs += [
+            f"near={near}",
+            f"near={near}&main={next((x for x in _MAIN if f'c:{x}' in fs), '-')}",
+            f"next={_first_thing(after) or '-'}",
+        ]
+        sofar = grains_at[n].count_before(s.start)
+        ahead = grain_total - sofar
+        fs += [
+            f"grains={min(2, sofar)}{min(2, ahead)}",
+            f"grains={min(1, sofar)}{min(1, ahead)}&size={_bucket(s.typical)}",
+            f"sentences={min(3, len(spans))}",
+        ]
+        sec = blocks[n].section.lower()
+        fs += [f"sec:{x}" for x in _classes(sec)] if sec else ["sec:none"]
+        if s.bare:
+            fs.append("bare")
+        main = next((x for x in _MAIN if f"c:{x}" in fs), "-")
+        fs += [
+            f"main={main}&off={int(here['off'])}",
+            f"main={main}&grain={int(here['grain'])}{int(here['wet'])}",
+            f"main={main}&size={_bucket(s.typical)}",
+        ]
+        out.append(fs)
+    return out
+
+
+_MAIN = ("OFF", "REST", "SOAK", "FRY", "HEAT", "COOL", "BOILUP")
+_THINGS = ("GRAIN", "LIQUID", "PULSE", "VEG", "MEAT", "SAUCE", "SPICE")
+
+
+@dataclass(frozen=True, slots=True)
+class _Mentions:
+    """Where a block speaks of the grain, and how often the blocks before it did."""
+
+    at: list[int]
+    earlier: int
+
+    def count_before(self, place: int) -> int:
+        return self.earlier + sum(x < place for x in self.at)
+
+
+def _last_thing(text: str) -> str:
+    found = [(list(_CLASS[k].finditer(text))[-1].start(), k) for k in _THINGS if _CLASS[k].search(text)]
+    return max(found)[1] if found else ""
+
+
+def _first_thing(text: str) -> str:
+    found = [(m.start(), k) for k in _THINGS if (m := _CLASS[k].search(text))]
+    return min(found)[1] if found else ""
+
+
+def _bucket(minutes: float) -> int:
+    edges = (0.9, 1.6, 3.2, 5.5, 8.5, 10.5, 13, 16, 21, 31, 46, 61, 125, 400, 1000)
+    return next((i for i, e in enumerate(edges) if minutes <= e), len(edges))
+
+
+def _sentences(text: str) -> list[tuple[int, int]]:
+    return [(m.start(), m.end()) for m in _SENTENCE.finditer(text)]
+
+
+def _sentence_of(spans: list[tuple[int, int]], at: int) -> int:
+    return next((i for i, (a, b) in enumerate(spans) if at < b), max(0, len(spans) - 1))
+
+
+def _advance(state: dict[str, bool], text: str) -> None:
+    """What a stretch of text does to the grain's pot."""
+    found = set(_classes(text))
+    if "SOAK" in found:
+        state["soak"] = True
+    if "GRAIN" in found and found & {"ADD", "STIR", "HEAT", "BOILUP", "FRY", "COVER"} and "SOAK" not in found:
+        state["grain"] = True
+    if found & {"LIQUID"} and found & {"ADD", "BOILUP", "HEAT", "COVER"} and "SOAK" not in found:
+        state["wet"] = True
+    if "BOILUP" in found or re.search(r"\bboil", text, re.I):
+        state["boil"] = True
+    if "COVER" in found:
+        state["cover"] = True
+    if "DRAIN" in found and state["wet"]:
+        state["drain"] = True
+    if re.search(
+        r"\b(?:off the (?:heat|stove|burner|flame|fire)|from (?:the )?heat|(?:heat|fire|flame|stove|gas) off|off heat|turn(?:ed)? (?:it |the \w+ )?off|switch(?:ed)? (?:it )?off|kill the heat|from the oven|out of the oven)\b",
+        text,
+        re.I,
+    ) or re.search(r"\bOFF\b", text):
+        state["off"] = True
+    elif state["off"] and re.search(r"\b(?:return|back (?:on|to)|heat the|in a (?:pan|skillet|wok)|oil)\b", text, re.I):
+        state["off"] = False

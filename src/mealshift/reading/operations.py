@@ -1,0 +1,119 @@
+"""Clauses → Process: every clause that does something becomes an operation, in order, in its vessel."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from ..process import Operation, Process, Span, Vessel
+from ..recipe import Recipe
+from .clauses import Clause, verbs
+from .ingredients import handle
+
+_UNTIL = re.compile(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
+_HEAT = (("high", r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b"), ("low", r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b"), ("medium", r"\b(?:medium|moderate|med)\b"))  # fmt: skip
+_OVEN = re.compile(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
+# phases of the grain by what its minutes are for
+_PHASES = ("heat", "rest", "release", "soak", "toast", "pan", "come_up", "from_end", "from_start", "whistles")
+_KIND_OF_VESSEL = (
+    ("rice cooker", r"rice cooker"), ("pressure cooker", r"pressure cooker|cooker"), ("electric cooker", r"instant pot|slow cooker|crock"), ("microwave bowl", r"microwave"),
+    ("oven dish", r"casserole|dish|tin|roasting|oven"), ("steamer", r"steamer|basket"), ("bowl", r"bowl|jug"), ("tray", r"tray|sheet|plate"), ("jar", r"jar|blender"), ("pan", r"pan|skillet|wok|kadai|tawa"),
+)  # fmt: skip
+
+
+def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
+    seen: dict[int, str] = {}
+    grains: dict[int, bool] = {}
+    for c in found:
+        noun = c.noun or seen.get(c.vessel, "")
+        seen[c.vessel] = noun
+        grains[c.vessel] = grains.get(c.vessel, False) or c.grains
+    whole = recipe.method
+    vessels = tuple(
+        Vessel(f"v{n + 1}", _vessel_kind(seen[n], whole if grains[n] else ""), grains[n]) for n in sorted(seen)
+    )
+    out: list[Operation] = []
+    # the text speaks for itself in the recipe's own words; what no clause says is implied
+    cooked = False
+    handles = [handle(ln) for ln in recipe.lines]
+    for i, c in enumerate(found):
+        step = recipe.steps[c.block] if c.block < len(recipe.steps) else None
+        if step is None:
+            continue
+        mine = [d for d in step.durations if c.start <= d.span.start < c.end]
+        minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
+        if not c.verb and not c.things and minutes is None:
+            continue
+        kind = c.verb or "other"
+        phase = minutes.kind if minutes is not None and minutes.kind in _PHASES else ""
+        if phase in ("heat", "from_end"):
+            kind, cooked = ("cook" if kind in ("other", "boil", "cover", "stir", "add", "off", "rest") else kind), True
+        elif phase in ("rest", "soak", "release", "toast"):
+            kind = phase
+        low, typical, high = (minutes.low, minutes.typical, minutes.high) if minutes else (None, _usual(kind), None)
+        until = _UNTIL.search(step.text, c.start, min(len(step.text), c.end + 60))
+        heat = next((h for h, p in _HEAT if re.search(p, c.text, re.I)), "")
+        lid = _lid(c)
+        what = tuple(m for m in step.mentions if (p := handles[m]) and p.search(c.text))
+        row = verbs().get(kind, {})
+        out.append(
+            Operation(
+                f"o{i + 1}", step.section, kind, f"v{c.vessel + 1}", what, low, typical, high, until["sign"].strip() if until else "", heat or str(row.get("heat", "")), lid,
+                str(row.get("hands", "now and then")), Span(step.span.start + c.start, step.span.start + c.end), "said", step.index, phase, c.text.strip(),
+                minutes.sure if minutes else 1.0,
+            )
+        )  # fmt: skip
+    line = recipe.source_line
+    if line is not None and not line.cooked and not cooked and any(v.grain for v in vessels):
+        # minutes nobody wrote: the grain is cooked all the same
+        v = next(v for v in vessels if v.grain)
+        out.append(
+            Operation(
+                f"o{len(found) + 1}",
+                "",
+                "cook",
+                v.id,
+                (line.index,),
+                None,
+                None,
+                None,
+                "tender",
+                "low",
+                "",
+                "now and then",
+                None,
+                "implied",
+                None,
+                "heat",
+            )
+        )
+    return Process(vessels, tuple(out))
+
+
+def _usual(kind: str) -> float | None:
+    row = verbs().get(kind)
+    return float(row["typical"]) if row and row.get("typical") else None
+
+
+def _vessel_kind(noun: str, method: str) -> str:
+    by_method = {
+        "rice-cooker": "rice cooker",
+        "pressure": "pressure cooker",
+        "electric-pressure": "electric cooker",
+        "microwave": "microwave bowl",
+        "oven": "oven dish",
+        "steam": "steamer",
+    }
+    if method in by_method:
+        return by_method[method]
+    return next((kind for kind, p in _KIND_OF_VESSEL if noun and re.search(p, noun)), "pot")
+
+
+def _lid(c: Clause) -> str:
+    if re.search(r"\b(?:uncover\w*|without (?:a |the )?lid|no lid|lid off|open)\b", c.text, re.I):
+        return "off"
+    if re.search(r"\b(?:ajar|half[- ]cover\w*|partly cover\w*|cracked)\b", c.text, re.I):
+        return "ajar"
+    if re.search(r"\b(?:towel|cloth)\b", c.text, re.I):
+        return "cloth"
+    return "on" if re.search(r"\b(?:cover\w*|lid|foil|closed?)\b", c.text, re.I) else ""

@@ -1,0 +1,129 @@
+"""What each ingredient does: a trained tagger over the items in their order, with where the steps first use them.
+
+Labels: grain · liquid (feeds the grain's pot) · wet (tomatoes, watery vegetables) · absorber · late (goes in while the grain cooks) · fat · salt · spice ·
+whole_spice (counted in and out) · other_pot (a pot or bowl of its own) · after (joins the cooked grain) · other. The table of kinds
+(data/ingredients.toml) knows the words; the tagger knows where they stand.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ..measures import unit_kind
+from .clauses import THINGS, Clause
+from .crf import Tagger
+from .ingredients import Kind, kind_of, never_counted, word_pattern
+
+_WORD = re.compile(r"[^\W\d_]+")
+_SERVE = re.compile(
+    r"\b(?:to serve|for serving|to garnish|for garnish|garnish|topping|to finish|on top|to top|on the side|to taste at the table|optional)\b",
+    re.I,
+)
+_SECTION = {
+    "rice": r"\b(?:rice|pilaf|pilau|pulao|risotto|grain|pot|congee|base)\b",
+    "sauce": r"\b(?:sauce|dressing|gravy|syrup|raita|marinade|chutney|salsa|glaze|relish)\b",
+    "top": r"\b(?:top|topping|toppings|serve|serving|garnish|finish|side)\b",
+    "temper": r"\b(?:temper\w*|tadka|tempering|masala|paste|spice)\b",
+    "main": r"\b(?:chicken|fish|meat|beef|lamb|filling|meatballs?|salad|stew|curry|beans?|vegetables?|stock|yakhni)\b",
+}
+_SECTIONS = {k: re.compile(v, re.I) for k, v in _SECTION.items()}
+
+
+@dataclass(frozen=True, slots=True)
+class Thing:
+    """An item as the tagger sees it. ratio: its ml over the grain's, None where unknown. inline: it stands in a step."""
+
+    text: str
+    name: str
+    unit: str
+    section: str
+    grain: bool
+    cooked: bool
+    ratio: float | None
+    inline: bool
+    uses: tuple[
+        tuple[Clause, bool], ...
+    ]  # the clauses that name it, the first first; True: after the last minutes of the grain's heat
+    home: bool  # the grain's own section
+
+
+def tag(things: Sequence[Thing]) -> list[tuple[str, float]]:
+    return Tagger.load("roles").tag(features(things)) if things else []
+
+
+def features(things: Sequence[Thing]) -> list[list[str]]:
+    kinds = [kind_of(t.name or t.text) for t in things]
+    grain_at = next((i for i, t in enumerate(things) if t.grain), None)
+    out = []
+    for i, (t, (kind, word)) in enumerate(zip(things, kinds, strict=True)):
+        fs = ["bias", *_of_kind(kind, "k")]
+        if word:
+            fs.append(f"kw={word.lower()}")
+        words = [w.lower() for w in _WORD.findall(t.name or t.text)]
+        fs += [f"w={w}" for w in words[:8]]
+        if words:
+            fs.append(f"last={words[-1]}")
+        fs += [f"x={w.lower()}" for w in _WORD.findall(t.text)[:16] if w.lower() not in words]
+        fs += [
+            f"unit={t.unit or '-'}",
+            f"unitkind={unit_kind(t.unit) if t.unit else '-'}",
+            f"grain={t.grain}{t.cooked}",
+            f"inline={t.inline}",
+            f"home={t.home}",
+        ]
+        if word_pattern("count_out").search(t.text) and not never_counted(t.text):
+            fs.append("whole")
+        if word_pattern("drained").search(t.text):
+            fs.append("drained")
+        if re.search(r"\b(?:ground|powder(?:ed)?|crushed|minced|grated)\b", t.text, re.I):
+            fs.append("ground")
+        if _SERVE.search(t.text):
+            fs.append("serve")
+        fs += [f"sec:{k}" for k, p in _SECTIONS.items() if p.search(t.section)] or [
+            "sec:-" if t.section else "sec:none"
+        ]
+        if t.ratio is not None:
+            r = (
+                0
+                if t.ratio < 0.15
+                else 1
+                if t.ratio < 0.5
+                else 2
+                if t.ratio < 0.9
+                else 3
+                if t.ratio < 2.6
+                else 4
+                if t.ratio < 5
+                else 5
+            )
+            fs += [f"ratio={r}", *(f"{f}&ratio={r}" for f in _of_kind(kind, "k")[:1])]
+        if grain_at is not None:
+            fs.append(f"from_grain={max(-3, min(3, i - grain_at))}")
+        fs.append(f"uses={min(3, len(t.uses))}")
+        for n, (c, late) in enumerate(t.uses[:2]):
+            s = c.before
+            fs += [
+                f"u{n}:verb={c.verb}",
+                f"u{n}:grains={c.grains}",
+                f"u{n}:pot={int(s.grain)}{int(s.wet)}{int(s.cooked)}{int(s.off)}",
+                f"u{n}:late={late}",
+                f"u{n}:aside={c.aside}",
+            ]
+            fs += [f"u{n}:with={x}" for x in c.things if x in THINGS]
+            if n == 0:
+                fs += [
+                    f"{f}&u:{int(s.grain)}{int(s.cooked)}{int(s.off)}{int(c.grains)}{int(late)}"
+                    for f in _of_kind(kind, "k")[:1]
+                ]
+                fs.append(f"u:{int(s.grain)}{int(s.cooked)}{int(s.off)}{int(c.grains)}{int(late)}")
+        for d in (-1, 1):
+            if 0 <= i + d < len(things):
+                fs += _of_kind(kinds[i + d][0], f"n{d}")[:1]
+        out.append(fs)
+    return out
+
+
+def _of_kind(kind: Kind | None, mark: str) -> list[str]:
+    return [f"{mark}={kind.kind}", f"{mark}r={kind.role}"] if kind else [f"{mark}=?"]

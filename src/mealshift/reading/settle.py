@@ -1,0 +1,117 @@
+"""Of all readings of the minutes, the one that fits best together; and how sure that is.
+
+The tagger gives every stretch of minutes its chances. Added up blindly, one slip makes a wrong total; so the totals themselves are weighed: the chance of each
+choice of stretches times how likely such a total is for this grain, cooked this way. What is left to the other totals is the doubt.
+
+A case by hand: "18 minutes" (heat .9), "microwave: 18 minutes" (heat .6), long white under a lid, usually 16. The total 36 has chance .54 and is 2.2 times the
+usual: weight .08; the total 18 has .36 + .06 and is usual: weight .9. So 18, and 36 is named in the doubt.
+"""
+
+from __future__ import annotations
+
+import itertools
+import math
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+
+from ..grains import Grain
+from .minutes import Timed
+
+# stretches beyond these chances are not turned over
+LEAST, MOST, AT_ONCE = 0.04, 0.97, 7
+
+
+@dataclass(frozen=True, slots=True)
+class Settled:
+    """timed: the stretches with their settled kinds. sure: field → chance that its total is right. totals: field → the likeliest totals."""
+
+    timed: tuple[Timed, ...]
+    sure: dict[str, float]
+    totals: dict[str, tuple[float, ...]]
+
+
+def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> Settled:
+    out = list(timed)
+    sure: dict[str, float] = {}
+    totals: dict[str, tuple[float, ...]] = {}
+    for kind, field, fits in (
+        ("heat", "simmer", lambda t: _heat_fits(t, grain, way, dish)),
+        ("rest", "rest", _rest_fits),
+        ("soak", "soak", _soak_fits),
+    ):
+        chosen, field_sure, best = _weigh(out, kind, fits)
+        sure[field], totals[field] = field_sure, best
+        for i, t in enumerate(out):
+            if i in chosen and t.kind != kind:
+                out[i] = replace(t, kind=kind, sure=max(t.chance(kind), 0.5))
+            elif i not in chosen and t.kind == kind:
+                other = next((k for k, _ in t.others if k != kind), "other")
+                out[i] = replace(t, kind=other, sure=max(0.3, t.chance(other)))
+    return Settled(tuple(out), sure, totals)
+
+
+def _weigh(
+    timed: Sequence[Timed], kind: str, fits: Callable[[float], float]
+) -> tuple[set[int], float, tuple[float, ...]]:
+    """(the stretches chosen, the chance of their total, the likeliest totals)."""
+    chances = [(i, t.chance(kind)) for i, t in enumerate(timed)]
+    fixed = {i for i, p in chances if p > MOST}
+    open_ = sorted(((i, p) for i, p in chances if LEAST < p <= MOST), key=lambda x: abs(x[1] - 0.5))[:AT_ONCE]
+    fixed |= {i for i, p in chances if 0.5 < p <= MOST and i not in {j for j, _ in open_}}
+    weights: dict[float, float] = {}
+    best: tuple[float, set[int]] = (-math.inf, set(fixed))
+    for picks in itertools.product((False, True), repeat=len(open_)):
+        mine = fixed | {i for (i, _), pick in zip(open_, picks, strict=True) if pick}
+        total = _total(timed, mine, kind)
+        log = sum(math.log(p if pick else 1 - p) for (_, p), pick in zip(open_, picks, strict=True)) + math.log(
+            max(1e-9, fits(total))
+        )
+        key = round(total)
+        weights[key] = weights.get(key, 0.0) + math.exp(log)
+        if log > best[0]:
+            best = (log, mine)
+    all_ = sum(weights.values()) or 1.0
+    mine_total = _total(timed, best[1], kind)
+    near = sum(w for t, w in weights.items() if abs(t - mine_total) <= max(1.0, 0.07 * mine_total))
+    ranked = tuple(t for t, _ in sorted(weights.items(), key=lambda x: -x[1])[:3])
+    return best[1], near / all_, ranked
+
+
+def _total(timed: Sequence[Timed], chosen: set[int], kind: str) -> float:
+    minutes = [timed[i].stretch.typical for i in chosen if timed[i].stretch.unit != "whistle"]
+    return max(minutes, default=0.0) if kind == "soak" else sum(minutes)
+
+
+def _bell(x: float, mean: float, spread: float) -> float:
+    return math.exp(-0.5 * ((x - mean) / spread) ** 2)
+
+
+def _heat_fits(total: float, grain: Grain | None, way: str, dish: str) -> float:
+    """How likely so many minutes at the heat are, between 0 and 1."""
+    if total <= 0:
+        return 0.5 if way in ("rice-cooker", "pressure", "microwave", "cooked", "electric-pressure") else 0.08
+    if grain is None or not grain.simmer:
+        return 0.3
+    usual, spread = float(grain.simmer), 0.32
+    if way in ("electric-pressure", "pressure"):
+        usual, spread = (
+            float(grain.electric_min or max(4.0, usual / 2.5)) * (1.3 if way == "electric-pressure" else 1.8),
+            0.55,
+        )
+    elif way == "oven":
+        usual, spread = usual * 1.9, 0.5
+    if dish in ("porridge", "pudding"):
+        usual, spread = usual * 2.6, 0.65
+    elif dish in ("soup", "soft", "stuffing"):
+        usual, spread = usual * 1.5, 0.55
+    return 0.06 + 0.94 * _bell(math.log(total), math.log(usual), spread)
+
+
+def _rest_fits(total: float) -> float:
+    if total <= 0:
+        return 0.55
+    return 0.12 + 0.88 * _bell(math.log(total), math.log(8.0), 0.7)
+
+
+def _soak_fits(total: float) -> float:
+    return 0.9 if total <= 0 else 0.6 if 10 <= total <= 1500 else 0.15

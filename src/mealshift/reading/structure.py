@@ -1,0 +1,245 @@
+"""The lines of a text, each with its class, put together: title, servings, ingredient lines under their sections, steps out of wrapped lines.
+
+What fits nothing is kept as a note: nothing is lost, and nothing is taken for what it is not.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
+from ..process import Span
+from ..text.plain import TextLine, lines_of, plain
+from . import lines as tagger
+from .clauses import verbs_in
+from .words import word_list
+
+MOST_SERVINGS = 200
+_PEOPLE = (
+    r"(?:servings?|serves|portions?|people|persons?|pax|heads?|hungry \w+|adults|bowls?|plates?|guests|eaters|of us)"
+)
+_N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
+_SERVES = re.compile(
+    rf"\b(?:serves|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
+    rf"|(?<![\w/.])(?P<b>{_N})\s*(?:big |large |small |hungry |good |generous )?{_PEOPLE}\b"
+    rf"|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
+    re.I,
+)
+_HEAD_ONLY = re.compile(
+    r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
+    re.I,
+)
+_ROUGH_TITLE = re.compile(r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$", re.I)
+_JUNK_TITLE = re.compile(r"^(?:subject|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*", re.I)
+
+
+_MEASURED = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?\s+[^\W\d]", re.I)
+_VERBS = word_list("verbs")
+
+
+@dataclass(slots=True)
+class Piece:
+    """A line, or a step made of several wrapped ones: its place, its plain text letter for letter, the section it stands under."""
+
+    text: str
+    span: Span
+    section: str = ""
+    number: int | None = None
+    first: int = 0
+    sure: float = 1.0
+
+
+@dataclass(slots=True)
+class Structure:
+    plain: str = ""
+    title: Piece | None = None
+    servings: tuple[float, Span] | None = None
+    servings_sure: bool = False
+    servings_ranged: bool = False
+    lines: list[tuple[Piece, bool]] = field(default_factory=list)
+    steps: list[Piece] = field(default_factory=list)
+    notes: list[Piece] = field(default_factory=list)
+    headings: list[Piece] = field(default_factory=list)
+    classes: list[tuple[int, int, str, float]] = field(default_factory=list)
+
+
+def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
+    """said: the cook's own class of single lines, by their text."""
+    told = plain(text)
+    out = Structure(plain=told)
+    tagged = tagger.tag(lines_of(told, text))
+    stepless = not any(t.cls == "step" for t in tagged)
+    bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
+    section = ""
+    for t in tagged:
+        ln = t.line
+        shown = " ".join(text[ln.start : ln.end].split())
+        cls, sure = t.cls, t.sure
+        if bare and cls in ("title", "note", "chatter", "meta", "servings") and _MEASURED.match(ln.text):
+            # a line or two without more: what begins with an amount goes in
+            cls, sure = "ingredient", 0.5
+        if stepless and cls in ("note", "chatter", "meta") and out.lines and _does(ln):
+            # a text without a single step has one all the same: what cooks something
+            cls, sure = "step", 0.6
+        before = out.steps[-1] if out.steps else None
+        if (
+            cls in ("note", "chatter", "meta", "ingredient", "section")
+            and before is not None
+            and before.number
+            and ln.number == before.number + 1
+            and before.first >= ln.index - 2
+        ):
+            # the numbers of the steps go on
+            cls, sure = "step", 0.8
+        if said and shown in said:
+            cls, sure = said[shown], 1.0
+        out.classes.append((ln.start, ln.end, cls, sure))
+        piece = Piece(told[ln.start : ln.end], Span(ln.start, ln.end), section, ln.number, ln.index, sure)
+        if cls == "title" and out.title is None:
+            out.title = _title(piece)
+        elif cls in ("heading", "section"):
+            section = "" if cls == "heading" and _HEAD_ONLY.match(piece.text) else piece.text.rstrip(" :—–-").strip()
+            out.headings.append(piece)
+        elif cls in ("ingredient", "ingredients"):
+            above = out.lines[-1][0] if out.lines else None
+            if above is not None and _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line):
+                _join(above, piece, told)
+            else:
+                out.lines.append((piece, cls == "ingredients"))
+        elif cls == "step":
+            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line):
+                _join(before, piece, told)
+                before.first = ln.index
+            else:
+                out.steps.append(piece)
+        elif cls in ("servings", "meta", "title"):
+            out.headings.append(piece)
+        else:
+            out.notes.append(piece)
+    _find_servings(out, tagged)
+    return out
+
+
+def _does(ln: TextLine) -> bool:
+    kinds = {k for _, k in verbs_in(ln.text)}
+    first = re.match(r"[^\W\d_]+", ln.text)
+    if first and first[0].lower() in _VERBS and kinds & {"cook", "boil"}:
+        return True
+    return len(ln.text.split()) > 4 and bool(kinds & {"cook", "boil", "fry", "add", "soak"})
+
+
+def _title(piece: Piece) -> Piece:
+    """The title without "Subject:" before it and "(serves 4)" behind it."""
+    text, at = piece.text, piece.span.start
+    if m := _JUNK_TITLE.match(text):
+        text, at = text[m.end() :], at + m.end()
+    text = _ROUGH_TITLE.sub("", text).rstrip(" :•#\"'").lstrip(" •\"'") or text
+    at = at + max(0, piece.text[at - piece.span.start :].find(text))
+    return Piece(text, Span(at, at + len(text)))
+
+
+def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:
+    """Is this line the rest of the step above, cut by the width of a page?"""
+    if ln.number is not None or ln.marks or ln.row or ln.blank_before or ln.bold or before.first != ln.index - 1:
+        return False
+    if before.section != piece.section:
+        return False
+    end = before.text.rstrip()
+    starts = piece.text[:1]
+    if (
+        (starts.islower() and (len(above.text) > 38 or before.number))
+        or end[-1:] in ",-;("
+        or re.search(r"\b(?:the|a|and|or|of|for|to|with|in|until|about|last)$", end, re.I)
+    ):
+        return True
+    return end[-1:] not in ".!?:)" and len(above.text) > 40 and (not starts.isupper() or starts.isdigit())
+
+
+def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:
+    if ln.marks or ln.blank_before or ln.index - 1 != above.index or before.first != above.index or ln.row:
+        return False
+    if re.match(rf"{RANGE_PATTERN}", piece.text, re.I):
+        return False
+    return piece.text.startswith("(") or (
+        piece.text[:1].islower() and (ln.indent > above.indent + 1 or before.text.rstrip()[-1:] in ",-")
+    )
+
+
+def _join(before: Piece, piece: Piece, told: str) -> None:
+    """One newline becomes one blank, so that places stay true."""
+    before.span = Span(before.span.start, piece.span.end)
+    before.text = told[before.span.start : before.span.end].replace("\n", " ")
+    before.first = piece.first
+
+
+def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
+    """A line for it first, then the title, then wherever people or portions are counted."""
+    order = {
+        "servings": 0,
+        "title": 1,
+        "heading": 2,
+        "meta": 2,
+        "section": 3,
+        "ingredient": 6,
+        "ingredients": 6,
+        "note": 4,
+        "step": 5,
+        "chatter": 4,
+    }
+    found: list[tuple[int, int, float, Span]] = []
+    for t in tagged:
+        cls = out.classes[t.line.index][2]
+        for m in _SERVES.finditer(t.line.text[:300]):
+            said = m["a"] or m["b"] or m["c"] or m["d"]
+            try:
+                low, high = number_range(re.sub(r"\s*/\s*", " to ", said))
+            except ValueError:
+                continue
+            plain_for = m[0].lower().startswith("for ")
+            people = re.match(rf"\s*(?:big |small |hungry |of (?:you|us|them)|{_PEOPLE})", t.line.text[m.end() :], re.I)
+            ends = re.fullmatch(r"[\s.,;!)]*", t.line.text[m.end() :])
+            if (
+                plain_for
+                and not people
+                and cls not in ("servings", "title", "heading")
+                and not (ends and cls in ("meta", "section", "chatter", "note"))
+            ):
+                continue
+            if (
+                cls in ("ingredient", "ingredients", "step")
+                and not people
+                and not re.search(rf"\b(?:serves|feeds|enough for|sufficient|{_PEOPLE})\b", m[0], re.I)
+            ):
+                continue
+            whole = len(m[0]) >= 0.6 * len(t.line.text)
+            if (
+                re.search(r"\b(?:bowls?|plates?|heads?)\b", m[0], re.I)
+                and cls not in ("servings", "meta", "title")
+                and not whole
+            ):
+                continue
+            if said.strip().lower() in ("a", "an", "half", "a half", "quarter"):
+                continue
+            if not 1 <= low <= MOST_SERVINGS or low != int(low):
+                continue
+            at = t.line.start + m.start()
+            # "6 to 8" may be either
+            ranged = out.servings_ranged or number_range(re.sub(r"\s*/\s*", " to ", said))[1] > low
+            out.servings_ranged = ranged
+            found.append((order.get(cls, 4), at, low, Span(at, t.line.start + m.end())))
+            break
+        else:
+            if cls == "servings" and (alone := re.search(rf"(?<![\w/.]){_N}", t.line.text, re.I)):
+                try:
+                    low, _ = number_range(re.sub(r"\s*/\s*", " to ", alone[0]))
+                except ValueError:
+                    continue
+                if 1 <= low <= MOST_SERVINGS and low == int(low):
+                    at = t.line.start + alone.start()
+                    found.append((0, at, low, Span(at, t.line.start + alone.end())))
+    if found:
+        best = min(found)
+        out.servings = (best[2], best[3])
+        out.servings_sure = best[0] <= 2 and len({f[2] for f in found if f[0] <= 4}) == 1 and not out.servings_ranged

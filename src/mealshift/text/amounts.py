@@ -1,0 +1,309 @@
+"""The amount grammar: number, size word, unit, the size in brackets, container, name and preparation, in any order.
+
+A line may hold several things ("2 bell peppers and 3 ribs celery"); each becomes an item with its own place. Cases by hand:
+
+    1 (14.5-oz) can diced tomatoes, undrained     1 tin of 411 g: 411 g; name "diced tomatoes"
+    Rice (purana basmati) 3 glass = 750 gm        3 measures, also 750 g; name "Rice"
+    2 x 400g tins of beans                        2 tins of 400 g: 800 g; name "beans"
+    Long 6, kali mirch 10, dar cheeni 2 sticks    three items
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field
+
+from ..measures import (
+    NUMBER_PATTERN,
+    RANGE_PATTERN,
+    UNIT_PATTERN,
+    Measures,
+    canonical_unit,
+    make_amount,
+    number_range,
+    unit_kind,
+)
+
+_SIZE = r"(?:heaped|heaping|heap|level|flat|scant|rounded|generous|good|large|small|medium|med\.?|big|full|packed|standard|regular|extra|US|metric|plastic|same)"
+_ROUGH = r"(?:about|abt\.?|approx\.?|approximately|around|roughly|say|nearly|almost|a generous|a scant|a heaping|a heaped|a good|~|c\.|circa|scant|generous|heaping|heaped)"
+AMOUNT = re.compile(
+    rf"(?:{_ROUGH}\s*)?(?P<n>{RANGE_PATTERN})(?:\s*(?:-|/\s(?=\w)|of the same\s|of that same\s)?\s*(?:{_SIZE}\s+){{0,2}}(?P<u>{UNIT_PATTERN})(?![\w'])\.?)?",
+    re.I,
+)
+_TIMES = re.compile(
+    rf"(?P<n>{NUMBER_PATTERN})\s*x\s*(?P<each>{NUMBER_PATTERN})\s*-?\s*(?P<u>{UNIT_PATTERN})(?![\w])", re.I
+)
+_TIMES_AFTER = re.compile(r"\bx\s?(?P<n>\d{1,3})\b", re.I)
+_BRACKET = re.compile(r"\(([^()]{0,160})\)|\[([^\[\]]{0,160})\]")
+_STARTS = re.compile(
+    rf"(?:{_ROUGH}\s*)?(?:{RANGE_PATTERN})(?:\s*-?\s*(?:{_SIZE}\s+){{0,2}}(?:{UNIT_PATTERN})(?![\w])|\s+[^\W\d])", re.I
+)
+PREPARED = re.compile(
+    r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
+    r"divided|optional|to taste|to serve|for |plus |at room|undrained|uncooked|cooked|packed|halved|quartered|shredded|trimmed|deveined|boneless|skinless|separated|warm|hot|cold|more |with |without |in |about |such |like |deseeded|seeded|cubed|"
+    r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the )\w*)",
+    re.I,
+)
+_CONTAINERS = ("tin", "packet")
+
+
+@dataclass(slots=True)
+class Item:
+    """One thing with its amount. Places are of the text given; ml, g: of the whole item, None where the words do not say."""
+
+    start: int
+    end: int
+    text: str
+    low: float | None = None
+    high: float | None = None
+    unit: str = ""
+    unit_word: str = ""
+    ml: float | None = None
+    g: float | None = None
+    name: str = ""
+    name_span: tuple[int, int] | None = None
+    amount_span: tuple[int, int] | None = None
+    vessel: bool = False
+    rest: str = ""
+    brackets: list[str] = field(default_factory=list)
+
+    @property
+    def value(self) -> float | None:
+        return None if self.low is None or self.high is None else (self.low + self.high) / 2
+
+
+def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
+    """The things of one ingredient line, at least one. many: the line is known to hold several."""
+    return [parse(text, a, b, measures) for a, b in _split(text, many)]
+
+
+def _split(text: str, many: bool) -> list[tuple[int, int]]:
+    """Places of the items in a line."""
+    deep, cuts, last = 0, [], 0
+    inside = [False] * (len(text) + 1)
+    for i, c in enumerate(text):
+        deep += c in "(["
+        inside[i] = deep > 0
+        deep -= c in ")]" and deep > 0
+    for m in re.finditer(r"\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])", text):
+        if inside[m.start()] or not text[m.end() :].strip():
+            continue
+        before, after = text[last : m.start()], text[m.end() :]
+        glue = m[0].strip()
+        if glue == "|":
+            # cells of a table: name, amount, preparation are one item
+            continue
+        if re.fullmatch(rf"{AMOUNT.pattern}[\s.)]*", after.split(",")[0], re.I):
+            # "coconut milk powder, 50 g": an amount alone belongs to the name before it
+            continue
+        led = bool(_STARTS.match(after)) and not re.match(r"\d+\s*(?:%|mm|cm)", after)
+        has = any(x["u"] or x["n"][:1].isdigit() for x in AMOUNT.finditer(before))
+        if re.search(r"[\d½¼¾⅓⅔]\s*$", before) and re.match(r"[\d½¼¾⅓⅔]", after) and glue in (",", "&", "and"):
+            continue
+        ends_amount = bool(
+            re.search(rf"{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:\([^()]*\)\s*)?$", before, re.I)
+        ) and bool(re.match(r"\s*[^\W\d]", before))
+        next_named = re.match(rf"[^\W\d][^,;\d(]{{1,40}}?\s*[-–:=.]*\s*{RANGE_PATTERN}", after)
+        if led and has and not re.match(r"(?:a|an|one)\s+(?:pinch|little|bit|few)\b", after, re.I):
+            ok = glue != "" or len(m[0]) >= 3
+        elif ends_amount and next_named and glue in (",", ";"):
+            ok = True
+        elif many and glue in (",", ";", "+", "&", "and", ".", "") and not PREPARED.match(after):
+            ok = (
+                glue in (",", ";", ".")
+                or (glue == "" and len(m[0]) >= 3)
+                or (glue == "+")
+                or (not has and len(before.split()) <= 4)
+            )
+        else:
+            ok = False
+        if ok:
+            cuts.append((last, m.start()))
+            last = m.end()
+    cuts.append((last, len(text)))
+    out = []
+    for a, b in cuts:
+        while a < b and text[a] in " ,;.|&+-–":
+            a += 1
+        while b > a and text[b - 1] in " ,;|&+":
+            b -= 1
+        if b > a:
+            out.append((a, b))
+    return out or [(0, len(text))]
+
+
+@dataclass(frozen=True, slots=True)
+class _Said:
+    start: int
+    end: int
+    low: float
+    high: float
+    unit: str
+    unit_word: str
+    bracket: bool
+    unit_start: int
+    n_end: int
+
+
+def _amounts(text: str) -> list[_Said]:
+    inside = [(m.start(), m.end()) for m in _BRACKET.finditer(text)]
+    out = []
+    for m in AMOUNT.finditer(text):
+        try:
+            low, high = number_range(m["n"])
+        except ValueError:
+            continue
+        word = m["u"] or ""
+        if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
+            continue
+        if re.match(
+            r"\s*(?:%|cm|mm|°|-?inch(?:es)?\s*(?:pieces?|cubes?|coins?|chunks?|lengths?)|\"|”)", text[m.end() :]
+        ):
+            continue
+        bracket = any(a <= m.start() < b for a, b in inside)
+        out.append(
+            _Said(
+                m.start(),
+                m.end(),
+                low,
+                high,
+                canonical_unit(word) or "",
+                word,
+                bracket,
+                m.start("u") if word else m.end(),
+                m.end("n"),
+            )
+        )
+    return out
+
+
+def parse(text: str, start: int, end: int, measures: Measures) -> Item:
+    """The one item that stands in text[start:end]."""
+    body = text[start:end]
+    item = Item(start, end, body)
+    said = _amounts(body)
+    times = _TIMES.search(body)
+    measured = [s for s in said if unit_kind(s.unit) in ("volume", "mass", "cup", "measure", "vessel") and s.unit]
+    outside = [s for s in said if not s.bracket]
+    main = next((s for s in outside if s.unit), None) or (outside[0] if outside else None)
+    first = outside[0] if outside else None
+    # "1 14.5-oz can", "2 (400 g) tins": the count stands first, the container last
+    if (
+        first is not None
+        and main is not None
+        and first is not main
+        and not first.unit
+        and first.end <= main.start <= first.end + 2
+    ):
+        main = first
+    if main is None and said:
+        main = said[0]
+    if times is not None:
+        try:
+            count, each = number_range(times["n"])[0], number_range(times["each"])[0]
+            one = make_amount(each, each, canonical_unit(times["u"]) or "", measures)
+            item.low = item.high = count
+            item.unit, item.unit_word = "tin", times["u"]
+            item.ml, item.g = (None if one.ml is None else one.ml * count), (None if one.g is None else one.g * count)
+            item.amount_span = (start + times.start(), start + times.end())
+            main = None
+        except ValueError:
+            times = None
+    if main is not None:
+        item.low, item.high, item.unit, item.unit_word = main.low, main.high, main.unit, main.unit_word
+        item.amount_span = (
+            start + main.start,
+            start + (main.end if not main.unit_word else main.unit_start + len(main.unit_word)),
+        )
+        item.vessel = unit_kind(main.unit) == "vessel"
+        amount = make_amount(main.low, main.high, main.unit, measures)
+        item.ml, item.g = amount.ml, amount.g
+        # the container after its size: "1 (15-oz) can", "1 400g tin"
+        container = unit_kind(main.unit) == "count" and main.unit in _CONTAINERS
+        if not main.unit:
+            after = re.match(
+                r"\s*-?(?:\([^)]*\)|\[[^\]]*\]|[\d.,]+\s*-?\s*\w+\.?)?[\s-]*(tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|bags?|cartons?|box(?:es)?|sachets?|bottles?|tubs?|pouch(?:es)?)\b",
+                body[main.end :],
+                re.I,
+            )
+            if after:
+                container, item.unit, item.unit_word = True, canonical_unit(after[1]) or "tin", after[1]
+        whole = (item.low + item.high) / 2
+        for s in measured:
+            if s is main:
+                continue
+            near = make_amount(s.low, s.high, s.unit, measures)
+            per = (
+                whole
+                if (
+                    container
+                    and whole
+                    and (s.bracket or s.start <= main.end + 2 or "each" in body.lower() or item.unit == "tin")
+                )
+                else 1.0
+            )
+            if container and not s.bracket and not item.unit:
+                per = 1.0
+            if item.unit and not container and unit_kind(item.unit) == "count":
+                per = whole if re.search(r"\beach\b", body, re.I) else 1.0
+            if s.bracket and whole and unit_kind(main.unit) in ("cup", "measure", "vessel"):
+                # "4 cups (1 l)" is the whole; "2 cups (180 ml cup)", "2 cups (1 cup = 200 g)" is one of them
+                unit_ml = (amount.ml or 0.0) / whole
+                size = near.ml if near.ml is not None else (near.g or 0.0)
+                per = whole if whole > 1.2 and 0.25 * unit_ml <= size <= 1.35 * unit_ml else 1.0
+                if near.ml:
+                    item.ml = near.ml * per
+            item.ml = item.ml if item.ml is not None else near.ml and near.ml * per
+            item.g = item.g if item.g is not None else near.g and near.g * per
+        if (m := _TIMES_AFTER.search(body)) and item.unit and whole:
+            n = float(m["n"])
+            item.ml, item.g = (None if item.ml is None else item.ml * n), (None if item.g is None else item.g * n)
+    _name(item, body, start, said, times)
+    return item
+
+
+def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[str] | None) -> None:
+    """What is left of the item when amounts and brackets are taken out: the first piece that has words in it."""
+    hidden = bytearray(len(body))
+
+    def hide(a: int, b: int) -> None:
+        hidden[a:b] = b"\x01" * (b - a)
+
+    for m in _BRACKET.finditer(body):
+        hide(m.start(), m.end())
+        item.brackets.append(m[1] or m[2] or "")
+    counted = item.unit and unit_kind(item.unit) == "count" and item.unit not in _CONTAINERS
+    for s in said:
+        if not s.bracket:
+            hide(s.start, s.end)
+    if times:
+        hide(times.start(), times.end())
+    pieces = []
+    visible = "".join("\x00" if h else c for h, c in zip(hidden, body, strict=True))
+    for m in re.finditer(r"[^\x00,;|]+", visible):
+        raw = m[0]
+        raw = re.split(r"\s[-–—=:]+\s|[-–—=:]\s*$|\s{3,}|\.{2,}", raw)[0]
+        lead = re.match(
+            r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*",
+            raw,
+        )
+        a = lead.end() if lead else 0
+        text = raw[a:].rstrip(" .-–—:=*•~/'\"")
+        if re.search(r"[^\W\d_]{2}", text):
+            pieces.append((m.start() + a, text))
+    if not pieces and counted:
+        # "2 cloves": the counted thing is the ingredient itself
+        word = next((s for s in said if s.unit == item.unit), None)
+        if word:
+            item.name, item.name_span = (
+                word.unit_word,
+                (start + word.unit_start, start + word.unit_start + len(word.unit_word)),
+            )
+            item.unit, item.unit_word = "", ""
+            if item.amount_span:
+                item.amount_span = (item.amount_span[0], start + word.n_end)
+        return
+    if pieces:
+        a, text = pieces[0]
+        item.name, item.name_span = text, (start + a, start + a + len(text))
+        item.rest = ", ".join(t for _, t in pieces[1:])

@@ -1,0 +1,161 @@
+"""Whatever was pasted as plain text, letter for letter in its place.
+
+Everything later works on the plain text and marks places in it; the screen shows the text as it was brought. So nothing is added or
+taken away here: every letter becomes exactly one letter, and a place in one is the same place in the other. Signs that only decorate
+(bullets, boxes, emoji, bold marks, quote marks, the stamp of a chat line) become blanks; look-alikes (full-width digits, curly quotes, the l
+and O that scans read for 1 and 0) become what they stand for.
+
+A case by hand: "☐ 2 cups rice" → "  2 cups rice"; "1️⃣ Rinse" → "1. Rinse"; "[21:05] ML: 6 cups water" → "            6 cups water".
+"""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from dataclasses import dataclass
+
+_BULLETS = "•▪▫◦‣·∙●○■□▢☐☑☒✓✔✅✗►▸▹▶→➤➜➢❖◆◇★☆♦⁃*¤"
+_BLANK = "\u00a0\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2007\u2008\u2009\u200a\u202f\u205f\u3000\t\u200b\u200c\u200d\u2060\ufeff\ufe0f\u00ad"
+_SAME = {
+    **dict.fromkeys(map(ord, _BLANK), " "),
+    **{0xFF01 + i: chr(0x21 + i) for i in range(94)},
+    **dict.fromkeys(map(ord, "‘’‛`´ʼ′"), "'"),
+    **dict.fromkeys(map(ord, "“”„‟″"), '"'),
+    ord("⁄"): "/",
+    ord("∕"): "/",
+    ord("×"): "x",
+    ord("✕"): "x",
+    ord("º"): "°",
+    ord("˚"): "°",
+    ord("‐"): "-",
+    ord("‑"): "-",
+    ord("‒"): "–",
+    ord("−"): "–",
+    ord("〜"): "~",
+    ord("～"): "~",
+    ord("，"): ",",
+    ord("。"): ".",
+    ord("、"): ",",
+    # notes join their steps with arrows
+    **dict.fromkeys(map(ord, "→⇒➔➝⟶➡"), ";"),
+    **{0x2460 + i: str(i + 1)[-1] for i in range(9)},
+    **{0x2776 + i: str(i + 1) for i in range(9)},
+}
+_KEYCAP = re.compile("([0-9])(\ufe0f?)\u20e3")
+_STAMP = re.compile(
+    r"^\s*(?:\[[^\]\n]{3,24}\]|\(?\d{1,2}:\d\d(?::\d\d)?\)?(?:\s?[ap]m)?|\d{1,4}[/.-]\d{1,2}[/.-]\d{1,4},?\s+\d{1,2}[:.]\d\d(?::\d\d)?(?:\s?[ap]m)?)"
+    r"\s*(?:[-–]\s*)?(?:[A-Z][\w .'+]{0,24}:\s|(?=\S))",
+    re.I,
+)
+_QUOTED = re.compile(r"^(?:\s{0,3}>)+\s?")
+_LEAD = re.compile(rf"^\s*(?:[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+")
+_SCAN_ONE = re.compile(
+    r"(?<![A-Za-z0-9'])[lI|](?=(?:\s*/\s*[248])|(?:\s+(?:c|C|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
+)
+_SCAN_TEN = re.compile(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
+_SCAN_NUMBER_L = re.compile(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)")
+
+
+@dataclass(frozen=True, slots=True)
+class TextLine:
+    """One line that is not blank: its place in the text, how far its decoration reaches, and what is left of it.
+
+    start, end: without surrounding blanks. marks: the decoration before it ("-", "#", ">", "12:04 Ana:"). number: of a numbered line.
+    blank_before: blank lines above it. indent: columns before it.
+    """
+
+    index: int
+    start: int
+    end: int
+    text: str
+    marks: str = ""
+    number: int | None = None
+    blank_before: int = 0
+    indent: int = 0
+    heading: bool = False
+    bold: bool = False
+    row: bool = False
+    cells: int = 0
+
+
+def plain(brought: str) -> str:
+    """The text with every letter in its place; see above. Lines stay lines."""
+    text = _KEYCAP.sub(lambda m: m[1] + "." + " " * (len(m[0]) - 2), brought)
+    text = text.translate(_SAME)
+    if not text.isascii():
+        text = "".join("•" if ord(c) > 0x2000 and _decorates(c) else c for c in text)
+    text = _STARS.sub(lambda m: " " * len(m[0]), text)
+    return _SCAN_NUMBER_L.sub("1", _SCAN_TEN.sub(_ten, _SCAN_ONE.sub("1", text)))
+
+
+def _ten(m: re.Match[str]) -> str:
+    return "0" if m[0] == "O" else "1"
+
+
+def _decorates(c: str) -> bool:
+    if c in _BULLETS or c in "–—‘’“”•…€™":
+        return False
+    return unicodedata.category(c) in ("So", "Sk", "Cs", "Co", "Cn", "Mn", "Cf")
+
+
+# bold and slanted marks, not the star of a bullet
+_STARS = re.compile(r"\*\*|__|(?<=[^\s*])\*(?=[\s.,;:!?)]|$)|(?<=\s)\*(?=[^\s*])", re.M)
+
+
+_NUMBERED = re.compile(
+    r"^(?:step\s*)?\(?(?P<n>\d{1,3})(?:\s?[.):\]]+(?!\d)|\s*[-–]\s+|\s*\|)\s*(?=\S)|^step\s+(?P<w>\d{1,2})\b[\s:.-]*|^(?P<f>first|second|third|fourth|fifth|sixth|seventh|then|next|finally|lastly)\s*[,:]\s*",
+    re.I,
+)
+# "3 Add sugar": a number alone counts as one if a capital letter follows that begins a verb, not "3 Onions"
+_BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})\s+(?=[A-Z][a-z]+\b)")
+
+
+def lines_of(text: str, brought: str = "") -> list[TextLine]:
+    """The lines of a plain text that are not blank, each with what decorated it taken off. brought: the text it was, for its bold marks."""
+    out: list[TextLine] = []
+    offset = blank = 0
+    for raw, was in zip(text.split("\n"), (brought or text).split("\n"), strict=False):
+        start, offset = offset, offset + len(raw) + 1
+        if not raw.strip():
+            blank += 1
+            continue
+        at = 0
+        marks = ""
+        heading = False
+        for pattern in (_QUOTED, _STAMP, _LEAD):
+            if m := pattern.match(raw[at:]):
+                marks += m[0].strip()
+                at += m.end()
+        body = raw[at:]
+        if m := re.match(r"\s*#{1,6}\s*", body):
+            heading, at = True, at + m.end()
+            marks += "#"
+        row = raw.count("|") >= 2
+        bold = bool(re.match(r"\s*(?:\d+[.)]\s*)?(?:\*\*|__)(?=\S)", was))
+        inner = raw[at:].rstrip()
+        lead = len(inner) - len(inner.lstrip(" |•_"))
+        at += lead
+        inner = inner.strip(" |•_")
+        number = None
+        if m := _NUMBERED.match(inner):
+            number = int(m["n"] or m["w"] or 0)
+            at += m.end()
+            inner = inner[m.end() :].strip()
+        out.append(
+            TextLine(
+                len(out),
+                start + at,
+                start + at + len(inner),
+                inner,
+                marks,
+                number,
+                blank if out else 0,
+                len(raw) - len(raw.lstrip()),
+                heading,
+                bold,
+                row,
+                raw.strip().strip("|").count("|"),
+            )
+        )
+        blank = 0
+    return out

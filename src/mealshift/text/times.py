@@ -1,0 +1,134 @@
+"""Stretches of time in running text: "18 to 20 minutes", "10m", "a minute or two", "another 10", "half an hour", "4-5 min/side", "1 h 15".
+
+What is no stretch is left out: a clock ("19:30", "9.42"), a time code, an age, "serves 4". Minutes are kept as low and high.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
+
+_N = RANGE_PATTERN
+_MIN = r"(?:m[il1]n(?:ut[a-z]*|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|mts?|mnts?|mn|m)(?![\w'])"
+_HOUR = r"(?:hours?|hrs?|h)(?![\w'])"
+_SEC = r"(?:seconds?|secs?|s)(?![\w'])"
+_DAY = r"(?:days?|nights?)(?![\w'])"
+_LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|c\.|bout|a)\s*)?"
+_ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
+TIME = re.compile(
+    rf"(?P<lead>{_LEAD})(?:"
+    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>\d{{1,2}})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter))?"
+    rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
+    rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
+    rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
+    r"|(?P<words>(?:half|quarter|three[- ]quarters)(?: of)? an hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|overnight|over night|all night|the night before)"
+    r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
+    rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
+    r")",
+    re.I,
+)
+# a text without one of these holds no stretch: most lines do not, and this is far quicker to see
+_MAYBE = re.compile(
+    r"m[il1]n|hour|hr|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final", re.I
+)
+# "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
+_BARE = re.compile(
+    r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal)\s+(?P<n>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)"
+    r"(?P<more> more)?(?=\s*(?:[.,;)]|$|then\b|and\b|till\b|until\b|covered\b|with\b|on\b|more\b))",
+    re.I | re.M,
+)
+_CLOCK = re.compile(r"\d{1,2}:\d\d")
+_AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
+# from the evening to the morning
+OVERNIGHT_MIN = 480.0
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """Minutes, with their place in the text. bare: no word for minutes stood there. unit: min, h, s, d or word."""
+
+    start: int
+    end: int
+    low: float
+    high: float
+    text: str
+    unit: str = "min"
+    bare: bool = False
+
+    @property
+    def typical(self) -> float:
+        return (self.low + self.high) / 2
+
+
+def stretches(text: str) -> Iterator[Stretch]:
+    """Every stretch of time in the text, in order; no two overlap."""
+    found = [s for m in TIME.finditer(text) if (s := _made(m)) is not None] if _MAYBE.search(text) else []
+    # "6 hours or overnight" is said of one soak
+    found = [
+        s
+        for s in found
+        if not (s.unit == "word" and re.search(r"\d\s*(?:hours?|hrs?|h)\.?,?\s+or\s+$", text[: s.start], re.I))
+    ]
+    taken = [(s.start, s.end) for s in found]
+    for m in _BARE.finditer(text):
+        a, b = m.span("n")
+        if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a):
+            continue
+        low, high = number_range(m["n"])
+        if 1 <= low <= 180:
+            found.append(Stretch(a, b, low, high, text[a:b], "min", True))
+    for m in _AT_MINUTE.finditer(text):
+        a, b = m.span("n")
+        if not any(x < b and a < y for x, y in taken):
+            found.append(Stretch(a, b, float(m["n"]), float(m["n"]), m["n"], "minute"))
+    yield from sorted(found, key=lambda s: s.start)
+
+
+_WORD_MIN = {"half": 30.0, "quarter": 15.0, "three": 45.0}
+
+
+def _made(m: re.Match[str]) -> Stretch | None:
+    start = m.start() + (
+        len(m["lead"]) if m["lead"] and m["lead"].strip().lower() in ("a", "just", "say", "at least", "up to") else 0
+    )
+    # the stop of "10 min." belongs to the sentence
+    finish = m.end() - (m[0].endswith("."))
+    said = m.string[start:finish]
+    try:
+        if m["words"]:
+            words = m["words"].lower()
+            if "night" in words:
+                return Stretch(start, finish, OVERNIGHT_MIN, OVERNIGHT_MIN, said, "word")
+            n = 90.0 if "and a half" in words else next(v for k, v in _WORD_MIN.items() if k in words)
+            return Stretch(start, finish, n, n, said, "h")
+        if m["one"]:
+            n = {"minute": 1.0, "hour": 60.0}.get(m["one"].lower(), 30.0)
+            return Stretch(start, finish, n, n, said)
+        if m["hh"]:
+            low, high = number_range(m["hh"])
+            extra = float(m["hm"] or 0) + (30 if m["half"] else 15 if m["quarter"] else 0)
+            return Stretch(start, finish, low * 60 + extra, high * 60 + extra, said, "h")
+        if m["mm"]:
+            low, high = number_range(m["mm"])
+            if m["ortwo"] and "two" in m["ortwo"]:
+                high = max(high, low + 1)
+            return Stretch(start, finish, low, high, said)
+        if m["ss"]:
+            low, high = number_range(m["ss"])
+            # "5 s" is nothing, "1970s" neither
+            if high > 600:
+                return None
+            return Stretch(start, finish, low / 60, high / 60, said, "s")
+        if m["dd"]:
+            low, high = number_range(m["dd"])
+            return Stretch(start, finish, low * 1440, high * 1440, said, "d")
+        low, high = number_range(m["prime"])
+        return Stretch(start, finish, low, high, said)
+    except (ValueError, StopIteration):
+        return None
+
+
+__all__ = ["NUMBER_PATTERN", "OVERNIGHT_MIN", "Stretch", "stretches"]

@@ -1,0 +1,57 @@
+"""What comes in as JSON, made harmless in one place: no NaN or infinity, no number a database cannot hold, no half letters."""
+
+from __future__ import annotations
+
+import json
+import math
+import re
+from collections.abc import Callable
+from typing import Any
+
+from django.http import HttpRequest, HttpResponse
+from ninja.parser import Parser
+
+from .errors import TOO_LONG, trouble
+
+# JavaScript's own bound; every id and amount lies far below
+MOST = 2**53
+_HALF_LETTER = re.compile("[\ud800-\udfff]")
+
+
+# a household's own backup with its photos is larger than any other thing that is sent; Django's own bound is set for it
+MAY_BE_LARGE = ("/api/restore",)
+MOST_BYTES = 8 * 1024 * 1024
+
+
+def bounded(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
+    """Middleware: no other body is read beyond what a whole saved page may take."""
+
+    def answer(request: HttpRequest) -> HttpResponse:
+        length = request.META.get("CONTENT_LENGTH") or "0"
+        if length.isdigit() and int(length) > MOST_BYTES and request.path not in MAY_BE_LARGE:
+            return trouble(413, "too_long", "text", TOO_LONG)
+        return get_response(request)
+
+    return answer
+
+
+class StrictParser(Parser):
+    def parse_body(self, request: HttpRequest) -> Any:
+        return harmless(json.loads(request.body, parse_constant=_refuse))
+
+
+def harmless(value: Any) -> Any:
+    """The value with half letters replaced. ValueError if a number in it is none that can be reckoned with."""
+    if isinstance(value, str):
+        return _HALF_LETTER.sub("\ufffd", value)
+    if isinstance(value, dict):
+        return {harmless(k): harmless(v) for k, v in value.items()}
+    if isinstance(value, list):
+        return [harmless(v) for v in value]
+    if isinstance(value, int | float) and not (math.isfinite(value) and abs(value) <= MOST):
+        raise ValueError("a number out of all bounds")
+    return value
+
+
+def _refuse(constant: str) -> Any:
+    raise ValueError(f"{constant} is no number")
