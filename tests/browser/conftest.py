@@ -10,6 +10,7 @@ import tempfile
 import time
 import urllib.request
 from collections.abc import Callable, Iterator
+from datetime import datetime
 from pathlib import Path
 from typing import Any
 
@@ -84,6 +85,11 @@ def open_page(chromium: Browser, house: str) -> Iterator[Callable[..., Page]]:
     for context in contexts:
         context.close()
     assert troubles == []
+
+
+def in_the_morning(page: Page) -> None:
+    """It is ten o'clock on the page's device: dinner at seven can be made, at whatever hour the tests run."""
+    page.clock.set_fixed_time(datetime.now().replace(hour=10, minute=0, second=0, microsecond=0))
 
 
 def check_axe(page: Page) -> None:

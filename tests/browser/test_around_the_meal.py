@@ -6,7 +6,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from .conftest import check_axe, check_width
+from .conftest import check_axe, check_width, in_the_morning
 from .test_cook_dinner import practise
 
 
@@ -119,6 +119,7 @@ def test_a_week_is_filled_suggested_and_shopped_for(open_page) -> None:
     assert "Shopping for the week" in download.value.path().read_text()
     shifted = page.get_by_label("Days").locator("[draggable=true]").filter(has=page.locator(".changed")).first
     shifted.get_by_role("button").first.click()
+    in_the_morning(page)
     shifted.get_by_role("button", name="Plan it").click()
     expect(page.get_by_text("to the table")).to_be_visible()
 

@@ -6,7 +6,7 @@ import re
 
 from playwright.sync_api import Page, expect
 
-from .conftest import check_axe, check_width
+from .conftest import check_axe, check_width, in_the_morning
 
 
 def begins(page: Page) -> int:
@@ -79,6 +79,8 @@ def test_three_dishes_for_seven(open_page) -> None:
 
 def test_on_a_phone(open_page) -> None:
     page = open_page("/plan", width=390, height=844, has_touch=True, color_scheme="dark")
+    in_the_morning(page)
+    page.reload()
     expect(page.get_by_text("Touch the dishes for tonight.")).to_be_visible()
     page.get_by_label("Which dishes").get_by_role("button").first.tap()
     expect(page.get_by_label("In order")).to_be_visible()
