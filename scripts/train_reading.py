@@ -221,10 +221,24 @@ def main() -> None:
     MODELS.mkdir(exist_ok=True)
     texts = corpus()
     (MODELS / "lines.crfsuite").write_bytes(train("lines", [s for t in texts for s in lines_samples(t)]))
+    (MODELS / "foods.txt").write_text(foods(texts), encoding="utf-8")
     made = [(t, samples(t)) for t in texts]
     for name, weights in train_all(made).items():
         (MODELS / f"{name}.crfsuite").write_bytes(weights)
         print(f"{name}: {sum(len(m.get(name, [])) for _, m in made)} sequences, {len(weights) / 1000:.0f} kB")
+
+
+def foods(texts: list[Text]) -> str:
+    """Names that two hands at least call an ingredient by, a line each: what the steps may name that the list forgot."""
+    hands: dict[str, set[str]] = defaultdict(set)
+    for t in texts:
+        for i in t.label.get("ingredients") or []:
+            name = re.sub(r"\(.*?\)", "", (i.get("name") or "").split(",")[0]).strip().lower()
+            words = re.findall(r"[^\W\d_]+(?:-[^\W\d_]+)*", name)
+            for said in {" ".join(words), words[-1] if words else ""}:
+                if 3 <= len(said) <= 30 and len(said.split()) <= 2:
+                    hands[re.sub(r"(?<=[^s])s$", "", said)].add(t.hand)
+    return "".join(f"{name}\n" for name, of in sorted(hands.items()) if len(of) >= 2)
 
 
 def lines_samples(t: Text) -> list[Sample]:

@@ -325,6 +325,8 @@ def shift_report(s: Shift) -> dict[str, Any]:
                 "marks": [list(m) for m in ln.marks],
                 "olds": list(ln.olds),
                 "because": ln.because,
+                "in_step": ln.in_step,
+                "section": ln.section,
             }
             for ln in s.lines
         ],
@@ -346,6 +348,7 @@ def shift_report(s: Shift) -> dict[str, Any]:
         "cautions": [c.as_dict() for c in cautions.for_shift(s)],
         "count_out": list(s.recipe.count_out),
         "strip": strip(s),
+        "process": s.process.as_dict(),
     }
 
 

@@ -6,7 +6,7 @@ and high. See docs/decisions/0007.
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass, field
+from dataclasses import asdict, dataclass, field, replace
 from typing import Any
 
 KINDS = (
@@ -51,7 +51,8 @@ class Vessel:
 class Operation:
     """kind: see KINDS. what: indices of the recipe's lines. typical_min: None where only a sign ends it. hands: all along, now and then, none.
     lid: on, off, ajar, cloth, locked. basis: said in the text, implied by it, inserted or retired by a shift. step: the step it stands in.
-    phase: which of the grain's minutes these are (heat, rest, …), "" if none."""
+    phase: which of the grain's minutes these are (heat, rest, …), "" if none. told: where those minutes stand in the text. was: what a shift changed,
+    as it was before. reason: why it was inserted, changed or retired. text: the clause, or the sentence of what is inserted."""
 
     id: str
     dish: str
@@ -71,6 +72,12 @@ class Operation:
     phase: str = ""
     text: str = ""
     sure: float = 1.0
+    told: Span | None = None
+    was: tuple[tuple[str, float], ...] = ()
+    reason: str = ""
+
+    def with_(self, **changes: object) -> Operation:
+        return replace(self, **changes)  # type: ignore[arg-type]
 
 
 @dataclass(frozen=True, slots=True)
@@ -93,7 +100,7 @@ class Process:
                 {
                     "id": o.id, "dish": o.dish, "kind": o.kind, "vessel": o.vessel, "what": list(o.what), "low_min": o.low_min, "typical_min": o.typical_min,
                     "high_min": o.high_min, "until": o.until or None, "heat": o.heat, "lid": o.lid, "hands": o.hands,
-                    "span": [o.span.start, o.span.end] if o.span else None, "basis": o.basis, "was": None, "step": o.step, "phase": o.phase or None,
+                    "span": [o.span.start, o.span.end] if o.span else None, "basis": o.basis, "was": dict(o.was) or None, "reason": o.reason or None, "step": o.step, "phase": o.phase or None,
                     "text": o.text, "doubt": None if o.sure >= 0.6 else {"sure": round(o.sure, 2)},
                 }
                 for o in self.operations

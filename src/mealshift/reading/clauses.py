@@ -50,7 +50,7 @@ _ON_AGAIN = re.compile(
 )
 
 THINGS = {
-    "grain": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris)",
+    "grain": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal)",
     "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
     "tomato": r"(?:tomato\w*|passata|toms|matar)",
     "pulse": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
@@ -118,12 +118,24 @@ def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
     return re.compile(rf"(?<![\w-])(?P<w>{body})(?P<end>[a-z]*)", re.I), of
 
 
+# "bay leaves" leave nothing standing, and "the rest of the butter" does not rest
+_LEAVES = re.compile(
+    r"\b(?:the|bay|curry|mint|basil|coriander|cilantro|lime|kaffir|makrut|tea|vine|cabbage|lotus|banana|parsley|sage|celery|of|few|\d+)\s+$",
+    re.I,
+)
+_REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
+
+
 def verbs_in(text: str) -> list[tuple[int, str]]:
     """(place, kind) of every operation's word in the text, in order."""
     pattern, of = _verb_pattern()
     found = []
     for m in pattern.finditer(text):
         end = m["end"].lower()
+        if end == "s" and m["w"].lower() == "leave" and _LEAVES.search(text, 0, m.start()):
+            continue
+        if m["w"].lower() == "rest" and _REMAINDER.match(text, m.end()):
+            continue
         if end in (
             "",
             "s",

@@ -46,7 +46,7 @@ _CLASSES = {
     "STIR": r"(?:stir\w*|turn\w*|toss\w*|shake)",
     "COOL": r"(?:cool\w*|chill\w*|fridge|refrigerat\w*|freez\w*|tray|spread|marinat\w*|room)",
     "ADD": r"(?:add\w*|tip|pour\w*|scatter\w*|fold|in goes|goes in|go in|throw|put|drop|sprinkle)",
-    "GRAIN": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam)",
+    "GRAIN": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal)",
     "LIQUID": r"(?:water|stock|broth|milk|liquid|juice|cream|tomato\w*|yakhni|soup|dashi|wine|santan)",
     "PULSE": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana)",
     "VEG": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*)",
@@ -105,8 +105,25 @@ def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | Non
             out.append(Timed(s, n, kind, sure))
             continue
         others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
+        if _only_if(blocks[n].text, s.start):
+            kind, sure, others = "other", 0.98, ()
         out.append(Timed(s, n, kind, sure, others))
     return out
+
+
+# minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
+_ONLY_IF = re.compile(
+    r"(?:not yet\?|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
+    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif not (?:done|tender|cooked)|\bfor a crust\b|\bif (?:needed|necessary)\b)",
+    re.I,
+)
+
+
+def _only_if(text: str, at: int) -> bool:
+    """Does the sentence before this place begin with a condition? A sentence that goes on after "Not yet?" is one with it."""
+    before = text[max(0, at - 240) : at]
+    parts = re.split(r"(?<!yet\?)(?<=[.!;])\s+|(?<!yet)\?\s+", before, flags=re.I)
+    return bool(_ONLY_IF.search(parts[-1]))
 
 
 def places_of(blocks: Sequence[Block]) -> list[tuple[int, Stretch]]:

@@ -18,6 +18,14 @@ _NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<!the right )(?<![\w-])"
 _CLOSE_ENOUGH = 84
 
 
+# words of a kind of rice that stand before its name and mean nothing beside another grain's
+_KIND_BEFORE = re.compile(
+    r"(?:\b(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
+    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna)[\s,-]+(?:or\s+)?)+$",
+    re.I,
+)
+
+
 @dataclass(frozen=True, slots=True)
 class Found:
     slug: str
@@ -68,6 +76,12 @@ def _normal() -> dict[str, str]:
 def _lookup(key: str) -> str | None:
     normal = _normal()
     return next((normal[k] for k in (key, key.removesuffix("s"), key.removesuffix("es")) if k in normal), None)
+
+
+def with_kind(text: str, start: int) -> int:
+    """Where a grain's name begins with the words of its kind: "easy-cook long grain" belongs to the rice it stands before."""
+    m = _KIND_BEFORE.search(text, max(0, start - 40), start)
+    return m.start() if m else start
 
 
 @cache

@@ -6,7 +6,7 @@ import re
 from collections.abc import Sequence
 
 from ..process import Operation, Process, Span, Vessel
-from ..recipe import Recipe
+from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs
 from .ingredients import handle
 
@@ -56,13 +56,20 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         lid = _lid(c)
         what = tuple(m for m in step.mentions if (p := handles[m]) and p.search(c.text))
         row = verbs().get(kind, {})
-        out.append(
-            Operation(
-                f"o{i + 1}", step.section, kind, f"v{c.vessel + 1}", what, low, typical, high, until["sign"].strip() if until else "", heat or str(row.get("heat", "")), lid,
-                str(row.get("hands", "now and then")), Span(step.span.start + c.start, step.span.start + c.end), "said", step.index, phase, c.text.strip(),
-                minutes.sure if minutes else 1.0,
-            )
+        first = Operation(
+            f"o{i + 1}", step.section, kind, f"v{c.vessel + 1}", what, low, typical, high, until["sign"].strip() if until else "", heat or str(row.get("heat", "")), lid,
+            str(row.get("hands", "now and then")), Span(step.span.start + c.start, step.span.start + c.end), "said", step.index, phase, c.text.strip(),
+            minutes.sure if minutes else 1.0, _told(step, minutes),
         )  # fmt: skip
+        out.append(first)
+        # a clause that states two stretches does two things
+        for n, d in enumerate(d for d in mine if d is not minutes and d.kind in _PHASES):
+            cooked = cooked or d.kind in ("heat", "from_end")
+            out.append(
+                first.with_(
+                    id=f"{first.id}.{n + 1}", kind=_kind_of_phase(d.kind), low_min=d.low, typical_min=d.typical, high_min=d.high, phase=d.kind, sure=d.sure, told=_told(step, d)
+                )
+            )  # fmt: skip
     line = recipe.source_line
     if line is not None and not line.cooked and not cooked and any(v.grain for v in vessels):
         # minutes nobody wrote: the grain is cooked all the same
@@ -88,6 +95,21 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             )
         )
     return Process(vessels, tuple(out))
+
+
+def _told(step: Step, d: Duration | None) -> Span | None:
+    return None if d is None else Span(step.span.start + d.span.start, step.span.start + d.span.end)
+
+
+def _kind_of_phase(phase: str) -> str:
+    return {
+        "heat": "cook",
+        "from_end": "cook",
+        "from_start": "add",
+        "whistles": "cook",
+        "pan": "fry",
+        "come_up": "boil",
+    }.get(phase, phase)
 
 
 def _usual(kind: str) -> float | None:

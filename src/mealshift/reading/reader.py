@@ -9,7 +9,9 @@ A wrong fact that nobody doubts wastes a dinner: what the stages are not sure of
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from functools import cache
+from importlib import resources
 
 from ..grains import grain
 from ..measures import Measures, canonical_unit, number_range, parse_amount, unit_kind
@@ -24,6 +26,7 @@ from .names import find_grains, kind_of_rice
 from .operations import operations
 from .settle import settle
 from .structure import Structure
+from .words import word_list
 
 # role labels of the tagger → roles of the recipe
 _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
@@ -189,6 +192,49 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
                 out.pop()
             if keep:
                 out.append(line.with_(index=len(lines) + len(out)))
+    return [*out, *_forgotten([*lines, *out], laid, text, measures)]
+
+
+@cache
+def _foods() -> frozenset[str]:
+    names = resources.files(__package__).joinpath("models/foods.txt").read_text(encoding="utf-8").split("\n")
+    return frozenset(n for n in names if n and n not in word_list("no_food"))
+
+
+def _foods_in(text: str) -> Iterator[tuple[int, int]]:
+    """Places of what can be eaten, two words before one."""
+    words = [(m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower())) for m in _WORDS.finditer(text)]
+    taken = -1
+    for i, (start, end, word) in enumerate(words):
+        if i + 1 < len(words) and f"{text[start:end].lower()} {words[i + 1][2]}" in _foods():
+            taken = i + 1
+            yield start, words[i + 1][1]
+        elif i > taken and word in _foods():
+            yield start, end
+
+
+_WORDS = re.compile(r"[^\W\d_]+(?:-[^\W\d_]+)*")
+_NOT_THERE = re.compile(
+    r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
+)
+
+
+def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures) -> list[Line]:
+    """What goes in by the steps and stands in no list: without an amount, but said, so that it is bought and not lost."""
+    listed = " ".join(ln.text.lower() for ln in lines)
+    out: list[Line] = []
+    for n, piece in enumerate(laid.steps, 1):
+        for start, end in _foods_in(piece.text[:6000]):
+            said = piece.text[start:end].lower()
+            head = re.sub(r"(?:es|s)$", "", said.split()[-1])
+            if head in listed or _NOT_THERE.search(piece.text[max(0, start - 40) : start]) or len(out) > 30:
+                continue
+            item = parse(piece.text, start, end, measures)
+            line = ingredients.lines_of_item(item, text, piece.span.start, len(lines) + len(out), f"step {n}", [])
+            if line.grain or line.fraction:
+                continue
+            listed += " " + said
+            out.append(line)
     return out
 
 

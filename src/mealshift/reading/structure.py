@@ -7,11 +7,11 @@ from __future__ import annotations
 
 import re
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..process import Span
-from ..text.plain import TextLine, lines_of, plain
+from ..text.plain import BARE_NUMBER, TextLine, lines_of, plain
 from . import lines as tagger
 from .clauses import verbs_in
 from .words import word_list
@@ -69,7 +69,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     """said: the cook's own class of single lines, by their text."""
     told = plain(text)
     out = Structure(plain=told)
-    tagged = tagger.tag(lines_of(told, text))
+    tagged = _numbered(tagger.tag(lines_of(told, text)))
     stepless = not any(t.cls == "step" for t in tagged)
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
     section = ""
@@ -119,6 +119,23 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         else:
             out.notes.append(piece)
     _find_servings(out, tagged)
+    return out
+
+
+def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
+    """ "1 Heat the oil", "2 Stir in …": numbers without a stop are numbers of steps where they count on from one."""
+    bare = [
+        (i, m)
+        for i, t in enumerate(tagged)
+        if t.line.number is None and (m := BARE_NUMBER.match(t.line.text)) and t.cls in ("step", "note", "ingredient")
+    ]
+    if [int(m["n"]) for _, m in bare] != list(range(1, len(bare) + 1)) or len(bare) < 2:
+        return tagged
+    out = list(tagged)
+    for i, m in bare:
+        ln = out[i].line
+        line = replace(ln, start=ln.start + m.end(), text=ln.text[m.end() :], number=int(m["n"]))
+        out[i] = replace(out[i], line=line, cls="step" if out[i].cls != "step" else out[i].cls)
     return out
 
 

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..grains import Grain
-from ..measures import Measures, round_half_up, unit_kind
+from ..measures import Measures, round_half_up
 from ..pot import Pot
+from ..reading.names import with_kind
 from ..recipe import Line, Recipe
 from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
 
@@ -15,16 +16,25 @@ from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said
 NOTICEABLE = 0.08
 
 
+_COOKED_WORDS = re.compile(
+    r",?\s*\b(?:(?:cold|leftover|left-over|day-old|chilled|freshly|already|pre-?|well[- ])*\s*(?:cooked|boiled|steamed|cold|leftover|left-over|day-old)(?:,? (?:and|then) (?:cooled|chilled|cold))?)\b\s*",
+    re.I,
+)
+
+
 @dataclass(frozen=True, slots=True)
 class NewLine:
-    """One ingredient of the shifted recipe. was: the old text, "" if it is new; text "" if it is dropped."""
+    """One ingredient of the shifted recipe. was: the old text, None if it is new; text "" if it is dropped. in_step: only the steps name it, so
+    the recipe's own list does not hold it."""
 
     text: str
-    was: str
+    was: str | None
     role: str
     marks: tuple[tuple[int, int], ...] = ()
     because: str = ""
     olds: tuple[str, ...] = ()
+    in_step: bool = False
+    section: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,9 +63,8 @@ def rewrite_lines(
 ) -> list[NewLine]:
     out = []
     for ln in recipe.lines:
-        if ln.section.startswith("step "):
-            continue
-        out.append(_rewrite(ln, recipe, a, measures, cooked_g))
+        in_step = ln.section.startswith("step ")
+        out.append(replace(_rewrite(ln, recipe, a, measures, cooked_g), in_step=in_step))
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
@@ -64,7 +73,7 @@ def rewrite_lines(
         out.append(
             NewLine(
                 said,
-                "",
+                None,
                 "pot_liquid",
                 ((0, len(said)),),
                 "the recipe's other liquids do not cover what this grain drinks",
@@ -76,7 +85,7 @@ def rewrite_lines(
 def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
     was = ln.text[ln.amount_span.start : ln.amount_span.end] if ln.amount_span else ""
     said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, measures, was)} {pot.grain.name}, in a pot of its own with {nearest(pot.pour_ml, 5)} ml water"
-    return NewLine(said, "", "source_grain", ((0, len(said)),), "its time does not meet the other's")
+    return NewLine(said, None, "source_grain", ((0, len(said)),), "its time does not meet the other's")
 
 
 def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
@@ -84,25 +93,6 @@ def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g:
         return _grain_line(ln, a, measures, cooked_g)
     if ln.role == "pot_liquid" and ln.carrier and ln.ml:
         return _carrier_line(ln, a, measures)
-    if (ln.role in ("salt", "fat") or ln.kind == "spice") and ln.quantity is not None and abs(a.mass - 1) > NOTICEABLE:
-        # whole things and pinches do not come in three quarters
-        whole = unit_kind(ln.unit) == "count"
-        edited = _scaled(
-            ln,
-            max(1.0, float(round_half_up(ln.quantity * a.mass)))
-            if whole and ln.quantity >= 1
-            else ln.quantity * a.mass,
-        )
-        return NewLine(
-            edited.text,
-            ln.text,
-            ln.role,
-            edited.marks,
-            "salt follows the cooked weight; taste before adding the last of it"
-            if ln.role == "salt"
-            else "follows the cooked weight",
-            edited.olds,
-        )
     if a.scale != 1 and ln.quantity is not None:
         edited = _scaled(ln, ln.quantity * a.scale)
         return NewLine(edited.text, ln.text, ln.role, edited.marks, "for the new number at the table", edited.olds)
@@ -119,11 +109,15 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         if a.target.parts:
             each = ", ".join(f"{round_half_up(a.dry_ml * s * g.density)} g {g.name}" for g, s in a.target.parts)
             edits.append(Edit(len(ln.text), len(ln.text), f" ({each})"))
-        edits.append(Edit(ln.name_span.start, ln.name_span.end, name[:1].upper() + name[1:] if was_upper else name))
+        start = with_kind(ln.text, ln.name_span.start)
+        edits.append(Edit(start, ln.name_span.end, name[:1].upper() + name[1:] if was_upper else name))
     if ln.cooked:
-        if a.scale != 1 and ln.amount_span:
-            edits.append(Edit(ln.amount_span.start, ln.amount_span.end, f"{round_half_up(cooked_g)} g"))
-        edits.append(Edit(len(ln.text), len(ln.text), f" (from {round_half_up(a.dry_g)} g dry)"))
+        # what is bought and weighed is the dry grain; the first steps cook it
+        start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
+        end = ln.amount_span.end if ln.amount_span else start
+        edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
+        if m := _COOKED_WORDS.search(ln.text):
+            edits.append(Edit(m.start(), m.end(), ""))
     elif ln.amount_span:
         said = said_grain(a.dry_ml, a.dry_g, ln.unit, measures, ln.text[ln.amount_span.start : ln.amount_span.end])
         unchanged = (
@@ -190,14 +184,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     because = "this is what the grain drinks and the pot loses"
     strong = (ln.ml or 0) * a.mass * (1 if a.mass else a.scale)
     if ln.kind == "stock" and ml > strong * (1 + NOTICEABLE) and ml - strong > 40:
-        edits.append(
-            Edit(
-                len(ln.text),
-                len(ln.text),
-                f" ({nearest(strong, 10)} ml of stock, let down with {nearest(ml, 10) - nearest(strong, 10)} ml of water)",
-            )
-        )
-        because += "; the stock's salt follows the cooked weight, not the water"
+        because += f"; for the salt of it {nearest(strong, 10)} ml of stock are enough, the rest can be water"
     edited = apply(ln.text, edits)
     return NewLine(edited.text, ln.text, ln.role, edited.marks, because, edited.olds)
 

@@ -17,12 +17,14 @@ from ..pot.account import COOKED_DENSITY, between
 from ..pot.afterwards import afterwards
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
+from ..process import Process
 from ..recipe import Recipe
 from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .lines import Amounts, NewLine, rewrite_lines
-from .method import Method, rewrite_steps
+from .rewrite import Method, rewrite_steps
+from .target import rest_said, target_process, wants_rest
 from .wording import Edit, Edited, apply
 
 
@@ -51,6 +53,7 @@ class Shift:
     problems: tuple[Problem, ...]
     same: bool
     plan: Plan
+    process: Process
     aside: tuple[Pot, ...] = ()
 
 
@@ -84,7 +87,8 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         same,
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside)
-    method = rewrite_steps(recipe, own, pot, amounts, measures, mix, aside, choice.home_meal)
+    made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
+    method = rewrite_steps(recipe, own, pot, amounts, measures, made)
     title = _title(recipe, own, target, same, aside)
     problems += drinking_on(recipe, own, pot)
     check = [
@@ -109,6 +113,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         tuple(problems),
         same,
         mix,
+        made.process(recipe.process),
         aside,
     )
 
@@ -278,17 +283,23 @@ def _pot(
         habit_ml,
         habit_min,
         carrier_fraction=fraction,
-        rest_min=_rest(recipe, own, target),
+        rest_min=_rest(recipe, own, target, way),
     )
 
 
-def _rest(recipe: Recipe, own: Own, target: Grain) -> float | None:
-    """The recipe's rest, longer or shorter by what the grains differ; None where the recipe says nothing."""
-    if recipe.rest_min is None:
+def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
+    """The recipe's rest, longer or shorter by what the grains differ; where the recipe says nothing the grain's, if it is put in; None: the way's own."""
+    if recipe.rest_min is not None:
+        return (
+            recipe.rest_min
+            if target.slug == own.grain.slug
+            else max(2.0, recipe.rest_min + target.rest - own.grain.rest)
+        )
+    if way.method != own.way.method and not {way.method, own.way.method} <= {"covered", "open"}:
         return None
-    return (
-        recipe.rest_min if target.slug == own.grain.slug else max(2.0, recipe.rest_min + target.rest - own.grain.rest)
-    )
+    if target.slug == own.grain.slug or not (rest_said(recipe) or wants_rest(recipe, own, target, way)):
+        return 0.0
+    return target.rest
 
 
 def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...] = ()) -> Edited:

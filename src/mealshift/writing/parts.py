@@ -6,7 +6,7 @@ from typing import Any
 
 
 def ingredients(shift: dict[str, Any]) -> list[str]:
-    return [i["text"] for i in shift["ingredients"] if i["text"]]
+    return [i["text"] for i in shift["ingredients"] if i["text"] and not i.get("in_step")]
 
 
 def steps(shift: dict[str, Any]) -> list[str]:

@@ -1,0 +1,368 @@
+"""The method's text as a view of the target's Process: what was matched is edited in its clause, what was inserted stands at its place (a clause is cut where it
+must go in), what was retired is taken out of its sentence. Every number here is the Process's; words it does not touch stay as they were.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from ..grains import grain
+from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
+from ..pot import Pot
+from ..pot.ways import cap
+from ..problems import Problem
+from ..process import Operation
+from ..reading.names import find_grains, with_kind
+from ..recipe import Recipe, Step
+from .backwards import Own, carriers
+from .lines import Amounts
+from .target import Target
+from .wording import Edit, apply, said_grain, said_liquid, said_time
+
+_LIQUID_AMOUNT = re.compile(
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?"
+    r"(?:[a-z-]+ ){0,2}?(?:water|stock|broth|liquid)\b)",
+    re.I,
+)
+_GRAIN_AMOUNT = re.compile(
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
+    re.I,
+)
+_IF_NEEDED = re.compile(
+    r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry)|more if|extra|top up|splash)\b[^.]{0,40}$", re.I
+)
+# what joins two clauses of one sentence
+_JOINT = re.compile(r"[\s,;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = re.compile(r"[\s,;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
+_SENTENCE_END = re.compile(r"[.!?](?=\s|$)|\n|;")
+_OWN_LOOK = re.compile(
+    r"(?:When the pressure is down and the lid is open, look|Look): [^\n]*?(?:Not yet\? Add [^.]*\.|Then drain\.|$)"
+)
+
+
+@dataclass(frozen=True, slots=True)
+class NewStep:
+    """was: the old step, None if inserted. text: "" if retired. kind names what an inserted step does."""
+
+    text: str
+    was: str | None
+    reason: str = ""
+    marks: tuple[tuple[int, int], ...] = ()
+    kind: str = ""
+    olds: tuple[str, ...] = ()
+
+
+@dataclass(slots=True)
+class Method:
+    steps: list[NewStep] = field(default_factory=list)
+    check: list[Problem] = field(default_factory=list)
+    # (name, minute of the new pot) of what goes in while it cooks
+    additions: list[tuple[str, int]] = field(default_factory=list)
+
+
+def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Measures, target: Target) -> Method:
+    view = _View(recipe, own, pot, a, measures, target)
+    out = Method(check=list(target.check), additions=list(target.additions))
+    ops = target.operations
+    # what is inserted between two operations of one step stands in it, all else is a step of its own
+    inside: dict[int, list[tuple[Operation, Operation | None, Operation]]] = {}
+    before: dict[int | None, list[Operation]] = {}
+    for i, o in enumerate(ops):
+        if o.basis != "inserted":
+            continue
+        prev = next((x for x in reversed(ops[:i]) if x.span is not None), None)
+        following = next((x for x in ops[i + 1 :] if x.span is not None), None)
+        if prev is not None and following is not None and prev.step == following.step and prev.step is not None:
+            inside.setdefault(prev.step, []).append((o, prev, following))
+        elif prev is None:
+            before.setdefault(following.step if following else None, []).append(o)
+        else:
+            before.setdefault((prev.step or 0) + 1, []).append(o)
+    for step in recipe.steps:
+        out.steps += [_new(o) for o in before.pop(step.index, [])]
+        out.steps.append(view.step(step, inside.get(step.index, [])))
+    for left in before.values():
+        out.steps += [_new(o) for o in left]
+    out.check += view.check
+    return out
+
+
+def _new(o: Operation) -> NewStep:
+    return NewStep(o.text, None, o.reason, ((0, len(o.text)),), o.kind)
+
+
+@dataclass(slots=True)
+class _View:
+    recipe: Recipe
+    own: Own
+    pot: Pot
+    a: Amounts
+    measures: Measures
+    target: Target
+    check: list[Problem] = field(default_factory=list)
+
+    def step(self, step: Step, inside: Sequence[tuple[Operation, Operation | None, Operation]]) -> NewStep:
+        mine = [o for o in self.target.operations if o.step == step.index and o.span is not None]
+        retired = self._retired(step, mine)
+        if retired is None:
+            reason = next((o.reason for o in mine if o.basis == "retired"), "")
+            return NewStep("", step.text, reason, kind="retired")
+        first = [*retired, *self._insertions(step, inside)]
+        if not self.a.same and (m := _OWN_LOOK.search(step.text)):
+            # the sign of the other grain, from a recipe that was shifted before
+            if m.start() == 0 and m.end() >= len(step.text.rstrip()):
+                return NewStep("", step.text, "The sign of the other grain.", kind="retired")
+            first.append(Edit(m.start(), min(len(step.text), m.end() + 1), ""))
+        edits = list(first)
+        small = [*self._amounts(step), *self._minutes(step, mine)]
+        if not self._other_dish(step, mine):
+            small += self._names(step)
+        for e in small:
+            if not any(e.start < x.end and x.start < e.end for x in edits if x.end > x.start):
+                edits.append(e)
+        edited = apply(step.text, edits)
+        text = re.sub(r"  +", " ", edited.text) if retired and not edited.marks else edited.text
+        reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(
+            (o.reason for o, _, _ in inside), ""
+        )
+        return NewStep(text, step.text, reason if text != step.text else "", edited.marks, "", edited.olds)
+
+    def _at(self, step: Step, place: int) -> int:
+        return place - step.span.start
+
+    # -- cutting ---------------------------------------------------------------------------------------------------
+
+    def _retired(self, step: Step, mine: Sequence[Operation]) -> list[Edit] | None:
+        """The cuts that take retired clauses out of their sentences; None if nothing of the step is left."""
+        if not any(o.basis == "retired" for o in mine):
+            return []
+        text, edits, kept = step.text, [], False
+        for a, b in _sentences(text):
+            ops = [o for o in mine if o.span is not None and a <= self._at(step, o.span.start) < b]
+            places = sorted({(self._at(step, o.span.start), min(b, self._at(step, o.span.end))) for o in ops if o.span})
+            gone = {
+                (self._at(step, o.span.start), min(b, self._at(step, o.span.end)))
+                for o in ops
+                if o.span and o.basis == "retired"
+            }
+            gone -= {
+                (self._at(step, o.span.start), min(b, self._at(step, o.span.end))) for o in ops if o.span and o.basis != "retired" and o.told
+            }  # fmt: skip
+            if not gone:
+                kept = kept or bool(re.search(r"\w", text[a:b]))
+                continue
+            if set(places) == gone:
+                end = b
+                while end < len(text) and text[end] in ".;!? ":
+                    end += 1
+                edits.append(Edit(a, end, ""))
+                continue
+            kept = True
+            edits += _without(text, a, b, places, gone)
+        return edits if kept else None
+
+    def _insertions(self, step: Step, inside: Sequence[tuple[Operation, Operation | None, Operation]]) -> list[Edit]:
+        edits: list[Edit] = []
+        groups: dict[str, list[Operation]] = {}
+        ends: dict[str, tuple[Operation | None, Operation]] = {}
+        for o, prev, following in inside:
+            groups.setdefault(following.id, []).append(o)
+            ends[following.id] = (prev, following)
+        text = step.text
+        for key, new in groups.items():
+            _, following = ends[key]
+            said = " ".join(o.text for o in new)
+            assert following.span is not None  # noqa: S101 - it came from the text
+            at = self._at(step, following.span.start)
+            a = next((a for a, b in _sentences(text) if a <= at < b), 0)
+            before = text[a:at]
+            joint = _JOINT.search(before)
+            start = a + (joint.start() if joint else len(before))
+            if start <= a or not re.search(r"\w", before):
+                # between two sentences
+                at = a + len(text[a:]) - len(text[a:].lstrip())
+                edits.append(Edit(at, at, f"{said} "))
+                continue
+            skip = _STARTS_WITH_JOINT.match(text, at)
+            at = skip.end() if skip else at
+            if text[start - 1 : start] == "(" or at >= len(text):
+                edits.append(Edit(at, at, ""))
+                continue
+            opened = text[a:start].count("(") - text[a:start].count(")")
+            if opened > 0:
+                end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
+                edits.append(Edit(end + 1, end + 1, f" {said}") if end < len(text) else Edit(end, end, f". {said}"))
+                continue
+            edits.append(Edit(start, at + 1, f". {said} {text[at : at + 1].upper()}"))
+        return edits
+
+    # -- small edits -----------------------------------------------------------------------------------------------
+
+    def _minutes(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
+        edits = []
+        for o in mine:
+            if o.basis == "retired":
+                continue
+            if o.id in self.target.untimed and o.span is not None:
+                edits.append(self._size(step, o))
+            if not o.was or o.told is None or o.typical_min is None:
+                continue
+            start, end = self._at(step, o.told.start), self._at(step, o.told.end)
+            was = step.text[start:end]
+            if o.phase == "whistles":
+                number = re.search(RANGE_PATTERN, was)
+                n = round_half_up(o.typical_min)
+                said = was.replace(number[0], str(n), 1) if number else f"{n} whistles"
+                said = (
+                    re.sub(r"whistles?\b", "whistle" if n == 1 else "whistles", said, flags=re.I)
+                    if said[:1].isdigit()
+                    else said
+                )
+            elif was.isdigit():
+                said = str(max(0, round_half_up(o.typical_min)))
+            else:
+                said = said_time(o.low_min or 0.0, o.high_min or 0.0, was)
+            edits.append(Edit(start, end, said))
+        return edits
+
+    def _size(self, step: Step, o: Operation) -> Edit:
+        """Minutes for a clause that says none, at its end."""
+        assert o.span is not None  # noqa: S101 - it came from the text
+        a, b = self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
+        joint = _JOINT.search(step.text[a:b])
+        end = a + joint.start() if joint else b
+        n = round_half_up(self.target.untimed[o.id])
+        said = f" for about {n} minutes" if o.phase == "heat" else f" for {n} minutes"
+        verb = re.search(r"\b(?:until|till|so that)\b", step.text[a:end])
+        if verb and verb.start() > 0:
+            end = a + len(step.text[a : a + verb.start()].rstrip(" ,"))
+        return Edit(end, end, said)
+
+    def _other_dish(self, step: Step, mine: Sequence[Operation]) -> bool:
+        """A step of another dish's own, with no word about the grain, is left as it is."""
+        return (
+            bool(step.section)
+            and step.section != self.own.line.section
+            and not find_grains(step.text)
+            and not any(o.phase in ("heat", "rest") for o in mine)
+        )
+
+    def _names(self, step: Step) -> list[Edit]:
+        if self.a.same:
+            return []
+        edits = []
+        for f in find_grains(step.text):
+            if f.slug != self.own.grain.slug and not f.generic and grain(f.slug).family != "rice":
+                continue
+            if (
+                f.slug != self.own.grain.slug
+                and not f.generic
+                and any(ln.grain == f.slug and ln.index != self.recipe.source for ln in self.recipe.lines)
+            ):
+                continue
+            new = self.a.target.short
+            start, end = with_kind(step.text, f.span.start), f.span.end
+            said = cap(new) if step.text[start : start + 1].isupper() else new
+            edits.append(Edit(start, end, said))
+        return edits
+
+    def _amounts(self, step: Step) -> list[Edit]:
+        edits = self._told_here(step)
+        mine = carriers(self.recipe)
+        told = [(e.start, e.end) for e in edits]
+        for m in _LIQUID_AMOUNT.finditer(step.text):
+            if _IF_NEEDED.search(step.text[: m.start()]) or any(
+                m.start() < end and start < m.end() for start, end in told
+            ):
+                continue
+            ml = self._ml(m)
+            if ml is None or not self.a.carrier_was_ml:
+                continue
+            whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
+            if not whole and ml > self.a.carrier_was_ml + 3:
+                self.check.append(
+                    Problem("liquid", step.text, f"“{m[0]}” is not one of the pot's liquids as I read them; check it.")
+                )
+                continue
+            new = self.a.carrier(ml)
+            if abs(new - ml) >= 2.5:
+                edits.append(
+                    Edit(m.start(), m.end(), said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures))
+                )
+        for m in _GRAIN_AMOUNT.finditer(step.text):
+            if any(m.start() < end and start < m.end() for start, end in told):
+                continue
+            unit = canonical_unit(m["unit"]) or ""
+            ml = self._ml(m)
+            if ml is None:
+                amount = make_amount(*number_range(m["n"]), unit, self.measures)
+                ml = amount.g / self.own.grain.density if amount.g else None
+            if ml and self.own.dry_ml and not self.own.line.cooked:
+                part = ml * self.a.dry_ml / self.own.dry_ml
+                if abs(part * self.a.target.density - ml * self.own.grain.density) >= 0.5:
+                    edits.append(
+                        Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures))
+                    )
+        return edits
+
+    def _told_here(self, step: Step) -> list[Edit]:
+        """New amounts of the grain and liquids that only this step states."""
+        edits = []
+        for ln in self.recipe.lines:
+            if ln.section != f"step {step.index + 1}" or ln.amount_span is None or not ln.ml:
+                continue
+            at = ln.span.start - step.span.start
+            start, end = at + ln.amount_span.start, at + ln.amount_span.end
+            was = step.text[start:end]
+            if ln.index == self.recipe.source and not ln.cooked:
+                same = abs(self.a.dry_ml - ln.ml) < 0.5 and (self.a.same or ln.unit not in ("g", "kg", "oz", "lb"))
+                said = was if same else said_grain(self.a.dry_ml, self.a.dry_g, ln.unit, self.measures, was)
+                edits.append(Edit(start, end, said))
+            elif ln in carriers(self.recipe):
+                new = self.a.carrier(ln.ml)
+                edits.append(
+                    Edit(start, end, was if abs(new - ln.ml) < 2.5 else said_liquid(new, ln.unit, self.measures, was))
+                )
+        return edits
+
+    def _ml(self, m: re.Match[str]) -> float | None:
+        try:
+            return make_amount(*number_range(m["n"]), canonical_unit(m["unit"]) or "", self.measures).ml
+        except ValueError:
+            return None
+
+
+def _sentences(text: str) -> list[tuple[int, int]]:
+    """Places of the sentences, without the stop that ends each."""
+    out, at = [], 0
+    for m in _SENTENCE_END.finditer(text):
+        if m.start() > at:
+            out.append((at, m.start()))
+        at = m.end()
+    if at < len(text):
+        out.append((at, len(text)))
+    return out
+
+
+def _without(text: str, a: int, b: int, places: Sequence[tuple[int, int]], gone: set[tuple[int, int]]) -> list[Edit]:
+    """The edits that leave only the clauses that stay in a sentence, each with the joint before it."""
+    edits = []
+    stays = [p for p in places if p not in gone]
+    first, last = stays[0], stays[-1]
+    # what stood before the first that stays: it now begins the sentence
+    if any(p < first for p in gone):
+        at = first[0]
+        skip = _STARTS_WITH_JOINT.match(text, at)
+        at = skip.end() if skip else at
+        lead = len(text[a:b]) - len(text[a:b].lstrip())
+        edits.append(Edit(a + lead, at + 1, text[at : at + 1].upper()))
+    for p in places:
+        if p in gone and first < p < last:
+            edits.append(Edit(p[0], p[1], ""))
+    if any(p > last for p in gone):
+        body = text[last[0] : last[1]]
+        joint = _JOINT.search(body)
+        edits.append(Edit(last[0] + (joint.start() if joint else len(body)), b, ""))
+    return edits

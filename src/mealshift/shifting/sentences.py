@@ -1,0 +1,238 @@
+"""The sentences a shift puts in: what the new grain wants done that the recipe does not say, each with its reason.
+
+They are operations without a place in the text; the words belong to the dish (nothing is loosened in a soup or a pudding), and the reader takes
+every one of them back for what it is.
+"""
+
+from __future__ import annotations
+
+from .. import preparing
+from ..grains import Grain
+from ..measures import round_half_up
+from ..pot import Pot
+from ..pot.account import said_minutes
+from ..pot.stages import stages
+from ..pot.ways import cap
+from ..process import Operation
+from ..recipe import Line
+from .wording import nearest
+
+# dishes whose grain is not loosened when it has rested
+_NOT_LOOSE = ("soup", "porridge", "pudding", "stirred", "soft", "stuffing")
+
+
+def inserted(kind: str, text: str, reason: str, minutes: float | None = None, phase: str = "") -> Operation:
+    """An operation that the shift puts in; its vessel is the grain's."""
+    return Operation(
+        f"new-{kind}", "", kind, "", low_min=minutes, typical_min=minutes, high_min=minutes, basis="inserted", phase=phase, text=text, reason=reason,
+    )  # fmt: skip
+
+
+def beans(line: Line) -> Operation:
+    return inserted(
+        "beans",
+        f"The day before, soak the {line.name} in plenty of water; throw that water away, and boil them hard in fresh water "
+        "for at least 10 minutes (some authorities say 30) before they join the pot.",
+        "Dry kidney beans and their relatives can poison if they are only simmered.",
+    )
+
+
+def pulse(pot: Pot) -> Operation:
+    made = preparing.mill_for(pot.grain, pot.dry_g, pot.kitchen.jar_ml)
+    batches = f"{made.batches} {'batch' if made.batches == 1 else 'batches'}"
+    return inserted(
+        "pulse",
+        f"Make the meal: rinse and drain {round_half_up(made.batches * made.batch_g)} g of whole grain, dry it half an hour on a cloth, "
+        f"pulse it in {batches} in a dry jar to the grain of semolina, never to flour; sift if it is fine.",
+        f"About an eighth is lost as flour and on the cloth: that leaves {round_half_up(made.meal_g)} g of meal.",
+    )
+
+
+def rinse(g: Grain) -> Operation:
+    text = (
+        f"Rinse the {g.short} once, quickly, and drain."
+        if g.rinse == 1
+        else f"Rinse the {g.short} {_times(g.rinse)} in a fine sieve until the water runs clear. Drain well."
+    )
+    return inserted("rinse", text, f"{cap(g.rinse_why)}.")
+
+
+def sprout(g: Grain) -> Operation:
+    return inserted(
+        "sprout",
+        f"Start two days ahead: steep the {g.short} overnight, drain it tilted, and rinse and drain it morning and evening until a small "
+        "white tip shows; cook it at once or keep it cold.",
+        "Sprouted grain needs less water and less time.",
+    )
+
+
+def soak(g: Grain, minutes: float, kept: bool) -> Operation:
+    after = "Keep it in that water: it is part of what you pour." if kept else "Drain."
+    return inserted(
+        "soak",
+        f"Soak the {g.short} in cold water for {said_minutes(minutes)}. {after}",
+        "The soak counts as water already in, and shortens the cooking.",
+        minutes,
+        "soak",
+    )
+
+
+def roast(g: Grain, kind: str) -> Operation:
+    minutes = round_half_up(g.roast.min) if g.roast else 3
+    if kind == "fat":
+        text, why = (
+            f"Turn the {g.short} in a spoonful of the fat over low heat for 3 minutes, until it smells nutty.",
+            "You chose to roast it in fat.",
+        )
+        return inserted("roast", text, why, 3, "toast")  # fmt: skip
+    return inserted(
+        "roast",
+        f"Dry-roast the {g.short} in the pot over low heat for {minutes} minutes, stirring, until it smells nutty.",
+        cap(g.roast.why if g.roast else "a nuttier taste") + ".",
+        minutes,
+        "toast",
+    )
+
+
+def rain(g: Grain) -> Operation:
+    return inserted(
+        "rain",
+        f"When the liquid boils, rain in the {g.short} in a thin stream, stirring all the while.",
+        "A meal thrown into liquid sets in lumps.",
+    )
+
+
+def steep(pot: Pot) -> Operation:
+    return inserted(
+        "steep",
+        f"Bring the liquid to the boil, take it off the heat, stir in the {pot.grain.short}, cover and let it steep for {pot.cook_typical} minutes: it is not simmered.",
+        f"{cap(pot.grain.name)} only steeps.",
+        pot.cook_typical,
+        "heat",
+    )
+
+
+def lid(pot: Pot) -> Operation:
+    said = {
+        "open": "without a lid",
+        "sealed": "with a cloth under the lid, its ends kept clear of the flame",
+        "tight": "under a tight lid",
+        "ajar": "with the lid ajar",
+        "ordinary": "with the lid on",
+    }[pot.way.lid]
+    return inserted(
+        "lid", f"This time it cooks {said}.", "You chose another lid than the recipe's; the water is reckoned for it."
+    )
+
+
+def way(pot: Pot, why: str) -> Operation:
+    """The whole cooking by another way, stage by stage, in the place of the recipe's own."""
+    told = "; ".join(f"{w} ({n} min)" if n else w for w, n in stages(pot))
+    return inserted("way", f"The {pot.grain.short}: {told}.", why, pot.cook_typical, "heat")
+
+
+def late(g: Grain, at: int, before_end: int, why: str) -> Operation:
+    return inserted(
+        "stagger",
+        f"The {g.name} waits: it goes in at minute {at}, {before_end} minutes before the end; start with the other alone.",
+        cap(why) + ".",
+    )
+
+
+def aside(pot: Pot, why: str) -> Operation:
+    rested = f"Rest it {round_half_up(pot.rest_min)} minutes, then f" if pot.rest_min >= 1 else "F"
+    cooked = cook_sentence(pot)
+    return inserted(
+        "aside",
+        f"In a second pot: {cooked[:1].lower()}{cooked[1:]} {rested}old the two together at the end.",
+        cap(why) + ".",
+    )
+
+
+def head_start(line: Line, g: Grain, minutes: int) -> Operation:
+    return inserted(
+        "head_start",
+        f"Give the {line.name} {minutes} minutes in the liquid before the {g.short} goes in.",
+        f"{cap(g.name)} is done {minutes} minutes before {line.name} would be.",
+    )
+
+
+def look(pot: Pot, drains: bool = False) -> Operation:
+    """drains: the recipe's own words drain it next."""
+    splash = max(20, nearest((pot.high_ml - pot.pour_ml) / 2, 10))
+    more = max(2, round_half_up(pot.cook_min * 0.15))
+    sign = pot.grain.sign(pot.way.texture)
+    sign = sign[:1].lower() + sign[1:]
+    text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
+    if pot.way.method == "drain":
+        text = f"Look: {sign}" + ("" if drains else " Then drain.")
+    elif pot.way.locked:
+        text = (
+            f"When the pressure is down and the lid is open, look: {sign} Not yet? Add {splash} ml of boiling water and "
+            f"simmer it {more} more minutes, the lid only laid on."
+        )
+    return inserted("look", text, "Minutes are a guide; the sign decides.")
+
+
+def crust() -> Operation:
+    return inserted(
+        "crust",
+        "For a crust: when the water is gone, medium heat for 2 minutes, until it crackles and smells toasted. No lid and no water on it afterwards, or it softens.",
+        "This dish is often wanted with one; leave it out if not.",
+    )
+
+
+def rest(pot: Pot, dish: str, is_off: bool) -> Operation:
+    """is_off: the recipe's own words have taken it off the heat."""
+    n = round_half_up(pot.rest_min)
+    where = "lid on" if is_off else "lid on, off the heat"
+    then = "" if dish in _NOT_LOOSE or pot.way.texture > 2.5 or pot.grain.is_meal else "; then loosen gently"
+    return inserted(
+        "rest", f"Rest {n} minutes, {where}{then}.", "The last water moves into the middle of each grain.", n, "rest"
+    )
+
+
+def rest_cold(pot: Pot, cold: bool) -> Operation:
+    n = round_half_up(pot.rest_min)
+    text = f"Rest {n} minutes, lid on, then loosen."
+    if cold:
+        text = f"Rest {n} minutes, lid on; then spread it out shallow, and get it into the fridge within an hour; fry it cold the next day."
+    why = (
+        "Cold grain is firm and stays apart in the pan."
+        if cold
+        else "The last water moves into the middle of each grain."
+    )
+    return inserted("rest", text, why, n, "rest")
+
+
+def cook(pot: Pot, why: str) -> Operation:
+    return inserted("cook", cook_sentence(pot), why, pot.cook_typical, "heat")
+
+
+def cook_sentence(pot: Pot) -> str:
+    """The whole cooking in one sentence, where the recipe has none."""
+    g, grams = pot.grain, round_half_up(pot.dry_g)
+    under = {
+        "open": "uncovered",
+        "sealed": "with a cloth under the lid",
+        "tight": "under a tight lid",
+        "ajar": "with the lid ajar",
+    }.get(pot.way.lid, "covered")
+    water = f"{said_ml(pot.pour_ml)} of water"
+    if pot.way.method == "steep":
+        return f"Bring {water} to the boil, pour it over the {grams} g of {g.short} off the heat, cover and leave {pot.cook_typical} minutes."
+    how = f"simmer {under} on the lowest heat for {pot.cook_typical} minutes"
+    if pot.way.method == "drain":
+        return f"Boil the {grams} g of {g.short} in plenty of water, {water}, for {pot.cook_typical} minutes."
+    if g.is_meal:
+        return f"Bring {water} to the boil, rain in the {grams} g of {g.short} while stirring, and {how}."
+    return f"Bring {water} and the {grams} g of {g.short} to the boil, then {how}."
+
+
+def said_ml(ml: float) -> str:
+    """Millilitres as a cook pours them: to 5 below half a litre, to 10 above."""
+    return f"{nearest(ml, 5 if ml < 500 else 10)} ml"
+
+
+def _times(n: int) -> str:
+    return {1: "once", 2: "twice"}.get(n, f"{n} times")

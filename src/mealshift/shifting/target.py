@@ -1,0 +1,528 @@
+"""The target's Process, made from the recipe's: each phase of the grain's track is matched to an operation of the text and its minutes changed, inserted at its
+place in the track, or an operation is retired with a reason. What is not the grain's keeps its numbers.
+
+A case by hand (leek pan, to pearl barley): source  fry leek 6 · add rice · toast 2 · add stock · boil · cook 15 · add beans · cook 5 · off · rest 10 · fluff
+    matched    cook 15 → 24 (the change falls on the longest stretch; the beans' 5 from the end stay) · rest 10 → 5
+    inserted   rinse, first of all · look, before the heat is turned off
+    retired    nothing
+The order of the operations is the order in the pot; where the text is cut for an insertion follows from it (rewrite.py).
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from ..grains import Grain
+from ..measures import round_half_up
+from ..pot import Pot, Way
+from ..pot.account import said_minutes
+from ..pot.ways import cap
+from ..problems import Problem
+from ..process import Operation, Process
+from ..recipe import Recipe
+from . import sentences
+from .backwards import Own
+from .blends import Plan
+from .lines import Amounts
+
+# phases in which the grain is at the heat, or counted by it
+AT_HEAT = ("heat", "from_end", "from_start", "whistles")
+# what a clause begins with that goes on with the cooking before it
+_GOES_ON = re.compile(
+    r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|no|not|never|don't|do not|adding)\b",
+    re.I,
+)
+_STANDS = re.compile(
+    r"\b(?:let|leave|left|allow|rest(?:ed|ing)?|stand(?:ing)?|sit|sits|steam off|to steam|keep (?:it )?(?:covered|closed|shut))\b",
+    re.I,
+)
+_ASIDE = re.compile(r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves)\b", re.I)
+_BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
+# the whole cooking stands in these operations; another way of cooking replaces them
+_COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
+# the longest stretch takes the change of minutes unless the first is at least this share of all
+FIRST_SHARE = 0.25
+# ways in which a closed rest off the heat does some of the work
+RESTING = ("covered", "open")
+
+
+@dataclass(slots=True)
+class Target:
+    """operations: in the order of the pot. sizes: minutes to be written where the recipe says none, by operation. additions: (name, minute of the new
+    pot) of what goes in while it cooks."""
+
+    operations: list[Operation] = field(default_factory=list)
+    untimed: dict[str, float] = field(default_factory=dict)
+    check: list[Problem] = field(default_factory=list)
+    additions: list[tuple[str, int]] = field(default_factory=list)
+
+    def process(self, source: Process) -> Process:
+        return Process(source.vessels, tuple(self.operations))
+
+
+def in_pot(recipe: Recipe) -> frozenset[str]:
+    return frozenset(v.id for v in recipe.process.vessels if v.grain)
+
+
+def rest_said(recipe: Recipe) -> Operation | None:
+    """Where the recipe lets its grain stand after the heat, with minutes or without."""
+    ops, mine = recipe.process.operations, in_pot(recipe)
+    timed = next((o for o in ops if o.phase == "rest"), None)
+    if timed is not None:
+        return timed
+    last = _last_heat(recipe)
+    if last is None:
+        return None
+    for o in ops[last + 1 :]:
+        if (
+            o.vessel in mine
+            and o.kind == "rest"
+            and not o.told
+            and _STANDS.search(o.text)
+            and not _ASIDE.search(o.text)
+        ):
+            return o
+        if o.kind in ("serve", "fry", "fluff") or o.phase:
+            return None
+    return None
+
+
+def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
+    """Is a rest inserted where the recipe says none?"""
+    if own.line.cooked:
+        return True
+    baked = any(_BAKED.search(o.text) for o in recipe.process.operations if o.phase == "heat")
+    return (
+        target.rest >= 3
+        and not baked
+        and way.method in RESTING
+        and way.texture < 2.5
+        and recipe.dish not in ("soup", "porridge", "pudding", "stirred", "stuffing")
+    )
+
+
+def target_process(
+    recipe: Recipe,
+    own: Own,
+    pot: Pot,
+    a: Amounts,
+    mix: Plan,
+    aside: tuple[Pot, ...] = (),
+    home_meal: bool = False,
+) -> Target:
+    work = _Work(recipe, own, pot, a, mix, aside, home_meal, Target(list(recipe.process.operations)))
+    if own.line.cooked:
+        work.cooked_ahead()
+    elif a.same and pot.way == own.way:
+        work.same()
+    else:
+        work.shift()
+    return work.out
+
+
+def _last_heat(recipe: Recipe) -> int | None:
+    """Index of the grain's last operation at the heat: of those with minutes, else of those without."""
+    ops, mine = recipe.process.operations, in_pot(recipe)
+    heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles")]
+    if heat:
+        last = heat[-1]
+        # what goes in for the last minutes is said after them; what stands after the heat is off is another matter
+        for i in range(last + 1, len(ops)):
+            if ops[i].phase in ("rest", "release") or ops[i].kind in ("off", "release"):
+                break
+            if ops[i].phase in ("from_end", "from_start"):
+                last = i
+        return last
+    late = [i for i, o in enumerate(ops) if o.phase in ("from_end", "from_start")]
+    if late:
+        return late[-1]
+    grain_in = next(
+        (i for i, o in enumerate(ops) if recipe.source in o.what and o.kind not in ("rinse", "soak", "drain", "chop")),
+        0,
+    )
+    bare = [
+        i
+        for i, o in enumerate(ops)
+        if i >= grain_in and o.vessel in mine and o.step is not None and o.kind == "cook" and not o.phase and not o.told
+    ]
+    return bare[0] if bare else None
+
+
+@dataclass(slots=True)
+class _Work:
+    recipe: Recipe
+    own: Own
+    pot: Pot
+    a: Amounts
+    mix: Plan
+    aside: tuple[Pot, ...]
+    home_meal: bool
+    out: Target
+
+    # -- ways through ----------------------------------------------------------------------------------------------
+
+    def same(self) -> None:
+        """The same grain, cooked the same way: every word stays; what goes in late is still told."""
+        for o in self.out.operations:
+            self._late_addition(o, o.typical_min)
+
+    def shift(self) -> None:
+        other_way = self.pot.way.method != self.own.way.method and not (
+            {self.pot.way.method, self.own.way.method} <= {"covered", "open"}
+        )
+        self._minutes()
+        self._soak()
+        if self._unrinsed():
+            self._retire_rinse()
+        start = self._first_heat()
+        last = self._last()
+        if other_way and last is not None:
+            self._replace_cooking(last)
+        else:
+            at = self._after(last) if last is not None else None
+            if at is None:
+                self._whole_cooking()
+            else:
+                self._look_and_rest(last or 0, at)
+            if start is not None:
+                self._insert(self._clause_start(start), self._at_the_boil())
+        if self.pot.grain.is_meal and not self.own.grain.is_meal:
+            self._retire_plain_adding()
+        self._insert(0, self._before())
+
+    def cooked_ahead(self) -> None:
+        """A recipe that starts from cooked grain: it is cooked first, then the recipe as it stands."""
+        if self.a.same:
+            return
+        cold = self.recipe.dish in ("fried", "salad")
+        first = [
+            *self._before(),
+            sentences.cook(self.pot, "The recipe starts from cooked grain; this is how to get it."),
+            sentences.look(self.pot),
+        ]
+        if self.pot.rest_min >= 1:
+            first.append(sentences.rest_cold(self.pot, cold))
+        self._insert(0, first)
+
+    # -- matching --------------------------------------------------------------------------------------------------
+
+    def _minutes(self) -> None:
+        """Each stretch of the grain's minutes gets its new length, in place."""
+        was, now = self.recipe.simmer_min, float(self.pot.cook_typical)
+        heat = [o for o in self.out.operations if o.phase == "heat" and o.typical_min]
+        new = (
+            dict(zip([o.id for o in heat], shared([o.typical_min or 0.0 for o in heat], now), strict=True))
+            if was
+            else {}
+        )
+        rested = self.recipe.rest_min or 0.0
+        for i, o in enumerate(self.out.operations):
+            if o.told is None or o.typical_min is None:
+                continue
+            minutes: float | None = None
+            why = ""
+            if o.phase == "heat" and o.id in new:
+                minutes, why = (
+                    new[o.id],
+                    f"{cap(self.pot.grain.name)} takes about {said_minutes(self.pot.cook_typical)} here.",
+                )
+            elif o.phase == "rest" and rested and not self.a.same:
+                minutes, why = self.pot.rest_min * o.typical_min / rested, "The rest is this grain's."
+            elif o.phase == "soak" and self.pot.way.soak_min and self.pot.way.soak_min != self.recipe.soak_min:
+                minutes, why = self.pot.way.soak_min, "The soak is this grain's."
+            elif o.phase == "toast" and not self.a.same and self.pot.way.roast == "dry" and self.pot.grain.roast:
+                minutes, why = self.pot.grain.roast.min, f"{cap(self.pot.grain.roast.why)}."
+            elif o.phase == "whistles" and not self.a.same:
+                minutes = max(1.0, float(round_half_up(self.pot.cook_min / self.pot.kitchen.whistle_min)))
+                why = "Whistles are counted anew for this grain."
+            elif o.phase == "from_start" and was:
+                minutes, why = max(0.0, now - (was - o.typical_min)), "It keeps its distance from the end."
+                if now - (was - o.typical_min) < 0.5:
+                    self._check(
+                        "addition", o, "This addition needs as long as the new grain: put it in from the start."
+                    )
+            elif o.phase in ("heat", "rest", "soak") and o.sure < 0.5:
+                self._check(
+                    "minutes",
+                    o,
+                    f"I could not tell what the {o.typical_min:.0f} minutes are for; they stay as they were.",
+                )
+            self._late_addition(o, minutes if minutes is not None else o.typical_min)
+            if minutes is None or abs(minutes - o.typical_min) < 0.5:
+                continue
+            low, high = o.low_min or o.typical_min, o.high_min or o.typical_min
+            half = (high - low) / 2 * minutes / o.typical_min
+            self.out.operations[i] = o.with_(
+                low_min=minutes - half, typical_min=minutes, high_min=minutes + half, was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)), reason=why,
+            )  # fmt: skip
+
+    def _late_addition(self, o: Operation, minutes: float | None) -> None:
+        now = self.pot.cook_typical
+        if o.phase == "from_start" and minutes is not None:
+            self.out.additions.append((self._what(o), max(0, round_half_up(minutes))))
+        elif o.phase == "from_end" and o.typical_min is not None:
+            if o.typical_min > now:
+                self._check(
+                    "addition",
+                    o,
+                    f"It needs {o.typical_min:.0f} minutes but the {self.a.target.short} takes only {now:.0f}: give it a head start.",
+                )
+            self.out.additions.append((self._what(o), max(0, round_half_up(now - o.typical_min))))
+
+    def _soak(self) -> None:
+        """A soak the new grain does not want is taken out of the text."""
+        if not self.recipe.soak_min or self.pot.way.soak_min:
+            return
+        why = f"This way the {self.a.target.short} is not soaked."
+        for i, o in enumerate(self.out.operations):
+            mine = o.phase == "soak" or (o.kind == "soak" and self.recipe.source in o.what)
+            if mine and o.basis == "said":
+                self._retire(i, why)
+                # "soak 30 minutes, then drain": the draining goes with it
+                if i + 1 < len(self.out.operations) and self.out.operations[i + 1].kind == "drain":
+                    self._retire(i + 1, why)
+
+    def _unrinsed(self) -> str:
+        """Why the recipe's own rinse is dropped; "" if it stays."""
+        if self.a.same:
+            return ""
+        if self.a.target.rinse == 0:
+            return f"Do not rinse {self.a.target.name}: {self.a.target.rinse_why}."
+        return "The rinse now stands before the roast." if self._roasts() else ""
+
+    def _retire_rinse(self) -> None:
+        ops = self.out.operations
+        for i, o in enumerate(ops):
+            if o.kind == "rinse" and (self.recipe.source in o.what or not o.what) and o.phase != "soak":
+                self._retire(i, self._unrinsed())
+                if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
+                    self._retire(i + 1, self._unrinsed())
+
+    def _retire_plain_adding(self) -> None:
+        """The clause in which only the rice goes in: the meal is rained in later."""
+        for i, o in enumerate(self.out.operations):
+            if o.kind in ("add", "stir") and o.what == (self.recipe.source,) and not o.told and o.basis == "said":
+                self._retire(i, "The meal goes in when the liquid boils.")
+
+    # -- places ----------------------------------------------------------------------------------------------------
+
+    def _first_heat(self) -> int | None:
+        return next((i for i, o in enumerate(self.out.operations) if o.phase in AT_HEAT), self._last())
+
+    def _last(self) -> int | None:
+        return _last_heat(self.recipe.with_(process=self.out.process(self.recipe.process)))
+
+    def _clause_start(self, i: int) -> int:
+        """The first operation of the sentence in which operation i stands, of those from the boil on."""
+        ops = self.out.operations
+        while i > 0 and self._one_sentence(ops[i - 1], ops[i]) and ops[i - 1].kind in ("boil", "cover", "stir", "cook"):
+            i -= 1
+        return i
+
+    def _one_sentence(self, a: Operation, b: Operation) -> bool:
+        if a.step is None or a.step != b.step or a.span is None or b.span is None:
+            return False
+        return not re.search(r"[.;!?\n](?!\d)", self.recipe.text[a.span.start : b.span.start].rstrip())
+
+    def _after(self, last: int) -> int:
+        """Where the grain is done: behind what goes on with the last clause at the heat, before anything else."""
+        ops = self.out.operations
+        i = last + 1
+        if self.pot.way.locked:
+            # it is opened only when the pressure is down
+            down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "release" or o.kind == "release")]
+            if not down:
+                down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "rest" or o.kind in ("off", "rest"))][:1]
+            if down:
+                i = down[-1] + 1
+        while (
+            i < len(ops)
+            and self._one_sentence(ops[i - 1], ops[i])
+            and (_GOES_ON.match(ops[i].text) and ops[i].kind not in ("off", "rest", "release") and not ops[i].phase)
+        ):
+            i += 1
+        return i
+
+    # -- insertions ------------------------------------------------------------------------------------------------
+
+    def _look_and_rest(self, last: int, at: int) -> None:
+        ops, pot = self.out.operations, self.pot
+        if not self.recipe.simmer_min and not any(o.phase == "whistles" for o in ops) and not ops[last].told:
+            self.out.untimed[ops[last].id] = float(pot.cook_typical)
+            ops[last] = ops[last].with_(
+                typical_min=float(pot.cook_typical), phase="heat", reason=f"{cap(pot.grain.name)} takes about {said_minutes(pot.cook_typical)} here."
+            )  # fmt: skip
+        if self.a.same:
+            return
+        drains = any(o.kind == "drain" for o in ops[at : at + 4])
+        new = [] if pot.way.method == "steep" else [sentences.look(pot, drains)]
+        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered"):
+            new.append(sentences.crust())
+        said = rest_said(self.recipe)
+        if said is not None:
+            if not said.told and pot.rest_min >= 1:
+                self.out.untimed[said.id] = pot.rest_min
+                k = next((j for j, o in enumerate(ops) if o.id == said.id), None)
+                if k is not None:
+                    ops[k] = ops[k].with_(typical_min=pot.rest_min, phase="rest", reason="The rest is this grain's.")
+        elif pot.rest_min >= 1 and wants_rest(self.recipe, self.own, pot.grain, pot.way):
+            off = next(
+                (j for j in range(at, min(at + 3, len(ops))) if ops[j].kind == "off" and ops[j].step is not None), None
+            )
+            if off is not None:
+                k = off + 1
+                while k < len(ops) and self._one_sentence(ops[k - 1], ops[k]) and ops[k].kind == "cover":
+                    k += 1
+                self._insert(k, [sentences.rest(pot, self.recipe.dish, True)])
+            else:
+                new.append(sentences.rest(pot, self.recipe.dish, False))
+        self._insert(at, new)
+
+    def _at_the_boil(self) -> list[Operation]:
+        new = []
+        target, pot = self.a.target, self.pot
+        if target.is_meal and not self.own.grain.is_meal and pot.way.method != "steep":
+            new.append(sentences.rain(target))
+        for g, before_end in self.mix.late:
+            n = round_half_up(before_end * pot.cook_min / max(1.0, target.simmer))
+            at = max(0, pot.cook_typical - n)
+            new.append(sentences.late(g, at, n, self.mix.because))
+            self.out.additions.append((g.name, at))
+        new += [sentences.aside(p, self.mix.because) for p in self.aside]
+        new += self._head_starts()
+        if pot.way.lid != self.own.way.lid or pot.way.method != self.own.way.method:
+            new.append(sentences.lid(pot))
+            self._say("lid", "Where a step speaks of the lid, go by the inserted line: the water is reckoned for it.")
+        return new
+
+    def _head_starts(self) -> list[Operation]:
+        """A quick grain leaves a slow pulse hard: it needs the minutes that the grain no longer gives it."""
+        was, now = self.recipe.simmer_min, self.pot.cook_typical
+        new = []
+        for ln in self.recipe.lines:
+            if ln.role != "absorber" or not ln.minutes or was is None:
+                continue
+            missing = round_half_up(min(ln.minutes, was) - now)
+            if missing >= 2:
+                new.append(sentences.head_start(ln, self.a.target, missing))
+                self.out.check.append(
+                    Problem(
+                        "slow_pulse",
+                        ln.text,
+                        f"The {ln.name} would stay hard beside a grain of {now} minutes: start it {missing} minutes earlier, soak it, "
+                        "or take it cooked or tinned.",
+                    )
+                )
+        return new
+
+    def _before(self) -> list[Operation]:
+        target, way = self.a.target, self.pot.way
+        new = []
+        if beans := self.recipe.dry_beans:
+            new.append(sentences.beans(beans[0]))
+        if self.home_meal and target.is_meal:
+            new.append(sentences.pulse(self.pot))
+        if not self.a.same and target.rinse and (not self.own.rinses or self._roasts()):
+            new.append(sentences.rinse(target))
+        if way.sprouted:
+            new.append(sentences.sprout(target))
+        elif way.soak_min and not self.recipe.soak_min:
+            new.append(sentences.soak(target, way.soak_min, way.soak_water == "kept"))
+        if (
+            way.roast in ("dry", "fat")
+            and not self.own.toasts
+            and not (self.a.same and way.roast == self.own.way.roast)
+        ):
+            new.append(sentences.roast(target, way.roast))
+        return new
+
+    def _whole_cooking(self) -> None:
+        """No step cooks the grain at all: the cooking is put in, before what is done with the cooked grain."""
+        pot = self.pot
+        if self.recipe.steps and pot.way.method != "rice-cooker":
+            self._say(
+                "minutes",
+                f"No minutes for the grain stood in the steps: cook the {self.a.target.short} as the inserted step says.",
+            )
+        if pot.way.method not in ("covered", "open", "steep", "drain"):
+            new = [sentences.way(pot, "The recipe gives no minutes for its grain.")]
+        else:
+            new = [sentences.cook(pot, "The recipe gives no minutes for its grain."), sentences.look(pot)]
+            if pot.rest_min >= 1:
+                new.append(sentences.rest(pot, self.recipe.dish, False))
+        self._insert(len(self.out.operations), new)
+
+    def _replace_cooking(self, last: int) -> None:
+        """Another way of cooking stands in the place of the recipe's own; what goes in meanwhile stays."""
+        ops, mine = self.out.operations, in_pot(self.recipe)
+        first = self._clause_start(self._first_heat() or 0)
+        end = self._after(last)
+        while (
+            end < len(ops)
+            and (ops[end].phase in ("rest", "release") or ops[end].kind in ("off", "release", "rest", "cover", "drain"))
+            and ops[end].vessel in mine
+        ):
+            end += 1
+        method = self.pot.way.method
+        why = "Another way than the recipe's; water and minutes are reckoned for it."
+        new = [sentences.steep(self.pot)] if method == "steep" else [sentences.way(self.pot, why)]
+        new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(), *new]
+        others = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
+        for i in range(first, end):
+            o = ops[i]
+            own_work = o.vessel in mine and o.kind in _COOKING and not set(o.what) & others
+            if (own_work or o.phase in ("heat", "rest", "release", "whistles")) and o.basis == "said":
+                self._retire(i, why)
+        self._insert(first, new)
+        if method in ("covered", "open", "drain", "off-heat"):
+            self._insert(first + len(new), [sentences.look(self.pot)])
+
+    # -- small -----------------------------------------------------------------------------------------------------
+
+    def _roasts(self) -> bool:
+        return self.pot.way.roast == "dry" and not self.own.toasts
+
+    def _retire(self, i: int, why: str) -> None:
+        self.out.operations[i] = self.out.operations[i].with_(basis="retired", reason=why)
+
+    def _insert(self, at: int, new: Sequence[Operation]) -> None:
+        vessel = next((v.id for v in self.recipe.process.vessels if v.grain), "")
+        numbered = [o.with_(id=f"{o.id}-{len(self.out.operations) + n}", vessel=vessel) for n, o in enumerate(new)]
+        self.out.operations[at:at] = numbered
+
+    def _check(self, code: str, o: Operation, text: str) -> None:
+        step = self.recipe.steps[o.step].text if o.step is not None else ""
+        self.out.check.append(Problem(code, step, text))
+
+    def _say(self, code: str, text: str) -> None:
+        self.out.check.append(Problem(code, "", text))
+
+    def _what(self, o: Operation) -> str:
+        """What goes in at that minute: its lines' names, else the few words of the clause."""
+        names = [self.recipe.lines[i].name for i in o.what if i != self.recipe.source and self.recipe.lines[i].name]
+        if names:
+            return " and ".join(names[:2])
+        clause = re.sub(
+            r"\b(?:for|in|at|after|the|last|final|minutes?|mins?|add|stir|tip|about|then|and|with|before|from|end|scatter|over)\b|\d+",
+            " ",
+            o.text,
+            flags=re.I,
+        )
+        words = [w for w in re.findall(r"[^\W\d_]+", clause) if len(w) > 2]
+        return " ".join(words[-2:]) or "the addition"
+
+
+def shared(parts: Sequence[float], total: float) -> list[float]:
+    """The new lengths of stretches at the heat that sum to `total`: what joins late keeps its distance from the end, so one stretch takes the change, the
+    first if it is a real part of the whole, else the longest; where that leaves nothing of it, all change alike."""
+    was = sum(parts)
+    if not parts or was <= 0:
+        return list(parts)
+    longest = max(range(len(parts)), key=lambda i: (parts[i], -i))
+    for i in (0, longest) if parts[0] >= FIRST_SHARE * was else (longest,):
+        left = parts[i] + total - was
+        if left >= 1 and left >= parts[i] / 4:
+            return [left if n == i else p for n, p in enumerate(parts)]
+    return [p * total / was for p in parts]
