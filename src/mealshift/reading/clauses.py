@@ -18,6 +18,7 @@ from importlib import resources
 from typing import Any
 
 from ..process import data as _data
+from .names import OTHER_GRAINS
 
 _SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
 _CUT = re.compile(r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|\s+then\s+|\s+and\s+(?=[a-z]+\b)|\s*\(|\)")
@@ -50,7 +51,7 @@ _ON_AGAIN = re.compile(
 )
 
 THINGS = {
-    "grain": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal)",
+    "grain": rf"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
     "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
     "tomato": r"(?:tomato\w*|passata|toms|matar)",
     "pulse": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",

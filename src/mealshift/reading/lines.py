@@ -15,7 +15,7 @@ from ..measures import RANGE_PATTERN, UNIT_PATTERN
 from ..text.plain import TextLine
 from ..text.times import stretches
 from .crf import Tagger
-from .names import find_grains
+from .names import as_rice, find_grains
 from .words import word_list
 
 CLASSES = ("title", "servings", "meta", "heading", "section", "ingredient", "ingredients", "step", "note", "chatter")
@@ -126,7 +126,7 @@ def _promises(lines: Sequence[TextLine]) -> list[str]:
 def _own(ln: TextLine, n: int, of: int) -> list[str]:
     t = ln.text
     low = t.lower()
-    words = _WORDS.findall(low)
+    words = _WORDS.findall(as_rice(low))
     fs = ["bias", f"at={min(5, n)}", f"part={min(4, 5 * n // max(1, of))}"]
     if n >= of - 2:
         fs.append("last")

@@ -10,6 +10,7 @@ from collections.abc import Sequence
 
 from .clauses import Clause
 from .crf import Tagger
+from .names import as_rice
 
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
@@ -90,9 +91,10 @@ def _evident(way: str, fs: set[str]) -> bool:
 def features(
     title: str, texts: Sequence[str], found: Sequence[Clause], grain: str, cooked: bool, ratio: float | None
 ) -> list[str]:
-    whole = "\n".join(texts)
-    mine = "\n".join(c.text for c in found if c.grains)
-    grainy = "\n".join(c.text for c in found if c.grains and (c.before.grain or "grain" in c.things))
+    whole = as_rice("\n".join(texts))
+    mine = as_rice("\n".join(c.text for c in found if c.grains))
+    grainy = as_rice("\n".join(c.text for c in found if c.grains and (c.before.grain or "grain" in c.things)))
+    title = as_rice(title)
     fs = ["bias", f"grain={grain}", f"cooked={cooked}"]
     for k, p in _COMPILED.items():
         if p.search(whole):

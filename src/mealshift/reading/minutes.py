@@ -15,6 +15,7 @@ from functools import lru_cache
 from ..text.times import Stretch, stretches
 from .clauses import Clause, clause_at, rule_kind
 from .crf import Tagger
+from .names import OTHER_GRAINS, as_rice
 
 # letters on either side of a stretch that are looked at; no sentence of a recipe is longer
 NEAR = 3000
@@ -46,7 +47,7 @@ _CLASSES = {
     "STIR": r"(?:stir\w*|turn\w*|toss\w*|shake)",
     "COOL": r"(?:cool\w*|chill\w*|fridge|refrigerat\w*|freez\w*|tray|spread|marinat\w*|room)",
     "ADD": r"(?:add\w*|tip|pour\w*|scatter\w*|fold|in goes|goes in|go in|throw|put|drop|sprinkle)",
-    "GRAIN": r"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal)",
+    "GRAIN": rf"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|{OTHER_GRAINS})",
     "LIQUID": r"(?:water|stock|broth|milk|liquid|juice|cream|tomato\w*|yakhni|soup|dashi|wine|santan)",
     "PULSE": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana)",
     "VEG": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*)",
@@ -222,7 +223,7 @@ def features(
             + [f"p:{x}" for x in _classes(before_words)]
             + [f"n:{x}" for x in _classes(following)]
         )
-        wb, wa = [w.lower() for w in _WORD.findall(before)], [w.lower() for w in _WORD.findall(after)]
+        wb, wa = [w.lower() for w in _WORD.findall(as_rice(before))], [w.lower() for w in _WORD.findall(as_rice(after))]
         for d in (1, 2, 3, 4):
             if len(wb) >= d:
                 fs.append(f"w-{d}={wb[-d]}")
@@ -233,7 +234,7 @@ def features(
         if not wb:
             fs.append("starts")
         fs += (
-            [f"cw={w.lower()}" for w in dict.fromkeys(_WORD.findall(clause))]
+            [f"cw={w.lower()}" for w in dict.fromkeys(_WORD.findall(as_rice(clause)))]
             + [f"bw={w}" for w in dict.fromkeys(wb[-12:])]
             + [f"aw={w}" for w in dict.fromkeys(wa[:8])]
         )

@@ -18,6 +18,26 @@ _NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<!the right )(?<![\w-])"
 _CLOSE_ENOUGH = 84
 
 
+# other grains' names as cooks write them; what the taggers learnt of rice is true of these
+OTHER_GRAINS = (
+    r"quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia"
+    r"|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal"
+)
+_OTHER = re.compile(
+    rf"(?<![\w-])(?:(?:little|foxtail|kodo|barnyard|browntop|proso|pearl|hulled|coarse|fine|steel-cut|wild) )?(?:{OTHER_GRAINS})(?![\w-])",
+    re.I,
+)
+
+
+def as_rice(text: str) -> str:
+    """The text with every other grain called rice, as the taggers know it; places are not kept.
+
+    >>> as_rice("Rinse the pearl barley; add the quinoa")
+    'Rinse the rice; add the rice'
+    """
+    return _OTHER.sub("rice", text)
+
+
 # words of a kind of rice that stand before its name and mean nothing beside another grain's
 _KIND_BEFORE = re.compile(
     r"(?:\b(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"

@@ -15,6 +15,7 @@ from ..measures import unit_kind
 from .clauses import THINGS, Clause
 from .crf import Tagger
 from .ingredients import Kind, kind_of, never_counted, word_pattern
+from .names import as_rice
 
 _WORD = re.compile(r"[^\W\d_]+")
 _SERVE = re.compile(
@@ -61,11 +62,11 @@ def features(things: Sequence[Thing]) -> list[list[str]]:
         fs = ["bias", *_of_kind(kind, "k")]
         if word:
             fs.append(f"kw={word.lower()}")
-        words = [w.lower() for w in _WORD.findall(t.name or t.text)]
+        words = [w.lower() for w in _WORD.findall(as_rice(t.name or t.text))]
         fs += [f"w={w}" for w in words[:8]]
         if words:
             fs.append(f"last={words[-1]}")
-        fs += [f"x={w.lower()}" for w in _WORD.findall(t.text)[:16] if w.lower() not in words]
+        fs += [f"x={w.lower()}" for w in _WORD.findall(as_rice(t.text))[:16] if w.lower() not in words]
         fs += [
             f"unit={t.unit or '-'}",
             f"unitkind={unit_kind(t.unit) if t.unit else '-'}",
