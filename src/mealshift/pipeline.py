@@ -315,7 +315,7 @@ def shift_report(s: Shift) -> dict[str, Any]:
             "water_ml": round_half_up(s.own.recipe_water_ml),
             "was_title": s.recipe.title,
         },
-        "pots": [_named(p, unit, size, name) for p in (s.pot, *s.aside)],
+        "pots": [_named(p, unit, size, name, s.poured if p is s.pot else "water") for p in (s.pot, *s.aside)],
         "blend": {"kind": s.plan.kind, "because": s.plan.because},
         "ingredients": [
             {
@@ -352,8 +352,10 @@ def shift_report(s: Shift) -> dict[str, Any]:
     }
 
 
-def _named(pot: Pot, unit: str, size: float, name: str | None) -> dict[str, Any]:
-    return {**pot_report(pot, unit, size, name), "name": pot.grain.name, "short": pot.grain.short}
+def _named(pot: Pot, unit: str, size: float, name: str | None, of: str) -> dict[str, Any]:
+    """of: what is poured."""
+    made = pot_report(pot, unit, size, name)
+    return {**made, "water": {**made["water"], "of": of}, "name": pot.grain.name, "short": pot.grain.short}
 
 
 def strip(s: Shift) -> list[dict[str, Any]]:

@@ -231,7 +231,7 @@ def solve(
     raw = sum(r.amount for r in rows)
     problems = []
     if raw > 0 and carrier_fraction < 1.0:
-        rows.append(Row("stock_solids", raw / carrier_fraction - raw, "stock is not all water"))
+        rows.append(Row("stock_solids", raw / carrier_fraction - raw, "stock or milk is not all water"))
         raw /= carrier_fraction
     if raw < 0:
         rows.append(Row("excess", -raw, "more liquid is in the dish already than this grain can use"))

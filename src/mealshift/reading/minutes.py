@@ -99,6 +99,9 @@ def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | Non
     tagger = Tagger.load("minutes")
     got = tagger.tag(features(blocks, found, places, usual_min, cooked))
     out = []
+    cookers = any(_PLACE["cooker"].search(b.text) for b in blocks) or any(
+        re.search(r"\bcooker\b", b.text, re.I) for b in blocks
+    )
     for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
         if s.unit in ("minute", "whistle"):
             # "at minute 12" and "3 whistles" say themselves what they are
@@ -106,12 +109,28 @@ def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | Non
             out.append(Timed(s, n, kind, sure))
             continue
         others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
+        before = blocks[n].text[max(0, s.start - 60) : s.start]
         if _only_if(blocks[n].text, s.start):
             kind, sure, others = "other", 0.98, ()
+        elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
+            kind, sure, others = (
+                "heat",
+                max(sure if kind == "heat" else 0.0, 0.93),
+                tuple(x for x in ((kind, sure), *others) if x[0] != "heat"),
+            )
         out.append(Timed(s, n, kind, sure, others))
     return out
 
 
+# said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
+_AT_PRESSURE = re.compile(
+    r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$",
+    re.I,
+)
+_TAKES = re.compile(
+    r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
+    re.I,
+)
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = re.compile(
     r"(?:not yet\?|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"

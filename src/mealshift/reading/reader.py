@@ -15,6 +15,7 @@ from importlib import resources
 
 from ..grains import grain
 from ..measures import Measures, canonical_unit, number_range, parse_amount, unit_kind
+from ..pot.account import WHISTLE_MIN
 from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
@@ -637,8 +638,9 @@ def _sums(recipe: Recipe) -> Recipe:
         from ..text.times import stretches
 
         soak = [s.typical for s in stretches(inside.text[m.start() :])][:1]
+    counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(
-        simmer_min=sum(of("heat")) if of("heat") else None,
+        simmer_min=sum(of("heat")) if of("heat") else counted or None,
         rest_min=sum(of("rest")) if of("rest") else None,
         release_min=sum(of("release")) if of("release") else None,
         whistles=sum(of("whistles")) if of("whistles") else None,

@@ -31,7 +31,7 @@ class Settled:
 
 
 def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> Settled:
-    out = list(timed)
+    out = _nothing_after_rest(list(timed), way)
     sure: dict[str, float] = {}
     totals: dict[str, tuple[float, ...]] = {}
     for kind, field, fits in (
@@ -48,6 +48,33 @@ def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> 
                 other = next((k for k, _ in t.others if k != kind), "other")
                 out[i] = replace(t, kind=other, sure=max(0.3, t.chance(other)))
     return Settled(tuple(out), sure, totals)
+
+
+# what is left of the chance that minutes are the grain's when it has been cooked and has stood
+AFTER_REST = 0.25
+
+
+def _nothing_after_rest(timed: list[Timed], way: str) -> list[Timed]:
+    """Grain that was at the heat and has rested is done: what comes then is hardly its cooking, unless a cooker was only opened in between."""
+    heat = next((i for i, t in enumerate(timed) if t.kind == "heat" and t.sure > 0.6), None)
+    if heat is None or way in ("pressure", "electric-pressure", "oven"):
+        return timed
+    rest = next((i for i in range(heat + 1, len(timed)) if timed[i].kind == "rest" and timed[i].sure > 0.7), None)
+    if rest is None:
+        return timed
+    out = timed[: rest + 1]
+    for t in timed[rest + 1 :]:
+        left = t.chance("heat") * AFTER_REST
+        if t.kind == "heat" and left < 0.5:
+            kind, sure = next(((k, p) for k, p in t.others if k not in ("heat", "rest")), ("other", 0.5))
+            t = replace(
+                t,
+                kind=kind,
+                sure=max(sure, 1 - left),
+                others=(("heat", left), *(x for x in t.others if x[0] not in (kind, "heat"))),
+            )
+        out.append(t)
+    return out
 
 
 def _weigh(
@@ -104,7 +131,7 @@ def _heat_fits(total: float, grain: Grain | None, way: str, dish: str) -> float:
         usual, spread = usual * 2.6, 0.65
     elif dish in ("soup", "soft", "stuffing"):
         usual, spread = usual * 1.5, 0.55
-    return 0.06 + 0.94 * _bell(math.log(total), math.log(usual), spread)
+    return 0.2 + 0.8 * _bell(math.log(total), math.log(usual), spread)
 
 
 def _rest_fits(total: float) -> float:

@@ -83,6 +83,15 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if stepless and cls in ("note", "chatter", "meta") and out.lines and _does(ln):
             # a text without a single step has one all the same: what cooks something
             cls, sure = "step", 0.6
+        if (
+            cls in ("servings", "meta")
+            and len(ln.text.split()) > 8
+            and out.lines
+            and _does(ln)
+            and not _MEASURED.match(ln.text)
+        ):
+            # "Simmer gently for an hour. Makes about 20": its number is found all the same
+            cls, sure = "step", 0.6
         before = out.steps[-1] if out.steps else None
         if (
             cls in ("note", "chatter", "meta", "ingredient", "section")

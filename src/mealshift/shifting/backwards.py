@@ -47,17 +47,31 @@ def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) ->
     return max(share, -DRIEST_HABIT) * target_need_ml + spare
 
 
+# in a dish that swims in these they carry the change themselves: a milk pudding is not thinned with water
+_MILKS = ("milk", "coconut milk", "light coconut milk")
+# water and stock that bring less than this share of the pot's liquid carry nothing
+LEAST_CARRIED = 0.25
+
+
 def carriers(recipe: Recipe) -> list[Line]:
-    return [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.carrier and ln.ml]
+    """The liquids that carry a change of the pour: water and stock, or where there is hardly any the milk that takes their place."""
+    wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
+    mine = [ln for ln in wet if ln.carrier]
+    milks = [ln for ln in wet if ln.kind in _MILKS]
+    if milks and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
+        return [*mine, *milks]
+    return mine
 
 
 def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
     """What else waters or dries the pot: flavoured liquids, tomatoes, pulses, fruit."""
     found = []
+    mine = {ln.index for ln in carriers(recipe)}
     for ln in recipe.lines:
         if (
             (ln.role == "pot_liquid" or ln.kind == "tomato" and ln.role in ("watery", "timed"))
             and not ln.carrier
+            and ln.index not in mine
             and ln.water
         ):
             found.append(Brought(ln.name, ln.water * scale))
@@ -105,6 +119,9 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     water = recipe.liquid_water_ml
     brought = others(recipe)
     minutes = recipe.simmer_min
+    if recipe.whistles and not any(o.phase == "heat" for o in recipe.process.operations):
+        # counted, they are as long as this household's cooker makes them
+        minutes = recipe.whistles * kitchen.whistle_min
     plain = solve(g, ml, way, kitchen, Factors(), brought)
     pot = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
     carried = sum(ln.water for ln in carriers(recipe))

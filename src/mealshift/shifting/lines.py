@@ -10,6 +10,7 @@ from ..measures import Measures, round_half_up
 from ..pot import Pot
 from ..reading.names import with_kind
 from ..recipe import Line, Recipe
+from .backwards import carriers
 from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
 
 # a salt or stock line is left alone while the cooked mass moves less than this
@@ -62,9 +63,16 @@ def rewrite_lines(
     recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float, aside: tuple[Pot, ...] = ()
 ) -> list[NewLine]:
     out = []
+    carried = frozenset(ln.index for ln in carriers(recipe))
     for ln in recipe.lines:
         in_step = ln.section.startswith("step ")
-        out.append(replace(_rewrite(ln, recipe, a, measures, cooked_g), in_step=in_step))
+        out.append(
+            replace(
+                _rewrite(ln, recipe, a, measures, cooked_g, carried),
+                in_step=in_step,
+                section="" if in_step else ln.section,
+            )
+        )
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
@@ -88,10 +96,12 @@ def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
     return NewLine(said, None, "source_grain", ((0, len(said)),), "its time does not meet the other's")
 
 
-def _rewrite(ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
+def _rewrite(
+    ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float, carried: frozenset[int]
+) -> NewLine:
     if ln.index == recipe.source:
         return _grain_line(ln, a, measures, cooked_g)
-    if ln.role == "pot_liquid" and ln.carrier and ln.ml:
+    if ln.index in carried:
         return _carrier_line(ln, a, measures)
     if a.scale != 1 and ln.quantity is not None:
         edited = _scaled(ln, ln.quantity * a.scale)

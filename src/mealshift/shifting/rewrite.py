@@ -72,8 +72,8 @@ def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Meas
     for i, o in enumerate(ops):
         if o.basis != "inserted":
             continue
-        prev = next((x for x in reversed(ops[:i]) if x.span is not None), None)
-        following = next((x for x in ops[i + 1 :] if x.span is not None), None)
+        prev = next((x for x in reversed(ops[:i]) if x.span is not None and x.basis != "retired"), None)
+        following = next((x for x in ops[i + 1 :] if x.span is not None and x.basis != "retired"), None)
         if prev is not None and following is not None and prev.step == following.step and prev.step is not None:
             inside.setdefault(prev.step, []).append((o, prev, following))
         elif prev is None:

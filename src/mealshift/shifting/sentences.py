@@ -125,9 +125,26 @@ def lid(pot: Pot) -> Operation:
     )
 
 
-def way(pot: Pot, why: str) -> Operation:
-    """The whole cooking by another way, stage by stage, in the place of the recipe's own."""
-    told = "; ".join(f"{w} ({n} min)" if n else w for w, n in stages(pot))
+def simmer(pot: Pot, why: str) -> Operation:
+    """The cooking where all is in the pot and the recipe does not say how long."""
+    n = pot.cook_typical
+    text = {
+        "rice-cooker": f"The {pot.grain.short} cooks about {n} minutes, until the cooker clicks.",
+        "oven": f"Bake it covered for about {n} minutes.",
+        "microwave": f"Cook it in the microwave, lid vented, for {n} minutes.",
+        "electric-pressure": f"Cook at high pressure for {n} minutes.",
+        "drain": f"Boil it for about {n} minutes.",
+    }.get(
+        pot.way.method,
+        f"Bring it to the boil and simmer {'uncovered' if pot.way.lid == 'open' else 'covered'} on low heat for {n} minutes.",
+    )
+    return inserted("cook", text, why, n, "heat")
+
+
+def way(pot: Pot, why: str, rest_too: bool = True) -> Operation:
+    """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it."""
+    parts = stages(pot) if rest_too else stages(pot)[:-1]
+    told = "; ".join(f"{w} ({n} min)" if n else w for w, n in parts)
     return inserted("way", f"The {pot.grain.short}: {told}.", why, pot.cook_typical, "heat")
 
 

@@ -56,6 +56,12 @@ class Shift:
     process: Process
     aside: tuple[Pot, ...] = ()
 
+    @property
+    def poured(self) -> str:
+        """What the pour is of: water, stock, milk, or both where there are two."""
+        kinds = list(dict.fromkeys(ln.kind for ln in carriers(self.recipe)))
+        return " and ".join(kinds[:2]) or "water"
+
 
 def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> Shift:
     """Refusal if the recipe holds no grain with an amount, or the choice contradicts itself or the grain."""

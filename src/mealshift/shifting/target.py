@@ -42,6 +42,11 @@ _ASIDE = re.compile(r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leave
 _BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
+# what only the recipe's own appliance wants done
+_GEAR = re.compile(
+    r"\b(?:steamer|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight)\b",
+    re.I,
+)
 # the longest stretch takes the change of minutes unless the first is at least this share of all
 FIRST_SHARE = 0.25
 # ways in which a closed rest off the heat does some of the work
@@ -74,7 +79,8 @@ def rest_said(recipe: Recipe) -> Operation | None:
         return timed
     last = _last_heat(recipe)
     if last is None:
-        return None
+        at, end = _untimed(recipe)
+        last = at if at is not None else end - 1
     for o in ops[last + 1 :]:
         if (
             o.vessel in mine
@@ -123,9 +129,9 @@ def target_process(
 
 
 def _last_heat(recipe: Recipe) -> int | None:
-    """Index of the grain's last operation at the heat: of those with minutes, else of those without."""
-    ops, mine = recipe.process.operations, in_pot(recipe)
-    heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles")]
+    """Index of the grain's last operation at the heat of those that state minutes."""
+    ops = recipe.process.operations
+    heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.told]
     if heat:
         last = heat[-1]
         # what goes in for the last minutes is said after them; what stands after the heat is off is another matter
@@ -138,16 +144,48 @@ def _last_heat(recipe: Recipe) -> int | None:
     late = [i for i, o in enumerate(ops) if o.phase in ("from_end", "from_start")]
     if late:
         return late[-1]
+    return None
+
+
+def _untimed(recipe: Recipe) -> tuple[int | None, int]:
+    """(the operation that cooks the grain without saying how long, where the cooking ends): for a recipe that states no minutes."""
+    ops, mine = recipe.process.operations, in_pot(recipe)
     grain_in = next(
-        (i for i, o in enumerate(ops) if recipe.source in o.what and o.kind not in ("rinse", "soak", "drain", "chop")),
-        0,
+        (
+            i
+            for i, o in enumerate(ops)
+            if recipe.source in o.what and o.kind not in ("rinse", "soak", "drain", "chop", "cool")
+        ),
+        None,
     )
-    bare = [
+    if grain_in is None:
+        return None, len(ops)
+    end = grain_in + 1
+    while end < len(ops) and not (
+        ops[end].kind in _ENDS or ops[end].phase in ("rest", "release") or _CLICKS.search(ops[end].text)
+    ):
+        end += 1
+    if recipe.method == "rice-cooker":
+        started = [i for i in range(grain_in, end) if _STARTS.search(ops[i].text)]
+        return (None, (started[-1] + 1) if started else end)
+    cooks = [
         i
-        for i, o in enumerate(ops)
-        if i >= grain_in and o.vessel in mine and o.step is not None and o.kind == "cook" and not o.phase and not o.told
+        for i in range(grain_in, end)
+        if ops[i].vessel in mine
+        and ops[i].step is not None
+        and ops[i].kind == "cook"
+        and not ops[i].told
+        and _COOKS.search(ops[i].text)
     ]
-    return bare[0] if bare else None
+    return (cooks[0] if cooks else None), end
+
+
+_ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
+_CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
+_STARTS = re.compile(
+    r"\b(?:press|push|start|switch (?:it )?on|turn (?:it )?on|set|hit|cook|cycle|button|setting)\b", re.I
+)
+_COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)
 
 
 @dataclass(slots=True)
@@ -180,12 +218,12 @@ class _Work:
         last = self._last()
         if other_way and last is not None:
             self._replace_cooking(last)
+            start = None
         else:
-            at = self._after(last) if last is not None else None
-            if at is None:
-                self._whole_cooking()
+            if last is not None:
+                self._look_and_rest(self._after(last))
             else:
-                self._look_and_rest(last or 0, at)
+                start = self._without_minutes()
             if start is not None:
                 self._insert(self._clause_start(start), self._at_the_boil())
         if self.pot.grain.is_meal and not self.own.grain.is_meal:
@@ -309,7 +347,7 @@ class _Work:
     # -- places ----------------------------------------------------------------------------------------------------
 
     def _first_heat(self) -> int | None:
-        return next((i for i, o in enumerate(self.out.operations) if o.phase in AT_HEAT), self._last())
+        return next((i for i, o in enumerate(self.out.operations) if o.phase in AT_HEAT and o.told), None)
 
     def _last(self) -> int | None:
         return _last_heat(self.recipe.with_(process=self.out.process(self.recipe.process)))
@@ -347,13 +385,29 @@ class _Work:
 
     # -- insertions ------------------------------------------------------------------------------------------------
 
-    def _look_and_rest(self, last: int, at: int) -> None:
+    def _without_minutes(self) -> int | None:
+        """A recipe that states no minutes for its grain gets them where it cooks it, or a sentence where it does not say so; the first operation of it."""
         ops, pot = self.out.operations, self.pot
-        if not self.recipe.simmer_min and not any(o.phase == "whistles" for o in ops) and not ops[last].told:
-            self.out.untimed[ops[last].id] = float(pot.cook_typical)
-            ops[last] = ops[last].with_(
-                typical_min=float(pot.cook_typical), phase="heat", reason=f"{cap(pot.grain.name)} takes about {said_minutes(pot.cook_typical)} here."
-            )  # fmt: skip
+        if any(o.phase == "whistles" for o in ops):
+            return None
+        at, end = _untimed(self.recipe.with_(process=self.out.process(self.recipe.process)))
+        why = f"{cap(pot.grain.name)} takes about {said_minutes(pot.cook_typical)} here."
+        if at is not None:
+            self.out.untimed[ops[at].id] = float(pot.cook_typical)
+            ops[at] = ops[at].with_(typical_min=float(pot.cook_typical), phase="heat", reason=why)
+            self._look_and_rest(self._after(at))
+            return at
+        poured = any(ln.role == "pot_liquid" and ln.ml for ln in self.recipe.lines)
+        if not self.recipe.steps or not poured or not any(self.recipe.source in o.what for o in ops):
+            self._whole_cooking()
+            return None
+        n = len(ops)
+        self._insert(end, [sentences.simmer(pot, why)])
+        self._look_and_rest(end + len(ops) - n)
+        return end
+
+    def _look_and_rest(self, at: int) -> None:
+        ops, pot = self.out.operations, self.pot
         if self.a.same:
             return
         drains = any(o.kind == "drain" for o in ops[at : at + 4])
@@ -457,7 +511,17 @@ class _Work:
     def _replace_cooking(self, last: int) -> None:
         """Another way of cooking stands in the place of the recipe's own; what goes in meanwhile stays."""
         ops, mine = self.out.operations, in_pot(self.recipe)
-        first = self._clause_start(self._first_heat() or 0)
+        first = self._clause_start(self._first_heat() or last)
+        others = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
+        while (
+            first > 0
+            and _GEAR.search(ops[first - 1].text)
+            and ops[first - 1].vessel in mine
+            and not set(ops[first - 1].what) & others
+            and not ops[first - 1].told
+        ):
+            first -= 1
+        geared = range(first, self._first_heat() or last)
         end = self._after(last)
         while (
             end < len(ops)
@@ -467,12 +531,12 @@ class _Work:
             end += 1
         method = self.pot.way.method
         why = "Another way than the recipe's; water and minutes are reckoned for it."
-        new = [sentences.steep(self.pot)] if method == "steep" else [sentences.way(self.pot, why)]
+        stays = any(o.phase == "rest" and o.told for o in ops[end:])
+        new = [sentences.steep(self.pot)] if method == "steep" else [sentences.way(self.pot, why, not stays)]
         new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(), *new]
-        others = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
         for i in range(first, end):
             o = ops[i]
-            own_work = o.vessel in mine and o.kind in _COOKING and not set(o.what) & others
+            own_work = o.vessel in mine and (o.kind in _COOKING or i in geared) and not set(o.what) & others
             if (own_work or o.phase in ("heat", "rest", "release", "whistles")) and o.basis == "said":
                 self._retire(i, why)
         self._insert(first, new)
