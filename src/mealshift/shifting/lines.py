@@ -127,7 +127,8 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         end = ln.amount_span.end if ln.amount_span else start
         edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
         if m := _COOKED_WORDS.search(ln.text):
-            edits.append(Edit(m.start(), m.end(), ""))
+            between = m.start() > 0 and m.end() < len(ln.text) and ln.text[m.end()].isalnum()
+            edits.append(Edit(m.start(), m.end(), " " if between else ""))
     elif ln.amount_span:
         said = said_grain(a.dry_ml, a.dry_g, ln.unit, measures, ln.text[ln.amount_span.start : ln.amount_span.end])
         unchanged = (

@@ -69,6 +69,8 @@ def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Meas
     # what is inserted between two operations of one step stands in it, all else is a step of its own
     inside: dict[int, list[tuple[Operation, Operation | None, Operation]]] = {}
     before: dict[int | None, list[Operation]] = {}
+    # the look ends the step it belongs to
+    after: dict[int, list[Operation]] = {}
     for i, o in enumerate(ops):
         if o.basis != "inserted":
             continue
@@ -76,13 +78,15 @@ def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Meas
         following = next((x for x in ops[i + 1 :] if x.span is not None and x.basis != "retired"), None)
         if prev is not None and following is not None and prev.step == following.step and prev.step is not None:
             inside.setdefault(prev.step, []).append((o, prev, following))
+        elif prev is not None and o.kind == "look" and prev.step is not None and prev.basis != "retired":
+            after.setdefault(prev.step, []).append(o)
         elif prev is None:
             before.setdefault(following.step if following else None, []).append(o)
         else:
             before.setdefault((prev.step or 0) + 1, []).append(o)
     for step in recipe.steps:
         out.steps += [_new(o) for o in before.pop(step.index, [])]
-        out.steps.append(view.step(step, inside.get(step.index, [])))
+        out.steps.append(view.step(step, inside.get(step.index, []), after.get(step.index, [])))
     for left in before.values():
         out.steps += [_new(o) for o in left]
     out.check += view.check
@@ -103,13 +107,22 @@ class _View:
     target: Target
     check: list[Problem] = field(default_factory=list)
 
-    def step(self, step: Step, inside: Sequence[tuple[Operation, Operation | None, Operation]]) -> NewStep:
+    def step(
+        self,
+        step: Step,
+        inside: Sequence[tuple[Operation, Operation | None, Operation]],
+        after: Sequence[Operation] = (),
+    ) -> NewStep:
         mine = [o for o in self.target.operations if o.step == step.index and o.span is not None]
         retired = self._retired(step, mine)
         if retired is None:
             reason = next((o.reason for o in mine if o.basis == "retired"), "")
             return NewStep("", step.text, reason, kind="retired")
         first = [*retired, *self._insertions(step, inside)]
+        for o in after:
+            body = step.text.rstrip()
+            glue = " " if body[-1:] in ".!?)" else ". "
+            first.append(Edit(len(body), len(step.text), glue + o.text))
         if not self.a.same and (m := _OWN_LOOK.search(step.text)):
             # the sign of the other grain, from a recipe that was shifted before
             if m.start() == 0 and m.end() >= len(step.text.rstrip()):
@@ -125,7 +138,7 @@ class _View:
         edited = apply(step.text, edits)
         text = re.sub(r"  +", " ", edited.text) if retired and not edited.marks else edited.text
         reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(
-            (o.reason for o, _, _ in inside), ""
+            (o.reason for o in (*(x for x, _, _ in inside), *after)), ""
         )
         return NewStep(text, step.text, reason if text != step.text else "", edited.marks, "", edited.olds)
 
@@ -157,7 +170,7 @@ class _View:
                 end = b
                 while end < len(text) and text[end] in ".;!? ":
                     end += 1
-                edits.append(Edit(a, end, ""))
+                edits.append(Edit(max(a, edits[-1].end if edits else a), end, ""))
                 continue
             kept = True
             edits += _without(text, a, b, places, gone)

@@ -162,7 +162,7 @@ def _untimed(recipe: Recipe) -> tuple[int | None, int]:
         return None, len(ops)
     end = grain_in + 1
     while end < len(ops) and not (
-        ops[end].kind in _ENDS or ops[end].phase in ("rest", "release") or _CLICKS.search(ops[end].text)
+        ops[end].kind in _ENDS or ops[end].phase in ("rest", "release", "come_up") or _CLICKS.search(ops[end].text)
     ):
         end += 1
     if recipe.method == "rice-cooker":
@@ -226,6 +226,7 @@ class _Work:
                 start = self._without_minutes()
             if start is not None:
                 self._insert(self._clause_start(start), self._at_the_boil())
+                self._insert(self._grain_in(start), self._head_starts())
         if self.pot.grain.is_meal and not self.own.grain.is_meal:
             self._retire_plain_adding()
         self._insert(0, self._before())
@@ -352,6 +353,22 @@ class _Work:
     def _last(self) -> int | None:
         return _last_heat(self.recipe.with_(process=self.out.process(self.recipe.process)))
 
+    def _grain_in(self, latest: int) -> int:
+        """Where the grain goes into the pot: the sentence in which it is first spoken of other than to be made ready."""
+        ops = self.out.operations
+        i = next(
+            (
+                i
+                for i, o in enumerate(ops)
+                if self.recipe.source in o.what and o.kind not in ("rinse", "soak", "drain", "chop", "toast", "fry")
+            ),
+            latest,
+        )
+        i = min(i, latest)
+        while i > 0 and self._one_sentence(ops[i - 1], ops[i]):
+            i -= 1
+        return i
+
     def _clause_start(self, i: int) -> int:
         """The first operation of the sentence in which operation i stands, of those from the boil on."""
         ops = self.out.operations
@@ -445,7 +462,6 @@ class _Work:
             new.append(sentences.late(g, at, n, self.mix.because))
             self.out.additions.append((g.name, at))
         new += [sentences.aside(p, self.mix.because) for p in self.aside]
-        new += self._head_starts()
         if pot.way.lid != self.own.way.lid or pot.way.method != self.own.way.method:
             new.append(sentences.lid(pot))
             self._say("lid", "Where a step speaks of the lid, go by the inserted line: the water is reckoned for it.")
@@ -525,7 +541,10 @@ class _Work:
         end = self._after(last)
         while (
             end < len(ops)
-            and (ops[end].phase in ("rest", "release") or ops[end].kind in ("off", "release", "rest", "cover", "drain"))
+            and (
+                ops[end].phase in ("rest", "release", "come_up")
+                or ops[end].kind in ("off", "release", "rest", "cover", "drain")
+            )
             and ops[end].vessel in mine
         ):
             end += 1
@@ -537,7 +556,7 @@ class _Work:
         for i in range(first, end):
             o = ops[i]
             own_work = o.vessel in mine and (o.kind in _COOKING or i in geared) and not set(o.what) & others
-            if (own_work or o.phase in ("heat", "rest", "release", "whistles")) and o.basis == "said":
+            if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
         self._insert(first, new)
         if method in ("covered", "open", "drain", "off-heat"):

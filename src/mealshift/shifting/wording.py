@@ -76,13 +76,17 @@ def said_liquid(ml: float, unit: str, measures: Measures, was: str = "") -> str:
     return f"{nearest(ml, 5)} ml"
 
 
+# so much is still said as one
+SINGULAR = 1.1
+
+
 def plural(unit: str, value: float, was: str = "") -> str:
     """The unit's word for that many, in the words it replaces: "7 glasses" goes on in glasses."""
     said = re.search(r"[^\W\d_]{2,}$", was.strip())
     if said:
         one = re.sub(r"(?<=ss)es$|(?<!s)s$", "", said[0])
-        return one if value <= 1 else one + ("es" if one.endswith("ss") else "s")
-    return f"{unit}s" if unit in ("cup", "measure", "tin") and value > 1 else unit
+        return one if value < SINGULAR else one + ("es" if one.endswith("ss") else "s")
+    return f"{unit}s" if unit in ("cup", "measure", "tin") and value >= SINGULAR else unit
 
 
 def nearest(value: float, step: int) -> int:
