@@ -99,6 +99,13 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         )
     recipe = _sums(recipe)
     recipe = dish.judge(recipe, found, way_said)
+    if recipe.dish == "stuffing":
+        # what is filled and baked with the grain does not join it when it is cooked
+        lines = [
+            ln.with_(role="beside") if ln.role == "after" and not ln.fraction and not ln.corrected else ln
+            for ln in lines
+        ]
+        recipe = recipe.with_(lines=tuple(lines))
     recipe = recipe.with_(process=operations(recipe, found))
     problems += dish.problems(recipe, corrections)
     doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections)

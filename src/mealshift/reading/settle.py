@@ -57,7 +57,7 @@ AFTER_REST = 0.25
 def _nothing_after_rest(timed: list[Timed], way: str) -> list[Timed]:
     """Grain that was at the heat and has rested is done: what comes then is hardly its cooking, unless a cooker was only opened in between."""
     heat = next((i for i, t in enumerate(timed) if t.kind == "heat" and t.sure > 0.6), None)
-    if heat is None or way in ("pressure", "electric-pressure", "oven"):
+    if heat is None or way in ("pressure", "electric-pressure"):
         return timed
     rest = next((i for i in range(heat + 1, len(timed)) if timed[i].kind == "rest" and timed[i].sure > 0.7), None)
     if rest is None:
@@ -129,7 +129,10 @@ def _heat_fits(total: float, grain: Grain | None, way: str, dish: str) -> float:
         usual, spread = usual * 1.9, 0.5
     if dish in ("porridge", "pudding"):
         usual, spread = usual * 2.6, 0.65
-    elif dish in ("soup", "soft", "stuffing"):
+    elif dish == "stuffing":
+        # cooked half, then baked in what it fills
+        usual, spread = usual * 2.6, 0.65
+    elif dish in ("soup", "soft"):
         usual, spread = usual * 1.5, 0.55
     return 0.2 + 0.8 * _bell(math.log(total), math.log(usual), spread)
 

@@ -151,7 +151,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         ln.text,
         "source_grain",
         edited.marks,
-        "the same volume of another grain weighs otherwise",
+        "the recipe takes it cooked; this much dry gives as much, and the first steps cook it"
+        if ln.cooked
+        else "the same volume of another grain weighs otherwise",
         edited.olds,
     )
 

@@ -34,9 +34,9 @@ _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry)|more if|extra|top up|splash)\b[^.]{0,40}$", re.I
 )
 # what joins two clauses of one sentence
-_JOINT = re.compile(r"[\s,;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
-_STARTS_WITH_JOINT = re.compile(r"[\s,;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
-_SENTENCE_END = re.compile(r"[.!?](?=\s|$)|\n|;")
+_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
+_SENTENCE_END = re.compile(r"[.!?](?=\s|$)|\n|;|。")
 _OWN_LOOK = re.compile(
     r"(?:When the pressure is down and the lid is open, look|Look): [^\n]*?(?:Not yet\? Add [^.]*\.|Then drain\.|$)"
 )
@@ -129,7 +129,7 @@ class _View:
                 return NewStep("", step.text, "The sign of the other grain.", kind="retired")
             first.append(Edit(m.start(), min(len(step.text), m.end() + 1), ""))
         edits = list(first)
-        small = [*self._amounts(step), *self._minutes(step, mine)]
+        small = [*self._amounts(step), *self._minutes(step, mine), *self._called_by_name(step, mine)]
         if not self._other_dish(step, mine):
             small += self._names(step)
         for e in small:
@@ -168,9 +168,10 @@ class _View:
                 continue
             if set(places) == gone:
                 end = b
-                while end < len(text) and text[end] in ".;!? ":
+                while end < len(text) and text[end] in ".;!?。 ":
                     end += 1
-                edits.append(Edit(max(a, edits[-1].end if edits else a), end, ""))
+                begin = a + len(text[a:b]) - len(text[a:b].lstrip())
+                edits.append(Edit(max(begin, edits[-1].end if edits else begin), end, ""))
                 continue
             kept = True
             edits += _without(text, a, b, places, gone)
@@ -252,6 +253,20 @@ class _View:
         if verb and verb.start() > 0:
             end = a + len(step.text[a : a + verb.start()].rstrip(" ,"))
         return Edit(end, end, said)
+
+    def _called_by_name(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
+        """ "Rinse the rice. Put it in a pan": without the first sentence "it" has no meaning."""
+        for o, following in zip(mine, mine[1:], strict=False):
+            if (
+                o.basis == "retired"
+                and self.recipe.source in o.what
+                and following.basis != "retired"
+                and following.span
+            ):
+                at = self._at(step, following.span.start)
+                if m := re.compile(r"\W*\w+ (?P<it>it|them)\b", re.I).match(step.text, at):
+                    return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}")]
+        return []
 
     def _other_dish(self, step: Step, mine: Sequence[Operation]) -> bool:
         """A step of another dish's own, with no word about the grain, is left as it is."""

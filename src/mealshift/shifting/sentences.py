@@ -17,6 +17,8 @@ from ..process import Operation
 from ..recipe import Line
 from .wording import nearest
 
+# a look that finds it hard gives it no more than this before the next
+MOST_MORE = 10
 # dishes whose grain is not loosened when it has rested
 _NOT_LOOSE = ("soup", "porridge", "pudding", "stirred", "soft", "stuffing")
 
@@ -177,7 +179,7 @@ def head_start(line: Line, g: Grain, minutes: int) -> Operation:
 def look(pot: Pot, drains: bool = False) -> Operation:
     """drains: the recipe's own words drain it next."""
     splash = max(20, nearest((pot.high_ml - pot.pour_ml) / 2, 10))
-    more = max(2, round_half_up(pot.cook_min * 0.15))
+    more = min(MOST_MORE, max(2, round_half_up(pot.cook_min * 0.15)))
     sign = pot.grain.sign(pot.way.texture)
     sign = sign[:1].lower() + sign[1:]
     text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."

@@ -291,8 +291,8 @@ class _Work:
             self._late_addition(o, minutes if minutes is not None else o.typical_min)
             if minutes is None or abs(minutes - o.typical_min) < 0.5:
                 continue
-            low, high = o.low_min or o.typical_min, o.high_min or o.typical_min
-            half = (high - low) / 2 * minutes / o.typical_min
+            low, high = (x if x is not None else o.typical_min for x in (o.low_min, o.high_min))
+            half = (high - low) / 2 * minutes / o.typical_min if o.typical_min else 0.0
             self.out.operations[i] = o.with_(
                 low_min=minutes - half, typical_min=minutes, high_min=minutes + half, was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)), reason=why,
             )  # fmt: skip
@@ -414,9 +414,12 @@ class _Work:
             ops[at] = ops[at].with_(typical_min=float(pot.cook_typical), phase="heat", reason=why)
             self._look_and_rest(self._after(at))
             return at
-        poured = any(ln.role == "pot_liquid" and ln.ml for ln in self.recipe.lines)
-        if not self.recipe.steps or not poured or not any(self.recipe.source in o.what for o in ops):
-            self._whole_cooking()
+        poured = any(ln.role == "pot_liquid" and ln.ml for ln in self.recipe.lines) or pot.way.method not in RESTING
+        if not self.recipe.steps or not any(self.recipe.source in o.what for o in ops):
+            self._whole_cooking(len(ops))
+            return None
+        if not poured:
+            self._whole_cooking(end)
             return None
         n = len(ops)
         self._insert(end, [sentences.simmer(pot, why)])
@@ -508,7 +511,7 @@ class _Work:
             new.append(sentences.roast(target, way.roast))
         return new
 
-    def _whole_cooking(self) -> None:
+    def _whole_cooking(self, at: int) -> None:
         """No step cooks the grain at all: the cooking is put in, before what is done with the cooked grain."""
         pot = self.pot
         if self.recipe.steps and pot.way.method != "rice-cooker":
@@ -520,9 +523,9 @@ class _Work:
             new = [sentences.way(pot, "The recipe gives no minutes for its grain.")]
         else:
             new = [sentences.cook(pot, "The recipe gives no minutes for its grain."), sentences.look(pot)]
-            if pot.rest_min >= 1:
+            if pot.rest_min >= 1 and rest_said(self.recipe) is None:
                 new.append(sentences.rest(pot, self.recipe.dish, False))
-        self._insert(len(self.out.operations), new)
+        self._insert(at, new)
 
     def _replace_cooking(self, last: int) -> None:
         """Another way of cooking stands in the place of the recipe's own; what goes in meanwhile stays."""
@@ -559,7 +562,7 @@ class _Work:
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
         self._insert(first, new)
-        if method in ("covered", "open", "drain", "off-heat"):
+        if method in ("covered", "open", "drain", "off-heat", "oven", "pressure", "electric-pressure"):
             self._insert(first + len(new), [sentences.look(self.pot)])
 
     # -- small -----------------------------------------------------------------------------------------------------
