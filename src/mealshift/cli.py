@@ -296,7 +296,7 @@ def _shift(a: argparse.Namespace) -> tuple[Any, str]:
         said_unit="measure" if a.measure_ml is not None else None,
         blend=parts if len(parts) > 1 else (),
     )
-    data = pipeline.shift_report(shift(read(_text(a.file), measures), choice, measures))
+    data = pipeline.shown(shift(read(_text(a.file), measures), choice, measures))
     return data, writing.recipe_alone(data) if a.text else _shift_text(data)
 
 

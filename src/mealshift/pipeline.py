@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import asdict
+from functools import lru_cache
 from typing import Any
 
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
@@ -17,15 +18,38 @@ from .pot.stages import stages
 from .problems import Refusal
 from .reading import read
 from .recipe import Correction, Doubt, Duration, Line, Recipe
-from .shifting import Choice, Shift, shift
+from .shifting import Choice, Shift, laws, shift
+from .writing.text import recipe_alone
 
 
 def whole_way(
     text: str, choice: Choice, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()
 ) -> dict[str, Any]:
     """Recipe text → recipe → shift → what to show. Refusal if the way is barred."""
-    recipe = read(text, measures, corrections)
-    return shift_report(shift(recipe, choice, measures))
+    return shown(shift(read_once(text, measures, corrections), choice, measures))
+
+
+@lru_cache(maxsize=64)
+def read_once(text: str, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()) -> Recipe:
+    """The same text is asked for again with every touch on the bench, and read the same."""
+    return read(text, measures, corrections)
+
+
+def shown(s: Shift) -> dict[str, Any]:
+    """The shift as it is shown, its text read back: what does not come out as meant is said with it."""
+    made = shift_report(s)
+    if s.same and s.pot.way == s.own.way:
+        return made
+    try:
+        again = read(recipe_alone(made), Measures(measure_ml=s.choice.kitchen.measure_ml))
+    except Refusal:
+        found = [
+            laws.Broken("read back", "Read again, the new text holds no recipe that can be cooked: check its lines.")
+        ]
+    else:
+        found = laws.read_back(s, again)
+    made["laws"] += [asdict(b) for b in found]
+    return made
 
 
 # -- each stage's result as plain data ---------------------------------------------------------------------
@@ -338,6 +362,8 @@ def shift_report(s: Shift) -> dict[str, Any]:
                 "marks": [list(m) for m in st.marks],
                 "olds": list(st.olds),
                 "kind": st.kind,
+                "section": st.section,
+                "kept": st.kept,
                 "cautions": [c.text for c in cautions.for_words(st.text)],
             }
             for st in s.method.steps
@@ -349,6 +375,7 @@ def shift_report(s: Shift) -> dict[str, Any]:
         "count_out": list(s.recipe.count_out),
         "strip": strip(s),
         "process": s.process.as_dict(),
+        "laws": [asdict(b) for b in laws.broken(s)],
     }
 
 

@@ -140,4 +140,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    # which laws of a rewritten recipe were broken, once a text: tomorrow's reader learns from it
+    "loggers": {"mealshift.laws": {"level": "INFO"}},
 }

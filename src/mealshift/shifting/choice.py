@@ -34,3 +34,5 @@ class Choice:
     home_meal: bool = False
     # two or more (slug, share of the volume): a blend, instead of `to`
     blend: tuple[tuple[str, float], ...] = ()
+    # steps the cook wants in the recipe's own words, by these words; "+look": what is inserted of that kind stays out
+    as_was: tuple[str, ...] = ()

@@ -6,7 +6,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ..grains import grain
 from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
@@ -44,7 +44,8 @@ _OWN_LOOK = re.compile(
 
 @dataclass(frozen=True, slots=True)
 class NewStep:
-    """was: the old step, None if inserted. text: "" if retired. kind names what an inserted step does."""
+    """was: the old step, None if inserted. text: "" if retired. kind names what an inserted step does. section: the recipe's heading it stands
+    under. kept: the cook wanted it as it was."""
 
     text: str
     was: str | None
@@ -52,6 +53,8 @@ class NewStep:
     marks: tuple[tuple[int, int], ...] = ()
     kind: str = ""
     olds: tuple[str, ...] = ()
+    section: str = ""
+    kept: bool = False
 
 
 @dataclass(slots=True)
@@ -62,7 +65,15 @@ class Method:
     additions: list[tuple[str, int]] = field(default_factory=list)
 
 
-def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Measures, target: Target) -> Method:
+def rewrite_steps(
+    recipe: Recipe,
+    own: Own,
+    pot: Pot,
+    a: Amounts,
+    measures: Measures,
+    target: Target,
+    as_was: Sequence[str] = (),
+) -> Method:
     view = _View(recipe, own, pot, a, measures, target)
     out = Method(check=list(target.check), additions=list(target.additions))
     ops = target.operations
@@ -73,6 +84,9 @@ def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Meas
     after: dict[int, list[Operation]] = {}
     for i, o in enumerate(ops):
         if o.basis != "inserted":
+            continue
+        if f"+{o.kind}" in as_was:
+            out.steps.append(NewStep("", o.text, "You left this out.", kind=o.kind, kept=True))
             continue
         prev = next((x for x in reversed(ops[:i]) if x.span is not None and x.basis != "retired"), None)
         following = next((x for x in ops[i + 1 :] if x.span is not None and x.basis != "retired"), None)
@@ -86,7 +100,11 @@ def rewrite_steps(recipe: Recipe, own: Own, pot: Pot, a: Amounts, measures: Meas
             before.setdefault((prev.step or 0) + 1, []).append(o)
     for step in recipe.steps:
         out.steps += [_new(o) for o in before.pop(step.index, [])]
-        out.steps.append(view.step(step, inside.get(step.index, []), after.get(step.index, [])))
+        if step.text in as_was:
+            out.steps.append(NewStep(step.text, step.text, "You wanted it as it was.", section=step.section, kept=True))
+            continue
+        made = view.step(step, inside.get(step.index, []), after.get(step.index, []))
+        out.steps.append(replace(made, section=step.section))
     for left in before.values():
         out.steps += [_new(o) for o in left]
     out.check += view.check

@@ -94,7 +94,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside)
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
-    method = rewrite_steps(recipe, own, pot, amounts, measures, made)
+    method = rewrite_steps(recipe, own, pot, amounts, measures, made, choice.as_was)
     title = _title(recipe, own, target, same, aside)
     problems += drinking_on(recipe, own, pot)
     check = [

@@ -11,8 +11,16 @@ def to_markdown(shift: dict[str, Any]) -> str:
     out = [f"# {_plain(shift['title'])}", ""]
     if servings := parts.said_servings(shift):
         out += [f"Serves {servings}", ""]
-    out += ["## Ingredients", "", *(f"- {_plain(i)}" for i in parts.ingredients(shift)), "", "## Method", ""]
-    out += [f"{n}. {_plain(s)}" for n, s in enumerate(parts.steps(shift), 1)]
+    out += ["## Ingredients", ""]
+    for section, rows in parts.ingredient_parts(shift):
+        out += [*(["", f"### {_plain(section)}", ""] if section else []), *(f"- {_plain(i['text'])}" for i in rows)]
+    out += ["", "## Method", ""]
+    n = 0
+    for section, rows in parts.step_parts(shift):
+        out += ["", f"### {_plain(section)}", ""] if section else []
+        for s in rows:
+            n += 1
+            out.append(f"{n}. {_plain(s['text'])}")
     out += [
         "",
         "## Notes",

@@ -17,7 +17,7 @@ h1 { font-size: 20pt; line-height: 1.1; margin: 0 0 1mm } h2 { font-size: 11pt; 
 p { margin: 0 } .pour { border: 1.5pt solid #18221F; border-radius: 3mm; padding: 3mm 4mm; margin: 4mm 0; display: flex; gap: 6mm; align-items: baseline }
 .pour b { font-size: 26pt; white-space: nowrap; font-variant-numeric: tabular-nums } ul { padding: 0; margin: 0; list-style: none; columns: 2; column-gap: 10mm }
 li { break-inside: avoid } ul li { border-bottom: .5pt dotted #88958F; padding: .8mm 0 } ol { margin: 0; padding-left: 6mm } ol li { padding: .7mm 0 }
-mark { background: #FFE99A; padding: 0 .5mm } .warn { font-size: 9pt; line-height: 1.3; border-top: 1pt solid #B4371E; margin-top: 5mm; padding-top: 2mm }
+li.part { list-style: none; font-weight: 650; border: 0; padding-top: 2mm } mark { background: #FFE99A; padding: 0 .5mm } .warn { font-size: 9pt; line-height: 1.3; border-top: 1pt solid #B4371E; margin-top: 5mm; padding-top: 2mm }
 .warn p { padding: .5mm 0 } @media print { body { margin: 0; padding: 0 } }
 """
 
@@ -33,10 +33,10 @@ def to_page(shift: dict[str, Any]) -> str:
         f"<p>{'Serves ' + escape(servings) + '. ' if servings else ''}Shifted from {escape(shift['from']['name'])} to {escape(pot['name'])}.</p>",
         f'<div class="pour"><b>{pot["water"]["pour_ml"]} ml</b><p>{escape(parts.pour(shift))}</p></div>',
         "<h2>Ingredients</h2><ul>",
-        *(f"<li>{_marked(i['text'], i['marks'])}</li>" for i in shift["ingredients"] if i["text"]),
+        *_rows(parts.ingredient_parts(shift)),
         "</ul>",
         "<h2>Method</h2><ol>",
-        *(f"<li>{_marked(s['text'], s['marks'])}</li>" for s in shift["steps"] if s["text"]),
+        *_rows(parts.step_parts(shift)),
         "</ol>",
     ]
     if check := parts.to_check(shift):
@@ -46,6 +46,14 @@ def to_page(shift: dict[str, Any]) -> str:
         '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">'
         f"<title>{escape(shift['title'])}</title><style>{_STYLE}</style></head><body>{''.join(body)}</body></html>"
     )
+
+
+def _rows(found: list[tuple[str, list[dict[str, Any]]]]) -> list[str]:
+    out = []
+    for section, rows in found:
+        out += [f'<li class="part">{escape(section)}</li>'] if section else []
+        out += [f"<li>{_marked(r['text'], r['marks'])}</li>" for r in rows]
+    return out
 
 
 def _marked(text: str, marks: list[list[int]]) -> str:

@@ -15,8 +15,7 @@ def to_text(shift: dict[str, Any]) -> str:
     out = [shift["title"]]
     if servings := parts.said_servings(shift):
         out.append(f"Serves {servings}")
-    out += ["", "Ingredients", *parts.ingredients(shift), "", "Method"]
-    out += [f"{n}. {s}" for n, s in enumerate(parts.steps(shift), 1)]
+    out += ["", "Ingredients", *_list(shift, ""), "", "Method", *_method(shift)]
     out += [
         "",
         "Notes",
@@ -33,9 +32,25 @@ def recipe_alone(shift: dict[str, Any]) -> str:
     out = [shift["title"]]
     if servings := parts.said_servings(shift):
         out.append(f"Serves {servings}")
-    out += ["", "Ingredients", *(f"- {i}" for i in parts.ingredients(shift)), "", "Method"]
-    out += [f"{n}. {s}" for n, s in enumerate(parts.steps(shift), 1)]
-    return "\n".join(out)
+    return "\n".join([*out, "", "Ingredients", *_list(shift, "- "), "", "Method", *_method(shift)])
+
+
+def _list(shift: dict[str, Any], bullet: str) -> list[str]:
+    out: list[str] = []
+    for section, rows in parts.ingredient_parts(shift):
+        out += [*(["", f"{section}:"] if section else []), *(f"{bullet}{i['text']}" for i in rows)]
+    return out
+
+
+def _method(shift: dict[str, Any]) -> list[str]:
+    out: list[str] = []
+    n = 0
+    for section, rows in parts.step_parts(shift):
+        out += ["", f"{section}:"] if section else []
+        for s in rows:
+            n += 1
+            out.append(f"{n}. {s['text']}")
+    return out
 
 
 def to_csv(shift: dict[str, Any]) -> str:

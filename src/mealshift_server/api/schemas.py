@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Literal
+from typing import Annotated, Literal
 
 from ninja import Schema
 from pydantic import Field
@@ -257,6 +257,8 @@ class ChoiceIn(Schema):
     bag_id: int | None = None
     factors: FactorsIn | None = None
     home_meal: bool = False
+    # steps to be left in their own words; "+look": nothing of that kind put in
+    as_was: list[Annotated[str, Field(max_length=6000)]] = Field(default=[], max_length=60)
     pot_cm: float | None = None
     pot_l: float | None = None
     altitude_m: float | None = None
@@ -295,6 +297,8 @@ class WaterOut(Schema):
     ratio_by_volume: float
     depth_above_cm: float
     pour_said: Said
+    # what is poured: water, stock, or the milk of a milk dish
+    of: str = "water"
 
 
 class Dry(Schema):
@@ -382,11 +386,20 @@ class FromOut(Schema):
 
 class IngredientOut(Schema):
     text: str
-    was: str
+    # none: it was put in
+    was: str | None
     role: str
     marks: list[Place]
     olds: list[str]
     because: str
+    in_step: bool = False
+    section: str = ""
+
+
+class LawOut(Schema):
+    law: str
+    text: str
+    where: str = ""
 
 
 class StepOut(Schema):
@@ -396,6 +409,8 @@ class StepOut(Schema):
     marks: list[Place]
     olds: list[str]
     kind: str
+    section: str = ""
+    kept: bool = False
     # of the step's own words; a shift kept by an older program has none
     cautions: list[str] = []
 
@@ -440,6 +455,7 @@ class ShiftOut(Schema):
     cautions: list[CautionOut]
     count_out: list[str]
     strip: list[StripOut]
+    laws: list[LawOut] = []
 
 
 class RecipeRow(Schema):

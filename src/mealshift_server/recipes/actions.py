@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import logging
 from dataclasses import asdict, replace
+from functools import lru_cache
 from typing import Any
 
 from django.db import transaction
@@ -20,6 +22,8 @@ from mealshift_server.larder.actions import bag_for
 from mealshift_server.notebook.taught import factors_for
 
 from .models import Recipe, Shift
+
+_log = logging.getLogger("mealshift.laws")
 
 
 class Conflict(Exception):  # noqa: N818 - told to the cook, not a fault
@@ -42,7 +46,9 @@ def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
 def choice_of(raw: dict[str, Any], household: Household) -> Choice:
     """The core's Choice from plain data, in the household's kitchen; Refusal from the core if a value cannot be."""
     rest = {
-        k: v for k, v in raw.items() if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend")
+        k: v
+        for k, v in raw.items()
+        if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend", "as_was")
     }
     return Choice(
         **rest,
@@ -50,6 +56,7 @@ def choice_of(raw: dict[str, Any], household: Household) -> Choice:
         factors=factors_for(household, raw, pot.pk if (pot := pot_of(household, raw)) else None),
         said_unit="measure",
         blend=tuple((p["grain"], p["share"]) for p in raw.get("blend") or []),
+        as_was=tuple(raw.get("as_was") or ()),
     )
 
 
@@ -68,8 +75,17 @@ def with_kitchen(choice: Choice, kitchen: Kitchen) -> Choice:
 def shift_text(
     household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any]
 ) -> dict[str, Any]:
-    """The whole way, nothing kept."""
-    return pipeline.whole_way(text, choice_of(choice, household), measures(household), corrections_of(corrections))
+    """The whole way, nothing kept. Laws that were broken are counted in the log, without a word of the recipe."""
+    made = pipeline.whole_way(text, choice_of(choice, household), measures(household), corrections_of(corrections))
+    for law in made["laws"]:
+        _count(law["law"], str(choice["to"]), hash(text))
+    return made
+
+
+@lru_cache(maxsize=1024)
+def _count(law: str, to: str, text: int) -> None:
+    """Once a text, not with every touch."""
+    _log.info("law broken: %s, to %s", law, to)
 
 
 def read_text(household: Household, text: str, corrections: list[dict[str, Any]]) -> dict[str, Any]:

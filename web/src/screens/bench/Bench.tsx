@@ -50,6 +50,10 @@ export function Bench() {
   const family = grains.data?.find((g) => g.slug === pot?.grain)?.family;
   // a grain that cannot do what the last one could: start from its own defaults again
   const set = (next: Choice) => setChoice(next.to === choice.to ? next : { ...next, blend: [], texture: null, soak_min: null, method: null, lid: null, roast: null, release: "natural" });
+  const leave = (words: string) => {
+    const had = choice.as_was ?? [];
+    setChoice({ ...choice, as_was: had.includes(words) ? had.filter((w) => w !== words) : [...had, words] });
+  };
   const props: ControlProps = { choice, set, grains: grains.data ?? [], shift: done, fromName: done?.from.name ?? "" };
   const keepIt = async () => {
     const kept = await keep.mutateAsync({ choice }).catch(() => null);
@@ -90,7 +94,7 @@ export function Bench() {
               <Doubts reading={reading.data} most={3} />
             </div>
             <Sheet className="mt-4 p-4" aria-label="The recipe as it becomes">
-              <After shift={done} withOld />
+              <After shift={done} withOld leave={leave} />
               <Mind shift={done} />
             </Sheet>
             <WhatIf key={`${choice.to}${pot.method}`} pot={pot} choice={choice} />
@@ -142,7 +146,7 @@ export function Bench() {
               <Jug pot={pot} family={family} />
             </section>
             <section aria-label="The recipe as it becomes" className="min-h-[540px] rounded-r-sheet border border-l-0 border-line bg-sheet p-6">
-              <After shift={done} />
+              <After shift={done} leave={leave} />
               <Mind shift={done} />
             </section>
           </div>

@@ -25,10 +25,12 @@ export function Before({ reading }: { reading: Reading }) {
   );
 }
 
-/** As it becomes: right, higher, what changed under the highlighter and the reason beside it. */
-export function After({ shift, withOld = false }: { shift: Shift; withOld?: boolean }) {
+/** As it becomes: right, higher, what changed under the highlighter and the reason beside it. `leave` keeps a step in its old words, or takes it back. */
+export function After({ shift, withOld = false, leave }: { shift: Shift; withOld?: boolean; leave?: (words: string) => void }) {
   const changed = shift.ingredients.filter((i) => i.marks.length).length + shift.steps.filter((s) => s.marks.length || !s.text).length;
   const asks = [...shift.check, ...shift.problems].filter((p) => p.severity === "ask").length;
+  const listed = shift.ingredients.filter((i) => !i.in_step);
+  const told = shift.ingredients.filter((i) => i.in_step);
   return (
     <div>
       <h2 className="text-[25px]">{shift.title}</h2>
@@ -37,38 +39,60 @@ export function After({ shift, withOld = false }: { shift: Shift; withOld?: bool
         {shift.servings ? `, serves ${shift.servings}` : ""}
       </p>
       <ul className="m-0 list-none p-0 text-[16px]" aria-label="Ingredients">
-        {shift.ingredients.map((i, k) => (
+        {listed.map((i, k) => (
           <li key={k} className="dotted py-[5px]">
+            {i.section && i.section !== listed[k - 1]?.section && <span className="block pt-2 font-semibold">{i.section}</span>}
             <Marked text={i.text} marks={i.marks} olds={i.olds} withOld={withOld} />
             {i.marks.length > 0 && i.because && <span className="block text-[13.5px] leading-snug text-soft">{i.because}</span>}
           </li>
         ))}
       </ul>
+      {told.length > 0 && (
+        <p className="mt-2 text-[14.5px] leading-snug text-soft" aria-label="Named in the steps">
+          <span className="font-semibold">{listed.length ? "Also, by the steps: " : "What goes in: "}</span>
+          {told.map((i) => i.text).join(" · ")}
+        </p>
+      )}
       <ol className="m-0 mt-3 list-none space-y-2 p-0 text-[16px]" aria-label="Method">
-        {shift.steps.map((s, k) => {
-          const n = shift.steps.slice(0, k + 1).filter((x) => x.text).length;
-          if (!s.text)
-            return (
-              <li key={k} className="pl-7 text-soft">
-                <del>{s.was}</del> <span className="text-[13.5px]">{s.reason}</span>
-              </li>
-            );
-          const added = s.was === null;
-          return (
-            <li key={k} className={`relative pl-7 ${added ? "before:absolute before:inset-y-0.5 before:left-[19px] before:w-1 before:rounded before:bg-mark" : ""}`}>
-              <span className="figures absolute left-0 text-soft">{n}.</span>
-              {added ? <span className="font-semibold">{s.text}</span> : <Marked text={s.text} marks={s.marks} olds={s.olds} withOld={withOld} />}
-              {s.reason && <span className="block text-[13.5px] leading-snug text-soft">{s.reason}</span>}
-              {s.cautions.map((c) => (
-                <span key={c} className="mt-1 block border-l-4 border-warn bg-warn-pale px-2 py-1 text-[14.5px] leading-snug">
-                  {c}
-                </span>
-              ))}
-            </li>
-          );
-        })}
+        {shift.steps.map((s, k) => (
+          <Step key={k} step={s} above={shift.steps[k - 1]?.section} n={shift.steps.slice(0, k + 1).filter((x) => x.text).length} withOld={withOld} leave={leave} />
+        ))}
       </ol>
     </div>
+  );
+}
+
+function Step({ step: s, above, n, withOld, leave }: { step: Shift["steps"][number]; above: string | undefined; n: number; withOld: boolean; leave: ((words: string) => void) | undefined }) {
+  const added = s.was === null;
+  // what was put in is known by its kind: its words change with the numbers
+  const words = added || (s.kept && !s.text) ? `+${s.kind}` : (s.was ?? "");
+  const touch = leave && (s.kept || s.marks.length > 0) && (
+    <button type="button" className="-my-1 inline-flex min-h-11 items-center text-[13.5px] font-semibold text-water" onClick={() => leave(words)}>
+      {s.kept ? "Change it after all" : added ? "Leave it out" : "Keep the old words"}
+    </button>
+  );
+  if (!s.text)
+    return (
+      <li className="pl-7 text-soft">
+        <del>{s.was}</del> <span className="text-[13.5px]">{s.reason}</span> {touch}
+      </li>
+    );
+  return (
+    <li className={`relative pl-7 ${added ? "before:absolute before:inset-y-0.5 before:left-[19px] before:w-1 before:rounded before:bg-mark" : ""}`}>
+      {s.section && s.section !== above && <span className="block pt-1 font-semibold">{s.section}</span>}
+      <span className="figures absolute left-0 text-soft">{n}.</span>
+      {added ? <span className="font-semibold">{s.text}</span> : <Marked text={s.text} marks={s.marks} olds={s.olds} withOld={withOld} />}
+      {(s.reason || touch) && (
+        <span className="block text-[13.5px] leading-snug text-soft">
+          {s.reason} {touch}
+        </span>
+      )}
+      {s.cautions.map((c) => (
+        <span key={c} className="mt-1 block border-l-4 border-warn bg-warn-pale px-2 py-1 text-[14.5px] leading-snug">
+          {c}
+        </span>
+      ))}
+    </li>
   );
 }
 
@@ -78,6 +102,19 @@ export function Mind({ shift }: { shift: Shift }) {
   const notes = shift.problems.filter((p) => p.severity === "note");
   return (
     <div className="mt-5 space-y-4">
+      {shift.laws.length > 0 && (
+        <section aria-label="Not sure of the new text">
+          <h3 className="mb-1.5 text-[17px]">Where I am not sure of the new text</h3>
+          <ul className="m-0 list-none space-y-1.5 p-0">
+            {shift.laws.map((l, i) => (
+              <li key={i} className="border-l-4 border-warn pl-3 text-[15px]">
+                {l.text}
+                {l.where && <span className="block text-[13.5px] text-soft">“{l.where.length > 90 ? `${l.where.slice(0, 90)} …` : l.where}”</span>}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {asks.length > 0 && (
         <section aria-label="To check">
           <h3 className="mb-1.5 text-[17px]">Look this over</h3>

@@ -1,0 +1,167 @@
+"""The laws a rewritten recipe keeps, looked at on every shift before it is shown. A broken one is said, with the part it is about: never a contradiction in silence.
+
+1 ingredients   each of the recipe's once, none invented but what the shift names          5 words     no source grain left, no doubled word, no wrong plural
+2 water         what is poured is in the list and in the jug; no dry grain without any     6 minutes   the text says the minutes of the strip and the ledger
+3 order         one soak, one cooking, one rest, in the track's order                      7 read back the text, read again, gives the target
+4 the others    what is not the grain's keeps its minutes
+"""
+
+from __future__ import annotations
+
+import re
+from collections import Counter
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import TYPE_CHECKING
+
+from ..grains import grain
+from ..measures import round_half_up
+from ..reading.names import find_grains
+from ..recipe import Recipe
+
+if TYPE_CHECKING:
+    from .shift import Shift
+
+# phases of the grain's own minutes; every other operation keeps its own
+_MINE = frozenset({"heat", "rest", "soak", "toast", "whistles", "from_start"})
+_DOUBLED = re.compile(r"\b([^\W\d_]{3,}) \1\b", re.I)
+_ONE_OF_MANY = re.compile(r"(?<![\d.,/½¼¾⅓⅔-])1 (?:whistles|minutes|cups|hours|glasses|mugs)\b")
+_SLUG = re.compile(r"\b[a-z]+-(?:millet|barley|rice|meal)-[a-z]+\b")
+LEAST_DRY_G, LEAST_POUR_ML = 30.0, 20
+# what the rounding to a cook's words may differ by
+MINUTES, SHARE = 1.5, 0.06
+
+
+@dataclass(frozen=True, slots=True)
+class Broken:
+    """law: its name; text: what is wrong, in a sentence; where: the words it is about, "" if it is about the whole."""
+
+    law: str
+    text: str
+    where: str = ""
+
+
+def broken(s: Shift) -> list[Broken]:
+    """Laws 1 to 6. A shift to the same grain the same way breaks none: every word is the recipe's."""
+    if s.same and s.pot.way == s.own.way:
+        return []
+    return [*_ingredients(s), *_water(s), *_order(s), *_others(s), *_words(s), *_minutes(s)]
+
+
+def _ingredients(s: Shift) -> Iterator[Broken]:
+    was = [ln.was for ln in s.lines if ln.was is not None]
+    if Counter(was) != Counter(ln.text for ln in s.recipe.lines):
+        yield Broken(
+            "ingredients",
+            "An ingredient of the recipe is missing or stands twice in the new list: compare it with the old one.",
+        )
+    for ln in s.lines:
+        if ln.was is not None and not ln.text.strip():
+            yield Broken("ingredients", "This ingredient was lost; it is still wanted.", ln.was)
+
+
+def _water(s: Shift) -> Iterator[Broken]:
+    pot = s.pot
+    if pot.pour_ml < LEAST_POUR_ML and pot.dry_g > LEAST_DRY_G and not s.own.line.cooked and pot.way.method != "steam":
+        yield Broken(
+            "water",
+            f"Nothing is poured for {round_half_up(pot.dry_g)} g of dry grain: the other liquids are to do it. Look early, with hot water beside it.",
+        )
+    for ln in s.lines:
+        if re.match(r"0 (?:ml|g|l)\b", ln.text):
+            yield Broken("water", "An amount came to nothing here: leave it as the recipe has it.", ln.was or ln.text)
+
+
+def _order(s: Shift) -> Iterator[Broken]:
+    ops = [o for o in s.process.operations if o.basis != "retired"]
+    inserted = Counter(o.kind for o in ops if o.basis == "inserted")
+    said = Counter(o.phase for o in ops if o.basis != "inserted" and o.told)
+    if inserted["rest"] and said["rest"]:
+        yield Broken("order", "The grain rests twice as it stands: once is enough.")
+    if inserted["soak"] and said["soak"]:
+        yield Broken("order", "The grain is soaked twice as it stands: once is enough.")
+    if inserted["cook"] and said["heat"] and not s.own.line.cooked:
+        yield Broken("order", "The grain is cooked twice as it stands: go by the inserted step.")
+    at = {o.id: i for i, o in enumerate(ops)}
+    off = next((i for i, o in enumerate(ops) if o.kind == "rest" and o.basis == "inserted"), None)
+    look = next((at[o.id] for o in ops if o.kind == "look" and o.basis == "inserted"), None)
+    if off is not None and look is not None and look > off and not s.pot.way.locked:
+        yield Broken("order", "The look stands after the rest: look before you turn the heat off.")
+
+
+def _others(s: Shift) -> Iterator[Broken]:
+    for o in s.process.operations:
+        if o.was and o.phase not in _MINE:
+            yield Broken("the others", "These minutes are not the grain's and should stay as they were.", o.text)
+
+
+def _words(s: Shift) -> Iterator[Broken]:
+    old = " ".join(st.text for st in s.recipe.steps) + " " + " ".join(ln.text for ln in s.recipe.lines)
+    others = {ln.grain for ln in s.recipe.lines if ln.index != s.recipe.source}
+    for st in s.method.steps:
+        if not st.text:
+            continue
+        left = [
+            f
+            for f in find_grains(st.text)
+            if (f.generic or grain(f.slug).family == "rice") and f.slug not in others and s.pot.grain.family != "rice"
+        ]
+        if left and not s.same and not others & {g for g in others if g and grain(g).family == "rice"}:
+            yield Broken("words", f"“{left[0].text}” still stands here: read it as {s.pot.grain.name}.", st.text)
+        for m in _DOUBLED.finditer(st.text):
+            if m[0] not in old:
+                yield Broken("words", f"“{m[0]}” is one word too many.", st.text)
+    for text in (*(st.text for st in s.method.steps), *(ln.text for ln in s.lines), s.title.text):
+        if (m := _ONE_OF_MANY.search(text) or _SLUG.search(text)) and m[0] not in old:
+            yield Broken("words", f"“{m[0]}” is not how a cook says it.", text)
+
+
+def _minutes(s: Shift) -> Iterator[Broken]:
+    ops = [o for o in s.process.operations if o.basis != "retired"]
+    heat = sum(o.typical_min or 0.0 for o in ops if o.phase == "heat" and (o.told or o.basis == "inserted" or o.span))
+    whistles = any(o.phase == "whistles" for o in ops)
+    if heat and not whistles and abs(heat - s.pot.cook_typical) > max(MINUTES, SHARE * s.pot.cook_typical):
+        yield Broken(
+            "minutes",
+            f"The steps add up to {round_half_up(heat)} minutes at the heat, the pot wants {s.pot.cook_typical}: go by the pot.",
+        )
+
+
+def read_back(s: Shift, again: Recipe) -> list[Broken]:
+    """Law 7: the rewritten text, read again."""
+    out = []
+    line, pot = again.source_line, s.pot
+    if line is None or line.grain is None:
+        return [Broken("read back", "Read again, no grain is found in the new text: check its first lines.")]
+    if line.grain not in {pot.grain.slug, *(p.grain.slug for p in s.aside), *(g.slug for g, _ in pot.grain.parts)}:
+        out.append(
+            Broken(
+                "read back",
+                f"Read again, the grain would be {grain(line.grain).name}: another of the lines is taken for it.",
+                line.text,
+            )
+        )
+    low, high = pot.cook_typical * 0.85 - MINUTES, pot.cook_typical * 1.15 + MINUTES
+    if pot.cook_typical and not (again.simmer_min is not None and low <= again.simmer_min <= high):
+        said = f"{round_half_up(again.simmer_min)} minutes" if again.simmer_min else "no minutes"
+        out.append(
+            Broken(
+                "read back",
+                f"Read again, the steps give {said} at the heat, the pot wants {pot.cook_typical}: go by the pot.",
+            )
+        )
+    if abs((again.rest_min or 0.0) - pot.rest_min) > 2:
+        out.append(
+            Broken(
+                "read back",
+                f"Read again, it rests {round_half_up(again.rest_min or 0)} minutes, the pot wants {round_half_up(pot.rest_min)}: go by the pot.",
+            )
+        )
+    if abs(again.soak_min - pot.way.soak_min) > 2:
+        out.append(
+            Broken(
+                "read back",
+                f"Read again, it soaks {round_half_up(again.soak_min)} minutes, the pot wants {round_half_up(pot.way.soak_min)}: go by the pot.",
+            )
+        )
+    return out
