@@ -81,7 +81,7 @@ def samples(t: Text) -> dict[str, list[Sample]]:
     measures = reader._own_measures(told, Measures())
     read_lines = reader._ingredient_lines(laid, t.text, measures, [])
     read_lines += reader._in_prose(read_lines, laid, t.text, measures, [])
-    source = reader._source(read_lines, ())
+    source = reader._source(read_lines, (), [p.text for p in laid.steps])
     line = None if source is None else read_lines[source]
     blocks = [minutes.Block(p.text, p.span.start, p.section) for p in laid.steps]
     found = clauses([p.text for p in laid.steps])

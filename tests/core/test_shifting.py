@@ -102,7 +102,7 @@ def test_what_is_not_the_grains_keeps_its_amount_unless_the_plates_change() -> N
 def test_a_recipe_in_prose_is_rewritten_in_its_sentences() -> None:
     text = "Spinach pot, feeds 2\nTake one mug of brown rice and wash it. Add two mugs of water, bring to the boil, cover and cook for 38 minutes. Leave 10 minutes."
     data = report(text, "barley-pearl")
-    assert "Take one mug of barley and wash it. Add 2¼ mugs of water" in steps(data)[0]
+    assert "Take one mug of pearl barley and wash it. Add 2¼ mugs of water" in steps(data)[0]
 
 
 def test_a_household_measure_stays_in_its_own_words() -> None:

@@ -50,6 +50,11 @@ _ON_AGAIN = re.compile(
     re.I,
 )
 
+# the look a shift puts in, as it writes it: no operation of the recipe's, and none of its minutes
+OWN_LOOK = re.compile(
+    r"(?:When the pressure is down and the lid is open, look|Look): [^.\n]*\.(?: Not yet\? Add [^.\n]*\.| Then drain\.)?"
+)
+
 THINGS = {
     "grain": rf"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
     "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
@@ -314,6 +319,11 @@ def _fold(out: list[Clause]) -> None:
     # where several hold it, the one it is cooked in
     for c in out:
         c.grains = c.vessel in grains
+
+
+def without_looks(text: str) -> str:
+    """The text with our own looks blanked out, every other letter in its place."""
+    return OWN_LOOK.sub(lambda m: " " * len(m[0]), text) if "ook: " in text else text
 
 
 def clause_at(found: Sequence[Clause], block: int, at: int) -> int | None:

@@ -21,7 +21,7 @@ from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.amounts import AMOUNT, Item, items, parse
 from . import consistency, dish, ingredients, method, minutes, roles, structure
-from .clauses import Clause, clauses
+from .clauses import Clause, clauses, without_looks
 from .intake import clean
 from .names import find_grains, kind_of_rice
 from .operations import operations
@@ -55,13 +55,13 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines = _ingredient_lines(laid, text, measures, problems)
     lines += _in_prose(lines, laid, text, measures, problems)
     lines = [_corrected(ln, corrections) for ln in lines]
-    source = _source(lines, corrections)
+    source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _named_elsewhere(lines, laid, source, corrections)
     lines = _related(lines, laid, source)
-    texts = [p.text for p in laid.steps]
+    texts = [without_looks(p.text) for p in laid.steps]
     found = clauses(texts)
     line = None if source is None else lines[source]
-    blocks = [minutes.Block(p.text, p.span.start, p.section) for p in laid.steps]
+    blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked))
     timed = _told(timed, laid, text, corrections)
     lines, tagged = _with_roles(lines, source, found, timed, laid, corrections)
@@ -268,7 +268,8 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         end = name.start("name") + len(words)
         kind = ingredients.kind_of(words)[0]
         wet = kind is not None and kind.water > 0
-        grains = [] if wet else find_grains(text[m.start() : min(len(text), end + 30)])
+        stop = re.search(r"[.;!?\n](?!\d)", text[end : end + 30])
+        grains = [] if wet else find_grains(text[m.start() : min(len(text), end + (stop.start() if stop else 30))])
         if grains and grains[0].span.start + m.start() <= end + 12:
             end = max(end, m.start() + grains[0].span.end)
             tail = re.match(r"[^,.;\n]{0,30}", text[end:])
@@ -332,14 +333,21 @@ def _amount_said(line: Line, said: str) -> Line:
     return ingredients.sized(fresh, [])
 
 
-def _source(lines: list[Line], corrections: tuple[Correction, ...]) -> int | None:
-    """The grain to be shifted: the cook's word, else the rice there is most of, a raw one first, else the first other grain."""
+def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Sequence[str]) -> int | None:
+    """The grain to be shifted: the cook's word, else the rice there is most of, a raw one first, else the first other grain. A rice that no step
+    speaks of, beside another grain that they cook, is talk."""
     chosen = [ln for ln in lines if ln.corrected and ln.role == "source_grain"]
     if chosen:
         return chosen[0].index
     refused = {c.line.strip() for c in corrections if c.role and c.role != "source_grain"}
     grains = [ln for ln in lines if ln.grain and ln.text.strip() not in refused]
     rices = [ln for ln in grains if grain(ln.grain or "").family == "rice"] or grains
+    told = [f for text in steps for f in find_grains(text)]
+    spoken = {f.slug for f in told if not f.generic}
+    if not any(f.generic or grain(f.slug).family == "rice" for f in told) and any(
+        ln.grain in spoken and ln.ml for ln in grains
+    ):
+        rices = [ln for ln in grains if ln.grain in spoken]
     # rice that a dish is only served with is not cooked here
     rices = [ln for ln in rices if ln.ml or not _SERVED.search(f"{ln.section} {ln.text}")]
     if not rices:

@@ -109,7 +109,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls == "title" and out.title is None:
             out.title = _title(piece)
         elif cls in ("heading", "section"):
-            section = "" if cls == "heading" and _HEAD_ONLY.match(piece.text) else piece.text.rstrip(" :—–-").strip()
+            named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and _HEAD_ONLY.match(piece.text))
+            section = "" if not named else piece.text.rstrip(" :—–-").strip()
             out.headings.append(piece)
         elif cls in ("ingredient", "ingredients"):
             above = out.lines[-1][0] if out.lines else None

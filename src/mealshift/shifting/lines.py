@@ -17,6 +17,8 @@ from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said
 NOTICEABLE = 0.08
 
 
+# less than this is not poured at all
+LEAST_ML = 5.0
 _COOKED_WORDS = re.compile(
     r",?\s*\b(?:(?:cold|leftover|left-over|day-old|chilled|freshly|already|pre-?|well[- ])*\s*(?:cooked|boiled|steamed|cold|leftover|left-over|day-old)(?:,? (?:and|then) (?:cooled|chilled|cold))?)\b\s*",
     re.I,
@@ -60,7 +62,7 @@ class Amounts:
 
 
 def rewrite_lines(
-    recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float, aside: tuple[Pot, ...] = ()
+    recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float, aside: tuple[Pot, ...] = (), drained: bool = False
 ) -> list[NewLine]:
     out = []
     carried = frozenset(ln.index for ln in carriers(recipe))
@@ -84,7 +86,9 @@ def rewrite_lines(
                 None,
                 "pot_liquid",
                 ((0, len(said)),),
-                "the recipe's other liquids do not cover what this grain drinks",
+                "plenty, to boil it in and pour off"
+                if drained
+                else "the recipe's other liquids do not cover what this grain drinks",
             )
         )
     return out
@@ -184,6 +188,14 @@ def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
 
 def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     ml = a.carrier(ln.ml or 0.0)
+    if ml < LEAST_ML:
+        return NewLine(
+            ln.text,
+            ln.text,
+            ln.role,
+            (),
+            "the other liquids do it: keep this hot beside the pot, and pour it only if it gets dry",
+        )
     if ln.amount_span is None or abs(ml - (ln.ml or 0)) < 2.5:
         return NewLine(ln.text, ln.text, ln.role)
     edits = [

@@ -14,10 +14,11 @@ from ..pot import Pot
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
+from ..reading.clauses import OWN_LOOK
 from ..reading.names import find_grains, with_kind
 from ..recipe import Recipe, Step
 from .backwards import Own, carriers
-from .lines import Amounts
+from .lines import LEAST_ML, Amounts
 from .target import Target
 from .wording import Edit, apply, said_grain, said_liquid, said_time
 
@@ -37,9 +38,6 @@ _IF_NEEDED = re.compile(
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
 _SENTENCE_END = re.compile(r"[.!?](?=\s|$)|\n|;|。")
-_OWN_LOOK = re.compile(
-    r"(?:When the pressure is down and the lid is open, look|Look): [^\n]*?(?:Not yet\? Add [^.]*\.|Then drain\.|$)"
-)
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,22 +80,27 @@ def rewrite_steps(
     before: dict[int | None, list[Operation]] = {}
     # the look ends the step it belongs to
     after: dict[int, list[Operation]] = {}
+    here: list[Operation] | None = None
     for i, o in enumerate(ops):
         if o.basis != "inserted":
+            here = here if o.basis == "retired" else None
             continue
         if f"+{o.kind}" in as_was:
             out.steps.append(NewStep("", o.text, "You left this out.", kind=o.kind, kept=True))
             continue
         prev = next((x for x in reversed(ops[:i]) if x.span is not None and x.basis != "retired"), None)
         following = next((x for x in ops[i + 1 :] if x.span is not None and x.basis != "retired"), None)
-        if prev is not None and following is not None and prev.step == following.step and prev.step is not None:
+        if here is not None:
+            # it goes with what was put in just before it
+            here.append(o)
+        elif prev is not None and following is not None and prev.step == following.step and prev.step is not None:
             inside.setdefault(prev.step, []).append((o, prev, following))
-        elif prev is not None and o.kind == "look" and prev.step is not None and prev.basis != "retired":
+        elif prev is not None and o.kind == "look" and prev.step is not None:
             after.setdefault(prev.step, []).append(o)
-        elif prev is None:
-            before.setdefault(following.step if following else None, []).append(o)
         else:
-            before.setdefault((prev.step or 0) + 1, []).append(o)
+            key = (following.step if following else None) if prev is None else (prev.step or 0) + 1
+            here = before.setdefault(key, [])
+            here.append(o)
     for step in recipe.steps:
         out.steps += [_new(o) for o in before.pop(step.index, [])]
         if step.text in as_was:
@@ -141,7 +144,7 @@ class _View:
             body = step.text.rstrip()
             glue = " " if body[-1:] in ".!?)" else ". "
             first.append(Edit(len(body), len(step.text), glue + o.text))
-        if not self.a.same and (m := _OWN_LOOK.search(step.text)):
+        if not self.a.same and (m := OWN_LOOK.search(step.text)):
             # the sign of the other grain, from a recipe that was shifted before
             if m.start() == 0 and m.end() >= len(step.text.rstrip()):
                 return NewStep("", step.text, "The sign of the other grain.", kind="retired")
@@ -308,7 +311,11 @@ class _View:
                 and any(ln.grain == f.slug and ln.index != self.recipe.source for ln in self.recipe.lines)
             ):
                 continue
-            new = self.a.target.short
+            # where the steps alone name the grain with its amount, it is called by its whole name
+            line = self.own.line
+            at = f.span.start + step.span.start
+            whole = line.section == f"step {step.index + 1}" and line.span.start <= at < line.span.end
+            new = self.a.target.name if whole else self.a.target.short
             start, end = with_kind(step.text, f.span.start), f.span.end
             said = cap(new) if step.text[start : start + 1].isupper() else new
             edits.append(Edit(start, end, said))
@@ -333,7 +340,7 @@ class _View:
                 )
                 continue
             new = self.a.carrier(ml)
-            if abs(new - ml) >= 2.5:
+            if abs(new - ml) >= 2.5 and new >= LEAST_ML:
                 edits.append(
                     Edit(m.start(), m.end(), said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures))
                 )
@@ -369,7 +376,13 @@ class _View:
             elif ln in carriers(self.recipe):
                 new = self.a.carrier(ln.ml)
                 edits.append(
-                    Edit(start, end, was if abs(new - ln.ml) < 2.5 else said_liquid(new, ln.unit, self.measures, was))
+                    Edit(
+                        start,
+                        end,
+                        was
+                        if abs(new - ln.ml) < 2.5 or new < LEAST_ML
+                        else said_liquid(new, ln.unit, self.measures, was),
+                    )
                 )
         return edits
 

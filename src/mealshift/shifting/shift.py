@@ -92,7 +92,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         sum(ln.ml or 0 for ln in carriers(recipe)),
         same,
     )
-    lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside)
+    lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain")
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
     method = rewrite_steps(recipe, own, pot, amounts, measures, made, choice.as_was)
     title = _title(recipe, own, target, same, aside)
@@ -322,7 +322,7 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
 
 
 def _changes(recipe: Recipe, own: Own, pot: Pot, a: Amounts, lines: list[NewLine]) -> list[Change]:
-    changes = [Change("ingredient", ln.was, ln.text, ln.because) for ln in lines if ln.text != ln.was]
+    changes = [Change("ingredient", ln.was or "", ln.text, ln.because) for ln in lines if ln.text != ln.was]
     if recipe.simmer_min is not None and round_half_up(recipe.simmer_min) != pot.cook_typical:
         changes.append(
             Change("minutes", f"{recipe.simmer_min:.0f} min", f"{pot.cook_typical} min", pot.minutes[1].because)

@@ -29,6 +29,8 @@ from .lines import Amounts
 
 # phases in which the grain is at the heat, or counted by it
 AT_HEAT = ("heat", "from_end", "from_start", "whistles")
+# phases that are the grain's own cooking
+_GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
     r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|no|not|never|don't|do not|adding)\b",
@@ -235,6 +237,8 @@ class _Work:
         """A recipe that starts from cooked grain: it is cooked first, then the recipe as it stands."""
         if self.a.same:
             return
+        # the recipe's own minutes are those of the dish, not of the grain, which is done by then
+        self.out.operations = [o.with_(phase="") if o.phase in _GRAINS_OWN else o for o in self.out.operations]
         cold = self.recipe.dish in ("fried", "salad")
         first = [
             *self._before(),
@@ -540,30 +544,42 @@ class _Work:
             and not ops[first - 1].told
         ):
             first -= 1
-        geared = range(first, self._first_heat() or last)
         end = self._after(last)
         while (
             end < len(ops)
+            and ops[end].vessel in mine
             and (
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
+                or _GEAR.search(ops[end].text)
             )
-            and ops[end].vessel in mine
         ):
             end += 1
         method = self.pot.way.method
         why = "Another way than the recipe's; water and minutes are reckoned for it."
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
-        new = [sentences.steep(self.pot)] if method == "steep" else [sentences.way(self.pot, why, not stays)]
+        # it is looked at before it rests, but for a closed cooker, which is opened when it has
+        looks = method in ("covered", "open", "drain", "off-heat", "oven")
+        new = (
+            [sentences.steep(self.pot)]
+            if method == "steep"
+            else [sentences.way(self.pot, why, not stays and not looks)]
+        )
+        if looks or self.pot.way.locked:
+            new.append(sentences.look(self.pot))
+        if looks and not stays and self.pot.rest_min >= 1 and method != "off-heat":
+            new.append(sentences.rest(self.pot, self.recipe.dish, False))
         new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(), *new]
         for i in range(first, end):
             o = ops[i]
-            own_work = o.vessel in mine and (o.kind in _COOKING or i in geared) and not set(o.what) & others
+            own_work = (
+                o.vessel in mine
+                and (o.kind in _COOKING or _GEAR.search(o.text) is not None)
+                and not set(o.what) & others
+            )
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
         self._insert(first, new)
-        if method in ("covered", "open", "drain", "off-heat", "oven", "pressure", "electric-pressure"):
-            self._insert(first + len(new), [sentences.look(self.pot)])
 
     # -- small -----------------------------------------------------------------------------------------------------
 

@@ -17,7 +17,8 @@ export function Poster({ pot }: { pot: Pot }) {
           <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water">
             <span className="poster block text-[68px]">{water.pour_ml}</span>
             <span className="mt-1 block text-[17px] font-semibold">
-              ml to pour<span className="sr-only">: why?</span>
+              {water.of === "water" ? "ml to pour" : `ml of ${water.of} to pour`}
+              <span className="sr-only">: why?</span>
             </span>
           </button>
         }
