@@ -24,7 +24,7 @@ Serves 3
 
 
 def poured(page: Page) -> int:
-    return int(page.get_by_role("button", name=re.compile(r"\d+ ml to pour")).inner_text().split()[0])
+    return int(page.get_by_role("button", name=re.compile(r"\d+ ml (?:of [a-z ]+ )?to pour")).inner_text().split()[0])
 
 
 def test_a_pasted_recipe_is_shifted_kept_and_taken_out(open_page) -> None:
@@ -67,7 +67,7 @@ def test_a_pasted_recipe_is_shifted_kept_and_taken_out(open_page) -> None:
     check_width(page)
 
     # why: the sum in the ledger is the number on the poster
-    page.get_by_role("button", name=re.compile(r"\d+ ml to pour")).click()
+    page.get_by_role("button", name=re.compile(r"\d+ ml (?:of [a-z ]+ )?to pour")).click()
     why = page.get_by_role("dialog", name="Why this much water")
     rows = [
         int(re.sub(r"[^\d-]", "", t.replace("−", "-")))

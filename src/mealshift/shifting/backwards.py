@@ -51,6 +51,8 @@ def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) ->
 _MILKS = ("milk", "coconut milk", "light coconut milk")
 # water and stock that bring less than this share of the pot's liquid carry nothing
 LEAST_CARRIED = 0.25
+# and so much milk for the grain's volume is a milk dish, less is a splash
+SWIMS = 1.5
 
 
 def carriers(recipe: Recipe) -> list[Line]:
@@ -58,7 +60,9 @@ def carriers(recipe: Recipe) -> list[Line]:
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
     mine = [ln for ln in wet if ln.carrier]
     milks = [ln for ln in wet if ln.kind in _MILKS]
-    if milks and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
+    grain_ml = line.ml or 0.0 if (line := recipe.source_line) else 0.0
+    swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0
+    if swims and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
         return [*mine, *milks]
     return mine
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from ..grains import Grain
 from ..measures import Measures, round_half_up
 from ..pot import Pot
-from ..reading.names import with_kind
+from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
 from .backwards import carriers
 from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
@@ -17,6 +17,8 @@ from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said
 NOTICEABLE = 0.08
 
 
+# a liquid grown by more than this was not the pot's
+MOST_TIMES = 4.0
 # less than this is not poured at all
 LEAST_ML = 5.0
 _COOKED_WORDS = re.compile(
@@ -52,9 +54,14 @@ class Amounts:
     carrier_was_ml: float
     same: bool
 
+    @property
+    def trusted(self) -> bool:
+        """A liquid that is a small part of what the grain needs is not the water of the pot: "to the 2 mark, minus two spoonfuls"."""
+        return self.pour_ml <= MOST_TIMES * self.carrier_was_ml
+
     def carrier(self, ml: float) -> float:
         """A carrier's new volume: the pour shared as the recipe shared it."""
-        return ml * self.pour_ml / self.carrier_was_ml if self.carrier_was_ml else ml * self.scale
+        return ml * self.pour_ml / self.carrier_was_ml if self.carrier_was_ml and self.trusted else ml * self.scale
 
     @property
     def dry_g(self) -> float:
@@ -78,7 +85,7 @@ def rewrite_lines(
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
-    if line is not None and not line.cooked and not a.carrier_was_ml and a.pour_ml >= 5:
+    if line is not None and not line.cooked and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
         said = f"{nearest(a.pour_ml, 5)} ml water"
         out.append(
             NewLine(
@@ -117,14 +124,11 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     if a.same and a.scale == 1:
         return NewLine(ln.text, ln.text, "source_grain")
     edits = []
-    if ln.name_span and not a.same:
-        name = a.target.name
-        was_upper = ln.text[ln.name_span.start].isupper()
+    if not a.same:
         if a.target.parts:
             each = ", ".join(f"{round_half_up(a.dry_ml * s * g.density)} g {g.name}" for g, s in a.target.parts)
             edits.append(Edit(len(ln.text), len(ln.text), f" ({each})"))
-        start = with_kind(ln.text, ln.name_span.start)
-        edits.append(Edit(start, ln.name_span.end, name[:1].upper() + name[1:] if was_upper else name))
+        edits += _renamed(ln, a.target.name)
     if ln.cooked:
         # what is bought and weighed is the dry grain; the first steps cook it
         start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
@@ -162,12 +166,69 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     )
 
 
+# a bracket or a tail that only tells which rice it was
+_BRACKET = re.compile(r"\s*\([^()]*\)")
+_KIND_TAIL = re.compile(
+    r",\s*(?:any\s+|the\s+)?(?:long|medium|short|round)[- ]grain(?:ed)?(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\())",
+    re.I,
+)
+_TELLS_KIND = re.compile(
+    r"\b(?:kind|type|brand|raw|regular|rice|grain|pre-?cooked|parboiled|converted|instant|hand-parched)\b", re.I
+)
+
+
+def _renamed(ln: Line, name: str) -> list[Edit]:
+    """The grain's new name in the place of the old one, with all that says which rice it was: "basmati or jasmine", "malagkit (glutinous rice)"."""
+    text = ln.text
+    found = find_grains(text)
+    brackets = [(m.start(), m.end()) for m in _BRACKET.finditer(text)]
+
+    def inside(at: int) -> tuple[int, int] | None:
+        return next(((x, y) for x, y in brackets if x <= at < y), None)
+
+    outside = [f for f in found if inside(f.span.start) is None]
+    edits = []
+    for x, y in brackets:
+        words = text[x:y]
+        told = any(x <= f.span.start < y for f in found) or _TELLS_KIND.search(words)
+        if told and not re.search(r"\d", words):
+            edits.append(Edit(x, y, ""))
+    if outside:
+        first = outside[0]
+        start, end = with_kind(text, first.span.start), first.span.end
+        if m := re.match(r"\s+(?:rice|chawal|arroz)\b", text[end:], re.I):
+            end += m.end()
+        for f in outside[1:]:
+            # "or basmati", "/ kalijira chal": the other names go with the first
+            lead = re.search(
+                r"(?:\s*[,/]\s*|\s+or\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}$",
+                text[: with_kind(text, f.span.start)],
+                re.I,
+            )
+            if lead and lead.start() >= end:
+                edits.append(Edit(lead.start(), f.span.end, ""))
+    elif found and (around := inside(found[0].span.start)) is not None:
+        # only the bracket says it in words we know: what stands before it is its name in another tongue
+        start = ln.amount_span.end if ln.amount_span and ln.amount_span.end <= around[0] else 0
+        start += len(text[start:]) - len(text[start:].lstrip(" :-"))
+        end = around[0] if start < around[0] else start
+    elif ln.name_span:
+        start, end = with_kind(text, ln.name_span.start), ln.name_span.end
+    else:
+        return edits
+    if m := _KIND_TAIL.match(text, end):
+        edits.append(Edit(m.start(), m.end(), ""))
+    upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}", text[:start])
+    edits.append(Edit(start, end, name[:1].upper() + name[1:] if upper else name))
+    return edits
+
+
 def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
     """A second amount in brackets ("1 cup (185 g)", "250g/9oz") would now be wrong: it is brought up to date in grams."""
     if ln.amount_span is None:
         return []
     tail = ln.text[ln.amount_span.end :]
-    in_brackets = re.search(r"\((?:about\s+|approx\.?\s+)?[\d.,/½¼¾⅓⅔ ]+\s*(?:g|oz|lb)\)", tail)
+    in_brackets = re.search(r"\((?:about\s+|approx\.?\s+)?[\d.,/½¼¾⅓⅔ ]+\s*(?:g|gm|gr|grams?|oz|ounces?|lb)\.?\)", tail)
     if in_brackets and ln.unit not in ("g", "kg", "oz", "lb"):
         at = ln.amount_span.end
         return [Edit(at + in_brackets.start(), at + in_brackets.end(), f"({round_half_up(a.dry_g)} g)")]

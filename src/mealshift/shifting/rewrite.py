@@ -34,6 +34,7 @@ _GRAIN_AMOUNT = re.compile(
 _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry)|more if|extra|top up|splash)\b[^.]{0,40}$", re.I
 )
+_IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
@@ -217,6 +218,11 @@ class _View:
             start = a + (joint.start() if joint else len(before))
             if start <= a or not re.search(r"\w", before):
                 # between two sentences
+                lead = step.text[:a].rstrip()
+                if lead[-1:] == ";":
+                    first = a + len(text[a:]) - len(text[a:].lstrip())
+                    edits.append(Edit(len(lead) - 1, first + 1, f". {said} {text[first : first + 1].upper()}"))
+                    continue
                 at = a + len(text[a:]) - len(text[a:].lstrip())
                 edits.append(Edit(at, at, f"{said} "))
                 continue
@@ -317,7 +323,8 @@ class _View:
             whole = line.section == f"step {step.index + 1}" and line.span.start <= at < line.span.end
             new = self.a.target.name if whole else self.a.target.short
             start, end = with_kind(step.text, f.span.start), f.span.end
-            said = cap(new) if step.text[start : start + 1].isupper() else new
+            begins = not step.text[:start].strip() or step.text[:start].rstrip()[-1] in ".!?:;•"
+            said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
             edits.append(Edit(start, end, said))
         return edits
 
@@ -326,8 +333,10 @@ class _View:
         mine = carriers(self.recipe)
         told = [(e.start, e.end) for e in edits]
         for m in _LIQUID_AMOUNT.finditer(step.text):
-            if _IF_NEEDED.search(step.text[: m.start()]) or any(
-                m.start() < end and start < m.end() for start, end in told
+            if (
+                _IF_NEEDED.search(step.text[: m.start()])
+                or _IF_AFTER.match(step.text, m.end())
+                or any(m.start() < end and start < m.end() for start, end in told)
             ):
                 continue
             ml = self._ml(m)
@@ -344,6 +353,19 @@ class _View:
                 edits.append(
                     Edit(m.start(), m.end(), said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures))
                 )
+        for ln in mine:
+            # "add the 1 3/4 cups": the list's own amount, without its name
+            if ln.amount_span is None or not ln.ml or ln.section.startswith("step "):
+                continue
+            was = ln.text[ln.amount_span.start : ln.amount_span.end]
+            new = self.a.carrier(ln.ml)
+            for m in re.finditer(rf"\bthe (?P<a>{re.escape(was)})(?=\s*(?:[.,;)]|$|and\b))", step.text, re.I):
+                if (
+                    abs(new - ln.ml) >= 2.5
+                    and new >= LEAST_ML
+                    and not any(m.start() < end and start < m.end() for start, end in told)
+                ):
+                    edits.append(Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, self.measures, was)))
         for m in _GRAIN_AMOUNT.finditer(step.text):
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue

@@ -36,6 +36,7 @@ _GOES_ON = re.compile(
     r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|no|not|never|don't|do not|adding)\b",
     re.I,
 )
+_WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
 _STANDS = re.compile(
     r"\b(?:let|leave|left|allow|rest(?:ed|ing)?|stand(?:ing)?|sit|sits|steam off|to steam|keep (?:it )?(?:covered|closed|shut))\b",
     re.I,
@@ -402,6 +403,14 @@ class _Work:
             and (_GOES_ON.match(ops[i].text) and ops[i].kind not in ("off", "rest", "release") and not ops[i].phase)
         ):
             i += 1
+        # "When the pressure drops, spread it out" is not cut in two
+        if (
+            0 < i < len(ops)
+            and self._one_sentence(ops[i - 1], ops[i])
+            and _WHEN.match(ops[i - 1].text)
+            and i - 1 > last
+        ):
+            i -= 1
         return i
 
     # -- insertions ------------------------------------------------------------------------------------------------

@@ -20,10 +20,11 @@ _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a f
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
 TIME = re.compile(
     rf"(?P<lead>{_LEAD})(?:"
-    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>\d{{1,2}})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter))?"
+    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter))?"
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
     rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
     rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
+    rf"|(?P<ah>an? hour)\s*(?:and|,)?\s*(?P<am>{NUMBER_PATTERN})\s*{_MIN}\.?"
     r"|(?P<words>(?:half|quarter|three[- ]quarters)(?: of)? an hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|overnight|over night|all night|the night before)"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
     rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
@@ -36,7 +37,7 @@ _MAYBE = re.compile(
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
-    r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal)\s+(?P<n>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)"
+    r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen)\s+(?P<n>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)"
     r"(?P<more> more)?(?=\s*(?:[.,;)]|$|then\b|and\b|till\b|until\b|covered\b|with\b|on\b|more\b))",
     re.I | re.M,
 )
@@ -98,6 +99,9 @@ def _made(m: re.Match[str]) -> Stretch | None:
     finish = m.end() - (m[0].endswith("."))
     said = m.string[start:finish]
     try:
+        if m["ah"]:
+            n = 60.0 + number_range(m["am"])[0]
+            return Stretch(start, finish, n, n, said, "h")
         if m["words"]:
             words = m["words"].lower()
             if "night" in words:
@@ -109,7 +113,7 @@ def _made(m: re.Match[str]) -> Stretch | None:
             return Stretch(start, finish, n, n, said)
         if m["hh"]:
             low, high = number_range(m["hh"])
-            extra = float(m["hm"] or 0) + (30 if m["half"] else 15 if m["quarter"] else 0)
+            extra = (number_range(m["hm"])[0] if m["hm"] else 0.0) + (30 if m["half"] else 15 if m["quarter"] else 0)
             return Stretch(start, finish, low * 60 + extra, high * 60 + extra, said, "h")
         if m["mm"]:
             low, high = number_range(m["mm"])
