@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 import tomllib
 from dataclasses import dataclass
-from functools import cache
+from functools import cache, lru_cache
 from importlib import resources
 from typing import Any
 
@@ -79,13 +79,30 @@ def _pattern() -> re.Pattern[str]:
 
 def find_grains(text: str) -> list[Found]:
     """Every grain named in the text, longest names first at each place."""
+    return list(_found(text))
+
+
+_WORDS = re.compile(r"[^\W\d_]+")
+
+
+@cache
+def _first_words() -> frozenset[str]:
+    """The first word of every alias, without its plural."""
+    return frozenset(w[0].lower().rstrip("s") for a in _aliases() if (w := _WORDS.findall(a)))
+
+
+@lru_cache(maxsize=4096)
+def _found(text: str) -> tuple[Found, ...]:
+    # few texts name a grain, and their words say so far quicker than the pattern of all names
+    if _first_words().isdisjoint(w.rstrip("s") for w in _WORDS.findall(text.lower())):
+        return ()
     found = []
     for m in _pattern().finditer(text):
         key = re.sub(r"[\s-]+", " ", m[0].lower())
         slug = _lookup(key)
         if slug:
             found.append(Found(slug, Span(m.start(), m.end()), m[0], key in _generic()))
-    return found
+    return tuple(found)
 
 
 @cache

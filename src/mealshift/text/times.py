@@ -19,7 +19,8 @@ _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|c\.|bout|a)\s*)?"
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
 TIME = re.compile(
-    rf"(?P<lead>{_LEAD})(?:"
+    # no stretch begins within a word: most places are passed over at once
+    rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
     rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter))?"
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
     rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
