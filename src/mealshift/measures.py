@@ -65,6 +65,8 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     ),
     "cube": ("count", None, ("cube", "cubes")),
 }  # fmt: skip
+# minutes at pressure that a whistle counts for, until a household's cooker has told otherwise
+WHISTLE_MIN = 2.5
 # grams and millilitres of a tin nobody stated: a guess, always reported as one
 USUAL_TIN = 400.0
 

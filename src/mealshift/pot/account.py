@@ -23,7 +23,7 @@ import math
 from dataclasses import dataclass, field
 
 from ..grains import TEXTURES, Grain
-from ..measures import largest_remainder, round_half_up
+from ..measures import WHISTLE_MIN, largest_remainder, round_half_up
 from ..problems import Problem
 from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap
 
@@ -37,7 +37,6 @@ COOKED_DENSITY = (0.65, 0.70, 0.80, 0.90, 1.0, 1.0)
 COME_UP_LOSS = {"lidded": 20.0, "open": 40.0}
 DRAIN_TIMES_VOLUME = 6.0
 PRESSURE_C = 117.0
-WHISTLE_MIN = 2.5
 WATER_J, GRAIN_J = 4.186, 1.8
 STEAMER_BASE_ML = 300.0
 

@@ -14,8 +14,7 @@ from functools import cache
 from importlib import resources
 
 from ..grains import grain
-from ..measures import Measures, canonical_unit, number_range, parse_amount, unit_kind
-from ..pot.account import WHISTLE_MIN
+from ..measures import WHISTLE_MIN, Measures, canonical_unit, number_range, parse_amount, unit_kind
 from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step

@@ -112,8 +112,9 @@ def _words(s: Shift) -> Iterator[Broken]:
             if m[0] not in old:
                 yield Broken("words", f"“{m[0]}” is one word too many.", st.text)
     for text in (*(st.text for st in s.method.steps), *(ln.text for ln in s.lines), s.title.text):
-        if (m := _ONE_OF_MANY.search(text) or _SLUG.search(text)) and m[0] not in old:
-            yield Broken("words", f"“{m[0]}” is not how a cook says it.", text)
+        odd = _ONE_OF_MANY.search(text) or _SLUG.search(text)
+        if odd and odd[0] not in old:
+            yield Broken("words", f"“{odd[0]}” is not how a cook says it.", text)
 
 
 def _minutes(s: Shift) -> Iterator[Broken]:

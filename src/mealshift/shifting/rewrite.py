@@ -173,7 +173,8 @@ class _View:
         """The cuts that take retired clauses out of their sentences; None if nothing of the step is left."""
         if not any(o.basis == "retired" for o in mine):
             return []
-        text, edits, kept = step.text, [], False
+        edits: list[Edit] = []
+        text, kept = step.text, False
         for a, b in _sentences(text):
             ops = [o for o in mine if o.span is not None and a <= self._at(step, o.span.start) < b]
             places = sorted({(self._at(step, o.span.start), min(b, self._at(step, o.span.end))) for o in ops if o.span})
