@@ -22,6 +22,7 @@ from ..planning.schedule import minutes_from
 from ..pot import Pot
 from ..pot.stages import stages
 from ..pot.ways import cap
+from ..reading.clauses import OWN_LOOK
 from ..shifting import Shift
 
 STYLES = ("do", "begin", "follow", "remind")
@@ -124,7 +125,8 @@ class _Dish:
         self.made, self.dish, self.pots = made, dish, pots
         self.said = [(c.code, c.text) for c in cautions.for_shift(made)]
         self.told: set[str] = set()
-        self.texts = {s.was: s.text for s in made.method.steps if s.was}
+        # the look is a card's own: it does not stand among the words of the pour
+        self.texts = {s.was: " ".join(OWN_LOOK.sub("", s.text).split()) for s in made.method.steps if s.was}
         self.before, self.at, self.later = self._sentences()
 
     def _sentences(self) -> tuple[str, str, str]:
