@@ -121,7 +121,7 @@ def test_sections_stay_and_what_only_the_steps_name_is_said() -> None:
     made = pipeline.whole_way(demo("05"), Choice("bulgur-coarse"))
     text = recipe_alone(made)
     sections = {ln.section for ln in read(demo("05")).lines if ln.section and not ln.section.startswith("step ")}
-    assert all(f"\n{s}:\n" in text for s in sections)
+    assert sections and all(f"\n{s.replace('rice', 'bulgur')}:\n" in text for s in sections)
     told = "Take one mug of brown rice and wash it. Add two mugs of water, a little butter, bring to the boil, cover and cook for 38 minutes."
     prose = pipeline.whole_way(f"Pot, feeds 2\n{told}", Choice("barley-pearl"))
     assert {"butter"} <= {i["text"] for i in prose["ingredients"] if i["in_step"]}

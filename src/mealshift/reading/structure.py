@@ -28,9 +28,11 @@ _SERVES = re.compile(
     re.I,
 )
 _HEAD_ONLY = re.compile(
-    r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
+    r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
     re.I,
 )
+# a word between two parts of a list
+_AND = re.compile(r"(?:and|plus|also|besides)\s*:?$", re.I)
 _ROUGH_TITLE = re.compile(r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$", re.I)
 _JUNK_TITLE = re.compile(r"^(?:subject|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*", re.I)
 
@@ -92,6 +94,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Simmer gently for an hour. Makes about 20": its number is found all the same
             cls, sure = "step", 0.6
+        if cls == "ingredient" and _AND.match(ln.text):
+            cls, sure = "heading", 0.9
         before = out.steps[-1] if out.steps else None
         if (
             cls in ("note", "chatter", "meta", "ingredient", "section")

@@ -8,7 +8,7 @@ recipe that cooks its grain oddly short does not make another grain hard: a nega
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..grains import TEXTURES, Grain
 from ..measures import Measures, round_half_up
@@ -96,6 +96,9 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
     method = rewrite_steps(recipe, own, pot, amounts, measures, made, choice.as_was)
     title = _title(recipe, own, target, same, aside)
+    if not same:
+        lines = [replace(ln, section=_heading(ln.section, own, target)) for ln in lines]
+        method.steps = [replace(st, section=_heading(st.section, own, target)) for st in method.steps]
     problems += drinking_on(recipe, own, pot)
     check = [
         *method.check,
@@ -319,6 +322,18 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
             new = cap(name) if f.text[:1].isupper() else name
             return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
     return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {name}")])
+
+
+def _heading(text: str, own: Own, target: Grain) -> str:
+    """ "For the rice" is for the new grain now."""
+    from ..reading.names import find_grains
+
+    edits = [
+        Edit(f.span.start, f.span.end, cap(target.short) if f.text[:1].isupper() else target.short)
+        for f in find_grains(text)
+        if f.generic or f.slug == own.grain.slug
+    ]
+    return apply(text, edits).text
 
 
 def _changes(recipe: Recipe, own: Own, pot: Pot, a: Amounts, lines: list[NewLine]) -> list[Change]:
