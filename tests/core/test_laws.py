@@ -88,6 +88,19 @@ def test_a_sentence_is_cut_where_the_look_must_go_in() -> None:
     )
 
 
+def test_a_meal_waits_until_the_liquid_boils() -> None:
+    told = steps(pipeline.whole_way(demo("10"), Choice("maize-meal-coarse")))[0]
+    assert re.match(
+        r"Put the maize meal \(not yet\) in a heavy pot.* Bring to the boil\. When the liquid boils, rain in the maize meal .*\. Cover and cook",
+        told,
+    )
+
+
+def test_now_and_then_is_not_cut() -> None:
+    told = " ".join(steps(pipeline.whole_way(demo("03"), Choice("barley-pearl"))))
+    assert "stirring now and then. Look:" in told
+
+
 def test_a_recipe_without_minutes_gets_them_in_its_own_sentence() -> None:
     text = "Pot\n\nIngredients\n1 cup basmati rice\n2 cups water\n\nMethod\n1. Bring the rice and the water to the boil, cover and simmer until tender. Let it stand."
     made = pipeline.whole_way(text, Choice("quinoa"))

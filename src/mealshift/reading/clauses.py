@@ -21,7 +21,9 @@ from ..process import data as _data
 from .names import OTHER_GRAINS
 
 _SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
-_CUT = re.compile(r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|\s+then\s+|\s+and\s+(?=[a-z]+\b)|\s*\(|\)")
+_CUT = re.compile(
+    r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
+)
 _WORD = re.compile(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
 VESSEL_WORDS = (
     "saucepan", "pan", "pot", "skillet", "wok", "casserole", "dish", "tin", "bowl", "tray", "jug", "cooker", "kadai", "kadhai", "karahi", "handi", "degchi", "oven", "sheet", "tray", "basket", "steamer",

@@ -92,7 +92,10 @@ class Timed:
         return self.sure if kind == self.kind else next((p for k, p in self.others if k == kind), 0.0)
 
 
-def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | None, cooked: bool) -> list[Timed]:
+def tag(
+    blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | None, cooked: bool, steeps: bool = False
+) -> list[Timed]:
+    """steeps: the grain is only steeped, so its minutes off the heat, in the hot liquid, are its cooking."""
     places = places_of(blocks)
     if not places:
         return []
@@ -112,6 +115,8 @@ def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | Non
         before = blocks[n].text[max(0, s.start - 60) : s.start]
         if _only_if(blocks[n].text, s.start):
             kind, sure, others = "other", 0.98, ()
+        elif steeps and _STEEPS.search(before) and not any(t.kind == "heat" for t in out):
+            kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
         elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
             kind, sure, others = (
                 "heat",
@@ -122,6 +127,9 @@ def tag(blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | Non
     return out
 
 
+_STEEPS = re.compile(
+    r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|stand|sit|swell)\b[^.;!?]{0,30}$", re.I
+)
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = re.compile(
     r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$",

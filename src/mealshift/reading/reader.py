@@ -61,7 +61,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     found = clauses(texts)
     line = None if source is None else lines[source]
     blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
-    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked))
+    steeps = bool(line and line.grain and not grain(line.grain).simmer)
+    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps)
     timed = _told(timed, laid, text, corrections)
     lines, tagged = _with_roles(lines, source, found, timed, laid, corrections)
     title = laid.title.text if laid.title else ""

@@ -57,10 +57,14 @@ SWIMS = 1.5
 
 def carriers(recipe: Recipe) -> list[Line]:
     """The liquids that carry a change of the pour: water and stock, or where there is hardly any the milk that takes their place."""
+    line = recipe.source_line
+    if line is not None and line.cooked:
+        # the recipe's own liquids are the dish's; the grain is cooked before, in water of its own
+        return []
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
     mine = [ln for ln in wet if ln.carrier]
     milks = [ln for ln in wet if ln.kind in _MILKS]
-    grain_ml = line.ml or 0.0 if (line := recipe.source_line) else 0.0
+    grain_ml = (line.ml or 0.0) if line else 0.0
     swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0
     if swims and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
         return [*mine, *milks]

@@ -85,7 +85,7 @@ def rewrite_lines(
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
-    if line is not None and not line.cooked and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
+    if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
         said = f"{nearest(a.pour_ml, 5)} ml water"
         out.append(
             NewLine(
@@ -93,7 +93,9 @@ def rewrite_lines(
                 None,
                 "pot_liquid",
                 ((0, len(said)),),
-                "plenty, to boil it in and pour off"
+                f"to cook the {a.target.short} in, in the first steps"
+                if line.cooked
+                else "plenty, to boil it in and pour off"
                 if drained
                 else "the recipe's other liquids do not cover what this grain drinks",
             )

@@ -35,6 +35,8 @@ _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry)|more if|extra|top up|splash)\b[^.]{0,40}$", re.I
 )
 _IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
+# beside the name of a meal where the rice went in from the start
+_NOT_YET = " (not yet)"
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
@@ -232,6 +234,11 @@ class _View:
             if text[start - 1 : start] == "(" or at >= len(text):
                 edits.append(Edit(at, at, ""))
                 continue
+            end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
+            if len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
+                # a word left over is no clause of its own
+                edits.append(Edit(min(end + 1, len(text)), min(end + 1, len(text)), f" {said}"))
+                continue
             opened = text[a:start].count("(") - text[a:start].count(")")
             if opened > 0:
                 end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
@@ -293,7 +300,8 @@ class _View:
             ):
                 at = self._at(step, following.span.start)
                 if m := re.compile(r"\W*\w+ (?P<it>it|them)\b", re.I).match(step.text, at):
-                    return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}")]
+                    wait = _NOT_YET if following.id in self.target.held else ""
+                    return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}{wait}")]
         return []
 
     def _other_dish(self, step: Step, mine: Sequence[Operation]) -> bool:
@@ -326,6 +334,10 @@ class _View:
             start, end = with_kind(step.text, f.span.start), f.span.end
             begins = not step.text[:start].strip() or step.text[:start].rstrip()[-1] in ".!?:;•"
             said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
+            if any(
+                o.id in self.target.held and o.span and o.span.start <= at < o.span.end for o in self.target.operations
+            ):
+                said += _NOT_YET
             edits.append(Edit(start, end, said))
         return edits
 

@@ -298,6 +298,9 @@ def _pot(
 
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     """The recipe's rest, longer or shorter by what the grains differ; where the recipe says nothing the grain's, if it is put in; None: the way's own."""
+    if way.method == "steep" and own.way.method != "steep":
+        # it stands while it steeps, and that is all its cooking
+        return 0.0
     if recipe.rest_min is not None:
         return (
             recipe.rest_min

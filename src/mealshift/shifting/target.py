@@ -58,11 +58,12 @@ RESTING = ("covered", "open")
 
 @dataclass(slots=True)
 class Target:
-    """operations: in the order of the pot. sizes: minutes to be written where the recipe says none, by operation. additions: (name, minute of the new
-    pot) of what goes in while it cooks."""
+    """operations: in the order of the pot. untimed: minutes to be written where the recipe says none, by operation. held: operations in which the grain
+    is not to go in yet. additions: (name, minute of the new pot) of what goes in while it cooks."""
 
     operations: list[Operation] = field(default_factory=list)
     untimed: dict[str, float] = field(default_factory=dict)
+    held: set[str] = field(default_factory=set)
     check: list[Problem] = field(default_factory=list)
     additions: list[tuple[str, int]] = field(default_factory=list)
 
@@ -228,10 +229,12 @@ class _Work:
             else:
                 start = self._without_minutes()
             if start is not None:
+                if self._rains():
+                    self._insert(self._boiling(start), [sentences.rain(self.pot.grain)])
                 self._insert(self._clause_start(start), self._at_the_boil())
                 self._insert(self._grain_in(start), self._head_starts())
-        if self.pot.grain.is_meal and not self.own.grain.is_meal:
-            self._retire_plain_adding()
+        if self._rains() and not other_way:
+            self._hold_back(start)
         self._insert(0, self._before())
 
     def cooked_ahead(self) -> None:
@@ -344,11 +347,27 @@ class _Work:
                 if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
                     self._retire(i + 1, self._unrinsed())
 
-    def _retire_plain_adding(self) -> None:
-        """The clause in which only the rice goes in: the meal is rained in later."""
-        for i, o in enumerate(self.out.operations):
-            if o.kind in ("add", "stir") and o.what == (self.recipe.source,) and not o.told and o.basis == "said":
+    def _rains(self) -> bool:
+        return self.pot.grain.is_meal and not self.own.grain.is_meal and self.pot.way.method != "steep"
+
+    def _hold_back(self, start: int | None) -> None:
+        """A meal goes in when the liquid boils: a clause in which only the rice goes in is taken out, in one with other things it is told to wait."""
+        ops = self.out.operations
+        if start is None:
+            return
+        for i, o in enumerate(ops):
+            if o.phase == "heat" or o.kind == "rain":
+                break
+            if self.recipe.source not in o.what or o.told or o.basis != "said" or o.kind in ("rinse", "soak", "drain"):
+                continue
+            if o.kind in ("add", "stir") and o.what == (self.recipe.source,):
                 self._retire(i, "The meal goes in when the liquid boils.")
+            else:
+                self.out.held.add(o.id)
+        # "Rinse the rice and put it in": the pronoun's clause is held back too
+        for o, following in zip(ops, ops[1:], strict=False):
+            if o.kind == "rinse" and o.basis == "retired" and following.kind == "add" and following.step == o.step:
+                self.out.held.add(following.id)
 
     # -- places ----------------------------------------------------------------------------------------------------
 
@@ -357,6 +376,12 @@ class _Work:
 
     def _last(self) -> int | None:
         return _last_heat(self.recipe.with_(process=self.out.process(self.recipe.process)))
+
+    def _boiling(self, start: int) -> int:
+        """Behind the clause in which the liquid comes to the boil, else where the cooking begins."""
+        first = self._clause_start(start)
+        boils = [i for i in range(first, start) if self.out.operations[i].kind == "boil"]
+        return boils[-1] + 1 if boils else first
 
     def _grain_in(self, latest: int) -> int:
         """Where the grain goes into the pot: the sentence in which it is first spoken of other than to be made ready."""
@@ -470,8 +495,6 @@ class _Work:
     def _at_the_boil(self) -> list[Operation]:
         new = []
         target, pot = self.a.target, self.pot
-        if target.is_meal and not self.own.grain.is_meal and pot.way.method != "steep":
-            new.append(sentences.rain(target))
         for g, before_end in self.mix.late:
             n = round_half_up(before_end * pot.cook_min / max(1.0, target.simmer))
             at = max(0, pot.cook_typical - n)
