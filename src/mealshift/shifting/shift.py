@@ -322,7 +322,7 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
     name = " and ".join([target.name, *(p.grain.name for p in aside)])
     for f in find_grains(recipe.title):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
-            new = cap(name) if f.text[:1].isupper() else name
+            new = name.upper() if f.text.isupper() else cap(name) if f.text[:1].isupper() else name
             return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
     return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {name}")])
 

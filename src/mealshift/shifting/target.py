@@ -41,7 +41,9 @@ _STANDS = re.compile(
     r"\b(?:let|leave|left|allow|rest(?:ed|ing)?|stand(?:ing)?|sit|sits|steam off|to steam|keep (?:it )?(?:covered|closed|shut))\b",
     re.I,
 )
-_ASIDE = re.compile(r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves)\b", re.I)
+_ASIDE = re.compile(
+    r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone))\b", re.I
+)
 _BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
