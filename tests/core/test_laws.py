@@ -96,6 +96,12 @@ def test_a_meal_waits_until_the_liquid_boils() -> None:
     )
 
 
+def test_nothing_put_in_is_lost_in_a_bracket() -> None:
+    text = "Pot\n\nIngredients\n1 cup basmati rice\n2 cups water\n\nMethod\n1. Rinse the rice. Boil it in the water, cover and simmer for 13 minutes (take it off the heat then). Rest 10 minutes and fluff."
+    made = pipeline.whole_way(text, Choice("quinoa"))
+    assert " ".join(steps(made)).count("Look:") == 1 and not any(b["law"] == "order" for b in made["laws"])
+
+
 def test_now_and_then_is_not_cut() -> None:
     told = " ".join(steps(pipeline.whole_way(demo("03"), Choice("barley-pearl"))))
     assert "stirring now and then. Look:" in told

@@ -111,6 +111,9 @@ def rewrite_steps(
             continue
         made = view.step(step, inside.get(step.index, []), after.get(step.index, []))
         out.steps.append(replace(made, section=step.section))
+        # where its place was taken out of the sentence, it is a step of its own: nothing that is put in is lost
+        put_in = [*(o for o, _, _ in inside.get(step.index, [])), *after.get(step.index, [])]
+        out.steps += [_new(o) for o in put_in if o.text not in made.text]
     for left in before.values():
         out.steps += [_new(o) for o in left]
     out.check += view.check
@@ -231,18 +234,12 @@ class _View:
                 continue
             skip = _STARTS_WITH_JOINT.match(text, at)
             at = skip.end() if skip else at
-            if text[start - 1 : start] == "(" or at >= len(text):
-                edits.append(Edit(at, at, ""))
-                continue
             end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
-            if len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
-                # a word left over is no clause of its own
-                edits.append(Edit(min(end + 1, len(text)), min(end + 1, len(text)), f" {said}"))
-                continue
             opened = text[a:start].count("(") - text[a:start].count(")")
-            if opened > 0:
-                end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
-                edits.append(Edit(end + 1, end + 1, f" {said}") if end < len(text) else Edit(end, end, f". {said}"))
+            if opened > 0 or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
+                # within a bracket nothing is cut, and a word left over is no clause of its own: it stands behind the sentence
+                stop = min(end + 1, len(text))
+                edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))
                 continue
             edits.append(Edit(start, at + 1, f". {said} {text[at : at + 1].upper()}"))
         return edits
