@@ -346,6 +346,30 @@ def said_fraction(value: float, slack: float = 0.03) -> str | None:
     return best[1] if best else None
 
 
+def jug_ml(ml: float) -> int:
+    """Millilitres as they are said and poured: to 5 below half a litre, to 10 from there. The one rounding of jug, list and step.
+
+    >>> jug_ml(383), jug_ml(617)
+    (385, 620)
+    """
+    step = 5 if ml < 500 else 10
+    return round_half_up(ml / step) * step
+
+
+# a vessel is said in quarters where that is no more than this share off
+QUARTERS_WITHIN = 0.06
+
+
+def in_vessels(ml: float, vessel_ml: float) -> float | None:
+    """How many vessels that is, to the quarter; None where no quarter is near enough to pour by.
+
+    >>> in_vessels(525, 240), in_vessels(90, 240)
+    (2.25, None)
+    """
+    quarters = round_half_up(ml / vessel_ml * 4)
+    return quarters / 4 if quarters and abs(quarters / 4 * vessel_ml - ml) <= QUARTERS_WITHIN * ml else None
+
+
 def round_half_up(value: float) -> int:
     return int(value + 0.5) if value >= 0 else -int(-value + 0.5)
 

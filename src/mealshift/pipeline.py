@@ -19,6 +19,7 @@ from .problems import Refusal
 from .reading import read
 from .recipe import Correction, Doubt, Duration, Line, Recipe
 from .shifting import Choice, Shift, laws, shift
+from .shifting.backwards import carriers
 from .writing.text import recipe_alone
 
 
@@ -309,10 +310,11 @@ def doubt_row(d: Doubt) -> dict[str, Any]:
 
 
 def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None]:
-    """The words for the pour: the cook's own vessel, or what the recipe's grain line is written in."""
+    """The words for the pour: the cook's own vessel, or those its line is written in (the grain's where several lines carry it)."""
     if choice.said_unit == "measure":
         return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
-    line = recipe.source_line
+    carry = carriers(recipe)
+    line = carry[0] if len(carry) == 1 and carry[0].unit else recipe.source_line
     unit = line.unit if line else ""
     if unit_kind(unit) == "cup":
         return "cup", 237.0, "cup"

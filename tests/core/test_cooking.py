@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import functools
 import json
+import random
+import statistics
 from datetime import datetime, timedelta
 from zoneinfo import ZoneInfo
 
@@ -16,9 +18,10 @@ from mealshift.cooking import Event, Script, devices, fold
 from mealshift.cooking.fold import forecast, is_over, pot_run, serving
 from mealshift.cooking.report import report
 from mealshift.cooking.rescue import wrongs_for
-from mealshift.grains import grain
+from mealshift.grains import all_grains, grain
+from mealshift.measures import jug_ml
 from mealshift.planning import Dish, plan_dinner
-from mealshift.pot import Kitchen, Way, solve
+from mealshift.pot import Kitchen, Way, default_way, solve
 from mealshift.pot.simulation import simulate
 from mealshift.problems import Refusal
 from mealshift.reading import read
@@ -115,7 +118,7 @@ def test_every_task_of_the_plan_is_a_step_and_every_text_of_the_recipe_is_somewh
         # the look is a card's own
         assert not step.was or " ".join(without_looks(step.text).split()) in words
     boil = script.step(ids(script, "boil")[0])
-    assert boil is not None and boil.pour_ml == 304
+    assert boil is not None and boil.pour_ml == jug_ml(script.pots[boil.pot].pour_ml)
     [finish] = [s for s in script.steps if s.kind == "finish"]
     assert finish.count_out == ("2 bay leaves",)
     assert any("Steam" in c for s in script.steps if s.kind == "cook" for c in s.cautions)
@@ -195,7 +198,7 @@ def test_every_trouble_has_an_amount_and_minutes_within_reason(slug, share, pour
     p, run, minute = run_at(slug, share, poured)
     a = cooking.rescue(p, what, run, minute)
     assert a.text.endswith(".") and a.because
-    assert 0 <= a.add_ml <= max(60, 0.5 * p.dry_g * p.grain.hydration_at(p.way.texture)) or what == "not_sprouting"
+    assert 0 <= a.add_ml <= max(60, 0.9 * p.dry_g * p.grain.hydration_at(p.way.texture)) or what == "not_sprouting"
     assert 0 <= a.add_min <= 90
     if what == "dry_hard":
         assert a.add_ml >= 20 and a.add_min >= 3 and f"{a.add_ml} ml" in a.text
@@ -204,15 +207,53 @@ def test_every_trouble_has_an_amount_and_minutes_within_reason(slug, share, pour
 
 
 def test_a_dry_pot_by_hand() -> None:
-    """Quinoa dry after four fifths: it has yet to drink a fifth of 1.9 × 216 g, and the lid loses a little."""
+    """Quinoa dry after four fifths: it has yet to drink a fifth of 2.05 × 216 g, and this pot has shown that it loses more than reckoned."""
     p, run, minute = run_at("quinoa", 0.8)
     at = min(run.moments, key=lambda m: abs(m.minute - minute))
     a = cooking.rescue(p, "dry_hard", run, minute)
     missing = (p.grain.hydration_at(p.way.texture) - at.hydration) * p.dry_g
-    assert missing <= a.add_ml <= missing + 40 and 3 <= a.add_min <= 5
+    assert missing <= a.add_ml <= missing + 60 and 3 <= a.add_min <= 5
+    # at the end the model has nothing missing; the cook who bites a hard grain is believed
+    assert cooking.rescue(p, "dry_hard", run, run.off_at).add_ml >= p.grain.hydration_at(p.way.texture) * p.dry_g / 7
     # earlier and drier: never less
     early = cooking.rescue(p, "dry_hard", run, run.boil_at + 0.4 * p.cook_min)
     assert early.add_min > a.add_min and early.add_ml >= a.add_ml
+
+
+def test_a_pot_that_loses_more_than_reckoned_is_brought_home() -> None:
+    """200 pots that boil off 1.3 to 3 times what they should: called when they are dry, each gets the water its own loss asks for."""
+    rng = random.Random(7)
+    whole = [
+        g for g in all_grains() if "covered" in g.methods and g.simmer >= 10 and not g.is_meal and g.usual_at == 1.0
+    ]
+    unaided, mended, dry_again = [], [], 0
+    while len(mended) < 200:
+        g, ml, cm, k = rng.choice(whole), rng.uniform(150, 500), rng.choice([16, 18, 20, 24]), rng.uniform(1.3, 3.0)
+        plan = solve(g, ml, default_way(g), Kitchen(pot_cm=cm))
+        truth = solve(g, ml, default_way(g), Kitchen(pot_cm=cm, boil_off=k))
+        left = simulate(truth, pour_ml=plan.raw_pour_ml, minutes=plan.cook_min)
+        if left.dry_at is None or left.dry_at - left.boil_at > 0.95 * plan.cook_min:
+            continue
+        called, wanted = left.dry_at + 0.5, g.hydration_at(plan.way.texture)
+        a = cooking.rescue(plan, "dry_hard", simulate(plan), called)
+        run = simulate(truth, plan.raw_pour_ml, called - left.boil_at + a.add_min, top_ups=((called, a.add_ml),))
+        unaided.append(left.moments[-1].hydration / wanted - 1)
+        mended.append((run.moments[-1].hydration + run.moments[-1].free_ml / plan.dry_g) / wanted - 1)
+        dry_again += any(m.free_ml < 2 for m in run.moments if called + 1 < m.minute <= run.off_at - 2)
+    assert statistics.median(unaided) < -0.15
+    assert abs(statistics.median(mended)) < 0.05 and statistics.median(map(abs, mended)) < 0.05
+    assert dry_again <= 20
+
+
+def test_every_way_has_its_own_answer() -> None:
+    for method, word in (("microwave", "vented"), ("oven", "foil"), ("rice-cooker", "press cook"), ("drain", "3 cm"), ("soup", "broth"), ("slow-cooker", "high")):  # fmt: skip
+        p = pot("barley-pearl", 300.0, method=method)
+        run = simulate(p)
+        said = cooking.rescue(p, "dry_hard", run, run.boil_at + 0.8 * p.cook_min).text
+        assert word in said and "lowest heat" not in said, method
+    meal = pot("maize-meal-coarse", 200.0, method="open")
+    assert {"too_thick", "too_thin", "lumps"} <= set(wrongs_for(meal)) and "too_thick" not in wrongs_for(pot("quinoa"))
+    assert cooking.rescue(meal, "too_thick", simulate(meal), 20.0).add_ml > 0
 
 
 def test_the_answers_are_this_pots_own() -> None:

@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 
 from mealshift.grains import Grain, all_grains
 from mealshift.pot import LIDS, Kitchen, Pot, default_way, solve
-from mealshift.pot.account import report
+from mealshift.pot.account import FRIDGE_ABOVE_C, FRIDGE_FROM_MIN, report
 
 from .kitchen import pot
 
@@ -55,6 +55,9 @@ def test_more_soak_never_means_more_water_or_time(case, ml, soak, more, water, r
     g, way = case
     if not g.soak:
         return
+    if soak <= FRIDGE_FROM_MIN < soak + more:
+        # over this border it moves from the counter into the fridge, where it takes longer
+        room = min(room, FRIDGE_ABOVE_C)
     k = Kitchen(room_c=room)
     short = pot(g, ml, k, soak_min=soak, soak_water=water, **way)
     long = pot(g, ml, k, soak_min=soak + more, soak_water=water, **way)
@@ -87,8 +90,8 @@ def test_softer_never_needs_less_water_or_time(case, ml: float, part: float) -> 
     g, way = case
     drier = way["texture"]
     softer = drier + part * (g.texture_range()[1] - drier)
-    # the default dry-roast of a separate grain leaves no cling, as a rinsed one has: compare like with like
-    a, b = pot(g, ml, **way, roast="none"), pot(g, ml, **{**way, "texture": softer}, roast="none")
+    # over the border of the default roast too: one bites with it, the other without
+    a, b = pot(g, ml, **way), pot(g, ml, **{**way, "texture": softer})
     assert raw(b) >= raw(a) - 1e-6
     assert b.cook_min >= a.cook_min - 1e-9
 
@@ -102,10 +105,10 @@ def test_higher_is_never_quicker(case, ml: float, low: float, climb: float) -> N
 
 
 def test_one_case_by_hand() -> None:
-    """240 ml of quinoa, 20 cm, ordinary lid: 172.8 g · 1.9 − 0.12 · 172.8 + 314.16 · 0.012 · 15 + 20."""
+    """240 ml of quinoa, 20 cm, ordinary lid: 172.8 g · 2.05 − 0.06 · 172.8 + 314.16 · 0.018 · 15 + 20."""
     p = pot("quinoa")
-    assert raw(p) == pytest.approx(172.8 * 1.9 - 0.12 * 172.8 + 314.159 * 0.012 * 15 + 20, abs=0.01)
-    assert (p.pour_ml, p.cook_typical) == (384, 15)
+    assert raw(p) == pytest.approx(172.8 * 2.05 - 0.06 * 172.8 + 314.159 * 0.018 * 15 + 20, abs=0.01)
+    assert (p.pour_ml, p.cook_typical) == (449, 15)
 
 
 def test_the_same_millet_takes_little_more_than_its_volume_or_four_times_it() -> None:
@@ -125,5 +128,7 @@ def test_altitude_follows_usual_advice(slug: str, minutes: int) -> None:
 
 def test_too_much_and_too_little_for_the_pot() -> None:
     assert [p.code for p in pot("bulgur-coarse", 1400.0).problems] == ["pot_full"]
-    assert [p.code for p in pot("bulgur-coarse", 60.0, Kitchen(pot_cm=26)).problems] == ["pot_wide"]
+    assert [p.code for p in pot("bulgur-coarse", 100.0, Kitchen(pot_cm=26)).problems] == ["pot_wide"]
+    absurd = report(pot("bulgur-coarse", 15.0, Kitchen(pot_cm=40)))
+    assert absurd["water"]["ratio_by_volume"] is None  # type: ignore[index]
     assert pot("bulgur-coarse", 300.0).problems == ()

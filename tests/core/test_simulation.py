@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mealshift.grains import all_grains
-from mealshift.pot import Kitchen
+from mealshift.grains import all_grains, grain
+from mealshift.pot import Kitchen, default_way, solve
 from mealshift.pot.simulation import STEP_MIN, curve, simulate
 
 from .kitchen import pot, shifted
@@ -50,7 +50,7 @@ def test_it_agrees_with_the_closed_form_from_the_boil(g, data) -> None:
         ({"minutes": 8}, "hard-cored"),
         ({"pour_ml": 480}, "wet"),
         ({"pour_ml": 900}, "soup"),
-        ({"pour_ml": 700, "minutes": 24, "lid": "sealed"}, "mushy"),
+        ({"pour_ml": 700, "minutes": 23, "lid": "sealed"}, "mushy"),
         ({"minutes": 40}, "scorched"),
         ({"pour_ml": 350, "lid": "sealed"}, "right"),
     ],
@@ -59,6 +59,38 @@ def test_what_comes_of_it(changed, code) -> None:
     run = simulate(pot("quinoa"), **changed)
     assert run.verdict.code == code
     assert run.verdict.text.endswith(".")
+
+
+def test_water_is_neither_made_nor_lost() -> None:
+    """Every grain by every way, small and large: what went in is free, in the grain, drunk beside it or gone as steam."""
+    for g in all_grains():
+        for method in g.methods:
+            for cm, ml in ((14, 120.0), (28, 900.0)):
+                p = solve(g, ml, default_way(g, method), Kitchen(pot_cm=cm))
+                run = simulate(p)
+                first, last = run.moments[0], run.moments[-1]
+                put_in = (
+                    first.free_ml
+                    + first.hydration * p.dry_g
+                    + (run.lost_ml - run.boiled_off_ml if run.boil_at == 0 else 0.0)
+                )
+                held = last.free_ml + last.hydration * p.dry_g + run.lost_ml + run.drunk_beside_ml
+                assert held == pytest.approx(put_in, rel=1e-3), (g.slug, method)
+                assert p.plenty or run.verdict.code == "right", (g.slug, method, cm, run.verdict)
+
+
+def test_a_soup_keeps_its_broth_and_a_short_pour_is_dry() -> None:
+    soup = pot("barley-pearl", 200.0, method="soup", broth_ml=1200.0)
+    run = simulate(soup)
+    assert run.moments[-1].free_ml == pytest.approx(1200, rel=0.05) and "broth" in run.verdict.text
+    assert simulate(soup, pour_ml=soup.pour_ml - 700).verdict.code == "dry"
+    short = solve(grain("quinoa"), 240.0, default_way(grain("quinoa")), habit_ml=-110.0)
+    assert simulate(short).verdict.code != "right"
+
+
+def test_off_the_heat_the_rest_is_the_cooking() -> None:
+    run = simulate(pot("quinoa", method="off-heat"))
+    assert run.verdict.code == "right" and run.done_at is not None and run.done_at > run.off_at + 5
 
 
 def test_short_of_water_but_not_burnt_is_dry() -> None:

@@ -43,10 +43,14 @@ class Case(NamedTuple):
         return abs(self.ratio - middle) / middle
 
 
-def cases() -> list[Case]:
+def rows() -> list[dict[str, str]]:
     lines = [line for line in (HERE / "usual.tsv").read_text().splitlines() if not line.startswith("#")]
+    return list(csv.DictReader(lines, delimiter="\t"))
+
+
+def cases() -> list[Case]:
     out = []
-    for row in csv.DictReader(lines, delimiter="\t"):
+    for row in rows():
         method, *options = row["way"].split()
         given = dict(o.split("=") for o in options)
         g = grain(row["grain"])

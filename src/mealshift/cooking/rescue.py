@@ -1,14 +1,16 @@
 """Something went wrong: an amount and minutes for this pot as it stands, from its simulation.
 
 The simulated pot says how much water is still free, how much the grain has drunk and how far it is done; what the cook sees
-says where the model is off, and is believed before the model (grain that is hard is not done, whatever the dose). From both:
+says where the model is off, and is believed before the model: grain that is hard is not done, whatever the dose, and a pot that is dry
+has lost what the model still has in it. From both:
 
-    missing = (hydration wanted − hydration now) · m       what the grain has yet to drink
+    rate    = the pot's own, and where it is dry what it has shown: + free water of the model / minutes at the boil
+    missing = (hydration wanted − hydration now) · m       what the grain has yet to drink; of hard grain at least a seventh of all
     longer  = (1 − dose) · minutes of the whole            at least what practice gives a second try
-    splash  = missing + boil-off over `longer` − free
+    splash  = missing + rate · longer − free
 
-A case by hand: 240 ml of quinoa, dry after 12 of 15 minutes: dose .8, hydration 1.6 of 1.9: missing 52, three more minutes boil
-off 11: pour 60 boiling, 4 more minutes, lid on.
+A case by hand: 240 ml of quinoa, dry after 12 of 15 minutes: dose .8, hydration 1.7 of 2.05: missing 60; the model still has 20 ml, so
+it loses 1.7 a minute more than the 5.7 reckoned, three more minutes 22: pour 90 boiling, 3 more minutes, lid on.
 """
 
 from __future__ import annotations
@@ -18,9 +20,9 @@ from dataclasses import dataclass, replace
 
 from ..measures import round_half_up
 from ..pot import Pot, Way, solve
-from ..pot.account import TEXTURE_TIME, between
+from ..pot.account import TEXTURE_TIME, between, boil_rate
+from ..pot.methods import method
 from ..pot.simulation import Moment, Run
-from ..pot.ways import BRISK, EVAPORATION
 from ..problems import Refusal
 
 # code → what the cook sees, in the order shown
@@ -32,13 +34,21 @@ WRONGS = {
     "crust": "a burnt crust",
     "boiled_over": "it boiled over",
     "lumps": "lumps",
+    "too_thick": "too thick",
+    "too_thin": "too thin",
     "salty": "too salty",
     "no_time": "no time left",
     "not_sprouting": "it does not sprout",
     "mould": "it smells or looks mouldy",
 }
-# a second try shorter than this changes nothing one can taste
-LEAST_MORE = 3
+# from this texture on it is judged by how thick it is
+STIRRED_FROM = 2.5
+# the least share of its water that hard grain lacks, whatever the model says
+HARD_LACKS = 1 / 7
+# more than this share of all it drinks is not poured at once: soup, if the eye or the model is wrong
+MOST_AT_ONCE = 0.8
+# a pot shows at most so many times the rate that was reckoned: beyond that it leaks, or the eye is wrong
+MOST_SHOWN = 4.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,10 +65,12 @@ class Answer:
 
 def wrongs_for(pot: Pot) -> list[str]:
     """What can go wrong with this pot."""
-    out = [w for w in WRONGS if w not in ("lumps", "not_sprouting", "mould", "crust")]
+    out = [w for w in WRONGS if w not in ("lumps", "too_thick", "too_thin", "not_sprouting", "mould", "crust")]
     out.insert(4, "crust")
     if pot.grain.is_meal:
         out.insert(5, "lumps")
+    if pot.grain.is_meal or pot.way.texture >= STIRRED_FROM or pot.way.lid == "open" and not pot.plenty:
+        out[4:4] = ["too_thick", "too_thin"]
     if pot.way.sprouted:
         out.append("not_sprouting")
     if pot.way.sprouted or pot.way.soak_min > 60 or "kodo_mould" in pot.grain.cautions:
@@ -73,7 +85,7 @@ def rescue(pot: Pot, what: str, run: Run | None = None, minute: float = 0.0, loc
         raise Refusal("what", "what", f"“{what[:30]}” is nothing I know how to mend; choose what you see.")
     if locked is None:
         locked = pot.way.locked and run is not None
-    now = _Now(pot, run, minute)
+    now = _Now(pot, run, minute, what.startswith("dry") or what == "scorched", what.endswith("hard"), locked)
     answer: Answer = getattr(now, "_boiled_over_locked" if locked and what == "boiled_over" else f"_{what}")()
     if not locked or what in ("boiled_over", "not_sprouting", "mould"):
         return answer
@@ -90,8 +102,10 @@ _OPEN_FIRST = (
 class _Now:
     """One pot at one minute."""
 
-    def __init__(self, pot: Pot, run: Run | None, minute: float) -> None:
+    def __init__(self, pot: Pot, run: Run | None, minute: float, dry: bool, hard: bool, locked: bool) -> None:
         self.pot, self.m = pot, pot.dry_g
+        # what stood under pressure goes on as an open pot
+        self.row = method("covered") if locked else pot.way.row
         self.at: Moment = (
             min(run.moments, key=lambda x: abs(x.minute - minute))
             if run
@@ -101,67 +115,80 @@ class _Now:
         self.whole = pot.cook_min or 10.0
         self.wanted = pot.grain.hydration_at(pot.way.texture)
         self.missing = max(0.0, self.wanted - self.at.hydration) * self.m
-        boil = sum(r.amount for r in pot.rows if r.term == "boil_off")
+        boil = sum(r.amount for r in pot.rows if r.term in ("boil_off", "cloth"))
         self.rate = boil / self.whole if self.whole else 0.0
-        heat = BRISK if pot.way.heat == "brisk" else 1.0
-        self.open_rate = pot.kitchen.area_cm2 * EVAPORATION["open"] * heat * pot.kitchen.boil_off
+        self.open_rate = boil_rate(pot.grain, pot.way.with_(method="open"), pot.kitchen, "open")
+        self.because = ""
+        if dry and run:
+            boiled = max(1.0, self.at.minute - run.boil_at)
+            shown = min(self.rate * MOST_SHOWN, self.rate + self.free / boiled)
+            if shown > self.rate + 0.5:
+                self.because = f"; this pot has shown that it loses about {shown:.0f} ml a minute, not {self.rate:.0f}"
+            self.rate = shown
+        if hard:
+            self.missing = max(self.missing, HARD_LACKS * self.wanted * self.m)
 
     def longer(self) -> int:
-        return max(LEAST_MORE, math.ceil((1.0 - self.at.dose) * self.whole))
+        return max(math.ceil(self.row.least_more), math.ceil((1.0 - self.at.dose) * self.whole))
 
     def splash(self, minutes: float, free: float | None = None) -> int:
         """Boiling water so that the grain drinks what it misses and the pot is just dry at the end; to the ten, at least 20."""
         raw = max(self.missing, 0.08 * self.m) + self.rate * minutes - (self.free if free is None else free)
-        # small splashes: more than this at once is soup if the eye or the model is wrong
-        return min(max(20, 10 * math.ceil(raw / 10)), max(20, 10 * math.ceil(0.3 * self.wanted * self.m / 10)))
+        return min(max(20, 10 * math.ceil(raw / 10)), max(20, 10 * math.ceil(MOST_AT_ONCE * self.wanted * self.m / 10)))
 
     def again(self, ml: int, minutes: float) -> str:
         rest = max(self.missing, 0.08 * self.m) + self.rate * minutes - ml
         return f" Then look: it may want up to {10 * math.ceil(rest / 10)} ml more." if rest > 20 else ""
 
+    def said(self, words: str, minutes: float, ml: int = 0) -> str:
+        return words.format(ml=ml, n=math.ceil(minutes), watts=f"{self.pot.kitchen.watts:g}")
+
     def _dry_hard(self) -> Answer:
         minutes = self.longer()
         ml = self.splash(minutes, 0.0)
-        return Answer("dry_hard", f"Sprinkle {ml} ml of boiling water over it, lid on, lowest heat, {minutes} more minutes. Do not stir.{self.again(ml, minutes)}", ml, minutes, "ordinary",
-                      f"the grain has yet to drink about {self.missing:.0f} ml, and {self.rate * minutes:.0f} boil off meanwhile")  # fmt: skip
+        return Answer("dry_hard", self.said(self.row.add, minutes, ml) + self.again(ml, minutes), ml, minutes, self._lid(),
+                      f"the grain has yet to drink about {self.missing:.0f} ml, and {self.rate * minutes:.0f} boil off meanwhile{self.because}")  # fmt: skip
+
+    def _lid(self) -> str:
+        """How it is covered while it cooks on: on a stove under its lid."""
+        return "ordinary" if self.row.loss_lid and self.pot.way.lid != "open" else ""
 
     def _wet_hard(self) -> Answer:
         minutes = self.longer()
         over = self.free - self.missing - self.rate * minutes
         free = f"about {self.free:.0f} ml are free"
-        if over > 0.15 * self.m:
-            shed = math.ceil(over / max(1.0, self.open_rate - self.rate))
-            if shed <= minutes:
-                return Answer("wet_hard", f"There is water enough: lid off, {minutes} more minutes at a gentle boil, then look.", 0, minutes, "open",
-                              f"{free}, {over:.0f} more than it needs; without the lid they go")  # fmt: skip
-            pour_off = 10 * round(over / 10)
+        if self.pot.plenty or self.row.slug != "covered" or over <= 0.15 * self.m:
+            short = max(0, 10 * math.ceil(-over / 10)) if over < -10 and not self.pot.plenty else 0
+            add = f" Keep {short} ml boiling beside it: it will want them near the end." if short else ""
             return Answer(
-                "wet_hard",
-                f"Pour off {pour_off} ml, lid on, {minutes} more minutes.",
-                0,
-                minutes,
-                "ordinary",
-                f"{free}, {over:.0f} more than it needs",
+                "wet_hard", self.said(self.row.more, minutes) + add, 0, minutes, "", f"{free}, and it needs them"
             )
-        short = max(0, 10 * math.ceil(-over / 10)) if over < -10 else 0
-        add = f" Keep {short} ml boiling beside it: it will want them near the end." if short else ""
-        return Answer(
-            "wet_hard",
-            f"Leave it alone: lid on, lowest heat, {minutes} more minutes.{add}",
-            0,
-            minutes,
-            "",
-            f"{free}, and it needs them",
-        )
+        if math.ceil(over / max(1.0, self.open_rate - self.rate)) <= minutes:
+            return Answer("wet_hard", f"There is water enough: lid off, {minutes} more minutes at a gentle boil, then look.", 0, minutes, "open",
+                          f"{free}, {over:.0f} more than it needs; without the lid they go")  # fmt: skip
+        return Answer("wet_hard", f"Pour off {10 * round(over / 10)} ml, lid on, {minutes} more minutes.", 0, minutes, "ordinary",
+                      f"{free}, {over:.0f} more than it needs")  # fmt: skip
 
     def _wet_soft(self) -> Answer:
         over = max(self.free, 0.1 * self.m)
-        minutes = math.ceil(over / max(1.0, self.open_rate))
-        if minutes <= 6:
-            return Answer("wet_soft", f"Lid off, low heat, {max(1, minutes)} minutes, not stirring; then off and a cloth under the lid for 5.", 0, max(1, minutes), "open",
+        minutes = max(1, math.ceil(over / max(1.0, self.open_rate)))
+        if minutes <= 6 or self.row.slug in ("soup", "open"):
+            minutes = min(minutes, 20)
+            return Answer("wet_soft", self.said(self.row.shed, minutes), 0, minutes, "open" if self.row.loss_lid else "",
                           f"about {over:.0f} ml have to go, {self.open_rate:.0f} a minute without a lid")  # fmt: skip
         return Answer("wet_soft", f"Off the heat now. Tip it into a sieve, let about {over:.0f} ml run off, back in the pot, a cloth under the lid, 5 minutes.", 0, 5, "sealed",
                       f"boiling {over:.0f} ml away would take {minutes} minutes and cook it to mush")  # fmt: skip
+
+    def _too_thick(self) -> Answer:
+        ml = 10 * max(2, round(0.12 * self.wanted * self.m / 10))
+        return Answer("too_thick", f"Stir in {ml} ml of hot water or of the dish's own liquid, a splash at a time, until it falls as you want it; 2 more minutes. It thickens again as it stands.", ml, 2, "",
+                      f"an eighth of the {self.wanted * self.m:.0f} ml it holds is one step looser")  # fmt: skip
+
+    def _too_thin(self) -> Answer:
+        over = max(self.free, 0.1 * self.wanted * self.m)
+        minutes = min(15, max(2, math.ceil(over / max(1.0, self.open_rate))))
+        return Answer("too_thin", f"Lid off, {minutes} more minutes at a gentle bubble, stirring along the bottom. Stop while it is a little looser than you want: it thickens as it stands.", 0, minutes, "open",
+                      f"about {over:.0f} ml have to go, {self.open_rate:.0f} a minute without a lid")  # fmt: skip
 
     def _scorched(self) -> Answer:
         minutes = self.longer() if self.at.dose < 0.97 else 5
@@ -182,7 +209,7 @@ class _Now:
     def _boiled_over(self) -> Answer:
         # foam carries off about a centimetre of the pot at most; what really went is only seen later
         lost = 10 * max(2, round(self.pot.kitchen.area_cm2 * 0.15 / 10))
-        left = max(LEAST_MORE, math.ceil((1.0 - self.at.dose) * self.whole))
+        left = max(round(self.row.least_more), math.ceil((1.0 - self.at.dose) * self.whole))
         return Answer("boiled_over", f"Heat right down, lid ajar until the foam is gone, then back on. Keep {lost} ml boiling beside it and look {min(3, left)} minutes before the end: it may want them.",
                       0, 0, "ajar", f"a pot of {self.pot.kitchen.pot_cm:g} cm loses about {lost} ml as foam")  # fmt: skip
 
@@ -193,7 +220,7 @@ class _Now:
 
     def _lumps(self) -> Answer:
         ml = 10 * max(2, round(0.25 * self.m / 10))
-        return Answer("lumps", f"Off the heat. Press the lumps against the side, whisk in {ml} ml of boiling water in a thread, then low heat, stirring, {LEAST_MORE} more minutes.", ml, LEAST_MORE, "",
+        return Answer("lumps", f"Off the heat. Press the lumps against the side, whisk in {ml} ml of boiling water in a thread, then low heat, stirring, {round(self.row.least_more)} more minutes.", ml, round(self.row.least_more), "",
                       f"a quarter of the meal's {self.m:.0f} g loosens it enough to whisk")  # fmt: skip
 
     def _salty(self) -> Answer:

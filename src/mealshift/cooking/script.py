@@ -16,7 +16,7 @@ from datetime import datetime
 from typing import Any
 
 from .. import cautions, preparing
-from ..measures import round_half_up
+from ..measures import jug_ml, round_half_up
 from ..planning import Plan, Task
 from ..planning.schedule import minutes_from
 from ..pot import Pot
@@ -237,13 +237,13 @@ class _Dish:
         )
         words = f"{self.at if main and self.at else words}".strip()
         out = [
-            Step(boil_id, self.dish, "boil", "begin", f"Pour, and {_up_word(pot)}", up, planned, words, _up_sign(pot), after, key,
-                 pot.pour_ml, hands=min(4, up)),
+            Step(boil_id, self.dish, "boil", "begin", f"Pour, and {pot.way.row.begin}", up, planned, words, pot.way.row.up_sign, after, key,
+                 jug_ml(pot.pour_ml), hands=min(4, up)),
             Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, planned + up,
                  f"{_STIRRED.capitalize()}." if grain.is_meal and not pot.way.locked else "",
-                 _LOCKED_SIGN[pot.way.method] if pot.way.locked else grain.sign(pot.way.texture), (boil_id,), key),
+                 pot.way.row.hint if pot.way.locked else grain.sign(pot.way.texture), (boil_id,), key),
         ]  # fmt: skip
-        if len(parts) > 3 and pot.way.method == "microwave":
+        if len(parts) > 3 and pot.way.row.power == "microwave":
             at = 0
             for what, minutes in parts[1:-2]:
                 at += minutes
@@ -254,7 +254,7 @@ class _Dish:
                     self._reminder(f"{t.id}/add{n + 1}", f"In goes {what}", cook_id, minute, planned + up + minute, key)
                 )
         reserve = pot.high_ml - pot.pour_ml
-        if reserve >= 10 and not pot.plenty and pot.way.method in ("covered", "open", "oven", "off-heat", "microwave"):
+        if reserve >= 10 and pot.way.row.pours:
             at = max(0, cook - KETTLE_MIN)
             kettle = self._reminder(
                 f"{t.id}/kettle", "Kettle on: have it boiling beside the pot", cook_id, at, planned + up + at, key
@@ -306,27 +306,6 @@ class _Dish:
         keep = Step(f"{t.id}/keep", self.dish, "keep", "remind", "Is any left? Shallow, and into the fridge", 0, planned + t.minutes + COOL_MIN,
                     anchor=finish.id, offset=COOL_MIN, hands=2)  # fmt: skip
         return [finish, keep]
-
-
-# under a locked lid there is nothing to see but this
-_LOCKED_SIGN = {
-    "pressure": "count the whistles; nothing is opened or stirred before the pressure is down",
-    "electric-pressure": "the cooker counts the minutes; nothing is opened before the pressure is down",
-}
-
-
-def _up_word(pot: Pot) -> str:
-    return {
-        "steep": "boil the kettle", "rice-cooker": "switch the cooker on", "electric-pressure": "close it and start it",
-        "pressure": "close it, full heat until it hisses", "microwave": "start it, lid vented", "oven": "into the oven",
-        "drain": "bring plenty to the boil",
-    }.get(pot.way.method, "bring it to the boil")  # fmt: skip
-
-
-def _up_sign(pot: Pot) -> str:
-    return {
-        "electric-pressure": "the valve has risen", "pressure": "the first hiss", "oven": "it bubbles at the edge", "rice-cooker": "it steams",
-    }.get(pot.way.method, "it boils all over, not only at the edge")  # fmt: skip
 
 
 def _first_clause(text: str) -> str:

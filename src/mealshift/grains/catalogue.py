@@ -15,6 +15,7 @@ METHODS = (
     "covered",
     "open",
     "drain",
+    "soup",
     "steep",
     "flush",
     "steam",
@@ -22,6 +23,7 @@ METHODS = (
     "rice-cooker",
     "pressure",
     "electric-pressure",
+    "slow-cooker",
     "microwave",
     "oven",
     "cook-ahead",
@@ -93,10 +95,13 @@ def _row(raw: dict[str, Any], file: str) -> Grain:
         raise bad("density is not that of a grain")
     if unknown := set(raw["methods"]) - set(METHODS):
         raise bad(f"unknown method {', '.join(unknown)}")
+    if raw.get("usual", TEXTURES[1]) not in TEXTURES:
+        raise bad("its usual texture is none")
     if raw["simmer"] == 0 and not raw.get("steep_min"):
         raise bad("neither simmered nor steeped")
     roast = raw.get("roast")
     known = {k: v for k, v in raw.items() if k not in ("soak", "roast")}
+    known["methods"] = _also(known["methods"], known["form"], known["simmer"])
     for name in ("methods", "aliases", "whistles", "cautions"):
         if name in known:
             known[name] = tuple(known[name])
@@ -108,6 +113,18 @@ def _row(raw: dict[str, Any], file: str) -> Grain:
         )
     except (TypeError, KeyError) as fault:
         raise bad(str(fault)) from fault
+
+
+# a slow cooker is hours below the boil: what is done sooner than this is paste in it
+SLOW_FROM_MIN = 10
+
+
+def _also(methods: list[str], form: str, simmer: float) -> list[str]:
+    """What every whole or cracked grain that is simmered can do besides: be cooked ahead, in a soup, in a slow cooker."""
+    if "covered" not in methods or form == "meal":
+        return methods
+    more = ["soup", "cook-ahead", *(["slow-cooker"] if simmer >= SLOW_FROM_MIN else [])]
+    return [*methods, *(m for m in more if m not in methods)]
 
 
 @cache

@@ -75,6 +75,7 @@ class Grain:
     roast_never: str = ""
     flush_min: float | None = None
     steep_min: float | None = None
+    steam_min: float | None = None
     electric_min: float | None = None
     whistles: tuple[int, int] | None = None
     sprouts: bool = False
@@ -84,6 +85,8 @@ class Grain:
     quick: bool = False
     parboiled: bool = False
     pressure_texture: float | None = None
+    # the texture its minutes are said of, where that is not fluffy: a meal's or a porridge grain's own
+    usual: str = ""
     # a blend is a grain made of grains: (grain, share of the volume), shares summing to 1
     parts: tuple[tuple[Grain, float], ...] = ()
 
@@ -106,6 +109,13 @@ class Grain:
         """The stretch of the texture coordinate (0 separate … 5 thin) this grain reaches."""
         names = self.textures
         return float(TEXTURES.index(names[0])), float(TEXTURES.index(names[-1]))
+
+    @property
+    def usual_at(self) -> float:
+        """The texture its minutes are said of: fluffy where it does that, else its own usual or driest."""
+        if self.usual:
+            return float(TEXTURES.index(self.usual))
+        return min(max(1.0, self.texture_range()[0]), self.texture_range()[1])
 
     def hydration_at(self, texture: float) -> float:
         """g water per g dry grain at a texture coordinate, interpolated between the named points.

@@ -18,7 +18,7 @@ from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import Choice, Shift, shift
 from .schedule import Plan, before, critical_minutes, make_plan, minutes_from
-from .tasks import APPLIANCES, tasks_of
+from .tasks import tasks_of
 
 # later serving times that are tried for a crowded kitchen, minutes
 LATER = (10, 20, 30, 45, 60, 90)
@@ -111,13 +111,10 @@ def _ways_out(
         except Refusal:
             return False
         needs = critical_minutes(tasks_of(other, "x"))
-        device = APPLIANCES.get(other.pot.way.method, "")
+        row = other.pot.way.row
+        missing = [d for d in (row.resource, row.needs) if d not in ("", "burner", "oven", "kettle", *(owned or ()))]
         # more water than the pot holds is no way out
-        if (
-            needs > room
-            or any(p.code == "pot_full" for p in other.problems)
-            or (owned is not None and device not in ("", "oven", "kettle", *owned))
-        ):
+        if needs > room or any(p.code == "pot_full" for p in other.problems) or (owned is not None and missing):
             return False
         out.append(WayOut(kind, dish.key, f"{text}: {said_minutes(needs)}", changes, None, needs))
         return True
@@ -129,11 +126,7 @@ def _ways_out(
         ("electric-pressure", "In the electric pressure cooker"),
         ("pressure", "In the pressure cooker"),
     ):
-        if (
-            way.method != method
-            and method in made.pot.grain.methods
-            and (owned is None or APPLIANCES.get(method, "pressure cooker") in owned)
-        ):
+        if way.method != method and method in made.pot.grain.methods:
             changes: dict[str, Any] = {"method": method, "lid": None, "texture": None}
             offer("pressure", word, changes) or (
                 way.soak_min and offer("pressure", f"{word}, unsoaked", {**changes, "soak_min": 0.0})

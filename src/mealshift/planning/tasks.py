@@ -25,13 +25,6 @@ AFTER_ROAST_MIN = 15
 CHILL_MIN = 60
 # a salad is dressed warm and eaten lukewarm
 LUKEWARM_C = 30.0
-APPLIANCES = {
-    "rice-cooker": "rice cooker",
-    "electric-pressure": "electric cooker",
-    "microwave": "microwave",
-    "oven": "oven",
-    "steep": "kettle",
-}
 
 
 @dataclass(frozen=True, slots=True)
@@ -147,10 +140,10 @@ def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[
             "burner",
             AFTER_ROAST_MIN if out and out[-1].id.endswith("roast") else None,
         )
-    device = APPLIANCES.get(way.method, "burner")
+    device = way.row.resource
     up = round_half_up(pot.come_up_min)
     add("pot", f"{grain.short}: to the boil and {_cooks(pot)}", up + pot.cook_typical, min(4, up + pot.cook_typical), device,
-        (AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN) if out else None, "pressure cooker" if way.method == "pressure" else "")  # fmt: skip
+        (AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN) if out else None, way.row.needs)  # fmt: skip
     add(
         "rest",
         "let the pressure fall, then rest" if pot.release_min else "rest, lid closed",

@@ -5,13 +5,14 @@ pot is an account, in grams (1 g of water = 1 ml):
 
     m       = dry volume × bulk density
     uptake  = u_max · t / (t + t_half)                     soak of t minutes
-    cling   = max(0, 0.12 − uptake) · m                    water that rinsed, drained grain carries
-    boiloff = area · rate(lid, heat) · minutes at the boil + come-up loss
+    cling   = max(0, 0.06 − uptake) · m                    water that rinsed, drained grain carries
+    boiloff = area · rate(lid, heat) · thickness · minutes at the boil + come-up loss
     need    = m · (hydration − uptake) − cling + boiloff + other absorbers + what is drained off
     pour    = need − water brought by other liquids
 
 A case by hand: 240 ml of quinoa (172.8 g) to fluffy, rinsed, 20 cm pot, ordinary lid: drinks 172.8 × 1.9 = 328;
-carries 0.12 × 172.8 = 21; boils off 314 cm² × 0.012 × 15 = 57, and 20 on the way to the boil: pour 384, "1 to 1.6".
+carries 0.06 × 172.8 = 10; boils off 314 cm² × 0.018 × 15 = 85, and 20 on the way to the boil: pour 423, "1 to 1.8".
+Lid rates, cling and the weakest hydrations were fitted to usual practice together: docs/decisions/0010.
 
 The compromise: boil-off is a constant rate from the boil to heat-off, and the come-up loss a constant;
 the minute-by-minute pot is needed only for "what if".
@@ -23,18 +24,25 @@ import math
 from dataclasses import dataclass, field
 
 from ..grains import TEXTURES, Grain
-from ..measures import WHISTLE_MIN, largest_remainder, round_half_up
+from ..measures import WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
 from ..problems import Problem
 from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap
 
-CLING = 0.12
+CLING = 0.06
 BAND_WATER = 0.12
 BAND_TIME = 0.15
 OLD_BAG = 1.10
 SPROUT_TIME, SPROUT_UPTAKE = 0.7, 0.45
 TEXTURE_TIME = (0.9, 1.0, 1.1, 1.25, 1.6, 2.5)
 COOKED_DENSITY = (0.65, 0.70, 0.80, 0.90, 1.0, 1.0)
-COME_UP_LOSS = {"lidded": 20.0, "open": 40.0}
+# a thick pot gives its water up slowly: share of the boil-off that a meal loses, and a grain that is cooked to a porridge
+THICK_MEAL, THICK_PORRIDGE = 0.4, 0.6
+# broth beside each volume of dry grain, where a soup does not say how much of it is to stay
+SOUP_TIMES = 5.0
+# a soak of more than this many minutes, in a kitchen warmer than this, stands in the fridge at so many °C
+FRIDGE_FROM_MIN, FRIDGE_ABOVE_C, FRIDGE_C = 240.0, 21.0, 5.0
+# a layer of dry grain thinner than this (cm) is no pot of grain: its ratio would say nothing
+ABSURD_CM = 0.12
 DRAIN_TIMES_VOLUME = 6.0
 PRESSURE_C = 117.0
 WATER_J, GRAIN_J = 4.186, 1.8
@@ -103,6 +111,11 @@ class Pot:
         return max(1, round_half_up(self.cook_min)) if self.cook_min else 0
 
     @property
+    def whistles(self) -> int:
+        """So many whistles of this kitchen's cooker are its minutes at pressure."""
+        return self.way.whistles or max(1, round_half_up(self.cook_min / self.kitchen.whistle_min))
+
+    @property
     def cooked_g(self) -> float:
         return self.dry_g * (1 + self.grain.hydration_at(self.way.texture))
 
@@ -111,9 +124,9 @@ class Pot:
         return self.cooked_g / between(COOKED_DENSITY, self.way.texture)
 
     def ledger(self) -> list[tuple[str, int, str]]:
-        """Integer rows that sum to pour_ml exactly."""
+        """Integer rows that sum to pour_ml exactly; what comes to nothing has no row."""
         whole = largest_remainder([r.amount for r in self.rows], self.pour_ml)
-        return [(r.term, ml, r.because) for r, ml in zip(self.rows, whole, strict=True)]
+        return [(r.term, ml, r.because) for r, ml in zip(self.rows, whole, strict=True) if ml]
 
     def time_ledger(self) -> list[tuple[str, int, str]]:
         """Integer rows that sum to total_min exactly; the cooking rows among them to the cooking time."""
@@ -144,15 +157,20 @@ def between(points: tuple[float, ...], coordinate: float) -> float:
     return points[below] + (coordinate - below) * (points[below + 1] - points[below])
 
 
+def soak_c(soak_min: float, room_c: float) -> float:
+    """°C of the water a soak stands in: the room's, or the fridge's where a long one would go sour."""
+    return FRIDGE_C if soak_min > FRIDGE_FROM_MIN and room_c > FRIDGE_ABOVE_C else room_c
+
+
 def uptake(grain: Grain, soak_min: float, room_c: float, sprouted: bool = False) -> float:
-    """g water per g dry grain taken up in a soak of that many minutes at that temperature."""
+    """g water per g dry grain taken up in a soak of that many minutes in that kitchen."""
     if sprouted:
         return SPROUT_UPTAKE
     if grain.parts:
         return sum(w * uptake(g, soak_min, room_c) for g, w in mass_shares(grain))
     if not grain.soak or soak_min <= 0:
         return 0.0
-    t_half = grain.soak.t_half * 2 ** ((20.0 - room_c) / 10)
+    t_half = grain.soak.t_half * 2 ** ((20.0 - soak_c(soak_min, room_c)) / 10)
     return grain.soak.u_max * soak_min / (soak_min + t_half)
 
 
@@ -210,11 +228,14 @@ def solve(
 
     rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)
     rows += _boil_off(way, kitchen, factors, cook, grain)
+    if way.row.slug == "soup":
+        broth = SOUP_TIMES * dry_ml if way.broth_ml is None else way.broth_ml
+        rows.append(Row("broth", broth, "the broth that is to stay: it is eaten, not drunk by the grain"))
     for b in brought:
         because = f"{cap(b.name)} drink this from the same pot" if b.ml < 0 else f"already there, from the {b.name}"
         rows.append(Row(b.term if b.ml >= 0 else "absorber", -b.ml, because))
     need = sum(r.amount for r in rows if r.term not in ("brought", "stock_solids"))
-    plenty = way.method in ("drain", "steam")
+    plenty = way.row.plenty
     if way.method == "drain":
         wanted = max(DRAIN_TIMES_VOLUME * dry_ml, 1.5 * need)
         rows.append(Row("drained", wanted - need, "plenty of water, poured off when the grain is done"))
@@ -238,8 +259,8 @@ def solve(
     pour = max(raw, 0.0)
 
     come_up = _come_up(way, kitchen, pour + sum(b.ml for b in brought if b.ml > 0), m)
-    release = {"natural": 10.0, "quick": 1.0}[way.release] if way.method in ("pressure", "electric-pressure") else 0.0
-    rest, rest_why = _rest(grain, way)
+    release = way.row.release if way.release == "natural" else way.row.quick_release
+    rest, rest_why = _rest(grain, way, cook)
     if rest_min is not None:
         rest = rest_min
     minutes = [Row("come_up", come_up, _come_up_why(way, kitchen)), *minutes]
@@ -293,79 +314,76 @@ def _grain_rows(grain: Grain, way: Way, m: float, u: float, factors: Factors, ro
         rows.append(Row("soak", -m * u, f"{what} has already brought this in"))
         if kept:
             rows.append(Row("soak_kept", m * u, "the soak water stays in the pot, so it is part of what you pour"))
-    rinsable = way.rinsed and way.method != "steep" and way.roast == "none" and not way.sprouted
+    rinsable = way.rinsed and way.method != "steep" and not way.sprouted
     # grain soaked in its own cooking water was rinsed and drained before, so it still carries the full cling
     cling = 0.0
     for part, share in mass_shares(grain):
         if rinsable and part.rinse > 0 and not part.is_meal:
             taken = uptake(part, way.soak_min, room_c) if grain.parts else u
             cling += share * m * (CLING if kept else max(0.0, CLING - taken))
-    if cling:
+    if cling and way.roast == "none":
         rows.append(Row("cling", -cling, "rinsed, drained grain carries this much water"))
+    elif cling:
+        # what the pan dries off it no longer carries, and its sealed surface drinks as much less
+        rows.append(Row("roast", -cling, "roasting has sealed it: it drinks a little less"))
     return rows
 
 
-def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: Grain) -> list[Row]:
-    lid = f"under {_LID_SAID[way.lid]}"
-    if way.method == "steep":
-        return []
-    if way.method == "rice-cooker":
-        return [
-            Row(
-                "boil_off",
-                3.5 * cook * factors.boil_off,
-                "the cooker steams this off before it clicks: it ends when dry",
-            )
-        ]
-    if way.method == "electric-pressure":
-        return [Row("boil_off", 25.0 * factors.boil_off, "all that a sealed electric cooker loses")]
-    if way.method == "pressure":
-        n = _whistles(grain, way)
-        return [Row("boil_off", (20 + 12.0 * n) * factors.boil_off, f"20 on the way up and 12 a whistle, {n} whistles")]
-    if way.method == "microwave":
-        return [
-            Row(
-                "boil_off",
-                7 * kitchen.watts / 800 * cook * factors.boil_off,
-                f"a vented lid at {kitchen.watts:g} W lets this go",
-            )
-        ]
-    if way.method == "oven":
-        rate = 0.02 * kitchen.area_cm2 if way.lid == "open" else 3.0
-        return [
-            Row(
-                "boil_off",
-                rate * cook * factors.boil_off,
-                "an uncovered dish dries this much in the oven"
-                if way.lid == "open"
-                else "lost under foil or a lid in the oven",
-            )
-        ]
-    if way.method == "steam":
-        return [
-            Row(
-                "boil_off",
-                EVAPORATION["ajar"] * kitchen.area_cm2 * cook * factors.boil_off * kitchen.boil_off,
-                "steam that leaves the steamer",
-            ),
-            Row("base", STEAMER_BASE_ML, "so that the base of the steamer never runs dry"),
-        ]
+def thickness(grain: Grain) -> float:
+    """Share of the boil-off that its pot has: what is thick all along gives its water up slowly."""
+    return THICK_MEAL if grain.is_meal else THICK_PORRIDGE if grain.usual == "porridge" else 1.0
+
+
+def boil_rate(grain: Grain, way: Way, kitchen: Kitchen, lid: str | None = None) -> float:
+    """g lost a minute at the boil, by the row of its method; under another lid if one is given. What a vessel loses once is not in it."""
+    row, lid = way.row, lid or way.lid
     heat = BRISK if way.heat == "brisk" else 1.0
-    off = kitchen.area_cm2 * EVAPORATION[way.lid] * heat * cook * factors.boil_off * kitchen.boil_off
-    open_pan = way.lid == "open"
-    because = "boils off from the open pan" if open_pan else f"boils off {lid}"
-    if kitchen.boil_off != 1.0:
-        because += ", by this pot's boil-off test"
-    rows = [
-        Row("boil_off", off, because),
-        Row("come_up", COME_UP_LOSS["open" if open_pan else "lidded"], "lost on the way to the boil"),
-    ]
-    if way.method == "cook-ahead":
-        rows.append(Row("splash", 30.0, "a splash for the steam when it is warmed again"))
-    if way.lid == "sealed":
+    if row.loss_lid:
+        per_cm2 = row.loss_lid * EVAPORATION[lid] * heat
+    else:
+        per_cm2 = row.loss_cm2_open if row.loss_cm2_open and lid == "open" else row.loss_cm2
+    from_pot = per_cm2 * kitchen.area_cm2 * (1.0 if row.resource == "oven" else kitchen.boil_off)
+    thick = 1.0 if row.plenty or row.ends_dry or row.slug == "soup" else thickness(grain)
+    return thick * (from_pot + row.loss_min + row.loss_watts * kitchen.watts / 800)
+
+
+def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: Grain) -> list[Row]:
+    row = way.row
+    rows = []
+    off = boil_rate(grain, way, kitchen) * cook
+    if row.locked:
+        n = _whistles(way, kitchen, cook)
+        off = row.loss_once + row.loss_whistle * n
+        why = row.loss_why or f"{row.loss_once:g} on the way up and {row.loss_whistle:g} a whistle, {n} whistles"
+    elif row.loss_lid:
+        why = "boils off from the open pan" if way.lid == "open" else f"boils off under {_LID_SAID[way.lid]}"
+        if kitchen.boil_off != 1.0:
+            why += ", by this pot's boil-off test"
+        if thickness(grain) < 1:
+            why += "; a thick pot gives up less"
+    elif row.loss_watts:
+        why = f"a vented lid at {kitchen.watts:g} W lets this go"
+    elif row.resource == "oven":
+        why = (
+            "an uncovered dish dries this much in the oven"
+            if way.lid == "open"
+            else "lost under foil or a lid in the oven"
+        )
+    else:
+        why = row.loss_why
+    if off:
+        rows.append(Row("boil_off", off * factors.boil_off, why))
+    if row.up_loss:
+        lost = row.up_loss_open if row.up_loss_open and way.lid == "open" else row.up_loss
+        rows.append(Row("come_up", lost, "lost on the way to the boil"))
+    if row.slug == "steam":
+        rows.append(Row("base", STEAMER_BASE_ML, "so that the base of the steamer never runs dry"))
+    if row.splash:
+        rows.append(Row("splash", row.splash, "a splash for the steam when it is warmed again"))
+    if way.lid == "sealed" and row.loss_lid:
         # the cloth can only hold steam that would have reached it: a quick pot wets it less
-        tight = kitchen.area_cm2 * EVAPORATION["tight"] * heat * cook * factors.boil_off * kitchen.boil_off
-        rows.append(Row("cloth", min(CLOTH_G, tight - off), "the cloth under the lid drinks this"))
+        tight = boil_rate(grain, way, kitchen, "tight") * cook
+        rows.append(Row("cloth", min(CLOTH_G, (tight - off) * factors.boil_off), "the cloth under the lid drinks this"))
     return rows
 
 
@@ -393,22 +411,28 @@ def _excess(grain: Grain, way: Way, over: float) -> Problem:
 
 def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: float) -> tuple[list[Row], bool]:
     """The rows of minutes at the heat, and whether they rest on practice for this very method."""
-    practice = True
-    if way.method == "steep":
+    practice, row = True, way.row
+    if row.base == "steep":
         base, said = grain.steep_min or 10.0, "minutes in boiling water, off the heat"
-    elif way.method == "flush":
-        base, said = grain.flush_min or grain.simmer / 2, "a short, firm boil before the flush"
-    elif way.method in ("pressure", "electric-pressure"):
+    elif row.base == "flush":
+        base, said = grain.flush_min or grain.simmer / 2, row.said
+    elif row.base == "steam":
+        base, said = grain.steam_min or max(row.least_min, row.times * grain.simmer), row.said
+    elif row.base == "pressure":
         base, said, practice = _pressure(grain, way, kitchen)
-    elif way.method == "off-heat":
-        base, said = 0.35 * grain.simmer, "a short simmer; the closed rest does the work"
-    elif way.method == "steam":
-        base, said = max(25.0, 1.4 * grain.simmer), "steam is slower than a boil"
     else:
-        base, said = grain.simmer, f"{grain.name}, unsoaked, to fluffy under a lid"
+        # what is only steeped on its own takes those minutes in a heated vessel too
+        base = row.times * (grain.simmer or grain.steep_min or 0.0) + row.plus
+        usual = grain.texture_word(grain.usual_at)
+        said = row.said or f"{grain.name}, unsoaked, to {usual} under a lid"
+        # a slow cooker on low takes twice as long as on high
+        base *= row.brisk if way.heat == "brisk" else row.gentle
     slow = grain
-    if grain.parts and way.method not in ("pressure", "electric-pressure", "steep"):
-        slow = max((g for g, _ in grain.parts), key=lambda g: soaked_minutes(g, way, kitchen))
+    if grain.parts and row.base not in ("pressure", "steep"):
+        slow = max(
+            (g for g, _ in grain.parts),
+            key=lambda g: soaked_minutes(g, way, kitchen) * texture_time(g, way.texture),
+        )
         base *= slow.simmer / grain.simmer if grain.simmer else 1.0
         said = f"{slow.name}, the slowest of them"
     rows = [Row("simmer", base, said)]
@@ -425,16 +449,16 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
 
     if way.sprouted:
         factor("sprouted", SPROUT_TIME, "sprouted grain is softer inside")
-    elif u and slow.soak:
+    elif u and slow.soak and row.soaks:
         factor("soak", _soak_factor(slow, way, kitchen), "the soak has opened the grain")
     factor(
         "texture",
-        between(TEXTURE_TIME, way.texture),
+        texture_time(slow, way.texture),
         f"to come out {TEXTURES[round(way.texture)]}"
         if not grain.is_meal
         else f"to come out {grain.texture_word(way.texture)}",
     )
-    if way.method in ("pressure", "electric-pressure"):
+    if row.locked:
         hot = PRESSURE_C - max(0.0, kitchen.altitude_m) / 400
         factor("altitude", heat_factor(hot, PRESSURE_C), f"pressure is reached at {hot:.0f} °C up here")
         if way.release == "quick":
@@ -451,6 +475,13 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
     return rows, practice
 
 
+def texture_time(grain: Grain, texture: float) -> float:
+    """How much longer (over 1) a texture takes than the grain's usual one. A grain that has no fluffy state, or is said of a porridge,
+    takes its minutes whatever it comes out up to there: it is stretched from its usual texture on, not twice."""
+    at = between(TEXTURE_TIME, texture)
+    return at if grain.usual_at == 1.0 else max(1.0, at / between(TEXTURE_TIME, grain.usual_at))
+
+
 def _soak_factor(grain: Grain, way: Way, kitchen: Kitchen) -> float:
     if not grain.soak:
         return 1.0
@@ -463,56 +494,62 @@ def soaked_minutes(grain: Grain, way: Way, kitchen: Kitchen) -> float:
 
 
 def _pressure(grain: Grain, way: Way, kitchen: Kitchen) -> tuple[float, str, bool]:
-    if way.method == "pressure" and (way.whistles or grain.whistles):
-        n = _whistles(grain, way)
-        return n * kitchen.whistle_min, f"{n} whistles at about {kitchen.whistle_min:g} minutes", True
+    if way.whistles:
+        return (
+            way.whistles * kitchen.whistle_min,
+            f"{way.whistles} whistles at about {kitchen.whistle_min:g} minutes",
+            True,
+        )
+    if way.method == "pressure" and grain.whistles:
+        # practice counts whistles of a usual cooker; this kitchen's may be longer or shorter
+        return sum(grain.whistles) / 2 * WHISTLE_MIN, f"as long as {_said_range(grain.whistles)} usual whistles", True
     if grain.electric_min:
         return grain.electric_min, "minutes at pressure, as practised", True
     return grain.simmer * heat_factor(PRESSURE_C), "derived: hotter water cooks faster", False
 
 
-def _whistles(grain: Grain, way: Way) -> int:
-    if way.whistles:
-        return way.whistles
-    if grain.whistles:
-        return round_half_up(sum(grain.whistles) / 2)
-    minutes = grain.electric_min or grain.simmer * heat_factor(PRESSURE_C)
-    return max(1, round_half_up(minutes / WHISTLE_MIN))
+def _said_range(of: tuple[int, int]) -> str:
+    return str(of[0]) if of[0] == of[1] else f"{of[0]} to {of[1]}"
+
+
+def _whistles(way: Way, kitchen: Kitchen, cook: float) -> int:
+    return way.whistles or max(1, round_half_up(cook / kitchen.whistle_min))
 
 
 def _come_up(way: Way, kitchen: Kitchen, liquid_ml: float, m: float) -> float:
     """Minutes to the boil. Reckoned to 100 °C at every altitude: the few seconds a high kitchen saves must
     not make a higher pot read as quicker."""
-    power = {"microwave": kitchen.watts * 0.8, "rice-cooker": 500.0, "electric-pressure": 900.0}.get(
-        way.method, kitchen.burner_w
-    )
-    if way.method == "oven":
-        return 15.0
-    seconds = (liquid_ml * WATER_J + m * GRAIN_J) * (100.0 - kitchen.room_c) / power
-    extra = {"pressure": 4.0, "electric-pressure": 4.0}.get(way.method, 0.0)
-    return seconds / 60 + extra
+    row = way.row
+    if row.up_fixed is not None:
+        return row.up_fixed
+    seconds = (liquid_ml * WATER_J + m * GRAIN_J) * (100.0 - kitchen.room_c) / power(way, kitchen)
+    return seconds / 60 + row.up_plus
+
+
+def power(way: Way, kitchen: Kitchen) -> float:
+    """W that reach the pot."""
+    given = way.row.power
+    if given == "microwave":
+        return kitchen.watts * 0.8
+    return kitchen.burner_w if isinstance(given, str) else given
 
 
 def _come_up_why(way: Way, kitchen: Kitchen) -> str:
-    if way.method == "oven":
-        return "the dish heats through before it begins to cook"
-    if way.method in ("pressure", "electric-pressure"):
+    if way.row.locked:
         return "to the boil and up to pressure"
-    if way.method == "microwave":
+    if way.row.power == "microwave":
         return f"to the boil at {kitchen.watts:g} W"
-    return f"to the boil on {kitchen.burner_w:,.0f} W"
+    return f"to the boil on {power(way, kitchen):,.0f} W"
 
 
-def _rest(grain: Grain, way: Way) -> tuple[float, str]:
-    if way.method in ("drain", "flush"):
-        return min(grain.rest, 5.0), "drained, back in the warm pot, lid on, to steam dry"
-    if way.method == "cook-ahead":
-        return 33.0, "half an hour spread out to cool; later a splash and 3 minutes of steam in the dish"
-    if way.method == "off-heat":
-        return max(grain.rest, 1.2 * grain.simmer), "lid closed, off the heat: this is where it cooks"
-    if way.method in ("pressure", "electric-pressure"):
-        return min(grain.rest, 5.0), "lid loosened, before it is forked"
-    return grain.rest, "lid closed, off the heat: the last water moves into the middle of each grain"
+def _rest(grain: Grain, way: Way, cook: float) -> tuple[float, str]:
+    """cook: minutes at the heat, which a rest that does the cooking follows in soak, texture and altitude."""
+    row = way.row
+    if row.rest_fixed is not None:
+        return row.rest_fixed, row.rest_why
+    if row.rest_times:
+        return max(grain.rest, row.rest_times * cook / row.times), row.rest_why
+    return grain.rest if row.rest_most is None else min(grain.rest, row.rest_most), row.rest_why
 
 
 # -- fit ---------------------------------------------------------------------------------------------------
@@ -521,11 +558,16 @@ def _rest(grain: Grain, way: Way) -> tuple[float, str]:
 def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
     """At most two thirds full (half under pressure), and enough to cover the bottom."""
     kitchen, way = pot.kitchen, pot.way
-    limit = 0.5 if way.method in ("pressure", "electric-pressure", "microwave") else 2 / 3
+    limit = way.row.fill
     fill = max(liquid_ml + 0.6 * pot.dry_ml, pot.cooked_ml) / kitchen.volume_ml
     problems = []
     if way.method == "steam" and pot.uptake < 0.2:
-        said = f"Steam alone leaves unsoaked {pot.grain.name} hard: soak it 4 hours or more first."
+        wetting = round_half_up(pot.dry_g * pot.grain.hydration_at(way.texture) * 0.6 / 10) * 10
+        said = (
+            f"Steam alone leaves unsoaked {pot.grain.name} hard: soak it 4 hours or more first."
+            if pot.grain.soak
+            else f"Steam alone leaves {pot.grain.name} dry: work about {wetting} ml of water into it by hand, half before and half midway."
+        )
         problems.append(Problem("steam_dry", "soak", said))
     if fill > limit:
         batches = math.ceil(fill / limit)
@@ -538,7 +580,28 @@ def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
                 f"use a pot of {kitchen.volume_ml * fill / limit / 1000:.1f} l or cook {batches} batches.",
             )
         )
-    elif pot.dry_ml / kitchen.area_cm2 < 0.25 and way.method not in ("drain", "steep", "steam"):
+    least = way.row.least_ml
+    if least and liquid_ml < least:
+        problems.append(
+            Problem(
+                "least_liquid",
+                "amount",
+                f"A pressure cooker wants about {least:g} ml of liquid to come to pressure (its manual says how much), and this is "
+                f"{liquid_ml:.0f} ml: cook {round_half_up(pot.dry_ml * least / max(liquid_ml, 1.0) / 10) * 10} ml of grain, or set the "
+                f"grain with its water in a bowl on a trivet, {least:g} ml of water below it.",
+            )
+        )
+    depth = pot.dry_ml / kitchen.area_cm2
+    if depth < ABSURD_CM and not way.row.plenty and way.row.loss_lid and way.method != "soup":
+        problems.append(
+            Problem(
+                "pot_absurd",
+                "pot_cm",
+                f"{pot.dry_ml:.0f} ml of grain in a {kitchen.pot_cm:g} cm pot is a film, not a pot of grain: nearly all the water would boil "
+                "off. Take a pot so small that the grain lies a finger deep.",
+            )
+        )
+    elif depth < 0.25 and fill <= limit and not way.row.plenty and way.method not in ("steep", "soup"):
         problems.append(
             Problem(
                 "pot_wide",
@@ -576,10 +639,13 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
         "lid": way.lid,
         "water": {
             "pour_ml": pot.pour_ml,
+            "jug_ml": jug_ml(pot.pour_ml),
             "reserve_ml": pot.high_ml - pot.pour_ml,
             "low_ml": pot.low_ml,
             "high_ml": pot.high_ml,
-            "ratio_by_volume": round(pot.pour_ml / pot.dry_ml, 2),
+            "ratio_by_volume": None
+            if any(p.code == "pot_absurd" for p in pot.problems)
+            else round(pot.pour_ml / pot.dry_ml, 2),
             "depth_above_cm": round((pot.pour_ml - 0.4 * pot.dry_ml) / pot.kitchen.area_cm2, 1),
             "pour_said": said(pot.pour_ml, said_unit, said_ml, said_name),
         },
@@ -605,13 +671,11 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
 
 
 def said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> dict[str, object]:
-    """A volume of water in the cook's own measure: quarters of a vessel, else 10 ml or 5 g."""
+    """A volume of water in the cook's own measure: to the quarter of a vessel, else as a jug shows it."""
     if unit == "g":
         return {"amount": round_half_up(ml / 5) * 5, "unit": "g"}
-    quarters = round_half_up(ml / unit_ml * 4) if unit_ml > 1 else 0
-    if unit == "ml" or quarters == 0:
-        return {"amount": round_half_up(ml / 10) * 10, "unit": "ml"}
-    return {"amount": quarters / 4, "unit": name or unit}
+    vessels = in_vessels(ml, unit_ml) if unit != "ml" and unit_ml > 1 else None
+    return {"amount": jug_ml(ml), "unit": "ml"} if vessels is None else {"amount": vessels, "unit": name or unit}
 
 
 def _roast(grain: Grain, way: Way) -> dict[str, object]:

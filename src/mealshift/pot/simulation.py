@@ -18,28 +18,36 @@ import math
 from dataclasses import dataclass, replace
 
 from .account import (
-    COME_UP_LOSS,
+    BAND_WATER,
     GRAIN_J,
     PRESSURE_C,
     TEXTURE_TIME,
     WATER_J,
     Pot,
     between,
+    boil_rate,
     boiling_point,
     heat_factor,
+    power,
     solve,
 )
-from .ways import BRISK, EVAPORATION
+from .methods import method
 
 STEP_MIN = 0.25
 # free water below this wets nothing: the pot is dry
 DRY_ML = 2.0
-# minutes a dry pot stands on low heat before it catches
-GRACE_MIN = 2.0
+# time constants of a pot off the heat, closed and open
+CLOSED_MIN, OPEN_MIN = 90.0, 35.0
+# minutes a dry pot stands on low heat before it catches; slow ways as this share of theirs
+GRACE_MIN, GRACE_SHARE = 2.0, 0.05
 # how far off is still right, as a share of what the grain drinks
 CLOSE = 0.08
-# a recipe may want its grain drier than usual by this share, and it is still right
-DRIEST_HABIT = 0.25
+# a recipe that pours less than its grain needs is still right up to this share of what the grain drinks: the account's own band
+DRIEST = BAND_WATER
+# a pot may be so much thirstier than reckoned; what a recipe pours beyond that is broth
+THIRSTIEST = 2.0
+# so much of the broth that is to stay may be missing
+BROTH_SHORT = 0.3
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,10 +74,15 @@ class Verdict:
 
 @dataclass(frozen=True, slots=True)
 class Run:
+    """boiled_off_ml: what left at the boil; lost_ml: with what left on the way there. drunk_beside_ml: by the other things in the pot. What
+    was poured, carried and added = free + in the grain + lost + drunk beside, at every moment."""
+
     moments: tuple[Moment, ...]
     boil_at: float
     off_at: float
     boiled_off_ml: float
+    lost_ml: float
+    drunk_beside_ml: float
     done_at: float | None
     dry_at: float | None
     verdict: Verdict
@@ -93,10 +106,14 @@ def simulate(
     plan = _Plan(pot, pour_ml, minutes, lid)
     rates = [(at, _rate(pot, name) * plan.scale) for at, name in sorted(lids)]
     waiting = sorted(top_ups)
+    if plan.up_fixed is not None:
+        # its minutes count from the start: an oven's, a slow cooker's
+        start = "boil"
     # liquid that meets the grain at the boil has lost on the way what the pour allowed for
-    free, dose, hydration = max(0.0, plan.water - (plan.up_loss if start == "boil" else 0.0)), 0.0, plan.h0
+    lost_up = min(plan.water, plan.up_loss) if start == "boil" else 0.0
+    free, dose, hydration = plan.water - lost_up, 0.0, plan.h0
     celsius = plan.boil if start == "boil" else pot.kitchen.room_c
-    minute, boil_at, boiled_off = 0.0, 0.0 if start == "boil" else -1.0, 0.0
+    minute, boil_at, boiled_off, drunk_beside = 0.0, 0.0 if start == "boil" else -1.0, 0.0, 0.0
     off_at = done_at = dry_at = scorch_at = None
     out = [Moment(0.0, celsius, free, hydration, dose)]
     end = math.inf
@@ -115,7 +132,8 @@ def simulate(
                 plan.power_c(free) if boils_at is None else (plan.boil - pot.kitchen.room_c) / max(boils_at, STEP_MIN)
             )
             celsius = min(plan.boil, celsius + climb * STEP_MIN)
-            free -= plan.up_loss * climb * STEP_MIN / max(1.0, plan.boil - pot.kitchen.room_c)
+            gone = min(free, plan.up_loss * climb * STEP_MIN / max(1.0, plan.boil - pot.kitchen.room_c))
+            free, lost_up = free - gone, lost_up + gone
             if celsius >= plan.boil - 0.01:
                 boil_at = minute
         elif heating:
@@ -125,7 +143,7 @@ def simulate(
             if free <= DRY_ML and boil_at >= 0:
                 dry_at = dry_at if dry_at is not None else minute
                 celsius = min(180.0, celsius + 12.0 * STEP_MIN)  # a dry pot climbs quickly
-                if scorch_at is None and minute - dry_at >= GRACE_MIN and not plan.ends_dry:
+                if scorch_at is None and minute - dry_at >= plan.grace and not plan.ends_dry:
                     scorch_at = minute
         else:
             celsius += (pot.kitchen.room_c - celsius) * (1 - math.exp(-STEP_MIN / plan.cool_min))
@@ -136,7 +154,7 @@ def simulate(
             free, hydration = free - drunk, hydration + drunk / plan.m
             # other absorbers drink along, over the same minutes
             thirst = min(free, plan.thirst * STEP_MIN / plan.minutes) if heating and plan.minutes else 0.0
-            free -= thirst
+            free, drunk_beside = free - thirst, drunk_beside + thirst
         if done_at is None and dose >= 1.0 - 1e-9:
             done_at = minute
         out.append(Moment(minute, celsius, max(0.0, free), hydration, dose))
@@ -148,7 +166,9 @@ def simulate(
             end = minute + pot.release_min + pot.rest_min
     off = off_at if off_at is not None else minute
     verdict = _judge(plan, out, off, boil_at, dry_at, scorch_at)
-    return Run(tuple(out), max(0.0, boil_at), off, boiled_off, done_at, dry_at, verdict)
+    return Run(
+        tuple(out), max(0.0, boil_at), off, boiled_off, boiled_off + lost_up, drunk_beside, done_at, dry_at, verdict
+    )
 
 
 class _Plan:
@@ -167,36 +187,48 @@ class _Plan:
         habit = rows.get("recipe_habit", 0.0)
         # a recipe that pours more than its grain needs has a thirstier pot; one that pours less wants a drier grain
         off = rows.get("boil_off", 0.0) + rows.get("cloth", 0.0)
-        scale = self.scale = (off + max(0.0, habit)) / off if off > 1 else 1.0
+        scale = self.scale = min(THIRSTIEST, (off + max(0.0, habit)) / off) if off > 1 else 1.0
+        self.broth = rows.get("broth", 0.0) + max(0.0, habit - (scale - 1) * off)
         drink = rows.get("grain", 0.0) + rows.get("age", 0.0) + rows.get("learnt", 0.0)
-        # … but it is judged by what the grain needs: no habit makes half the water right
-        target = max(self.h0 + 0.05, (drink + max(min(0.0, habit), -DRIEST_HABIT * drink)) / self.m)
+        # … but it is judged by what the grain needs: no habit makes a dry pot right
+        target = max(self.h0 + 0.05, (drink + max(min(0.0, habit), -DRIEST * drink)) / self.m)
         self.stretch = target / grain.hydration_at(way.texture)
         self.target = target
         self.low = grain.texture_range()[0]
         self.h_most = grain.hydration_at(grain.texture_range()[1]) * self.stretch
         self.thirst = rows.get("absorber", 0.0)
         kept_in = pot.uptake * self.m if way.soak_water == "kept" and way.soak_min and not way.sprouted else 0.0
-        already = -rows.get("cling", 0.0) - rows.get("brought", 0.0)
+        already = -rows.get("cling", 0.0) - rows.get("roast", 0.0) - rows.get("brought", 0.0) - rows.get("splash", 0.0)
         self.poured = pot.raw_pour_ml if pour_ml is None else pour_ml
         solids = rows.get("stock_solids", 0.0)
         water = self.poured * (1 - solids / pot.raw_pour_ml if pot.raw_pour_ml > 0 else 1.0)
         self.water = max(0.0, water + already - kept_in)
         self.boil, self.reference = _temperatures(pot)
         self.minutes = pot.cook_min if minutes is None else minutes
-        self.full_min = _sea_level_minutes(pot)
+        self.full_min = _sea_level_minutes(pot) + self._resting(pot)
         self.factor = between(TEXTURE_TIME, way.texture)
         self.rate = _rate(pot, lid) * scale if lid is None or lid == way.lid else _rate(pot, lid)
         if lid is not None and lid != way.lid and scale > 1:
             self.rate *= scale
-        self.up_loss = rows.get("come_up", 0.0) if way.method not in ("pressure", "electric-pressure") else 0.0
+        self.up_loss = rows.get("come_up", 0.0)
         if lid is not None and way.method in ("covered", "open", "off-heat"):
-            self.up_loss = COME_UP_LOSS["open" if lid == "open" else "lidded"]
-        self.ends_dry = way.method == "rice-cooker"
-        self.cool_min = 90.0 if (lid or way.lid) != "open" else 35.0
-        self.watts = {"microwave": kitchen.watts * 0.8, "rice-cooker": 500.0, "electric-pressure": 900.0}.get(
-            way.method, kitchen.burner_w
-        )
+            self.up_loss = method("open" if lid == "open" else "covered").up_loss
+        self.ends_dry = way.row.ends_dry
+        self.up_fixed = way.row.up_fixed
+        self.grace = max(GRACE_MIN, GRACE_SHARE * (pot.cook_min if minutes is None else minutes))
+        self.cool_min = CLOSED_MIN if (lid or way.lid) != "open" else OPEN_MIN
+        self.watts = power(way, kitchen)
+
+    def _resting(self, pot: Pot) -> float:
+        """Minutes at full heat that a rest is worth which does the cooking: of the off-heat way, in a pot that cools under its lid."""
+        if not pot.way.row.rest_times:
+            return 0.0
+        room, worth, at = pot.kitchen.room_c, 0.0, 0.0
+        while at < pot.rest_min:
+            at += STEP_MIN
+            celsius = room + (self.boil - room) * math.exp(-at / CLOSED_MIN)
+            worth += STEP_MIN / heat_factor(celsius, self.reference)
+        return worth
 
     def power_c(self, free: float) -> float:
         """°C a minute on the way up."""
@@ -225,7 +257,7 @@ def _coordinate(factor: float, most: float) -> float:
 
 def _temperatures(pot: Pot) -> tuple[float, float]:
     """(°C while cooking, °C at which the minutes count fully)."""
-    if pot.way.method in ("pressure", "electric-pressure"):
+    if pot.way.locked:
         return PRESSURE_C - max(0.0, pot.kitchen.altitude_m) / 400, PRESSURE_C
     return boiling_point(pot.kitchen.altitude_m), 100.0
 
@@ -243,19 +275,19 @@ def _sea_level_minutes(pot: Pot) -> float:
 
 def _rate(pot: Pot, lid: str | None) -> float:
     """ml a minute at the boil."""
-    way, kitchen = pot.way, pot.kitchen
-    if lid is None or lid == way.lid:
+    if lid is None or lid == pot.way.lid:
         row = sum(r.amount for r in pot.rows if r.term in ("boil_off", "cloth"))
         return row / pot.cook_min if pot.cook_min else 0.0
-    if way.method == "oven":
-        return 0.02 * kitchen.area_cm2 if lid == "open" else 3.0
-    return kitchen.area_cm2 * EVAPORATION[lid] * kitchen.boil_off * (BRISK if way.heat == "brisk" else 1.0)
+    return boil_rate(pot.grain, pot.way, pot.kitchen, lid)
 
 
 def _judge(
     plan: _Plan, run: list[Moment], off: float, boil_at: float, dry_at: float | None, scorch_at: float | None
 ) -> Verdict:
     last = run[-1]
+    if plan.pot.way.row.rest_times:
+        # here the rest cooks: it is judged when that is over
+        off = last.minute
     at_off = min(run, key=lambda x: abs(x.minute - off))
     drink = max(1.0, plan.m * plan.target)
     short = max(0.0, plan.target - last.hydration) * plan.m
@@ -281,16 +313,24 @@ def _judge(
             pour,
             more_min,
         )
-    if last.free_ml > 0.35 * drink:
-        return Verdict("soup", off, f"{last.free_ml:.0f} ml stay in the pot: drain it, or call it soup.")
+    free = last.free_ml - plan.broth
+    if plan.broth > 1 and free < -BROTH_SHORT * plan.broth:
+        return Verdict(
+            "dry",
+            dry_at or off,
+            f"Of the {plan.broth:.0f} ml of broth that are to stay {max(0.0, last.free_ml):.0f} are left: pour {10 * round(-free / 10)} ml more, hot.",
+            10 * round(-free / 10),
+        )
+    if free > 0.35 * drink + BROTH_SHORT * plan.broth:
+        return Verdict("soup", off, f"{free:.0f} ml stay in the pot: drain it, or call it soup.")
     if at_off.dose > 1.5 and last.hydration > plan.target * (1 + CLOSE):
         return Verdict(
             "mushy",
             min(m.minute for m in run if m.dose > 1.5),
             "It cooked on with water to drink and went soft: off the heat now, lid off, spread it out.",
         )
-    surplus = last.free_ml + max(0.0, last.hydration - plan.target) * plan.m
-    if surplus > CLOSE * drink:
+    surplus = free + max(0.0, last.hydration - plan.target) * plan.m
+    if surplus > CLOSE * drink + BROTH_SHORT * plan.broth:
         dry_min = max(1, round(surplus / max(plan.rate * 3, 8)))
         return Verdict(
             "wet",
@@ -308,6 +348,8 @@ def _judge(
             splash,
             more_min + 3,
         )
+    if plan.broth > 1:
+        return Verdict("right", off, f"The grain is tender, and about {last.free_ml:.0f} ml of broth stay with it.")
     return Verdict("right", off, "Water gone and grain done at the same time. Rest it closed, then loosen.")
 
 

@@ -8,10 +8,12 @@ from dataclasses import dataclass, replace
 from ..grains import TEXTURES, Grain
 from ..grains.catalogue import METHODS
 from ..problems import Refusal
+from .methods import Method
+from .methods import method as method_row
 
 LIDS = ("sealed", "tight", "ordinary", "ajar", "open")
-# g per minute per cm² at the boil, gentle heat
-EVAPORATION = {"sealed": 0.002, "tight": 0.008, "ordinary": 0.012, "ajar": 0.020, "open": 0.037}
+# g per minute per cm² at the boil, gentle heat; fitted to usual practice, docs/decisions/0010
+EVAPORATION = {"sealed": 0.003, "tight": 0.012, "ordinary": 0.018, "ajar": 0.025, "open": 0.041}
 # an open pan at a brisk boil loses 0.060; the same ratio is used under a lid (docs/decisions/0003)
 BRISK = 0.060 / 0.037
 CLOTH_G = 15.0
@@ -126,11 +128,18 @@ class Way:
     whistles: int | None = None
     age: str = "fresh"
     rinsed: bool = True
+    # soup: the broth that must stay free, ml; None = as usual for so much grain
+    broth_ml: float | None = None
+
+    @property
+    def row(self) -> Method:
+        """The method's row of the table."""
+        return method_row(self.method)
 
     @property
     def locked(self) -> bool:
         """Under pressure: nothing opens, stirs, pours or looks into it before the pressure is down."""
-        return self.method in ("pressure", "electric-pressure")
+        return self.row.locked
 
     def with_(self, **changes: object) -> Way:
         return replace(self, **changes)  # type: ignore[arg-type]
@@ -149,6 +158,7 @@ def default_way(
     release: str = "natural",
     whistles: int | None = None,
     age: str = "fresh",
+    broth_ml: float | None = None,
 ) -> Way:
     """Fills in what the cook left open and refuses what contradicts itself or the grain.
 
@@ -164,12 +174,13 @@ def default_way(
             "whistles",
             "Only a stove-top pressure cooker whistles; choose that way or leave the whistles out.",
         )
-    if release == "quick" and method not in ("pressure", "electric-pressure"):
+    row = method_row(method)
+    if release == "quick" and not row.locked:
         raise Refusal(
             "release", "release", "Only a pressure cooker has a release; choose that way or leave the release out."
         )
-    lid = _lid(method, lid)
-    if texture is None and method in ("pressure", "electric-pressure") and grain.pressure_texture is not None:
+    lid = _lid(row, lid)
+    if texture is None and row.locked and grain.pressure_texture is not None:
         texture = grain.pressure_texture
     coordinate = _texture(grain, texture)
     if heat not in ("gentle", "brisk"):
@@ -204,7 +215,24 @@ def default_way(
         raise Refusal("age", "age", f"“{age}” is not an age; choose fresh or old.")
     if whistles is not None and not 1 <= whistles <= 20:
         raise Refusal("whistles", "whistles", "Whistles are counted from 1 to 20; give a number in between.")
-    return Way(method, coordinate, lid, heat, soak_min, soak_water, sprouted, roast, release, whistles, age)
+    if broth_ml is not None and (method != "soup" or not 0 <= broth_ml <= 20000):
+        raise Refusal(
+            "broth", "broth", "Only a soup keeps broth free, up to 20 litres; choose that way or leave it out."
+        )
+    return Way(
+        method,
+        coordinate,
+        lid,
+        heat,
+        soak_min,
+        soak_water,
+        sprouted,
+        roast,
+        release,
+        whistles,
+        age,
+        broth_ml=broth_ml,
+    )
 
 
 def _method(grain: Grain, method: str | None, lid: str | None) -> str:
@@ -216,8 +244,6 @@ def _method(grain: Grain, method: str | None, lid: str | None) -> str:
         raise Refusal(
             "method", "method", f"“{method[:30]}” is not a way to cook grain; choose one of {', '.join(METHODS)}."
         )
-    if method == "cook-ahead" and "covered" in grain.methods and not grain.is_meal:
-        return method
     if not grain.methods:
         raise Refusal("blend", "blend", f"{cap(grain.name)} share no way of cooking: cook them in two pots.")
     if method not in grain.methods:
@@ -227,15 +253,17 @@ def _method(grain: Grain, method: str | None, lid: str | None) -> str:
     return method
 
 
-def _lid(method: str, lid: str | None) -> str:
+def _lid(row: Method, lid: str | None) -> str:
     if lid is None:
-        return "open" if method in ("open", "drain") else "ordinary"
+        return row.lid
     if lid not in LIDS:
         raise Refusal("lid", "lid", f"“{lid[:30]}” is not a lid; choose {one_of(LIDS)}.")
-    if method == "open" and lid != "open":
+    if row.slug == "open" and lid != "open":
         raise Refusal("lid", "lid", f"An open pan has no {lid} lid; choose the covered way or leave the lid off.")
-    if method in ("covered", "pressure", "electric-pressure", "rice-cooker", "steam", "off-heat") and lid == "open":
-        raise Refusal("lid", "lid", f"The {method} way needs its lid on; choose the open way or another lid.")
+    if lid not in row.lids:
+        if lid == "open":
+            raise Refusal("lid", "lid", f"The {row.slug} way needs its lid on; choose the open way or another lid.")
+        raise Refusal("lid", "lid", f"The {row.slug} way has no {lid} lid; choose {one_of(row.lids)}.")
     return lid
 
 

@@ -7,11 +7,12 @@ from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, grain
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
-from ..pot.simulation import DRIEST_HABIT
 from ..problems import Problem, Refusal
 from ..recipe import Line, Recipe
 
 ASK_BEYOND = 0.25
+# a recipe that pours too little makes another grain no drier than this share of its need below it
+DRIEST_HABIT = 0.25
 _TOASTS = re.compile(r"\b(?:stir|fry|toast|coat|turn|tip)\w*\b[^.;]{0,50}\b(?:rice|grain)", re.I)
 
 

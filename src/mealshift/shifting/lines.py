@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass, replace
 
 from ..grains import Grain
-from ..measures import Measures, round_half_up
+from ..measures import Measures, jug_ml, round_half_up
 from ..pot import Pot
 from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
@@ -86,7 +86,7 @@ def rewrite_lines(
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
     if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
-        said = f"{nearest(a.pour_ml, 5)} ml water"
+        said = f"{jug_ml(a.pour_ml)} ml water"
         out.append(
             NewLine(
                 said,
@@ -105,7 +105,7 @@ def rewrite_lines(
 
 def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
     was = ln.text[ln.amount_span.start : ln.amount_span.end] if ln.amount_span else ""
-    said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, measures, was)} {pot.grain.name}, in a pot of its own with {nearest(pot.pour_ml, 5)} ml water"
+    said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, measures, was)} {pot.grain.name}, in a pot of its own with {jug_ml(pot.pour_ml)} ml water"
     return NewLine(said, None, "source_grain", ((0, len(said)),), "its time does not meet the other's")
 
 
@@ -272,7 +272,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     because = "this is what the grain drinks and the pot loses"
     strong = (ln.ml or 0) * a.mass * (1 if a.mass else a.scale)
     if ln.kind == "stock" and ml > strong * (1 + NOTICEABLE) and ml - strong > 40:
-        because += f"; for the salt of it {nearest(strong, 10)} ml of stock are enough, the rest can be water"
+        because += f"; for the salt of it {jug_ml(strong)} ml of stock are enough, the rest can be water"
     edited = apply(ln.text, edits)
     return NewLine(edited.text, ln.text, ln.role, edited.marks, because, edited.olds)
 

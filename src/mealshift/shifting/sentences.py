@@ -8,10 +8,10 @@ from __future__ import annotations
 
 from .. import preparing
 from ..grains import Grain
-from ..measures import round_half_up
+from ..measures import jug_ml, round_half_up
 from ..pot import Pot
 from ..pot.account import said_minutes
-from ..pot.stages import stages
+from ..pot.stages import in_words, stages
 from ..pot.ways import cap
 from ..process import Operation
 from ..recipe import Line
@@ -129,18 +129,7 @@ def lid(pot: Pot) -> Operation:
 
 def simmer(pot: Pot, why: str) -> Operation:
     """The cooking where all is in the pot and the recipe does not say how long."""
-    n = pot.cook_typical
-    text = {
-        "rice-cooker": f"The {pot.grain.short} cooks about {n} minutes, until the cooker clicks.",
-        "oven": f"Bake it covered for about {n} minutes.",
-        "microwave": f"Cook it in the microwave, lid vented, for {n} minutes.",
-        "electric-pressure": f"Cook at high pressure for {n} minutes.",
-        "drain": f"Boil it for about {n} minutes.",
-    }.get(
-        pot.way.method,
-        f"Bring it to the boil and simmer {'uncovered' if pot.way.lid == 'open' else 'covered'} on low heat for {n} minutes.",
-    )
-    return inserted("cook", text, why, n, "heat")
+    return inserted("cook", in_words(pot), why, pot.cook_typical, "heat")
 
 
 def way(pot: Pot, why: str, rest_too: bool = True) -> Operation:
@@ -237,7 +226,7 @@ def cook_sentence(pot: Pot) -> str:
         "tight": "under a tight lid",
         "ajar": "with the lid ajar",
     }.get(pot.way.lid, "covered")
-    water = f"{said_ml(pot.pour_ml)} of water"
+    water = f"{jug_ml(pot.pour_ml)} ml of water"
     if pot.way.method == "steep":
         return f"Bring {water} to the boil, pour it over the {grams} g of {g.short} off the heat, cover and leave {pot.cook_typical} minutes."
     how = f"simmer {under} on the lowest heat for {pot.cook_typical} minutes"
@@ -246,11 +235,6 @@ def cook_sentence(pot: Pot) -> str:
     if g.is_meal:
         return f"Bring {water} to the boil, rain in the {grams} g of {g.short} while stirring, and {how}."
     return f"Bring {water} and the {grams} g of {g.short} to the boil, then {how}."
-
-
-def said_ml(ml: float) -> str:
-    """Millilitres as a cook pours them: to 5 below half a litre, to 10 above."""
-    return f"{nearest(ml, 5 if ml < 500 else 10)} ml"
 
 
 def _times(n: int) -> str:

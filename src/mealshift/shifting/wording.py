@@ -5,7 +5,17 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from ..measures import OUNCE_G, POUND_G, Measures, round_half_up, said_fraction, unit_kind, unit_size
+from ..measures import (
+    OUNCE_G,
+    POUND_G,
+    Measures,
+    in_vessels,
+    jug_ml,
+    round_half_up,
+    said_fraction,
+    unit_kind,
+    unit_size,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,19 +71,17 @@ def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = ""
 
 
 def said_liquid(ml: float, unit: str, measures: Measures, was: str = "") -> str:
-    """A liquid's amount in the unit it was written in: quarters of a vessel, else millilitres to the nearest 5."""
+    """A liquid's amount in the unit it was written in: quarters of a vessel, else millilitres as a jug shows them."""
     size, _ = unit_size(unit, measures)
-    if size and unit_kind(unit) in ("cup", "measure"):
-        said = said_fraction(ml / size, slack=0.03)
-        return f"{said} {plural(unit, ml / size, was)}" if said else f"{nearest(ml, 5)} ml"
+    if size and unit_kind(unit) in ("cup", "measure", "vessel"):
+        vessels = in_vessels(ml, size)
+        return f"{said_quantity(vessels)} {plural(unit, vessels, was)}" if vessels else f"{jug_ml(ml)} ml"
     if unit in ("tbsp", "tsp") and size and ml < 90:
         said = said_fraction(ml / size, slack=0.08)
-        return f"{said} {unit}" if said else f"{nearest(ml, 5)} ml"
+        return f"{said} {unit}" if said else f"{jug_ml(ml)} ml"
     if unit == "l" and ml >= 1000:
-        return f"{ml / 1000:.2f}".rstrip("0").rstrip(".") + " l"
-    if unit_kind(unit) == "mass":
-        return f"{nearest(ml, 5)} g"
-    return f"{nearest(ml, 5)} ml"
+        return f"{jug_ml(ml) / 1000:.2f}".rstrip("0").rstrip(".") + " l"
+    return f"{jug_ml(ml)} g" if unit_kind(unit) == "mass" else f"{jug_ml(ml)} ml"
 
 
 # so much is still said as one
