@@ -85,7 +85,6 @@ def _parser() -> _Parser:
     c.add_argument("--text", action="store_true", help="the rewritten recipe alone, fit to be read again")
     c.add_argument("--keep", default="volume", metavar="|".join(KEEPS))
     c.add_argument("--servings", type=_number)
-    c.add_argument("--cup-ml", type=_number, default=237.0)
     _pot_options(c)
 
     c = sub.add_parser("compare", help="every grain for this dish, ranked")
@@ -128,6 +127,8 @@ def _pot_options(c: argparse.ArgumentParser) -> None:
     c.add_argument("--altitude", type=_number, default=0.0, metavar="M")
     c.add_argument("--watts", type=_number, default=800.0)
     c.add_argument("--age", default="fresh", metavar="fresh|old")
+    c.add_argument("--broth", metavar="'1 l'", help="soup: the broth that is to stay")
+    c.add_argument("--cup-ml", type=_number, default=237.0)
     c.add_argument("--measure-ml", type=_number)
     c.add_argument("--json", action="store_true")
 
@@ -225,12 +226,13 @@ def _pot(a: argparse.Namespace) -> tuple[Any, str]:
         a.release,
         a.whistles,
         a.age,
+        _broth(a),
     )
     pot, asked = _asked(a, g, way, kitchen)
     unit = {"cup": "cup", "measure": "measure", "mass": "g"}.get(asked, "ml")
     if a.measure_ml is not None:
         unit = "measure"
-    size = {"cup": 237.0, "measure": kitchen.measure_ml}.get(unit, 1.0)
+    size = {"cup": _cup(a.cup_ml), "measure": kitchen.measure_ml}.get(unit, 1.0)
     data = pipeline.pot_report(pot, unit, size)
     return data, _pot_text(data)
 
@@ -242,7 +244,7 @@ def _asked(a: argparse.Namespace, g: Grain, way: Way, kitchen: Kitchen) -> tuple
         raise Refusal(
             "amount", "amount", "Give one of --amount, --water, --depth-cm or --fill, such as --amount '240 ml'."
         )
-    measures = Measures(measure_ml=kitchen.measure_ml)
+    measures = Measures(cup_ml=_cup(a.cup_ml), measure_ml=kitchen.measure_ml)
     if a.water is not None:
         water = parse_amount(a.water, measures)
         return reverse.grain_for_water(g, water.ml or water.g or 0.0, way, kitchen), unit_kind(water.unit)
@@ -255,14 +257,22 @@ def _asked(a: argparse.Namespace, g: Grain, way: Way, kitchen: Kitchen) -> tuple
     return solve(g, ml, way, kitchen), unit_kind(amount.unit)
 
 
+def _broth(a: argparse.Namespace) -> float | None:
+    if a.broth is None:
+        return None
+    amount = parse_amount(a.broth, Measures(cup_ml=_cup(a.cup_ml)))
+    return amount.ml if amount.ml is not None else amount.g
+
+
 def _soak(a: argparse.Namespace) -> float | None:
     return None if a.soak is None else parse_minutes(a.soak, "soak")
 
 
 def _pot_text(d: dict[str, Any]) -> str:
     w, t = d["water"], d["time"]
+    ratio = "" if w["ratio_by_volume"] is None else f" (1 to {w['ratio_by_volume']:g})"
     out = [
-        f"{d['dry']['g']} g {d['grain']}, {d['texture_word']}: pour {w['pour_ml']} ml (1 to {w['ratio_by_volume']:g}), keep {w['reserve_ml']} ml hot beside it",
+        f"{d['dry']['g']} g {d['grain']}, {d['texture_word']}: pour {w['pour_ml']} ml{ratio}, keep {w['reserve_ml']} ml hot beside it",
         f"{d['method']}, {d['lid']} lid: {t['cook']['low']} to {t['cook']['high']} minutes, {t['total_min']} to the plate. {d['done_when']}",
     ]
     out += [f"  {r['ml']:+5d} ml  {r['because']}" for r in d["ledger"]]
@@ -290,6 +300,7 @@ def _shift(a: argparse.Namespace) -> tuple[Any, str]:
         a.release,
         a.whistles,
         a.age,
+        _broth(a),
         a.keep,
         a.servings,
         kitchen,

@@ -309,7 +309,7 @@ def doubt_row(d: Doubt) -> dict[str, Any]:
     }
 
 
-def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None]:
+def said_measure(choice: Choice, recipe: Recipe, cup_ml: float = 237.0) -> tuple[str, float, str | None]:
     """The words for the pour: the cook's own vessel, or those its line is written in (the grain's where several lines carry it)."""
     if choice.said_unit == "measure":
         return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
@@ -317,7 +317,7 @@ def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None
     line = carry[0] if len(carry) == 1 and carry[0].unit else recipe.source_line
     unit = line.unit if line else ""
     if unit_kind(unit) == "cup":
-        return "cup", 237.0, "cup"
+        return "cup", cup_ml, "cup"
     if unit_kind(unit) == "measure":
         return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
     return ("g", 1.0, None) if unit_kind(unit) == "mass" and choice.said_unit == "g" else ("ml", 1.0, None)
@@ -325,7 +325,7 @@ def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None
 
 def shift_report(s: Shift) -> dict[str, Any]:
     """Every ingredient line of the input stands in "ingredients" (its `was`) or in "check"."""
-    unit, size, name = said_measure(s.choice, s.recipe)
+    unit, size, name = said_measure(s.choice, s.recipe, s.measures.cup_ml)
     return {
         "schema": SCHEMA,
         "engine": ENGINE_VERSION,

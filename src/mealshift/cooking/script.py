@@ -241,7 +241,7 @@ class _Dish:
                  jug_ml(pot.pour_ml), hands=min(4, up)),
             Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, planned + up,
                  f"{_STIRRED.capitalize()}." if grain.is_meal and not pot.way.locked else "",
-                 pot.way.row.hint if pot.way.locked else grain.sign(pot.way.texture), (boil_id,), key),
+                 pot.way.row.hint if pot.way.locked else pot.sign, (boil_id,), key),
         ]  # fmt: skip
         if len(parts) > 3 and pot.way.row.power == "microwave":
             at = 0
@@ -280,7 +280,7 @@ class _Dish:
         if rest or not out or pot.way.locked:
             title = "Open it, leave it a moment" if pot.way.locked else "Off the heat, lid closed"
             # a locked cooker can be looked into only now
-            look = f"{pot.grain.sign(pot.way.texture)} Then loosen gently." if pot.way.locked else "then loosen gently"
+            look = f"{pot.sign} Then loosen gently." if pot.way.locked else "then loosen gently"
             late = [what for what, _ in self.made.method.additions] if pot.way.locked and key.endswith("/1") else []
             words = f"What goes in late goes in now that it is open: {_together(late)}." if late else ""
             out.append(

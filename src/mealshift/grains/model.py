@@ -139,6 +139,13 @@ class Grain:
         """The sign that it is done, at that texture: from soft on there is liquid left in the pot, and that is right."""
         if texture < 2.5:
             return self.done_when
+        tail = ("it holds a soft mound", "it falls slowly off the spoon", "it pours off the spoon")[
+            min(2, round(texture) - 3) if texture >= 3 else 0
+        ]
+        return f"{self.tender()[:-1]}; {tail}, and thickens as it rests."
+
+    def tender(self) -> str:
+        """Its sign without what is said of the water."""
         body = re.sub(
             r"[;,]?\s*(?:no water (?:when you tilt the pot|left|at the side of the pot)|the water gone)[;,.]?\s*",
             "",
@@ -146,10 +153,7 @@ class Grain:
             flags=re.I,
         )
         body = body.strip(" .;,") or "tender through"
-        tail = ("it holds a soft mound", "it falls slowly off the spoon", "it pours off the spoon")[
-            min(2, round(texture) - 3) if texture >= 3 else 0
-        ]
-        return f"{body[:1].upper()}{body[1:]}; {tail}, and thickens as it rests."
+        return f"{body[:1].upper()}{body[1:]}."
 
     def texture_word(self, texture: float) -> str:
         """What this texture is called on screen: a meal is crumbly where a grain is separate."""

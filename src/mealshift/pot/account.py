@@ -111,6 +111,11 @@ class Pot:
         return max(1, round_half_up(self.cook_min)) if self.cook_min else 0
 
     @property
+    def sign(self) -> str:
+        """The sign that it is done, in this pot: in a soup it is tender, and water that is left says nothing."""
+        return self.grain.tender() if self.way.method == "soup" else self.grain.sign(self.way.texture)
+
+    @property
     def whistles(self) -> int:
         """So many whistles of this kitchen's cooker are its minutes at pressure."""
         return self.way.whistles or max(1, round_half_up(self.cook_min / self.kitchen.whistle_min))
@@ -228,7 +233,7 @@ def solve(
 
     rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)
     rows += _boil_off(way, kitchen, factors, cook, grain)
-    if way.row.slug == "soup":
+    if way.row.slug == "soup" or way.broth_ml:
         broth = SOUP_TIMES * dry_ml if way.broth_ml is None else way.broth_ml
         rows.append(Row("broth", broth, "the broth that is to stay: it is eaten, not drunk by the grain"))
     for b in brought:
@@ -343,7 +348,7 @@ def boil_rate(grain: Grain, way: Way, kitchen: Kitchen, lid: str | None = None) 
     else:
         per_cm2 = row.loss_cm2_open if row.loss_cm2_open and lid == "open" else row.loss_cm2
     from_pot = per_cm2 * kitchen.area_cm2 * (1.0 if row.resource == "oven" else kitchen.boil_off)
-    thick = 1.0 if row.plenty or row.ends_dry or row.slug == "soup" else thickness(grain)
+    thick = 1.0 if row.plenty or row.ends_dry or row.slug == "soup" or way.broth_ml else thickness(grain)
     return thick * (from_pot + row.loss_min + row.loss_watts * kitchen.watts / 800)
 
 
@@ -663,7 +668,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
             "total_min": pot.total_min,
         },
         "yield": {"ml": round_half_up(pot.cooked_ml), "g": round_half_up(pot.cooked_g)},
-        "done_when": grain.sign(way.texture),
+        "done_when": pot.sign,
         "ledger": [{"term": t, "ml": ml, "because": why} for t, ml, why in pot.ledger()],
         "time_ledger": [{"term": t, "min": n, "because": why} for t, n, why in pot.time_ledger()],
         "basis": "practice" if pot.practice else "derived",

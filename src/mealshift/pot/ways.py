@@ -215,9 +215,11 @@ def default_way(
         raise Refusal("age", "age", f"“{age}” is not an age; choose fresh or old.")
     if whistles is not None and not 1 <= whistles <= 20:
         raise Refusal("whistles", "whistles", "Whistles are counted from 1 to 20; give a number in between.")
-    if broth_ml is not None and (method != "soup" or not 0 <= broth_ml <= 20000):
+    if broth_ml is not None and (method not in ("soup", "slow-cooker") or not 0 <= broth_ml <= 20000):
         raise Refusal(
-            "broth", "broth", "Only a soup keeps broth free, up to 20 litres; choose that way or leave it out."
+            "broth",
+            "broth",
+            "Only a soup keeps broth free, in a pot or a slow cooker, up to 20 litres; choose that way or leave it out.",
         )
     return Way(
         method,

@@ -27,10 +27,22 @@ _DISHES = (
     (r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", "fried", "separate"),
     (r"\b(?:stuffed|stuffing|dolma|gemista)\b", "stuffing", "separate"),
     (r"\b(?:pilaf|pilav|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", "pilaf", "separate"),
-    (r"\bsoup\b", "soup", "moist"),
+    (
+        r"\bladle (?:it |the soup )?(?:into|in|out)\b|\bthe soup (?:is|thickens|should|will)\b|\bserve the soup\b",
+        "soup",
+        "moist",
+    ),
 )
 # said in the title alone
-_TITLES = ((r"\bpan\b", "pan", "separate"), (r"\bsoft\b", "soft", "soft"))
+_TITLES = (
+    (
+        r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|caldo|potage|zuppa|minestra|pottage|gumbo)\b",
+        "soup",
+        "moist",
+    ),
+    (r"\bpan\b", "pan", "separate"),
+    (r"\bsoft\b", "soft", "soft"),
+)
 _METHOD = {"stirred": "open", "cooked": "covered"}
 
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, grain
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
+from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
 from ..recipe import Line, Recipe
 
@@ -134,6 +135,17 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     plain = solve(g, ml, way, kitchen, Factors(), brought)
     pot = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
     carried = sum(ln.water for ln in carriers(recipe))
+    named = _named_way(recipe, method, minutes)
+    if named in g.methods and named != method:
+        row = method_row(named)
+        way = way.with_(method=named, lid=lid if lid in row.lids else row.lid)
+        if recipe.dish == "soup":
+            # what its grain does not drink is the soup
+            way = way.with_(broth_ml=0.0)
+            alone = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
+            way = way.with_(broth_ml=max(0.0, carried - alone.raw_pour_ml))
+        plain = solve(g, ml, way, kitchen, Factors(), brought)
+        pot = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
     habit_ml = carried - pot.raw_pour_ml if water else 0.0
     habit_min = minutes - plain.cook_min if minutes is not None else 0.0
     return Own(
@@ -149,6 +161,20 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         rinses,
         tuple(_habit_problems(recipe, g, way, pot, habit_ml, plain, habit_min)),
     )
+
+
+_SLOW = re.compile(r"\b(?:slow[- ]?cooker|crock[- ]?pot|crock)\b", re.I)
+# what takes longer than this in a pot that is called slow is its way, not its habit
+SLOW_FROM_MIN = 90.0
+
+
+def _named_way(recipe: Recipe, method: str, minutes: float | None) -> str:
+    """A soup and a slow cooker are a covered or open pot to the reader, and ways of their own to the account."""
+    if method not in ("covered", "open"):
+        return method
+    if minutes and minutes >= SLOW_FROM_MIN and _SLOW.search(" ".join([recipe.title, *(s.text for s in recipe.steps)])):
+        return "slow-cooker"
+    return "soup" if recipe.dish == "soup" else method
 
 
 def _toasts(recipe: Recipe) -> bool:

@@ -25,6 +25,8 @@ class Choice:
     release: str = "natural"
     whistles: int | None = None
     age: str = "fresh"
+    # soup: the broth that is to stay, ml
+    broth_ml: float | None = None
     keep: str = "volume"
     servings: float | None = None
     kitchen: Kitchen = field(default_factory=Kitchen)

@@ -169,10 +169,12 @@ def look(pot: Pot, drains: bool = False) -> Operation:
     """drains: the recipe's own words drain it next."""
     splash = max(20, nearest((pot.high_ml - pot.pour_ml) / 2, 10))
     more = min(MOST_MORE, max(2, round_half_up(pot.cook_min * 0.15)))
-    sign = pot.grain.sign(pot.way.texture)
+    sign = pot.sign
     sign = sign[:1].lower() + sign[1:]
     text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
-    if pot.way.method == "drain":
+    if pot.way.method == "soup":
+        text = f"Look: {sign} Not yet? Give it {more} more minutes."
+    elif pot.way.method == "drain":
         text = f"Look: {sign}" + ("" if drains else " Then drain.")
     elif pot.way.locked:
         text = (

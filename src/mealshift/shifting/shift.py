@@ -8,6 +8,7 @@ recipe that cooks its grain oddly short does not make another grain hard: a nega
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, replace
 
 from ..grains import TEXTURES, Grain
@@ -54,6 +55,7 @@ class Shift:
     same: bool
     plan: Plan
     process: Process
+    measures: Measures
     aside: tuple[Pot, ...] = ()
 
     @property
@@ -76,6 +78,8 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
     problems += mix.problems
     way, more = target_way(recipe, own, target, choice)
     problems += more
+    if way.broth_ml is not None and choice.broth_ml is None:
+        way = way.with_(broth_ml=way.broth_ml * scale)
     same = target.slug == own.grain.slug
     same_way = same and way == own.way
 
@@ -123,6 +127,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         same,
         mix,
         made.process(recipe.process),
+        measures,
         aside,
     )
 
@@ -246,6 +251,7 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
         choice.release,
         choice.whistles,
         choice.age,
+        _broth(own, choice, method),
     )
     if target.slug == own.grain.slug:
         way = way.with_(rinsed=own.way.rinsed)
@@ -264,6 +270,13 @@ def _dry_amount(own: Own, target: Grain, way: Way, choice: Choice, scale: float)
     return own.dry_ml * scale
 
 
+def _broth(own: Own, choice: Choice, method: str) -> float | None:
+    """The broth of a soup that is to stay: the cook's word, else the recipe's own."""
+    if method not in ("soup", "slow-cooker"):
+        return None
+    return choice.broth_ml if choice.broth_ml is not None else own.way.broth_ml
+
+
 # textures nearer than this are the same wish; a household's liking moves them about so far
 ALIKE = 0.6
 
@@ -277,6 +290,9 @@ def _pot(
     plain = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought)
     alike = way.method == own.way.method and abs(way.texture - own.way.texture) <= ALIKE
     habit_ml = own.habit_ml * scale if same_way else carried_habit(own, plain.need_ml, scale, alike)
+    if own.way.broth_ml and way.broth_ml is None and not way.row.plenty:
+        # a soup by another way is a soup still
+        habit_ml += own.way.broth_ml * scale
     floor = -0.25 * plain.cook_min
     habit_min = own.habit_min if target.slug == own.grain.slug else max(own.habit_min, floor)
     mine = carriers(recipe)
@@ -296,6 +312,10 @@ def _pot(
     )
 
 
+# ways that are one pot on the stove: going from one to the other changes no stage
+STOVE = {"covered", "open", "soup"}
+
+
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     """The recipe's rest, longer or shorter by what the grains differ; where the recipe says nothing the grain's, if it is put in; None: the way's own."""
     if way.method == "steep" and own.way.method != "steep":
@@ -307,7 +327,7 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
             if target.slug == own.grain.slug
             else max(2.0, recipe.rest_min + target.rest - own.grain.rest)
         )
-    if way.method != own.way.method and not {way.method, own.way.method} <= {"covered", "open"}:
+    if way.method != own.way.method and not {way.method, own.way.method} <= STOVE:
         return None
     if target.slug == own.grain.slug or not (rest_said(recipe) or wants_rest(recipe, own, target, way)):
         return 0.0
@@ -322,9 +342,19 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
     name = " and ".join([target.name, *(p.grain.name for p in aside)])
     for f in find_grains(recipe.title):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
-            new = name.upper() if f.text.isupper() else cap(name) if f.text[:1].isupper() else name
+            new = _cased(name, f.text, recipe.title)
             return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
     return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {name}")])
+
+
+def _cased(name: str, was: str, title: str) -> str:
+    """In capitals where the title is, Each Word Of It where the title's words are, else as the word it replaces."""
+    if was.isupper():
+        return name.upper()
+    long = [w for w in re.findall(r"[^\W\d_]+", title) if len(w) > 3]
+    if len(long) > 2 and all(w[0].isupper() for w in long):
+        return " ".join(w if w == "and" else cap(w) for w in name.split(" "))
+    return cap(name) if was[:1].isupper() else name
 
 
 def _heading(text: str, own: Own, target: Grain) -> str:

@@ -214,7 +214,7 @@ class _Work:
 
     def shift(self) -> None:
         other_way = self.pot.way.method != self.own.way.method and not (
-            {self.pot.way.method, self.own.way.method} <= {"covered", "open"}
+            {self.pot.way.method, self.own.way.method} <= {"covered", "open", "soup"}
         )
         self._minutes()
         self._soak()
@@ -557,7 +557,7 @@ class _Work:
                 "minutes",
                 f"No minutes for the grain stood in the steps: cook the {self.a.target.short} as the inserted step says.",
             )
-        if pot.way.method not in ("covered", "open", "steep", "drain"):
+        if pot.way.method not in ("covered", "open", "soup", "steep", "drain"):
             new = [sentences.way(pot, "The recipe gives no minutes for its grain.")]
         else:
             new = [sentences.cook(pot, "The recipe gives no minutes for its grain."), sentences.look(pot)]

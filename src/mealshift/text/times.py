@@ -68,6 +68,7 @@ class Stretch:
 def stretches(text: str) -> Iterator[Stretch]:
     """Every stretch of time in the text, in order; no two overlap."""
     found = [s for m in TIME.finditer(text) if (s := _made(m)) is not None] if _MAYBE.search(text) else []
+    found = _joined(found, text)
     # "6 hours or overnight" is said of one soak
     found = [
         s
@@ -87,6 +88,26 @@ def stretches(text: str) -> Iterator[Stretch]:
         if not any(x < b and a < y for x, y in taken):
             found.append(Stretch(a, b, float(m["n"]), float(m["n"]), m["n"], "minute"))
     yield from sorted(found, key=lambda s: s.start)
+
+
+_TO = re.compile(r"\s*(?:to|-|–|—|or)\s*(?:about |even )?", re.I)
+
+
+def _joined(found: list[Stretch], text: str) -> list[Stretch]:
+    """ "45 minutes to 1 hour", "2 hours 30 minutes to 3 hours": one range in two units."""
+    out: list[Stretch] = []
+    for s in found:
+        last = out[-1] if out else None
+        if (
+            last
+            and last.low == last.high < s.high
+            and _TO.fullmatch(text, last.end, s.start)
+            and "h" in (last.unit, s.unit)
+        ):
+            out[-1] = Stretch(last.start, s.end, last.low, s.high, text[last.start : s.end], "h")
+        else:
+            out.append(s)
+    return out
 
 
 _WORD_MIN = {"half": 30.0, "quarter": 15.0, "three": 45.0}

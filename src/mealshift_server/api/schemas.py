@@ -248,6 +248,7 @@ class ChoiceIn(Schema):
     burner_w: float | None = None
     whistle_min: float | None = None
     age: Literal["fresh", "old"] = "fresh"
+    broth_ml: float | None = None
     keep: Literal["volume", "weight", "plates"] = "volume"
     servings: float | None = None
     pot_id: int | None = None
@@ -291,10 +292,13 @@ class Said(Schema):
 
 class WaterOut(Schema):
     pour_ml: int
+    # as it is said and poured; shifts kept by older programs do not have it
+    jug_ml: int | None = None
     reserve_ml: int
     low_ml: int
     high_ml: int
-    ratio_by_volume: float
+    # None: too thin a layer for a ratio to say anything
+    ratio_by_volume: float | None
     depth_above_cm: float
     pour_said: Said
     # what is poured: water, stock, or the milk of a milk dish

@@ -15,7 +15,7 @@ export function Poster({ pot }: { pot: Pot }) {
         label="Why this much water"
         trigger={
           <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water">
-            <span className="poster block text-[68px]">{water.pour_ml}</span>
+            <span className="poster block text-[68px]">{water.jug_ml ?? water.pour_ml}</span>
             <span className="mt-1 block text-[17px] font-semibold">
               {water.of === "water" ? "ml to pour" : `ml of ${water.of} to pour`}
               <span className="sr-only">: why?</span>

@@ -108,7 +108,7 @@ function Shown({ g }: { g: Page }) {
 
 /** How wet the grain can be: one bar of water a texture, to scale. */
 function Ladder({ g }: { g: Page }) {
-  const most = Math.max(...g.ladder.map((p) => p.water.ratio_by_volume));
+  const most = Math.max(...g.ladder.map((p) => p.water.ratio_by_volume ?? 0));
   const { hue } = coatOf(g.slug, g.family);
   return (
     <table className="w-full border-collapse text-[16px]">
@@ -130,7 +130,7 @@ function Ladder({ g }: { g: Page }) {
               <div className="flex items-center gap-2">
                 <span aria-hidden className="flex h-8 min-w-0 flex-1">
                   <span className="h-full rounded-l-[5px]" style={{ width: `${(0.6 / (most + 0.6)) * 100}%`, background: hue }} />
-                  <span className="h-full rounded-r-[5px] bg-water-pale" style={{ width: `${(p.water.ratio_by_volume / (most + 0.6)) * 100}%` }} />
+                  <span className="h-full rounded-r-[5px] bg-water-pale" style={{ width: `${((p.water.ratio_by_volume ?? 0) / (most + 0.6)) * 100}%` }} />
                 </span>
                 <span className="figures w-[108px] shrink-0 min-[760px]:w-[150px] text-right">
                   <strong className="font-show text-[20px]">{quarters(p.water.pour_said.amount)}</strong> {p.water.pour_said.unit}
