@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import random
+from collections.abc import Callable
 from dataclasses import dataclass
 from functools import cache
 
@@ -42,8 +43,10 @@ def truth(rng: random.Random, spread: float) -> Truth:
     )
 
 
-def cook(seed: int, meals: int, spread: float, every_days: int = 3) -> list[tuple[float, float, float, float]]:
-    """For each meal (error of the taught pour, of the untaught, of the taught minutes, of the untaught), as shares of the truth."""
+def cook(
+    seed: int, meals: int, spread: float, every_days: int = 3, rater: float = 0.4
+) -> list[tuple[float, float, float, float]]:
+    """rater: how far off their word is, in steps of the scale. For each meal (error of the taught pour, of the untaught, of the taught minutes, of the untaught), as shares of the truth."""
     rng = random.Random(seed)  # noqa: S311 - a simulation
     real = truth(rng, spread)
     held: dict[Key, float] = {}
@@ -52,10 +55,11 @@ def cook(seed: int, meals: int, spread: float, every_days: int = 3) -> list[tupl
     for n in range(meals):
         slug, pot = rng.choice(GRAINS), rng.choice(list(POTS))
         f = reckoned(slug, pot, rng.choice([200.0, 300.0, 400.0]))
-        true_ml = f.need_ml + real.water[slug] * f.grain_ml + real.pot[pot] * f.boil_ml
-        true_min = f.cook_min * math.exp(real.time[slug])
+        longer = math.exp(real.time[slug])
+        true_ml = f.need_ml + real.water[slug] * f.grain_ml + ((1 + real.pot[pot]) * longer - 1) * f.boil_ml
+        true_min = f.cook_min * longer
         known = factors_from(held, slug, pot)
-        told_ml = f.need_ml + (known.water - 1) * f.grain_ml + (known.boil_off - 1) * f.boil_ml
+        told_ml = f.need_ml + (known.water - 1) * f.grain_ml + (known.boil_off * known.time - 1) * f.boil_ml
         told_min = f.cook_min * known.time
         errors.append(
             (
@@ -72,8 +76,8 @@ def cook(seed: int, meals: int, spread: float, every_days: int = 3) -> list[tupl
         if rng.random() < 0.05:
             # a visitor left the lid off, the phone rang: nothing anybody should learn from
             got, taken = got * rng.choice([0.7, 1.4]), taken * rng.choice([0.6, 1.6])
-        wet = scale((got - true_ml) / (WET * f.need_ml) + rng.gauss(0, 0.4))
-        soft = scale(math.log(taken / true_min) / SOFT + rng.gauss(0, 0.4))
+        wet = scale((got - true_ml) / (WET * f.need_ml) + rng.gauss(0, rater))
+        soft = scale(math.log(taken / true_min) / SOFT + rng.gauss(0, rater))
         entries.append(Entry(str(n), n * every_days, slug, pot, "", f, got, taken, wet, soft))
         for lesson in lessons(entries, held, {}, {}):
             held[lesson.kind, lesson.subject] = lesson.value
@@ -84,10 +88,42 @@ def scale(x: float) -> float:
     return float(max(-2, min(2, round(x))))
 
 
-def curves(kitchens: int, meals: int, spread: float) -> list[tuple[float, float, float, float]]:
+def curves(kitchens: int, meals: int, spread: float, rater: float = 0.4) -> list[tuple[float, float, float, float]]:
     """The mean of each error at each meal, over so many kitchens."""
-    runs = [cook(seed, meals, spread) for seed in range(kitchens)]
+    runs = [cook(seed, meals, spread, rater=rater) for seed in range(kitchens)]
     return [tuple(sum(r[n][k] for r in runs) / kitchens for k in range(4)) for n in range(meals)]  # type: ignore[misc]
 
 
-__all__ = ["GRAINS", "POTS", "cook", "curves", "estimate", "reckoned"]
+def meals_until(
+    seed: int,
+    differs: Callable[[int, str, str], tuple[float, float]],
+    found: Callable[[dict[Key, float], int], bool],
+    counts: Callable[[int, str, str], bool],
+    grains: tuple[str, ...] = GRAINS,
+    bags: str = "",
+    meals: int = 60,
+) -> int:
+    """How many of the meals that count it takes until the lessons held are `found`; 99 if never. differs(n, bag, pot): (share of the grain's
+    water, share of the boil-off) that the n-th meal takes beyond the catalogue."""
+    rng = random.Random(seed)  # noqa: S311 - a simulation
+    held: dict[Key, float] = {}
+    entries: list[Entry] = []
+    counted = 0
+    for n in range(meals):
+        bag, pot = rng.choice(bags or " ").strip(), rng.choice(["p1", "p2", "p3"])
+        slug = rng.choice(grains)
+        f = reckoned(slug, "blue|ordinary", 300.0)
+        water, boil = differs(n, bag, pot)
+        counted += counts(n, bag, pot)
+        known = factors_from(held, slug, pot, bag)
+        told = f.need_ml + (known.water - 1) * f.grain_ml + (known.boil_off - 1) * f.boil_ml
+        wet = scale((told - f.need_ml - water * f.grain_ml - boil * f.boil_ml) / (WET * f.need_ml) + rng.gauss(0, 0.4))
+        entries.append(Entry(str(n), n * 3, slug, pot, bag, f, told, f.cook_min, wet, scale(rng.gauss(0, 0.4))))
+        for lesson in lessons(entries, held, {}, {}):
+            held[lesson.kind, lesson.subject] = lesson.value
+        if found(held, n):
+            return counted
+    return 99
+
+
+__all__ = ["GRAINS", "POTS", "cook", "curves", "estimate", "meals_until", "reckoned"]

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import asdict
 from typing import Any
 
-from ..learning import figures
+from ..learning import CATALOGUE, figures
 from ..measures import round_half_up
 from ..pot import Factors, Pot
 from .fold import State
@@ -24,7 +24,7 @@ def predicted(pot: Pot, factors: Factors) -> dict[str, Any]:
         "lid": pot.way.lid, "texture": pot.grain.texture_word(pot.way.texture), "soak_min": pot.way.soak_min, "pot_cm": pot.kitchen.pot_cm,
         "pour_ml": pot.pour_ml, "low_ml": pot.low_ml, "high_ml": pot.high_ml, "cook_min": pot.cook_typical, "yield_g": round_half_up(pot.cooked_g),
         # where the water is poured off, or steam does the work, its amount tells nothing
-        "tells_water": not pot.plenty and pot.way.method not in ("steep", "steam"), "figures": asdict(figures(pot, factors)), "factors": asdict(factors),
+        "tells_water": not pot.plenty and pot.way.method not in ("steep", "soup"), "catalogue": CATALOGUE, "figures": asdict(figures(pot, factors)), "factors": asdict(factors),
     }  # fmt: skip
 
 
@@ -38,9 +38,11 @@ def records(script: Script, state: State, factors: dict[str, Factors]) -> list[d
         if cook is None or going is None or going.start is None or going.end is None or now.poured is None:
             continue
         more = sum(ml for _, ml in now.top_ups)
+        # a pot taken off because there was no time left says nothing of how long it takes
+        cut = any(k == key and w == "no_time" for _, k, w in state.wrong)
         out.append({
             "pot": key, "dish": cook.dish, "predicted": predicted(pot, factors.get(key, Factors())), "poured_ml": round_half_up(now.poured + more),
-            "top_ups_ml": round_half_up(more), "taken_min": round(going.end - going.start, 1), "wrong": [w for _, k, w in state.wrong if k == key],
+            "top_ups_ml": round_half_up(more), "taken_min": None if cut else round(going.end - going.start, 1), "wrong": [w for _, k, w in state.wrong if k == key],
             "notes": [t for _, t in state.notes],
         })  # fmt: skip
     return out

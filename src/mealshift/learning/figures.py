@@ -3,10 +3,16 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import Any
 
-from ..pot import Factors, Pot
-from ..pot.account import TEXTURE_TIME, between
+from ..grains import grain as grain_of
+from ..pot import Factors, Kitchen, Pot, default_way, solve
+from ..pot.account import texture_time
+from ..problems import Refusal
+
+# counts up whenever the catalogue's water or minutes are set anew: what was learnt against other figures is not reckoned with
+CATALOGUE = 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +37,7 @@ def figures(pot: Pot, factors: Factors) -> Figures:
     a, b = max(low, texture - 0.5), min(high, texture + 0.5)
     wide = max(b - a, 1e-9)
     step_ml = (pot.grain.hydration_at(b) - pot.grain.hydration_at(a)) / wide * pot.dry_g if b > a else 0.0
-    step_log = math.log(between(TEXTURE_TIME, b) / between(TEXTURE_TIME, a)) / wide if b > a else 0.0
+    step_log = math.log(texture_time(pot.grain, b) / texture_time(pot.grain, a)) / wide if b > a else 0.0
     # what the household likes softer is no property of the grain: the catalogue's figure is that of the dish's own texture
     liked = factors.liking * step_ml
     boil = rows.get("boil_off", 0.0) / factors.boil_off
@@ -41,3 +47,23 @@ def figures(pot: Pot, factors: Factors) -> Figures:
         round(grain, 2), round(boil, 2), round(max(1.0, pot.need_ml - learnt), 2), round(max(1.0, pot.need_ml), 2),
         round(pot.cook_min / factors.time / math.exp(factors.liking * step_log), 3), round(step_ml, 2), round(step_log, 4),
     )  # fmt: skip
+
+
+def renewed(kept: dict[str, Any]) -> tuple[Figures, float]:
+    """(figures, the need it was poured for) of an entry as it keeps them; of an older catalogue: what the grain drinks, boils off and takes
+    by today's figures, the rest of its need as it was. What was poured and taken is true whatever the catalogue said."""
+    was = Figures(**kept["figures"])
+    if kept.get("catalogue") == CATALOGUE:
+        return was, was.taught_ml
+    try:
+        g = grain_of(kept["grain"])
+        words = {g.texture_word(i): i for i in range(5, -1, -1)}
+        low, high = g.texture_range()
+        texture = min(max(float(words.get(kept["texture"], 1)), low), high)
+        way = default_way(g, kept["method"], texture, kept["lid"], soak_min=kept["soak_min"] if g.soak else 0.0)
+        now = figures(solve(g, kept["dry_ml"], way, Kitchen(pot_cm=kept["pot_cm"])), Factors())
+    except (Refusal, KeyError):
+        # a blend, or a way that this grain no longer has
+        return was, was.taught_ml
+    need = max(1.0, was.need_ml - was.grain_ml - was.boil_ml + now.grain_ml + now.boil_ml)
+    return replace(now, need_ml=round(need, 2), taught_ml=was.taught_ml), was.taught_ml

@@ -13,6 +13,7 @@ from ninja import Router, Status
 
 from mealshift import pipeline, training
 from mealshift.grains import grain
+from mealshift.learning import CATALOGUE
 from mealshift.pot.account import report
 from mealshift_server.households.models import User
 from mealshift_server.larder import actions as larder
@@ -132,7 +133,7 @@ def drop_photo(request: HttpRequest, entry_id: int) -> Any:
 
 def _lessons(request: HttpRequest) -> dict[str, Any]:
     mine = house(request)
-    held = Decision.objects.filter(household=mine, held__isnull=False)
+    held = Decision.objects.filter(household=mine, held__isnull=False, catalogue=CATALOGUE)
     return {
         "lessons": [{"kind": x.kind, "subject": x.subject, "value": x.value, "was": x.was, "text": x.text, "entries": [int(i) for i in x.entries]} for x in actions.lessons(mine)],
         "held": [{"kind": d.kind, "subject": d.subject, "value": d.held, "text": d.text, "entries": [int(i) for i in d.entries], "decided": d.decided} for d in held],

@@ -195,6 +195,7 @@ class DecisionPart(Part):
     refused: float | None
     text: str
     entries: list[int]
+    catalogue: int = 1
     decided: datetime
 
 

@@ -197,9 +197,9 @@ def core_entries(household: Household) -> list[learning.Entry]:
     """The newest entries that count, as the core learns from them."""
     out = []
     for e in Entry.objects.filter(household=household, counts=True).only("id", "on", "grain", "pot_id", "bag_id", "predicted", "poured_ml", "taken_min", "wet", "soft")[:600]:  # fmt: skip
-        f = learning.Figures(**e.predicted["figures"])
+        f, need_ml = learning.renewed(e.predicted)
         got = (
-            f.taught_ml + e.poured_ml - e.predicted["pour_ml"]
+            need_ml + e.poured_ml - e.predicted["pour_ml"]
             if e.poured_ml is not None and e.predicted["tells_water"]
             else None
         )
@@ -223,7 +223,7 @@ def core_entries(household: Household) -> list[learning.Entry]:
 def lessons(household: Household) -> list[learning.Lesson]:
     refused = {
         (d.kind, d.subject): d.refused
-        for d in Decision.objects.filter(household=household, refused__isnull=False)
+        for d in Decision.objects.filter(household=household, refused__isnull=False, catalogue=learning.CATALOGUE)
         if d.refused is not None
     }
     return learning.lessons(core_entries(household), taught.held(household), refused, _names(household))
@@ -256,7 +256,7 @@ def decide(household: Household, kind: str, subject: str, take: str) -> None:
         {"held": lesson.value, "refused": None, "text": lesson.text, "entries": list(lesson.entries)}
         if take == "accept"
         else {"refused": lesson.value}
-    )
+    ) | {"catalogue": learning.CATALOGUE}
     Decision.objects.update_or_create(household=household, kind=kind, subject=subject, defaults=now)
 
 

@@ -70,6 +70,8 @@ class Decision(models.Model):
     refused = models.FloatField(null=True)
     text = models.CharField(max_length=300, default="")
     entries = models.JSONField(default=list)
+    # the core's catalogue it was learnt against; what was learnt against an older one does not hold
+    catalogue = models.PositiveSmallIntegerField(default=1)
     decided = models.DateTimeField(auto_now=True)
 
     class Meta:

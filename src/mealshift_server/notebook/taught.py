@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Any
 
-from mealshift.learning import factors_from
+from mealshift.learning import CATALOGUE, factors_from
 from mealshift.pot import Factors
 from mealshift_server.households.models import Household
 
@@ -16,7 +16,8 @@ Key = tuple[str, str]
 def held(household: Household) -> dict[Key, float]:
     return {
         (d.kind, d.subject): d.held
-        for d in Decision.objects.filter(household=household, held__isnull=False)
+        # what was learnt against other figures of the catalogue is offered anew, not reckoned with
+        for d in Decision.objects.filter(household=household, held__isnull=False, catalogue=CATALOGUE)
         if d.held is not None
     }
 
