@@ -18,6 +18,7 @@ from .measures import Measures, parse_amount, parse_minutes, unit_kind
 from .planning import Dish, plan_dinner
 from .planning.schedule import report as plan_report
 from .pot import LIDS, Kitchen, Pot, Way, default_way, reverse, solve
+from .pot.packet import Packet, by_packet
 from .problems import Refusal
 from .reading import read
 from .shifting import KEEPS, Choice, shift
@@ -129,6 +130,8 @@ def _pot_options(c: argparse.ArgumentParser) -> None:
     c.add_argument("--age", default="fresh", metavar="fresh|old")
     c.add_argument("--broth", metavar="'1 l'", help="soup: the broth that is to stay")
     c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--packet-ratio", type=_number, help="go by the packet: so much water to one of grain")
+    c.add_argument("--packet-min", type=_number, help="go by the packet: minutes at the boil")
     c.add_argument("--measure-ml", type=_number)
     c.add_argument("--json", action="store_true")
 
@@ -211,7 +214,7 @@ def _read(a: argparse.Namespace) -> tuple[Any, str]:
 
 
 def _pot(a: argparse.Namespace) -> tuple[Any, str]:
-    g = grain(a.grain)
+    g = by_packet(grain(a.grain), Packet(a.grain, a.packet_ratio, a.packet_min))
     kitchen = _kitchen(a)
     way = default_way(
         g,
@@ -306,6 +309,7 @@ def _shift(a: argparse.Namespace) -> tuple[Any, str]:
         kitchen,
         said_unit="measure" if a.measure_ml is not None else None,
         blend=parts if len(parts) > 1 else (),
+        packets=(Packet(slug, a.packet_ratio, a.packet_min),),
     )
     data = pipeline.shown(shift(read(_text(a.file), measures), choice, measures))
     return data, writing.recipe_alone(data) if a.text else _shift_text(data)

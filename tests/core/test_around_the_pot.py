@@ -10,8 +10,10 @@ from mealshift import comparing, preparing
 from mealshift.grains import all_grains, blend, grain, schools
 from mealshift.pot import Kitchen, default_way, reverse
 from mealshift.pot.afterwards import afterwards, minutes_to, time_constant
+from mealshift.pot.packet import Packet, by_packet
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.shifting.blends import plan
 
 from .kitchen import demo, ingredients, pot, report, steps
 
@@ -39,6 +41,29 @@ def test_the_account_of_a_blend_is_the_sum_of_its_grains(grains, data, soak) -> 
         sum(r.amount for p in parts for r in p.rows if r.term in drinks)
     )
     assert whole.cook_min == pytest.approx(max(p.cook_min for p in parts))
+
+
+def test_what_the_packet_says_is_the_pot_where_the_cook_goes_by_it() -> None:
+    """The usual measure pours the packet's ratio and cooks its minutes; another pot, texture or amount follows from them."""
+    g = by_packet(grain("quinoa"), Packet("quinoa", 2.0, 12))
+    assert (pot(g, 240.0).pour_ml, pot(g, 240.0).cook_typical) == (480, 12)
+    assert pot(g, 480.0).pour_ml < 960 and pot(g, 240.0, texture="soft").pour_ml > 600
+    data = report(demo("01"), "quinoa", packets=(Packet("quinoa", 2.0, 12),))
+    assert (
+        data["pots"][0]["time"]["cook"]["typical"] < report(demo("01"), "quinoa")["pots"][0]["time"]["cook"]["typical"]
+    )
+    with pytest.raises(Refusal, match="far more water"):
+        by_packet(grain("quinoa"), Packet("quinoa", 8.0))
+
+
+def test_grains_whose_minutes_are_alike_share_one_pot_also_under_pressure() -> None:
+    three = (("rice-brown-long", 2.0), ("rice-red", 1.0), ("wild-rice", 1.0))
+    assert plan("", three, 0.0, "electric-pressure", Kitchen()).kind == "common"
+    assert plan("", three, 0.0, "covered", Kitchen()).kind == "staggered"
+    packets = tuple(Packet(slug, None, 45) for slug, _ in three)
+    assert plan("", three, 0.0, "covered", Kitchen(), packets).kind == "common"
+    data = report(demo("01"), "rice-brown-long", blend=three, method="electric-pressure")
+    assert len(data["pots"]) == 1
 
 
 @pytest.mark.parametrize(

@@ -92,6 +92,8 @@ def test_dry_beans_in_a_slow_cooker_alone_are_stopped() -> None:
         ("Leave it at room temperature overnight.", "words_warm"),
         ("Stood overnight on the counter.", "words_warm"),
         ("Keep warm at 45 °C until the guests come.", "words_lukewarm"),
+        ("Fry the onions in smoking hot oil.", "hot_fat"),
+        ("Boil the sugar syrup for 3 minutes.", "hot_fat"),
         ("Leave overnight in the fridge.", None),
         ("Keep warm at 70 °C.", None),
         ("Bring it to room temperature for 30 minutes.", None),
@@ -104,9 +106,30 @@ def test_a_caution_stands_where_the_recipe_says_it(words, code) -> None:
     assert [bool(s["cautions"]) for s in steps if s["was"] == words] == [code is not None]
 
 
-def test_gluten_is_said_first() -> None:
+def test_gluten_is_said_first_and_also_where_a_sauce_has_it_already() -> None:
     script = script_for(demo("01"), Choice("barley-pearl", soak_min=30))
     assert any("gluten" in c for c in script.steps[0].cautions)
+    sauce = "Pan\n1 cup rice\n2 cups water\n2 tbsp soy sauce\n1. Simmer the rice in the water for 15 minutes. Add the soy sauce.\n"
+    said = cautions.for_shift(shift(read(sauce), Choice("bulgur-coarse")))
+    assert said[0].code == "gluten" and "bulgur" in said[0].text
+
+
+@pytest.mark.parametrize(
+    ("line", "choice", "code"),
+    [
+        ("1 tbsp honey", {}, "honey"),
+        ("a handful of cashews", {}, "whole_nuts"),
+        ("50 g ground almonds", {}, None),
+        ("1 onion", {"method": "drain"}, "scald"),
+        ("1 onion", {"method": "electric-pressure", "release": "quick"}, "quick_foam"),
+        ("1 onion", {"method": "electric-pressure"}, None),
+        ("1 onion", {"method": "slow-cooker"}, "slow_cooker"),
+    ],
+)
+def test_what_else_can_hurt_is_said(line, choice, code) -> None:
+    text = f"Pan\n1 cup rice\n2 cups water\n{line}\n1. Simmer the rice in the water for 15 minutes.\n"
+    codes = {c.code for c in cautions.for_shift(shift(read(text), Choice("barley-pearl", **choice)))}
+    assert (codes & {"honey", "whole_nuts", "scald", "quick_foam", "slow_cooker"}) == ({code} if code else set())
 
 
 @pytest.mark.parametrize("name", ["01", "02", "03", "06"])

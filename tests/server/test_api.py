@@ -123,7 +123,9 @@ def test_the_server_says_what_the_core_says(cook, as_) -> None:
     for part in ("title", "ingredients", "steps", "cautions", "problems", "strip"):
         assert answer.json()[part] == json.loads(json.dumps(core[part]))
     assert answer.json()["pots"][0]["ledger"] == core["pots"][0]["ledger"]
-    assert answer.json()["pots"][0]["water"]["pour_said"]["unit"] == "glass"
+    water = answer.json()["pots"][0]["water"]
+    # in their own glass where a quarter of it is near enough, else as the jug shows it
+    assert water["pour_said"]["unit"] == "glass" or water["pour_said"] == {"unit": "ml", "amount": water["jug_ml"]}
 
 
 def test_a_kept_shift_is_there_tomorrow_and_goes_out(cook, as_) -> None:
@@ -318,7 +320,7 @@ def test_a_plan_of_kept_shifts_is_the_households_own(cook, neighbour, as_) -> No
 def test_the_other_way_round_over_http(cook, as_) -> None:
     client = as_(cook)
     found = post(client, "grains/quinoa/other-way", water_ml=500).json()
-    assert found["water"]["pour_ml"] == 500 and found["dry"]["g"] > 200
+    assert found["water"]["pour_ml"] == 500 and found["dry"]["g"] > 150
     assert post(client, "grains/quinoa/other-way", water_ml=500, dry_ml=240).json()["texture"] in (
         "fluffy",
         "moist",

@@ -56,7 +56,7 @@ def test_the_kitchen_is_the_households_own_and_is_cooked_with(cook, neighbour, a
         client,
         f"kitchen/pots/{made['id']}/boil-off",
         before_ml=1500,
-        after_ml=1300,
+        after_ml=1220,
         minutes=20,
         lid="ordinary",
         keep=True,

@@ -33,10 +33,18 @@ def _make(code: str, because: str, **filled: str) -> Caution:
     return Caution(code, _texts()[code].format(**filled), because)
 
 
+# ingredients that small children must not have as they are
+_HONEY = re.compile(r"\bhoney\b", re.I)
+_NUT = re.compile(r"\b(?:almonds?|cashews?|hazelnuts?|peanuts?|pistachios?|walnuts?|pecans?|macadamias?|nuts)\b", re.I)
+_NUT_FINE = re.compile(
+    r"\b(?:ground|flour|meal|butter|milk|oil|slivered|flaked|chopped|sliced|crushed|paste|nibbed)\b", re.I
+)
 # what a recipe's own words ask for that is not safe as it stands: (pattern, code, why)
 _IN_WORDS = (
     (r"\b(?:room temperature|on the (?:counter|worktop|side)|out of the fridge)\b[^.;]{0,40}\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))"
      r"|\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))\b[^.;]{0,40}\b(?:at room temperature|on the (?:counter|worktop|side))\b", "words_warm", "the recipe leaves it out of the fridge"),
+    (r"\bdeep[- ]?fr(?:y|ies|ied|ying)\b|\b(?:smoking|very|really|shimmering)[- ]hot (?:oil|fat|ghee)\b|\b(?:oil|ghee|fat) (?:is |until |till )?(?:smoking|very hot|shimmering)\b|\bboil(?:ing)? (?:the )?(?:sugar )?syrup\b|\bsyrup\b[^.;]{0,30}\bboil\w*\b",
+     "hot_fat", "fat or syrup is heated"),
     (r"\b(?:keep|hold|leave|stand|rest)\w*\b[^.;]{0,40}\bwarm\b[^.;]{0,30}\b(?:[1-5]\d) ?(?:°|degrees|º)? ?C\b|\b(?:[1-5]\d) ?(?:°|º) ?C\b[^.;]{0,30}\bkeep\w* (?:it )?warm\b", "words_lukewarm", "the recipe keeps it below 60 °C"),
 )  # fmt: skip
 
@@ -59,6 +67,9 @@ def for_shift(shift: Shift) -> list[Caution]:
     glutinous = next((p.grain for p in (pot, *shift.aside) if p.grain.gluten), None)
     if glutinous and "gluten" not in recipe.allergens and not (shift.same and not shift.aside):
         out.append(_make("gluten_in", "the new grain brings it in", grain=cap(glutinous.name)))
+    elif glutinous:
+        # also where a sauce brings gluten already: who changes the sauce must know of the grain
+        out.append(_make("gluten", "of the grain", grain=cap(glutinous.name)))
     elif (
         not pot.grain.gluten
         and pot.grain.family in ("millet", "coarse meal", "pseudo-grain", "oats")
@@ -79,8 +90,14 @@ def _for_way(pot: Pot) -> list[Caution]:
         out.append(_make("soak_warm", f"soaked {way.soak_min / 60:.0f} hours at {kitchen.room_c:.0f} °C"))
     if way.sprouted:
         out.append(_make("sprouts", "the grain is sprouted"))
-    if way.method in ("pressure", "electric-pressure"):
+    if way.method in ("drain", "flush"):
+        out.append(_make("scald", "a full pot of boiling water is poured off"))
+    if way.locked:
         out.append(_make("pressure", "cooked under pressure"))
+        if way.release == "quick":
+            out.append(_make("quick_foam", "the pressure is let out at once"))
+    if way.method == "slow-cooker":
+        out.append(_make("slow_cooker", "cooked for hours below the boil"))
     if way.method == "microwave":
         out.append(_make("microwave", "cooked in the microwave"))
     if way.lid == "sealed":
@@ -93,6 +110,10 @@ def _for_recipe(recipe: Recipe) -> list[Caution]:
     out = []
     if recipe.dry_beans:
         out.append(_make("kidney_beans", "dry kidney beans are in the pot"))
+    if any(_HONEY.search(ln.text) for ln in recipe.lines):
+        out.append(_make("honey", "there is honey in it"))
+    if any(_NUT.search(ln.text) and not _NUT_FINE.search(ln.text) for ln in recipe.lines):
+        out.append(_make("whole_nuts", "there are nuts in it"))
     if recipe.allergens:
         out.append(_make("allergens", "carried over from the recipe", allergens=", ".join(recipe.allergens)))
     if recipe.count_out:

@@ -35,7 +35,8 @@ _STIRRED = "stir every few minutes"
 _CAUTION_AT = {
     "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "cloth": ("boil",),
     "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("pan", "boil"), "count_out": ("finish",),
-    "allergens": ("finish",), "cooling": ("keep",),
+    "allergens": ("finish",), "cooling": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
+    "whole_nuts": ("finish",),
 }  # fmt: skip
 # what must be known before anything is begun
 _CAUTION_FIRST = ("gluten_in", "kidney_beans")

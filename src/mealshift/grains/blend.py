@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from ..problems import Refusal
 from .catalogue import grain
 from .model import TEXTURES, Grain, Soak
 
 
-def blend(parts: tuple[tuple[str, float], ...]) -> Grain:
-    """Two to four grains by shares of the volume, as one Grain. Refusal if they cannot reach one texture together."""
+def blend(parts: tuple[tuple[str, float], ...], known: Callable[[str], Grain] = grain) -> Grain:
+    """Two to four grains by shares of the volume, as one Grain. known: the grain of a slug, where its packet says otherwise than the catalogue.
+    Refusal if they cannot reach one texture together."""
     if not 2 <= len(parts) <= 4:
         raise Refusal("blend", "blend", "A blend has two to four grains; choose that many.")
     if len({slug for slug, _ in parts}) < len(parts):
@@ -18,7 +21,7 @@ def blend(parts: tuple[tuple[str, float], ...]) -> Grain:
             "blend", "blend", "Every grain of a blend needs a share above zero, such as 1 and 2, or 30 and 70."
         )
     total = sum(share for _, share in parts)
-    made = tuple((grain(slug), share / total) for slug, share in parts)
+    made = tuple((known(slug), share / total) for slug, share in parts)
     density = sum(g.density * s for g, s in made)
     mass = [(g, g.density * s / density) for g, s in made]
     shared = [t for t in TEXTURES if all(t in g.hydration for g, _ in made)]

@@ -26,7 +26,7 @@ from dataclasses import dataclass, field
 from ..grains import TEXTURES, Grain
 from ..measures import WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
 from ..problems import Problem
-from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap
+from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap, default_way
 
 CLING = 0.06
 BAND_WATER = 0.12
@@ -496,6 +496,12 @@ def _soak_factor(grain: Grain, way: Way, kitchen: Kitchen) -> float:
 def soaked_minutes(grain: Grain, way: Way, kitchen: Kitchen) -> float:
     """A grain's minutes at the boil to fluffy after this soak: what decides whether two grains can share a pot."""
     return (grain.simmer or grain.steep_min or 0.0) * _soak_factor(grain, way, kitchen)
+
+
+def default_minutes(grain: Grain, method: str, soak_min: float, kitchen: Kitchen) -> float:
+    """A grain's minutes by a method after this soak, to its usual texture."""
+    way = default_way(grain, method, grain.usual_at, soak_min=soak_min if grain.soak else 0.0, roast="none")
+    return solve(grain, 240.0, way, kitchen).cook_min
 
 
 def _pressure(grain: Grain, way: Way, kitchen: Kitchen) -> tuple[float, str, bool]:

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, blend, grain
 from ..measures import round_half_up
 from ..pot import Kitchen, Way
-from ..pot.account import soaked_minutes
+from ..pot.account import default_minutes, soaked_minutes
+from ..pot.methods import method as method_row
+from ..pot.packet import Packet, by_packet
 from ..problems import Problem, Refusal
 
-# minutes within which two grains may share a pot from the start; beyond the second, lifting the lid late helps no more
-MEET, STAGGER = 4.0, 35.0
+# minutes, or share of the longest, within which grains may share a pot from the start; beyond the last, lifting the lid late helps no more
+MEET, MEET_SHARE, STAGGER = 4.0, 0.2, 35.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,39 +31,64 @@ class Plan:
     problems: tuple[Problem, ...] = ()
 
 
-def plan(to: str, parts: tuple[tuple[str, float], ...], soak_min: float, method: str, kitchen: Kitchen) -> Plan:
-    """How these grains share the recipe's pot. Refusal if shares or grains cannot be."""
+def plan(
+    to: str,
+    parts: tuple[tuple[str, float], ...],
+    soak_min: float,
+    method: str,
+    kitchen: Kitchen,
+    packets: tuple[Packet, ...] = (),
+) -> Plan:
+    """How these grains share the recipe's pot. packets: what theirs say, where the cook goes by it. Refusal if shares or grains cannot be."""
+    said = {p.grain: p for p in packets}
+
+    def known(slug: str) -> Grain:
+        return by_packet(grain(slug), said.get(slug))
+
     if len(parts) < 2:
-        return Plan("single", grain(parts[0][0] if parts else to))
-    made = _alike(parts)
-    way = Way(method="covered", soak_min=soak_min)
-    minutes = {g.slug: soaked_minutes(g, way, kitchen) for g, _ in made}
+        return Plan("single", known(parts[0][0] if parts else to))
+    made = _alike(parts, known)
+    minutes = {g.slug: _minutes(g, method, soak_min, kitchen) for g, _ in made}
+    meet = max(MEET, MEET_SHARE * max(minutes.values()))
     spread = max(minutes.values()) - min(minutes.values())
     problems = _packets(made)
     apart = _apart(made)
-    if not apart and spread <= MEET:
-        said = " and ".join(f"{minutes[g.slug]:.0f}" for g, _ in made)
+    if not apart and spread <= meet:
+        times = " and ".join(f"{minutes[g.slug]:.0f}" for g, _ in made)
+        at = " at pressure" if method_row(method).locked else ""
         return Plan(
-            "common", blend(parts), f"their times meet ({said} minutes): one pot from the start", problems=problems
+            "common",
+            blend(parts, known),
+            f"their times meet ({times} minutes{at}): one pot from the start",
+            problems=problems,
         )
     if not apart and spread <= STAGGER and method in ("covered", "open", "oven", "drain"):
         longest = max(minutes.values())
-        late = tuple((g, minutes[g.slug]) for g, _ in made if longest - minutes[g.slug] > MEET)
-        said = "; ".join(f"{g.name} for the last {round_half_up(m)}" for g, m in late)
-        return Plan("staggered", blend(parts), f"one pot, staggered: {said} minutes", late=late, problems=problems)
+        late = tuple((g, minutes[g.slug]) for g, _ in made if longest - minutes[g.slug] > meet)
+        times = "; ".join(f"{g.name} for the last {round_half_up(m)}" for g, m in late)
+        return Plan(
+            "staggered", blend(parts, known), f"one pot, staggered: {times} minutes", late=late, problems=problems
+        )
     main = max(made, key=lambda p: p[1])[0]
     aside = tuple((g, s) for g, s in made if g is not main)
     why = apart or f"their times lie {spread:.0f} minutes apart: two pots, joined at the end"
     return Plan("separate", main, why, next(s for g, s in made if g is main), aside=aside, problems=problems)
 
 
-def _alike(parts: tuple[tuple[str, float], ...]) -> tuple[tuple[Grain, float], ...]:
+def _minutes(g: Grain, method: str, soak_min: float, kitchen: Kitchen) -> float:
+    """What decides whether grains can share this pot: at the boil, or where it is one, at pressure."""
+    if method_row(method).locked and method in g.methods:
+        return default_minutes(g, method, soak_min, kitchen)
+    return soaked_minutes(g, Way(method="covered", soak_min=soak_min), kitchen)
+
+
+def _alike(parts: tuple[tuple[str, float], ...], known: Callable[[str], Grain]) -> tuple[tuple[Grain, float], ...]:
     """The grains with shares summing to one. Bad shares are refused by the blend itself, when a texture is at hand."""
     try:
-        return blend(parts).parts
+        return blend(parts, known).parts
     except Refusal:
         total = sum(s for _, s in parts)
-        made = tuple((grain(slug), share / total) for slug, share in parts) if total > 0 else ()
+        made = tuple((known(slug), share / total) for slug, share in parts) if total > 0 else ()
         shared = made and any(all(t in g.hydration for g, _ in made) for t in TEXTURES)
         if shared or len(parts) > 4 or any(s <= 0 for _, s in parts) or len({s for s, _ in parts}) < len(parts):
             raise

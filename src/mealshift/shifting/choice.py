@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from ..pot import Factors, Kitchen
+from ..pot.packet import Packet
 
 KEEPS = ("volume", "weight", "plates")
 
@@ -36,5 +37,7 @@ class Choice:
     home_meal: bool = False
     # two or more (slug, share of the volume): a blend, instead of `to`
     blend: tuple[tuple[str, float], ...] = ()
+    # what the packets say, of the grains the cook goes by them for
+    packets: tuple[Packet, ...] = ()
     # steps the cook wants in the recipe's own words, by these words; "+look": what is inserted of that kind stays out
     as_was: tuple[str, ...] = ()

@@ -73,7 +73,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
     own = solve_backwards(recipe, choice.kitchen)
     scale, problems = _scale(recipe, choice)
     soak = choice.soak_min if choice.soak_min is not None else own.way.soak_min
-    mix = plan(choice.to, choice.blend, soak, choice.method or own.way.method, choice.kitchen)
+    mix = plan(choice.to, choice.blend, soak, choice.method or own.way.method, choice.kitchen, choice.packets)
     target = mix.target
     problems += mix.problems
     way, more = target_way(recipe, own, target, choice)
@@ -339,7 +339,8 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
         return Edited(recipe.title, ())
     from ..reading.names import find_grains
 
-    name = " and ".join([target.name, *(p.grain.name for p in aside)])
+    names = [target.name, *(p.grain.name for p in aside)]
+    name = f"{', '.join(names[:-1])} and {names[-1]}" if len(names) > 1 else names[0]
     for f in find_grains(recipe.title):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
             new = _cased(name, f.text, recipe.title)

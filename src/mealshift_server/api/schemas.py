@@ -222,6 +222,14 @@ class BlendPart(Schema):
     share: float
 
 
+class PacketIn(Schema):
+    """What a packet says of its grain, where the cook goes by it: water to one of grain by volume, minutes at the boil."""
+
+    grain: str = Field(max_length=60)
+    ratio: float | None = None
+    minutes: float | None = None
+
+
 class FactorsIn(Schema):
     """What a kept shift was reckoned with beside the catalogue."""
 
@@ -258,6 +266,7 @@ class ChoiceIn(Schema):
     bag_id: int | None = None
     factors: FactorsIn | None = None
     home_meal: bool = False
+    packets: list[PacketIn] = Field(default=[], max_length=8)
     # steps to be left in their own words; "+look": nothing of that kind put in
     as_was: list[Annotated[str, Field(max_length=6000)]] = Field(default=[], max_length=60)
     pot_cm: float | None = None
@@ -953,6 +962,7 @@ class KitchenIn(Schema):
     rice_cooker: bool
     pressure_cooker: bool
     electric_pressure: bool
+    slow_cooker: bool = False
     microwave_w: float | None = None
     whistle_min: float
     altitude_m: float

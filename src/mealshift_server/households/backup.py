@@ -57,6 +57,7 @@ class KitchenPart(Part):
     rice_cooker: bool
     pressure_cooker: bool
     electric_pressure: bool
+    slow_cooker: bool = False
     microwave_w: float | None
     whistle_min: float
     altitude_m: float

@@ -18,7 +18,7 @@ from .models import Device, Kitchen, Pot
 
 MOST_POTS, MOST_DEVICES = 20, 10
 GIVEN = ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c", "whistle_min", "boil_off", "jar_ml")
-FIELDS = ("oven_places", "rice_cooker", "pressure_cooker", "electric_pressure", "microwave_w", "whistle_min", "altitude_m", "room_c", "jar_ml")  # fmt: skip
+FIELDS = ("oven_places", "rice_cooker", "pressure_cooker", "electric_pressure", "slow_cooker", "microwave_w", "whistle_min", "altitude_m", "room_c", "jar_ml")  # fmt: skip
 
 
 def kitchen_row(household: Household) -> Kitchen | None:
@@ -33,6 +33,7 @@ def owned(row: Kitchen | None) -> tuple[str, ...] | None:
         "rice cooker": row.rice_cooker,
         "pressure cooker": row.pressure_cooker,
         "electric cooker": row.electric_pressure,
+        "slow cooker": row.slow_cooker,
         "microwave": row.microwave_w is not None,
     }
     return tuple(name for name, there in have.items() if there)

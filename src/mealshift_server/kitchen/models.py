@@ -16,6 +16,7 @@ class Kitchen(models.Model):
     rice_cooker = models.BooleanField(default=False)
     pressure_cooker = models.BooleanField(default=False)
     electric_pressure = models.BooleanField(default=False)
+    slow_cooker = models.BooleanField(default=False)
     microwave_w = models.FloatField(null=True)
     whistle_min = models.FloatField(default=2.5)
     altitude_m = models.FloatField(default=0.0)

@@ -13,6 +13,7 @@ from django.db.models import F
 from mealshift import ENGINE_VERSION, comparing, pipeline
 from mealshift.measures import Measures
 from mealshift.pot import Kitchen
+from mealshift.pot.packet import Packet
 from mealshift.reading import read
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice
@@ -48,7 +49,7 @@ def choice_of(raw: dict[str, Any], household: Household) -> Choice:
     rest = {
         k: v
         for k, v in raw.items()
-        if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend", "as_was")
+        if k in Choice.__slots__ and k not in ("kitchen", "factors", "said_unit", "blend", "as_was", "packets")
     }
     return Choice(
         **rest,
@@ -57,6 +58,7 @@ def choice_of(raw: dict[str, Any], household: Household) -> Choice:
         said_unit="measure",
         blend=tuple((p["grain"], p["share"]) for p in raw.get("blend") or []),
         as_was=tuple(raw.get("as_was") or ()),
+        packets=tuple(Packet(p["grain"], p.get("ratio"), p.get("minutes")) for p in raw.get("packets") or []),
     )
 
 

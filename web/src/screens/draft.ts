@@ -33,5 +33,5 @@ export function redo(now: Draft): Draft {
   return next ? { ...now, corrections: next, before: [...now.before, now.corrections], after: now.after.slice(0, -1) } : now;
 }
 
-export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", home_meal: false };
+export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", packets: [], home_meal: false };
 export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);

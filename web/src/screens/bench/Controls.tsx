@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Choice, Grain, Shift } from "../../api/client";
 import { Swatch } from "../../job/Hatch";
 import { Link } from "react-router";
-import { useGrainPage, useKitchen } from "../../api/queries";
+import { useGrainPage, useKitchen, useLarder } from "../../api/queries";
 import { Pop } from "../../ui/Pop";
 import { schoolChoice } from "../grain/GrainPage";
 
@@ -46,6 +46,7 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
           ) : null;
         })}
         <BlendControl choice={choice} set={set} grains={grains} shift={shift} fromName={fromName} />
+        <PacketControl choice={choice} set={set} grains={grains} />
         <Pop
           wide
           label="All grains"
@@ -126,6 +127,50 @@ function BlendControl({ choice, set, grains, shift }: ControlProps) {
           </div>
         </div>
       )}
+    </Pop>
+  );
+}
+
+/** What the packet of this grain says, beside ours; the cook chooses whose words the pot goes by. A bag of the larder brings its label along. */
+function PacketControl({ choice, set, grains }: Pick<ControlProps, "choice" | "set" | "grains">) {
+  const g = grains.find((x) => x.slug === choice.to);
+  const page = useGrainPage(choice.to);
+  const bags = useLarder().data ?? [];
+  const bag = bags.find((b) => b.grain === choice.to && (b.label_ratio !== null || b.label_min !== null));
+  const held = choice.packets?.find((p) => p.grain === choice.to);
+  const [typed, setTyped] = useState<{ ratio?: number; minutes?: number }>({});
+  const ratio = typed.ratio ?? held?.ratio ?? bag?.label_ratio ?? null;
+  const minutes = typed.minutes ?? held?.minutes ?? bag?.label_min ?? null;
+  const ours = page.data?.ladder.find((p) => p.texture === "fluffy") ?? page.data?.ladder[0];
+  const others = (choice.packets ?? []).filter((p) => p.grain !== choice.to);
+  if (!g || (choice.blend ?? []).length > 1) return null;
+  return (
+    <Pop
+      label="The packet's words"
+      trigger={
+        <button type="button" aria-pressed={held !== undefined} className={`${chip(held !== undefined)} px-2.5 text-[14.5px] leading-tight`}>
+          Packet
+          <span className="block text-[12.5px] text-soft">{held ? "its words" : bag ? "says ›" : "words ›"}</span>
+        </button>
+      }
+    >
+      <h3 className="mb-1 text-[18px]">What does the packet say?</h3>
+      {ours && (
+        <p className="text-[15px] text-soft">
+          For {g.name} we say 1 to {ours.water.ratio_by_volume} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
+          {bag && " The bag in your larder has its own words."}
+        </p>
+      )}
+      <NumberField key={`r${choice.to}`} label="Water to one of grain" value={ratio} onChange={(v) => setTyped({ ...typed, ratio: v })} />
+      <NumberField key={`m${choice.to}`} label="Minutes at the boil" value={minutes} onChange={(v) => setTyped({ ...typed, minutes: v })} />
+      <div className="mt-4 grid grid-cols-2 gap-1.5">
+        <button type="button" aria-pressed={held === undefined} onClick={() => set({ ...choice, packets: others })} className={`${chip(held === undefined)} min-h-12 px-3 text-[15px]`}>
+          Go by ours
+        </button>
+        <button type="button" disabled={ratio === null && minutes === null} aria-pressed={held !== undefined} onClick={() => set({ ...choice, packets: [...others, { grain: choice.to, ratio, minutes }] })} className={`${chip(held !== undefined)} min-h-12 px-3 text-[15px] disabled:opacity-45`}>
+          Go by the packet
+        </button>
+      </div>
     </Pop>
   );
 }
@@ -283,13 +328,15 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
 const METHOD_WORDS: Record<string, string> = {
   covered: "under a lid", open: "open pan", drain: "boiled, drained", steep: "steeped", flush: "short boil, flushed", steam: "steamed", "off-heat": "finished off the heat",
   "rice-cooker": "rice cooker", pressure: "pressure, whistles", "electric-pressure": "electric pressure", microwave: "microwave", oven: "oven", "cook-ahead": "cooked ahead",
+  soup: "in a soup", "slow-cooker": "slow cooker",
 };
 
 function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromName">) {
   const g = grains.find((x) => x.slug === choice.to);
   const now = shift?.pots[0]?.method ?? "covered";
-  const methods = g ? [...g.methods, ...(g.methods.includes("covered") && g.form !== "meal" ? ["cook-ahead"] : [])] : [now];
+  const methods = g?.methods ?? [now];
   return (
+    <>
     <label className="mt-4 flex items-center justify-between gap-4 text-[15px] font-semibold">
       Cooked
       <select value={now} onChange={(e) => set({ ...choice, method: e.target.value, lid: null })} className="min-h-11 rounded-key border border-line bg-sheet px-2 font-normal">
@@ -300,6 +347,8 @@ function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromNa
         ))}
       </select>
     </label>
+    {now === "soup" && <NumberField label="Broth to stay, ml" value={choice.broth_ml ?? shift?.pots[0]?.ledger.find((r) => r.term === "broth")?.ml ?? null} onChange={(v) => set({ ...choice, broth_ml: v })} />}
+    </>
   );
 }
 

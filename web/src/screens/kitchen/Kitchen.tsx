@@ -131,14 +131,14 @@ function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm | null) 
   );
 }
 
-const APPLIANCES = [["rice_cooker", "Rice cooker"], ["pressure_cooker", "Pressure cooker, stove-top"], ["electric_pressure", "Pressure cooker, electric"]] as const;
+const APPLIANCES = [["rice_cooker", "Rice cooker"], ["pressure_cooker", "Pressure cooker, stove-top"], ["electric_pressure", "Pressure cooker, electric"], ["slow_cooker", "Slow cooker"]] as const;
 
 function Place({ kitchen }: { kitchen: KitchenData }) {
   const changed = useKitchenChange();
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [saved, setSaved] = useState(false);
   const [burners, setBurners] = useState(kitchen.burners.map(String));
-  const [has, setHas] = useState({ rice_cooker: kitchen.rice_cooker, pressure_cooker: kitchen.pressure_cooker, electric_pressure: kitchen.electric_pressure });
+  const [has, setHas] = useState({ rice_cooker: kitchen.rice_cooker, pressure_cooker: kitchen.pressure_cooker, electric_pressure: kitchen.electric_pressure, slow_cooker: kitchen.slow_cooker ?? false });
   const [text, setText] = useState({
     microwave_w: kitchen.microwave_w == null ? "" : String(kitchen.microwave_w), oven_places: String(kitchen.oven_places), whistle_min: String(kitchen.whistle_min),
     altitude_m: String(kitchen.altitude_m), room_c: String(kitchen.room_c), jar_ml: String(kitchen.jar_ml),

@@ -88,7 +88,7 @@ class Command(BaseCommand):
 def _kitchen(house: Household) -> None:
     kitchens.set_kitchen(
         house,
-        {"burners": [1200.0, 1200.0, 1800.0], "oven_places": 2, "rice_cooker": False, "pressure_cooker": True, "electric_pressure": False,
+        {"burners": [1200.0, 1200.0, 1800.0], "oven_places": 2, "rice_cooker": False, "pressure_cooker": True, "electric_pressure": False, "slow_cooker": False,
          "microwave_w": 800.0, "whistle_min": 2.5, "altitude_m": 0.0, "room_c": 20.0, "jar_ml": 400.0, "time_zone": None},
     )  # fmt: skip
     for name, cm, litres, lid in (
