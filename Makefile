@@ -3,7 +3,7 @@ PY := .venv/bin/python
 PORT ?= 8000
 export DJANGO_SETTINGS_MODULE = mealshift_server.settings
 
-.PHONY: help demo serve test lint types imports core server web browser train-reading reading-figures bench screenshots api format requirements clean chromium
+.PHONY: help demo serve test lint types imports core server web browser train-reading reading-figures calibrate bench screenshots api format requirements clean chromium
 
 help: ## print this
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 12
@@ -44,6 +44,9 @@ browser: .venv/.dev web/dist/index.html chromium ## journeys through the real in
 
 train-reading: .venv/.dev ## the reader's weights from corpus/, byte for byte the same each time
 	$(PY) scripts/train_reading.py
+
+calibrate: .venv/.dev ## fits rates and hydrations to usual practice and prints them
+	.venv/bin/python scripts/calibrate.py
 
 reading-figures: .venv/.dev ## how the reader fares on each hand when trained on the others (docs/reading.md)
 	$(PY) scripts/train_reading.py --figures

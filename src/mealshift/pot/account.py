@@ -98,13 +98,14 @@ class Pot:
 
     @property
     def high_ml(self) -> int:
-        if self.plenty:
+        if self.plenty or self.way.broth_ml is not None or self.way.method == "soup":
+            # what is too much or too little is broth
             return self.pour_ml
         return max(self.pour_ml, round_half_up(self.raw_pour_ml + BAND_WATER * self.need_ml))
 
     @property
     def low_ml(self) -> int:
-        return self.pour_ml if self.plenty else max(0, round_half_up(self.raw_pour_ml - BAND_WATER * self.need_ml))
+        return self.high_ml if self.high_ml == self.pour_ml else max(0, round_half_up(self.raw_pour_ml - BAND_WATER * self.need_ml))
 
     @property
     def cook_typical(self) -> int:

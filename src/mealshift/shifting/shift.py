@@ -16,6 +16,7 @@ from ..measures import Measures, round_half_up
 from ..pot import Pot, Way, default_way, solve
 from ..pot.account import COOKED_DENSITY, between
 from ..pot.afterwards import afterwards
+from ..pot.methods import method as method_row
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..process import Process
@@ -204,7 +205,8 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
                 )
             )
             method = nearest
-    if lid is None and method == own.way.method:
+    stays = method == own.way.method or method == "soup" and own.way.lid in method_row(method).lids
+    if lid is None and stays:
         # "covered" in a recipe means whatever lid this pot has
         lid = choice.kitchen.lid if own.way.lid == "ordinary" and method == "covered" else own.way.lid
     texture = choice.texture
@@ -213,6 +215,9 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
         wanted = own.way.texture
         # rice to the same rice stays the recipe's; a household's liking is for the grain that is new
         liked = wanted + (choice.factors.liking if target.slug != own.grain.slug and wanted <= 3 else 0.0)
+        if method == "soup":
+            # the broth is counted by itself: the grain in it is no porridge
+            wanted = liked = min(liked, MOST_IN_SOUP)
         texture = min(max(liked, low), high)
         if not low <= wanted <= high:
             problems.append(
@@ -268,6 +273,10 @@ def _dry_amount(own: Own, target: Grain, way: Way, choice: Choice, scale: float)
     if choice.keep == "weight":
         return own.pot.dry_g * scale / target.density
     return own.dry_ml * scale
+
+
+# grain in a soup is at most so soft
+MOST_IN_SOUP = 3.0
 
 
 def _broth(own: Own, choice: Choice, method: str) -> float | None:

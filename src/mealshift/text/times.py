@@ -100,6 +100,7 @@ def _joined(found: list[Stretch], text: str) -> list[Stretch]:
         last = out[-1] if out else None
         if (
             last
+            and s.unit != "word"
             and last.low == last.high < s.high
             and _TO.fullmatch(text, last.end, s.start)
             and "h" in (last.unit, s.unit)

@@ -20,7 +20,7 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
     const from = list[list.length - 1]?.to ?? 0;
     return [...list, { key: l.key, from, to: from + l.ml, label: l.label, note: l.note }];
   }, []);
-  const fills: Record<string, string> = { grain: hatch.fill, there: `url(#there${id})`, drinks: "var(--water-fill)", off: `url(#off${id})` };
+  const fills: Record<string, string> = { grain: hatch.fill, there: `url(#there${id})`, drinks: "var(--water-fill)", broth: "var(--water-pale)", off: `url(#off${id})` };
   const surface = y(c.surface);
   const top = y(c.surface + c.reserve);
   const labels = [

@@ -2,7 +2,7 @@ import type { Pot } from "../api/client";
 
 /** The jug's contents, bottom to top, in millilitres: plain arithmetic on the core's ledger. */
 export interface Layer {
-  key: "grain" | "there" | "drinks" | "off";
+  key: "grain" | "there" | "drinks" | "broth" | "off";
   ml: number;
   label: string;
   note: string;
@@ -21,13 +21,14 @@ const LOST = new Set(["boil_off", "come_up", "cloth", "drained", "base"]);
 const SOLID = 0.6;
 
 export function contents(pot: Pot): Contents {
-  // a recipe that pours less than its grain needs brings no water: that only leaves less to drink
-  const there = pot.ledger.filter((r) => r.ml < 0 && r.term !== "recipe_habit");
+  // a recipe that pours less than its grain needs brings no water, nor does a roast: they only leave less to drink
+  const there = pot.ledger.filter((r) => r.ml < 0 && r.term !== "recipe_habit" && r.term !== "roast");
   const thereMl = -there.reduce((sum, r) => sum + r.ml, 0);
   const pour = pot.water.pour_ml;
   const lost = pot.ledger.filter((r) => LOST.has(r.term)).reduce((sum, r) => sum + r.ml, 0);
   const off = Math.min(pour, Math.max(0, lost));
-  const drinks = pour - off;
+  const broth = Math.min(pour - off, pot.ledger.find((r) => r.term === "broth")?.ml ?? 0);
+  const drinks = pour - off - broth;
   const grain = pot.dry.ml * SOLID;
   const shown = Math.max(0, thereMl);
   const layers: Layer[] = [{ key: "grain", ml: grain, label: `${pot.dry.g} g ${pot.name}`, note: pot.texture_word }];
@@ -39,6 +40,7 @@ export function contents(pot: Pot): Contents {
       note: there.map((r) => (r.term === "cling" ? "on the rinsed grain" : r.term === "soak" ? "from the soak" : r.because.replace(/^already there, /, ""))).join(", "),
     });
   if (drinks > 0) layers.push({ key: "drinks", ml: drinks, label: `${drinks} for the grain`, note: "" });
+  if (broth > 0) layers.push({ key: "broth", ml: broth, label: `${broth} of broth`, note: "it stays" });
   if (off > 0) {
     const lidded = pot.ledger.find((r) => r.term === "boil_off");
     const drained = pot.method === "drain";

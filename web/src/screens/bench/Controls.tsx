@@ -33,7 +33,10 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
   const near = (NEAR.includes(choice.to) ? NEAR : [choice.to, ...NEAR]).slice(0, 2);
   return (
     <div>
-      <span className={legend}>Instead of {fromName || "the rice"}</span>
+      <span className="mb-1.5 flex items-baseline justify-between gap-3 text-[14px]">
+        <span className="text-soft">Instead of {fromName || "the rice"}</span>
+        <PacketControl choice={choice} set={set} grains={grains} />
+      </span>
       <div className="flex gap-1.5">
         {near.map((slug) => {
           const g = grains.find((x) => x.slug === slug);
@@ -46,7 +49,6 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
           ) : null;
         })}
         <BlendControl choice={choice} set={set} grains={grains} shift={shift} fromName={fromName} />
-        <PacketControl choice={choice} set={set} grains={grains} />
         <Pop
           wide
           label="All grains"
@@ -148,16 +150,15 @@ function PacketControl({ choice, set, grains }: Pick<ControlProps, "choice" | "s
     <Pop
       label="The packet's words"
       trigger={
-        <button type="button" aria-pressed={held !== undefined} className={`${chip(held !== undefined)} px-2.5 text-[14.5px] leading-tight`}>
-          Packet
-          <span className="block text-[12.5px] text-soft">{held ? "its words" : bag ? "says ›" : "words ›"}</span>
+        <button type="button" className="font-semibold text-water hover:underline">
+          {held ? "by the packet’s words ›" : bag ? "the packet says ›" : "packet ›"}
         </button>
       }
     >
       <h3 className="mb-1 text-[18px]">What does the packet say?</h3>
       {ours && (
         <p className="text-[15px] text-soft">
-          For {g.name} we say 1 to {ours.water.ratio_by_volume} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
+          For {g.name} we say 1 to {ours.water.ratio_by_volume?.toFixed(1)} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
           {bag && " The bag in your larder has its own words."}
         </p>
       )}
