@@ -105,7 +105,11 @@ class Pot:
 
     @property
     def low_ml(self) -> int:
-        return self.high_ml if self.high_ml == self.pour_ml else max(0, round_half_up(self.raw_pour_ml - BAND_WATER * self.need_ml))
+        return (
+            self.high_ml
+            if self.high_ml == self.pour_ml
+            else max(0, round_half_up(self.raw_pour_ml - BAND_WATER * self.need_ml))
+        )
 
     @property
     def cook_typical(self) -> int:

@@ -26,7 +26,7 @@ from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .lines import Amounts, NewLine, rewrite_lines
 from .rewrite import Method, rewrite_steps
-from .target import rest_said, target_process, wants_rest
+from .target import STOVE, rest_said, target_process, wants_rest
 from .wording import Edit, Edited, apply
 
 
@@ -319,10 +319,6 @@ def _pot(
         carrier_fraction=fraction,
         rest_min=_rest(recipe, own, target, way),
     )
-
-
-# ways that are one pot on the stove: going from one to the other changes no stage
-STOVE = {"covered", "open", "soup"}
 
 
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:

@@ -46,6 +46,8 @@ _ASIDE = re.compile(
 )
 _BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
+# ways that are one pot on the stove
+STOVE = {"covered", "open", "soup"}
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
@@ -213,9 +215,7 @@ class _Work:
             self._late_addition(o, o.typical_min)
 
     def shift(self) -> None:
-        other_way = self.pot.way.method != self.own.way.method and not (
-            {self.pot.way.method, self.own.way.method} <= {"covered", "open", "soup"}
-        )
+        other_way = not self._same_stages()
         self._minutes()
         self._soak()
         if self._unrinsed():
@@ -503,10 +503,15 @@ class _Work:
             new.append(sentences.late(g, at, n, self.mix.because))
             self.out.additions.append((g.name, at))
         new += [sentences.aside(p, self.mix.because) for p in self.aside]
-        if pot.way.lid != self.own.way.lid or pot.way.method != self.own.way.method:
+        if pot.way.lid != self.own.way.lid or not self._same_stages():
             new.append(sentences.lid(pot))
             self._say("lid", "Where a step speaks of the lid, go by the inserted line: the water is reckoned for it.")
         return new
+
+    def _same_stages(self) -> bool:
+        """Going from one pot on the stove to another changes no stage."""
+        was, now = self.own.way.method, self.pot.way.method
+        return was == now or {was, now} <= STOVE
 
     def _head_starts(self) -> list[Operation]:
         """A quick grain leaves a slow pulse hard: it needs the minutes that the grain no longer gives it."""
