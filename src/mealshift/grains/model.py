@@ -122,7 +122,7 @@ class Grain:
 
         >>> from mealshift.grains import grain
         >>> round(grain("quinoa").hydration_at(1.5), 2)
-        2.1
+        2.25
         """
         low, high = self.texture_range()
         if not low <= texture <= high:
