@@ -11,9 +11,9 @@ from .test_cook_dinner import practise
 
 
 def pilaf_pour(page: Page) -> int:
-    """What the bench tells today for the pilaf in foxtail millet; the kept shift stays at 304 whatever was learnt."""
+    """What the bench tells today for the pilaf in foxtail millet; the kept shift stays at 330 whatever was learnt."""
     page.goto("/kept")
-    page.get_by_role("link", name=re.compile("foxtail millet.*304 ml")).first.click()
+    page.get_by_role("link", name=re.compile("foxtail millet.*330 ml")).first.click()
     page.get_by_role("button", name="Back on the bench").click()
     expect(page.get_by_label("The recipe as it becomes")).to_contain_text("in foxtail millet")
     page.wait_for_load_state("networkidle")
@@ -26,7 +26,7 @@ def test_a_pot_teaches_the_next(open_page) -> None:
     page.get_by_role("button", name="Let it run by itself").click()
     expect(page.get_by_role("heading", name="On the table")).to_be_visible(timeout=150_000)
     came = page.get_by_role("region", name="How foxtail millet came out")
-    expect(came).to_contain_text("Told 304 ml")
+    expect(came).to_contain_text("Told 330 ml")
     came.get_by_role("radio", name="a little dry").click()
     came.get_by_label("From hard to mush").get_by_role("radio", name="right").click()
     came.get_by_role("button", name="portions left").click()
@@ -169,7 +169,7 @@ def test_a_house_is_saved_restored_and_shared(open_page, tmp_path) -> None:
     restore.set_input_files(saved)
     expect(fresh.get_by_role("status")).to_contain_text("Restored: 10 recipes")
     fresh.goto("/kept")
-    expect(fresh.get_by_role("link", name=re.compile("foxtail millet.*304 ml")).first).to_be_visible()
+    expect(fresh.get_by_role("link", name=re.compile("foxtail millet.*330 ml")).first).to_be_visible()
     fresh.goto("/house")
     restore.set_input_files(saved)
     expect(fresh.get_by_role("alert")).to_contain_text("take their place")
@@ -184,7 +184,7 @@ def test_a_house_is_saved_restored_and_shared(open_page, tmp_path) -> None:
     guest.get_by_role("button", name="Come in").click()
     expect(guest.get_by_role("link", name="Bring", exact=True)).to_be_visible()
     guest.goto("/kept")
-    expect(guest.get_by_role("link", name=re.compile("304 ml")).first).to_be_visible()
+    expect(guest.get_by_role("link", name=re.compile("330 ml")).first).to_be_visible()
 
 
 def test_the_practice_pot(open_page) -> None:

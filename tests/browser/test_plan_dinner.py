@@ -18,7 +18,7 @@ def test_three_dishes_for_seven(open_page) -> None:
     page = open_page("/bring")
     page.clock.set_fixed_time("2026-11-25T17:10:00")
     page.goto("/kept")
-    page.get_by_role("link", name=re.compile("foxtail millet.*304 ml")).first.click()
+    page.get_by_role("link", name=re.compile("foxtail millet.*330 ml")).first.click()
     page.get_by_role("button", name="Plan it").click()
     dishes = page.get_by_label("Which dishes").get_by_role("button")
     expect(dishes.filter(has_text="Tomato pilaf with chickpeas, in foxtail millet")).to_have_attribute(

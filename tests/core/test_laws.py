@@ -13,6 +13,7 @@ from mealshift import pipeline
 from mealshift.grains import all_grains
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.recipe import Correction
 from mealshift.shifting import Choice, laws, shift
 from mealshift.shifting.target import shared
 from mealshift.text.times import stretches
@@ -162,3 +163,36 @@ def test_another_way_leaves_nothing_of_the_old_one() -> None:
     told = " ".join(steps(pipeline.whole_way(text, Choice("quinoa", method="covered"))))
     assert "pressure" not in told and "Lock" not in told and told.endswith("stir in the beans.")
     assert [s.typical for s in stretches(told)].count(22.0) == 0
+
+
+TWO = """Half and half porridge
+Serves 3
+1/2 cup ordinary rice
+1/2 cup glutinous rice
+6 cups water
+1 tsp salt
+1. Put in both kinds of rice and stir for 2 minutes. Pour in the water, bring to the boil and simmer for 40 minutes. Add the salt.
+"""
+
+
+def test_two_rices_of_one_pot_are_one_grain_or_only_the_one_that_was_pointed_at() -> None:
+    made = pipeline.whole_way(TWO, Choice("foxtail-millet"))
+    grains = [i for i in made["ingredients"] if i["role"] == "source_grain"]
+    assert [i["text"] for i in grains if i["text"]] == ["1 cup foxtail millet"] and len(grains) == 2
+    assert made["pots"][0]["dry"]["ml"] == 237 and "Put in the millet" in made["steps"][1]["text"] and not made["laws"]
+    one = pipeline.whole_way(
+        TWO, Choice("foxtail-millet"), None, (Correction("1/2 cup ordinary rice", role="source_grain"),)
+    )
+    assert one["pots"][0]["dry"]["ml"] in (118, 119)
+    assert "1/2 cup glutinous rice" in [i["text"] for i in one["ingredients"]]
+    # rice to the same rice is the recipe word for word
+    same = pipeline.whole_way(TWO, Choice(made["from"]["grain"]))
+    assert [i["text"] for i in same["ingredients"]] == [i["was"] for i in same["ingredients"]]
+
+
+def test_a_rice_cooker_is_looked_into_when_it_has_clicked_and_cooks_where_it_is_switched_on() -> None:
+    text = "Cooker rice\n2 cups rice\n3 cups water\n1. Wash the rice, put it in the rice cooker with the water.\n2. Press the switch.\n3. When the switch pops, leave it 15 minutes on keep-warm.\n"  # fmt: skip
+    steps = [s["text"] for s in pipeline.whole_way(text, Choice("quinoa"))["steps"]]
+    cooks = next(i for i, s in enumerate(steps) if "until the cooker clicks" in s)
+    assert "Press the switch" in steps[cooks - 1] and any("When it has clicked, look:" in s for s in steps)
+    assert next(i for i, s in enumerate(steps) if "keep-warm" in s) > cooks

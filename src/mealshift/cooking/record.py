@@ -6,7 +6,7 @@ from dataclasses import asdict
 from typing import Any
 
 from ..learning import CATALOGUE, figures
-from ..measures import round_half_up
+from ..measures import jug_ml, round_half_up
 from ..pot import Factors, Pot
 from .fold import State
 from .script import Script
@@ -22,7 +22,7 @@ def predicted(pot: Pot, factors: Factors) -> dict[str, Any]:
     return {
         "grain": pot.grain.slug, "name": pot.grain.name, "dry_ml": round_half_up(pot.dry_ml), "dry_g": round_half_up(pot.dry_g), "method": pot.way.method,
         "lid": pot.way.lid, "texture": pot.grain.texture_word(pot.way.texture), "soak_min": pot.way.soak_min, "pot_cm": pot.kitchen.pot_cm,
-        "pour_ml": pot.pour_ml, "low_ml": pot.low_ml, "high_ml": pot.high_ml, "cook_min": pot.cook_typical, "yield_g": round_half_up(pot.cooked_g),
+        "pour_ml": jug_ml(pot.pour_ml), "low_ml": pot.low_ml, "high_ml": pot.high_ml, "cook_min": pot.cook_typical, "yield_g": round_half_up(pot.cooked_g),
         # where the water is poured off, or steam does the work, its amount tells nothing
         "tells_water": not pot.plenty and pot.way.method not in ("steep", "soup"), "catalogue": CATALOGUE, "figures": asdict(figures(pot, factors)), "factors": asdict(factors),
     }  # fmt: skip

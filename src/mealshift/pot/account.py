@@ -353,7 +353,9 @@ def boil_rate(grain: Grain, way: Way, kitchen: Kitchen, lid: str | None = None) 
     else:
         per_cm2 = row.loss_cm2_open if row.loss_cm2_open and lid == "open" else row.loss_cm2
     from_pot = per_cm2 * kitchen.area_cm2 * (1.0 if row.resource == "oven" else kitchen.boil_off)
-    thick = 1.0 if row.plenty or row.ends_dry or row.slug == "soup" or way.broth_ml else thickness(grain)
+    thick = (
+        1.0 if row.plenty or row.ends_dry or row.slug == "soup" or way.broth_ml else min(way.thick, thickness(grain))
+    )
     return thick * (from_pot + row.loss_min + row.loss_watts * kitchen.watts / 800)
 
 

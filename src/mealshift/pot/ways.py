@@ -130,6 +130,8 @@ class Way:
     rinsed: bool = True
     # soup: the broth that must stay free, ml; None = as usual for so much grain
     broth_ml: float | None = None
+    # share of the boil-off that a dish thick with milk loses: under its skin a pudding gives up little
+    thick: float = 1.0
 
     @property
     def row(self) -> Method:

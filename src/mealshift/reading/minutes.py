@@ -117,6 +117,11 @@ def tag(
             kind, sure, others = "other", 0.98, ()
         elif steeps and _STEEPS.search(before) and not any(t.kind == "heat" for t in out):
             kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
+        elif _COMES_UP.search(before):
+            kind, sure, others = "come_up", 0.97, ()
+        elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
+            # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
+            kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
         elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
             kind, sure, others = (
                 "heat",
@@ -130,6 +135,16 @@ def tag(
 _STEEPS = re.compile(
     r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|stand|sit|swell)\b[^.;!?]{0,30}$", re.I
 )
+# "to the boil (8 min)"
+_COMES_UP = re.compile(
+    r"\b(?:to (?:the |a )?boil|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:about )?$", re.I
+)
+# a sentence of minutes alone, right after the heat is off and nothing else was done
+_JUST_OFF = re.compile(
+    r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$",
+    re.I,
+)
+LONGEST_REST = 40.0
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = re.compile(
     r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$",
@@ -141,7 +156,7 @@ _TAKES = re.compile(
 )
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = re.compile(
-    r"(?:not yet\?|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
+    r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
     r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif not (?:done|tender|cooked)|\bfor a crust\b|\bif (?:needed|necessary)\b)",
     re.I,
 )

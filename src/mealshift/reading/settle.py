@@ -52,6 +52,8 @@ def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> 
 
 # what is left of the chance that minutes are the grain's when it has been cooked and has stood
 AFTER_REST = 0.25
+# minutes of other work after which what stands is no more the grain
+WORK_MIN = 8.0
 
 
 def _nothing_after_rest(timed: list[Timed], way: str) -> list[Timed]:
@@ -63,8 +65,15 @@ def _nothing_after_rest(timed: list[Timed], way: str) -> list[Timed]:
     if rest is None:
         return timed
     out = timed[: rest + 1]
+    worked = False
     for t in timed[rest + 1 :]:
         left = t.chance("heat") * AFTER_REST
+        if t.kind == "rest" and worked:
+            # what stands after it was baked with the rest of the dish is the dish, no second rest of the grain
+            left = t.chance("rest") * AFTER_REST
+            more = (("rest", left), *(x for x in t.others if x[0] != "rest"))
+            t = replace(t, kind="other", sure=max(0.5, 1 - left), others=more)
+        worked = worked or (t.kind in ("other", "heat") and t.stretch.typical >= WORK_MIN)
         if t.kind == "heat" and left < 0.5:
             kind, sure = next(((k, p) for k, p in t.others if k not in ("heat", "rest")), ("other", 0.5))
             t = replace(

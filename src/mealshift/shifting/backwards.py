@@ -32,6 +32,33 @@ class Own:
     toasts: bool
     rinses: bool
     problems: tuple[Problem, ...]
+    # the lines of the grain: its own, and those of a second rice that shares pot and time with it
+    lines: tuple[Line, ...] = ()
+
+
+# two rices are one grain to the pot if their minutes lie no further apart than this, or than this share of the longer
+TOGETHER_MIN, TOGETHER_SHARE = 4.0, 0.2
+
+
+def grain_lines(recipe: Recipe) -> tuple[Line, ...]:
+    """The source grain's line, and with it a second rice's of the same pot: half malagkit, half ordinary rice. Only the line the cook has
+    pointed at, where they have."""
+    line = recipe.source_line
+    if line is None or line.grain is None:
+        return ()
+    own = grain(line.grain)
+    if line.cooked or line.corrected or own.family != "rice":
+        return (line,)
+    more = []
+    for ln in recipe.lines:
+        if ln.index == line.index or ln.grain is None or ln.cooked or not ln.ml or ln.role != "absorber":
+            continue
+        other = grain(ln.grain)
+        apart = abs(other.simmer - own.simmer)
+        meets = apart <= max(TOGETHER_MIN, TOGETHER_SHARE * max(other.simmer, own.simmer))
+        if other.family == "rice" and meets and ln.section == line.section and not ln.corrected:
+            more.append(ln)
+    return (line, *more)
 
 
 def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) -> float:
@@ -73,10 +100,18 @@ def carriers(recipe: Recipe) -> list[Line]:
     return mine
 
 
+# share of the boil-off that a milk pudding loses
+MILKY = 0.5
+
+
+def _milky(recipe: Recipe) -> bool:
+    return any(ln.kind in _MILKS for ln in carriers(recipe))
+
+
 def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
     """What else waters or dries the pot: flavoured liquids, tomatoes, pulses, fruit."""
     found = []
-    mine = {ln.index for ln in carriers(recipe)}
+    mine = {ln.index for ln in (*carriers(recipe), *grain_lines(recipe))}
     for ln in recipe.lines:
         if (
             (ln.role == "pot_liquid" or ln.kind == "tomato" and ln.role in ("watery", "timed"))
@@ -110,7 +145,9 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     prose = " ".join(s.text for s in recipe.steps)
     rinses = bool(re.search(r"\b(?:rins|wash|soak)", prose + " " + line.text, re.I))
     toasts = _toasts(recipe)
-    method = recipe.method if recipe.method in g.methods else g.methods[0]
+    method = recipe.method
+    if method not in g.methods:
+        method = next((m for m in ("covered", "open") if m in g.methods), g.methods[0])
     lid = recipe.lid if method == recipe.method else ("open" if method == "open" else "ordinary")
     way = Way(
         method,
@@ -119,13 +156,15 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         soak_min=recipe.soak_min if g.soak else 0.0,
         roast="fat" if toasts else "none",
         rinsed=rinses,
+        thick=MILKY if _milky(recipe) else 1.0,
     )
-    ml = line.ml or 0.0
+    lines = grain_lines(recipe)
+    ml = sum(ln.ml or 0.0 for ln in lines)
     if line.cooked:
         per_ml = 1 + g.hydration_at(texture)
         dry_ml = (line.g or 0.0) / per_ml / g.density
         pot = solve(g, dry_ml, way, kitchen)
-        return Own(g, line, way, pot, dry_ml, 0.0, 0.0, 0.0, False, rinses, ())
+        return Own(g, line, way, pot, dry_ml, 0.0, 0.0, 0.0, False, rinses, (), lines)
     water = recipe.liquid_water_ml
     brought = others(recipe)
     minutes = recipe.simmer_min
@@ -160,6 +199,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         toasts,
         rinses,
         tuple(_habit_problems(recipe, g, way, pot, habit_ml, plain, habit_min)),
+        lines,
     )
 
 

@@ -56,7 +56,8 @@ def _ingredients(s: Shift) -> Iterator[Broken]:
             "An ingredient of the recipe is missing or stands twice in the new list: compare it with the old one.",
         )
     for ln in s.lines:
-        if ln.was is not None and not ln.text.strip():
+        joined = ln.role == "source_grain" and ln.because
+        if ln.was is not None and not ln.text.strip() and not joined:
             yield Broken("ingredients", "This ingredient was lost; it is still wanted.", ln.was)
 
 
@@ -101,7 +102,7 @@ def _others(s: Shift) -> Iterator[Broken]:
 
 def _words(s: Shift) -> Iterator[Broken]:
     old = " ".join(st.text for st in s.recipe.steps) + " " + " ".join(ln.text for ln in s.recipe.lines)
-    others = {ln.grain for ln in s.recipe.lines if ln.index != s.recipe.source}
+    others = {ln.grain for ln in s.recipe.lines if ln not in s.own.lines}
     for st in s.method.steps:
         if not st.text:
             continue

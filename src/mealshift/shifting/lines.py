@@ -10,7 +10,7 @@ from ..measures import Measures, jug_ml, round_half_up
 from ..pot import Pot
 from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
-from .backwards import carriers
+from .backwards import carriers, grain_lines
 from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
 
 # a salt or stock line is left alone while the cooked mass moves less than this
@@ -53,6 +53,7 @@ class Amounts:
     pour_ml: float
     carrier_was_ml: float
     same: bool
+    locked: bool = False
 
     @property
     def trusted(self) -> bool:
@@ -73,11 +74,14 @@ def rewrite_lines(
 ) -> list[NewLine]:
     out = []
     carried = frozenset(ln.index for ln in carriers(recipe))
+    grains = grain_lines(recipe)
+    whole = sum(ln.ml or 0.0 for ln in grains)
+    shares = {ln.index: (ln.ml or 0.0) / whole if whole else 1.0 for ln in grains}
     for ln in recipe.lines:
         in_step = ln.section.startswith("step ")
         out.append(
             replace(
-                _rewrite(ln, recipe, a, measures, cooked_g, carried),
+                _rewrite(ln, recipe, a, measures, cooked_g, carried, shares),
                 in_step=in_step,
                 section="" if in_step else ln.section,
             )
@@ -110,9 +114,20 @@ def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
 
 
 def _rewrite(
-    ln: Line, recipe: Recipe, a: Amounts, measures: Measures, cooked_g: float, carried: frozenset[int]
+    ln: Line,
+    recipe: Recipe,
+    a: Amounts,
+    measures: Measures,
+    cooked_g: float,
+    carried: frozenset[int],
+    shares: dict[int, float],
 ) -> NewLine:
-    if ln.index == recipe.source:
+    """shares: of the grain lines, what part of the dry grain each is."""
+    if ln.index in shares and a.same:
+        return _grain_line(ln, replace(a, dry_ml=a.dry_ml * shares[ln.index]), measures, cooked_g)
+    if ln.index in shares and ln.index != recipe.source:
+        return NewLine("", ln.text, "source_grain", because="it is one grain now, with the line of the other rice")
+    if ln.index in shares:
         return _grain_line(ln, a, measures, cooked_g)
     if ln.index in carried:
         return _carrier_line(ln, a, measures)

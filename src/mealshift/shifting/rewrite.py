@@ -27,6 +27,13 @@ _LIQUID_AMOUNT = re.compile(
     r"(?:[a-z-]+ ){0,2}?(?:water|stock|broth|liquid)\b)",
     re.I,
 )
+_NEAR_THE_END = re.compile(
+    r"\b(?:(?:for|in|during) the (?:last|final) [\d½¼¾–-]+(?: to \d+)? ?min(?:ute)?s?|[\d½¼¾–-]+ ?min(?:ute)?s? before (?:the end|it is done|serving))\b",
+    re.I,
+)
+_BOTH_KINDS = re.compile(
+    r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$", re.I
+)
 _GRAIN_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
     re.I,
@@ -157,6 +164,7 @@ class _View:
             first.append(Edit(m.start(), min(len(step.text), m.end() + 1), ""))
         edits = list(first)
         small = [*self._amounts(step), *self._minutes(step, mine), *self._called_by_name(step, mine)]
+        small += self._when_open(step, mine)
         if not self._other_dish(step, mine):
             small += self._names(step)
         for e in small:
@@ -301,6 +309,22 @@ class _View:
                     return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}{wait}")]
         return []
 
+    def _when_open(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
+        """Nothing goes into a locked cooker: what the recipe adds near the end is added when the pressure is down."""
+        if not self.own.way.locked and self.a.locked:
+            return [
+                Edit(m.start(), m.end(), "when the pressure is down and the lid is open")
+                for m in _NEAR_THE_END.finditer(step.text)
+                if any(
+                    o.phase == "from_end"
+                    and o.span
+                    and m.start() <= self._at(step, o.span.end)
+                    and self._at(step, o.span.start) <= m.end()
+                    for o in mine
+                )
+            ]
+        return []
+
     def _other_dish(self, step: Step, mine: Sequence[Operation]) -> bool:
         """A step of another dish's own, with no word about the grain, is left as it is."""
         return (
@@ -320,9 +344,12 @@ class _View:
             if (
                 f.slug != self.own.grain.slug
                 and not f.generic
-                and any(ln.grain == f.slug and ln.index != self.recipe.source for ln in self.recipe.lines)
+                and any(ln.grain == f.slug and ln not in self.own.lines for ln in self.recipe.lines)
             ):
                 continue
+            if m := _BOTH_KINDS.search(step.text[: f.span.start]):
+                # two rices were one grain to the pot, and are one by name now
+                edits.append(Edit(m.start(), m.end(), "the " if m["the"] else ""))
             # where the steps alone name the grain with its amount, it is called by its whole name
             line = self.own.line
             at = f.span.start + step.span.start
@@ -401,9 +428,10 @@ class _View:
             at = ln.span.start - step.span.start
             start, end = at + ln.amount_span.start, at + ln.amount_span.end
             was = step.text[start:end]
-            if ln.index == self.recipe.source and not ln.cooked:
-                same = abs(self.a.dry_ml - ln.ml) < 0.5 and (self.a.same or ln.unit not in ("g", "kg", "oz", "lb"))
-                said = was if same else said_grain(self.a.dry_ml, self.a.dry_g, ln.unit, self.measures, was)
+            if ln in self.own.lines and not ln.cooked:
+                ml = self.a.dry_ml * ln.ml / self.own.dry_ml
+                same = abs(ml - ln.ml) < 0.5 and (self.a.same or ln.unit not in ("g", "kg", "oz", "lb"))
+                said = was if same else said_grain(ml, ml * self.a.target.density, ln.unit, self.measures, was)
                 edits.append(Edit(start, end, said))
             elif ln in carriers(self.recipe):
                 new = self.a.carrier(ln.ml)

@@ -176,6 +176,11 @@ def look(pot: Pot, drains: bool = False) -> Operation:
         text = f"Look: {sign} Not yet? Give it {more} more minutes."
     elif pot.way.method == "drain":
         text = f"Look: {sign}" + ("" if drains else " Then drain.")
+    elif pot.way.row.ends_dry:
+        text = (
+            f"When it has clicked, look: {sign} Not yet? Add {splash} ml of boiling water, close it and press cook again, "
+            f"about {more} more minutes."
+        )
     elif pot.way.locked:
         text = (
             f"When the pressure is down and the lid is open, look: {sign} Not yet? Add {splash} ml of boiling water and "

@@ -96,6 +96,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         pot.pour_ml if not (same_way and scale == 1) else sum(ln.ml or 0 for ln in carriers(recipe)),
         sum(ln.ml or 0 for ln in carriers(recipe)),
         same,
+        pot.way.locked,
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain")
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
@@ -258,6 +259,7 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
         choice.age,
         _broth(own, choice, method),
     )
+    way = way.with_(thick=own.way.thick)
     if target.slug == own.grain.slug:
         way = way.with_(rinsed=own.way.rinsed)
     return way, problems

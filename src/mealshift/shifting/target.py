@@ -162,10 +162,15 @@ def _untimed(recipe: Recipe) -> tuple[int | None, int]:
         (
             i
             for i, o in enumerate(ops)
-            if recipe.source in o.what and o.kind not in ("rinse", "soak", "drain", "chop", "cool")
+            if recipe.source in o.what
+            and o.kind not in ("rinse", "soak", "drain", "chop", "cool")
+            and o.basis != "implied"
         ),
         None,
     )
+    if grain_in is None and recipe.method == "rice-cooker":
+        # "wash it, into the cooker, press start": the grain is carried along unnamed
+        grain_in = 0
     if grain_in is None:
         return None, len(ops)
     end = grain_in + 1

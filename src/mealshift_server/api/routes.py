@@ -244,7 +244,7 @@ def _row(kept: Shift) -> dict[str, Any]:
     pots = kept.result["pots"]
     pot = pots[0]
     return {"name": " and ".join(p["name"] for p in pots), "id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
-            "pour_ml": pot["water"]["pour_ml"], "cook_min": pot["time"]["cook"]["typical"],
+            "pour_ml": pot["water"].get("jug_ml", pot["water"]["pour_ml"]), "cook_min": pot["time"]["cook"]["typical"],
             "total_min": sum(p["min"] for p in kept.result["strip"])}  # fmt: skip
 
 

@@ -27,7 +27,7 @@ export function WaterLedger({ pot }: { pot: Pot }) {
   const { water, dry } = pot;
   return (
     <div>
-      <h3 className="text-[19px]">Why {water.pour_ml} ml</h3>
+      <h3 className="text-[19px]">Why {water.jug_ml ?? water.pour_ml} ml</h3>
       <p className="mb-3 mt-1 text-[15px] text-soft">
         {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}: 1 to {water.ratio_by_volume} by volume, in this pot with this lid. Between {water.low_ml} and {water.high_ml} is
         usual.

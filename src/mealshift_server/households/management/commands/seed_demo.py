@@ -53,7 +53,7 @@ COOKED: list[tuple[int, str, int, int, int, int, str]] = [
 def _notebook(house: Household, user: User, kept: dict[str, Any]) -> None:
     for ago, slug, more, longer, wet, soft, word in COOKED:
         pot = kept[slug].result["pots"][0]
-        told, minutes = pot["water"]["pour_ml"], pot["time"]["cook"]["typical"]
+        told, minutes = pot["water"]["jug_ml"], pot["time"]["cook"]["typical"]
         on = date.today() - timedelta(days=ago)
         notebook.add(
             house, user,
