@@ -21,6 +21,7 @@ from mealshift.cli import main
 from mealshift.measures import Measures, number_range
 from mealshift.reading import read
 from mealshift.recipe import Correction
+from mealshift.shifting import Choice
 from mealshift.text.amounts import items
 from mealshift.text.plain import lines_of, plain
 from mealshift.text.times import stretches
@@ -254,3 +255,33 @@ def test_reading_is_plain_data() -> None:
     json.dumps(data)
     assert {c for _, c in data["line_classes"]} <= {"title", "servings", "ingredient", "step"}
     assert [m["kind"] for m in data["minutes"]] == ["pan", "toast", "heat"] and data["plain"].startswith("Leek pan")
+
+
+@pytest.mark.parametrize(
+    ("line", "ml"),
+    [
+        ("2 cups plus 2 tablespoons cold water", 504),
+        ("1 3/4 cups + 2 Tbsp water", 445),
+        ("1 cup and 2 tablespoons water", 267),
+    ],
+)
+def test_two_amounts_of_one_thing_are_one_amount_in_list_and_step(line, ml) -> None:
+    text = f"Rice\n1 1/2 cups long-grain rice\n{line}\n1. Simmer the rice in the {line}, covered, for 15 minutes.\n"
+    recipe = read(text)
+    [water] = [ln for ln in recipe.lines if ln.role == "pot_liquid"]
+    assert water.ml == pytest.approx(ml, abs=1) and water.text == line
+    made = pipeline.whole_way(text, Choice("little-millet"))
+    said = next(i["text"] for i in made["ingredients"] if "water" in i["text"])
+    assert (
+        "Tbsp" not in said
+        and "tablespoon" not in said
+        and said.split(" ")[0] in " ".join(s["text"] for s in made["steps"])
+    )
+
+
+def test_minutes_in_two_units_are_one_range() -> None:
+    assert [(s.low, s.high) for s in stretches("bake 45 minutes to 1 hour")] == [(45, 60)]
+    assert [(s.low, s.high) for s in stretches("2 hours 30 minutes to 3 hours, then 10 minutes or overnight")][0] == (
+        150,
+        180,
+    )

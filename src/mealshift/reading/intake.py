@@ -271,6 +271,10 @@ def _sentence(parts: list[str]) -> str:
     return " ".join(parts)
 
 
+# steps that bring their number with them: "1. Boil the lentils", "Step 2: Add"
+_OWN_NUMBER = re.compile(r"^(?:step\s+)?\d{1,2}\s*[.):]\s+(?=\D)", re.I)
+
+
 def recipe_text(recipe: dict[str, Any]) -> str:
     """A schema.org Recipe laid out as the plain text a cook would have written."""
     out = [_plain(recipe.get("name")) or "Untitled recipe", ""]
@@ -285,7 +289,7 @@ def recipe_text(recipe: dict[str, Any]) -> str:
             out.append(f"- {said}")
     out += ["", "Method"]
     for n, step in enumerate(_steps(recipe.get("recipeInstructions")), 1):
-        out.append(step if step.startswith("### ") else f"{n}. {step}")
+        out.append(step if step.startswith("### ") else f"{n}. {_OWN_NUMBER.sub('', step)}")
     if notes := [s for v in _lines_said(recipe.get("notes")) if (s := _plain(v))]:
         out += ["", "Notes", *notes]
     return "\n".join(out)

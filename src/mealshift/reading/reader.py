@@ -211,6 +211,8 @@ def _foods() -> frozenset[str]:
 
 def _foods_in(text: str) -> Iterator[tuple[int, int]]:
     """Places of what can be eaten, two words before one."""
+    for m in _JUICE.finditer(text):
+        yield m.span()
     words = [(m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower())) for m in _WORDS.finditer(text)]
     taken = -1
     for i, (start, end, word) in enumerate(words):
@@ -222,6 +224,10 @@ def _foods_in(text: str) -> Iterator[tuple[int, int]]:
 
 
 _WORDS = re.compile(r"[^\W\d_]+(?:-[^\W\d_]+)*")
+_JUICE = re.compile(
+    r"\bjuice of (?:(?:an?|one|two|three|half an?|the|\d+|[½¼]) )?(?:small |large |whole )?(?:lemon|lime|orange)s?\b",
+    re.I,
+)
 _NOT_THERE = re.compile(
     r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
 )
@@ -234,7 +240,7 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
     for n, piece in enumerate(laid.steps, 1):
         for start, end in _foods_in(piece.text[:6000]):
             said = piece.text[start:end].lower()
-            head = re.sub(r"(?:es|s)$", "", said.split()[-1])
+            head = "juice" if said.startswith("juice of") else re.sub(r"(?:es|s)$", "", said.split()[-1])
             if head in listed or _NOT_THERE.search(piece.text[max(0, start - 40) : start]) or len(out) > 30:
                 continue
             item = parse(piece.text, start, end, measures)

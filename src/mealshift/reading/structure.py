@@ -143,6 +143,9 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
         for i, t in enumerate(tagged)
         if t.line.number is None and (m := BARE_NUMBER.match(t.line.text)) and t.cls in ("step", "note", "ingredient")
     ]
+    # amounts of a list may look like it: the steps' own count is the last that begins at one
+    ones = [k for k, (_, m) in enumerate(bare) if m["n"] == "1"]
+    bare = bare[ones[-1] :] if ones else []
     if [int(m["n"]) for _, m in bare] != list(range(1, len(bare) + 1)) or len(bare) < 2:
         return tagged
     out = list(tagged)

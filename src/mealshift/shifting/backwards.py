@@ -119,9 +119,9 @@ def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
             and ln.index not in mine
             and ln.water
         ):
-            found.append(Brought(ln.name, ln.water * scale))
+            found.append(Brought(ln.name or ln.kind or "other liquid", ln.water * scale))
         elif ln.role in ("absorber", "timed") and ln.drinks:
-            found.append(Brought(ln.name, -ln.drinks * scale))
+            found.append(Brought(ln.name or ln.kind or "what else is in it", -ln.drinks * scale))
     return tuple(found)
 
 

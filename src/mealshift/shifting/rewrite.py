@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
 from ..grains import grain
-from ..measures import RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
+from ..measures import NUMBER_PATTERN, RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
 from ..pot import Pot
 from ..pot.ways import cap
 from ..problems import Problem
@@ -23,8 +23,9 @@ from .target import Target
 from .wording import Edit, apply, said_grain, said_liquid, said_time
 
 _LIQUID_AMOUNT = re.compile(
-    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?"
-    r"(?:[a-z-]+ ){0,2}?(?:water|stock|broth|liquid)\b)",
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
+    rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
+    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?:water|stock|broth|liquid)\b)",
     re.I,
 )
 _NEAR_THE_END = re.compile(
@@ -448,7 +449,11 @@ class _View:
 
     def _ml(self, m: re.Match[str]) -> float | None:
         try:
-            return make_amount(*number_range(m["n"]), canonical_unit(m["unit"]) or "", self.measures).ml
+            first = make_amount(*number_range(m["n"]), canonical_unit(m["unit"]) or "", self.measures).ml
+            if not m.groupdict().get("more"):
+                return first
+            more = make_amount(*number_range(m["more"]), canonical_unit(m["of"]) or "", self.measures).ml
+            return None if first is None or more is None else first + more
         except ValueError:
             return None
 

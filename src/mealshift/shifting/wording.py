@@ -90,10 +90,12 @@ SINGULAR = 1.1
 
 def plural(unit: str, value: float, was: str = "") -> str:
     """The unit's word for that many, in the words it replaces: "7 glasses" goes on in glasses."""
-    said = re.search(r"[^\W\d_]{2,}$", was.strip())
+    # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
+    said = re.search(r"[^\W\d_]{2,}$", re.split(r"\s*(?:\+|&|\bplus\b|\band\b)", was)[0].strip())
     if said:
-        one = re.sub(r"(?<=ss)es$|(?<!s)s$", "", said[0])
-        return one if value < SINGULAR else one + ("es" if one.endswith("ss") else "s")
+        one = re.sub(r"(?<=ss)es$|(?<!s)s$", "", said[0], flags=re.I)
+        many = "es" if one.lower().endswith("ss") else "s"
+        return one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many)
     return f"{unit}s" if unit in ("cup", "measure", "tin") and value >= SINGULAR else unit
 
 

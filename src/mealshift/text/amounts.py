@@ -11,7 +11,7 @@ A line may hold several things ("2 bell peppers and 3 ribs celery"); each become
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ..measures import (
     NUMBER_PATTERN,
@@ -37,6 +37,9 @@ _TIMES_AFTER = re.compile(r"\bx\s?(?P<n>\d{1,3})\b", re.I)
 _BRACKET = re.compile(r"\(([^()]{0,160})\)|\[([^\[\]]{0,160})\]")
 _STARTS = re.compile(
     rf"(?:{_ROUGH}\s*)?(?:{RANGE_PATTERN})(?:\s*-?\s*(?:{_SIZE}\s+){{0,2}}(?:{UNIT_PATTERN})(?![\w])|\s+[^\W\d])", re.I
+)
+_ALONE = re.compile(
+    rf"(?:{_ROUGH}\s*)?{RANGE_PATTERN}\s*(?:(?:{_SIZE}\s+){{0,2}}(?:cups?|c|tbsps?|tablespoons?|T|pints?|pts?|quarts?|qts?|litres?|liters?|l|kg|lbs?|pounds?))\.?\s*"
 )
 PREPARED = re.compile(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
@@ -96,6 +99,9 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if re.fullmatch(rf"{AMOUNT.pattern}[\s.)]*", after.split(",")[0], re.I):
             # "coconut milk powder, 50 g": an amount alone belongs to the name before it
             continue
+        if glue in ("+", "&", "and", "plus") and _ALONE.fullmatch(before) and _STARTS.match(after):
+            # "2 cups plus 2 tablespoons cold water" is one amount
+            continue
         led = bool(_STARTS.match(after)) and not re.match(r"\d+\s*(?:%|mm|cm)", after)
         has = any(x["u"] or x["n"][:1].isdigit() for x in AMOUNT.finditer(before))
         if re.search(r"[\d½¼¾⅓⅔]\s*$", before) and re.match(r"[\d½¼¾⅓⅔]", after) and glue in (",", "&", "and"):
@@ -143,6 +149,8 @@ class _Said:
     bracket: bool
     unit_start: int
     n_end: int
+    # "2 cups plus 2 Tbsp": the end of the second part
+    last: int = 0
 
 
 def _amounts(text: str) -> list[_Said]:
@@ -177,11 +185,31 @@ def _amounts(text: str) -> list[_Said]:
     return out
 
 
+_PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
+_POURED = ("volume", "cup", "measure", "vessel")
+
+
+def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
+    """ "2 cups plus 2 tablespoons" is one amount, in the unit of its first part."""
+    out: list[_Said] = []
+    for s in said:
+        before = out[-1] if out else None
+        if before and before.unit and s.unit and not s.bracket and _PLUS.fullmatch(body, before.end, s.start):
+            one, two = (make_amount(1, 1, x.unit, measures) for x in (before, s))
+            size = two.ml / one.ml if one.ml and two.ml else two.g / one.g if one.g and two.g else 0.0
+            if 0 < size < 1 and unit_kind(before.unit) in (*_POURED, "mass"):
+                last = s.unit_start + len(s.unit_word)
+                out[-1] = replace(before, low=before.low + s.low * size, high=before.high + s.high * size, end=s.end, last=last)  # fmt: skip
+                continue
+        out.append(s)
+    return out
+
+
 def parse(text: str, start: int, end: int, measures: Measures) -> Item:
     """The one item that stands in text[start:end]."""
     body = text[start:end]
     item = Item(start, end, body)
-    said = _amounts(body)
+    said = _together(body, _amounts(body), measures)
     times = _TIMES.search(body)
     measured = [s for s in said if unit_kind(s.unit) in ("volume", "mass", "cup", "measure", "vessel") and s.unit]
     outside = [s for s in said if not s.bracket]
@@ -213,7 +241,7 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
         item.low, item.high, item.unit, item.unit_word = main.low, main.high, main.unit, main.unit_word
         item.amount_span = (
             start + main.start,
-            start + (main.end if not main.unit_word else main.unit_start + len(main.unit_word)),
+            start + (main.last or (main.end if not main.unit_word else main.unit_start + len(main.unit_word))),
         )
         item.vessel = unit_kind(main.unit) == "vessel"
         amount = make_amount(main.low, main.high, main.unit, measures)
