@@ -139,7 +139,7 @@ def test_a_kept_shift_is_there_tomorrow_and_goes_out(cook, as_) -> None:
     ).json()
     again = client.get(f"/api/shifts/{kept['id']}").json()
     assert again == kept and again["engine"] == again["engine_now"]
-    assert client.get("/api/shifts").json()[0]["pour_ml"] == kept["result"]["pots"][0]["water"]["pour_ml"]
+    assert client.get("/api/shifts").json()[0]["pour_ml"] == kept["result"]["pots"][0]["water"]["jug_ml"]
     assert client.get("/api/recipes").json()[0]["shifts"] == 1
     out = client.get(f"/api/shifts/{kept['id']}/recipe.json")
     assert out["Content-Disposition"].startswith("attachment;") and json.loads(out.content)["@type"] == "Recipe"

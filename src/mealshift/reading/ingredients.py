@@ -21,6 +21,7 @@ from .names import Found, find_grains, guess_grain, name_grain
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
+SMALL_TOMATO_G = 15.0
 TOMATO_G = 100.0
 # words that may stand between an amount and a grain's name without being a unit
 _DESCRIBES = word_list("describes")
@@ -190,7 +191,8 @@ def sized(line: Line, problems: list[Problem]) -> Line:
         return line.with_(ml=ml, g=g)
     if line.fraction:
         if line.kind == "tomato" and ml is None and g is None and line.quantity:
-            each = USUAL_TIN if line.unit == "tin" else TOMATO_G
+            small = re.search(r"\b(?:cherry|grape|baby)\b", line.text, re.I)
+            each = USUAL_TIN if line.unit == "tin" else SMALL_TOMATO_G if small else TOMATO_G
             what = "a tin of tomatoes as 400 g" if line.unit == "tin" else "a tomato as 100 g"
             g = line.quantity * each
             problems.append(

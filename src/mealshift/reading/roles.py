@@ -50,8 +50,20 @@ class Thing:
     home: bool  # the grain's own section
 
 
+_SERVED = re.compile(r"\bserved?\b", re.I)
+
+
 def tag(things: Sequence[Thing]) -> list[tuple[str, float]]:
-    return Tagger.load("roles").tag(features(things)) if things else []
+    """(role, how sure) of each. What is only served with the dish joins the cooked grain."""
+    if not things:
+        return []
+    found = Tagger.load("roles").tag(features(things))
+    return [
+        ("after", max(0.8, sure))
+        if role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses)
+        else (role, sure)
+        for t, (role, sure) in zip(things, found, strict=True)
+    ]
 
 
 def features(things: Sequence[Thing]) -> list[list[str]]:

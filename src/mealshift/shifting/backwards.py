@@ -79,7 +79,9 @@ def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) ->
 # in a dish that swims in these they carry the change themselves: a milk pudding is not thinned with water
 _MILKS = ("milk", "coconut milk", "light coconut milk")
 # water and stock that bring less than this share of the pot's liquid carry nothing
-LEAST_CARRIED = 0.25
+LEAST_CARRIED = 0.34
+# so much of the need must be missing for the water to be unsaid
+UNSAID_FROM = 0.3
 # and so much milk for the grain's volume is a milk dish, less is a splash
 SWIMS = 1.5
 
@@ -91,7 +93,8 @@ def carriers(recipe: Recipe) -> list[Line]:
         # the recipe's own liquids are the dish's; the grain is cooked before, in water of its own
         return []
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
-    mine = [ln for ln in wet if ln.carrier]
+    # a liquid without a name ("1.2 litres ready") is the pot's water or stock
+    mine = [ln for ln in wet if ln.carrier or not ln.kind]
     milks = [ln for ln in wet if ln.kind in _MILKS]
     grain_ml = (line.ml or 0.0) if line else 0.0
     swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0
@@ -185,7 +188,9 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
             way = way.with_(broth_ml=max(0.0, carried - alone.raw_pour_ml))
         plain = solve(g, ml, way, kitchen, Factors(), brought)
         pot = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
-    habit_ml = carried - pot.raw_pour_ml if water else 0.0
+    # a recipe that names no water for its pot, and whose other liquids do not cover what the grain needs, has no habit: it left it unsaid
+    unsaid = carried == 0 and pot.raw_pour_ml > UNSAID_FROM * pot.need_ml
+    habit_ml = carried - pot.raw_pour_ml if water and not unsaid else 0.0
     habit_min = minutes - plain.cook_min if minutes is not None else 0.0
     return Own(
         g,

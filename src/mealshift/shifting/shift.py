@@ -306,6 +306,12 @@ def _pot(
         habit_ml += own.way.broth_ml * scale
     floor = -0.25 * plain.cook_min
     habit_min = own.habit_min if target.slug == own.grain.slug else max(own.habit_min, floor)
+    carried = sum(ln.water for ln in carriers(recipe))
+    swims = carried and sum(b.ml for b in others(recipe)) > own.pot.need_ml > 0
+    if swims and not same_way:
+        # the dish's other liquids alone are more than the grain can drink: what is poured beside them follows its thirst, no sum is to be made
+        alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
+        habit_ml = carried * scale * alone.need_ml / own.pot.need_ml - alone.raw_pour_ml
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)
     fraction = sum(ln.water for ln in mine) / poured if poured else 1.0
