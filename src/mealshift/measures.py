@@ -47,7 +47,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
     "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),
     "teacup": ("vessel", None, ("teacup", "teacups", "tea cup", "tea cups", "teacupful")),
-    "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "pav", "scoop", "scoops")),
+    "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "rice bowl", "rice bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "pav", "scoop", "scoops")),
     "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls", "tblsp", "tbl", "tbls", "tblspn", "tbspn", "tbspns")),
     "dessertspoon": ("volume", 10.0, ("dessertspoon", "dessertspoons", "dessert spoon", "dessert spoons", "dsp", "dstspn")),
     "cooking spoon": ("volume", 50.0, ("cooking spoon", "cooking spoons", "cookingspoon", "cookingspoons")),

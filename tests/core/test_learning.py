@@ -122,7 +122,7 @@ def test_on_kitchens_of_known_truth_the_errors_fall(spread, rater) -> None:
     meals = curves(30, 40, spread, rater)
     for k in (0, 2):
         worse = [m[k] - m[k + 1] for m in meals]
-        assert sum(worse) / len(worse) <= 0.02 and max(worse) <= (0.02 if rater < 1 else 0.025)
+        assert sum(worse) / len(worse) <= 0.02 and max(worse) <= (0.02 if rater < 1 else 0.03)
     if spread:
         mean = [[sum(m[k] for m in meals[a:b]) / (b - a) for k in range(4)] for a, b in ((0, 5), (10, 20), (30, 40))]
         assert mean[0][0] > mean[1][0] > mean[2][0] and mean[0][2] > mean[1][2] > mean[2][2]

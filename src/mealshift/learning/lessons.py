@@ -12,7 +12,7 @@ from .estimate import SAFE, Entry, Key, estimate
 # a change smaller than this is not worth a sentence
 WORTH = {"water_grain": 0.03, "water_bag": 0.03, "pot": 0.08, "time_grain": 0.04, "time_bag": 0.04, "liking": 0.15}
 # nor is one that chance would say: so many standard deviations it must be off, the first time and when it is said more closely
-SURE, SURE_MORE = 2.1, 0.4
+SURE, SURE_MORE = 1.8, 0.4
 # so many whole entries must stand behind one
 LEAST = 2.5
 _COUNT = ("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve")

@@ -46,7 +46,7 @@ _OFF = re.compile(
     r"|kill the (?:heat|flame)|out of (?:the )?oven|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
     re.I,
 )
-_OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*$")
+_OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*(?:and|then)?\W*$")
 _ON_AGAIN = re.compile(
     r"\b(?:back (?:on|over|to) (?:the )?(?:heat|boil|stove|simmer)|return (?:it |the pan |the pot )?to (?:the |a )?(?:heat|boil|simmer)|heat (?:the )?(?:oil|butter)|bake|into the oven|in the oven|turn (?:the )?heat (?:back )?(?:on|up))\b",
     re.I,

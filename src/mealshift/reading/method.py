@@ -54,15 +54,15 @@ def choose(
     likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs)]
     if "all:whistle" in fs and not cooked:
         likely = [("pressure", max(0.9, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
+    elif ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs) and "simmered" not in fs and not cooked:
+        likely = [
+            ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
+            *(x for x in likely if x[0] != "rice-cooker"),
+        ]
     elif "in:microwave" in fs and not fs & {"in:oven", "simmered"} and not cooked:
         likely = [
             ("microwave", max(0.85, dict(likely).get("microwave", 0.0))),
             *(x for x in likely if x[0] != "microwave"),
-        ]
-    elif "all:cooker" in fs and "simmered" not in fs and not cooked:
-        likely = [
-            ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
-            *(x for x in likely if x[0] != "rice-cooker"),
         ]
     if not likely:
         return way, sure, []

@@ -109,6 +109,8 @@ def tag(
         if s.unit in ("minute", "whistle"):
             # "at minute 12" and "3 whistles" say themselves what they are
             kind, sure = ("from_start" if s.unit == "minute" else "whistles"), 0.99
+            if s.unit == "whistle" and _OTHER_COOKER.search(blocks[n].text[max(0, s.start - 90) : s.start]):
+                kind = "other"
             out.append(Timed(s, n, kind, sure))
             continue
         others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
@@ -119,6 +121,8 @@ def tag(
             kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
         elif _COMES_UP.search(before):
             kind, sure, others = "come_up", 0.97, ()
+        elif _COMES_DOWN.search(before):
+            kind, sure, others = "release", max(sure if kind == "release" else 0.0, 0.9), ()
         elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
             # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
@@ -141,7 +145,17 @@ _COMES_UP = re.compile(
 )
 # a sentence of minutes alone, right after the heat is off and nothing else was done
 _JUST_OFF = re.compile(
-    r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$",
+    r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
+    r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait)\s*(?:another\s*|a further\s*)?$",
+    re.I,
+)
+# "in another small cooker, 3 whistles"
+_OTHER_COOKER = re.compile(
+    r"\b(?:another|separate|second|other|different)\s+(?:small |little |pressure )*(?:cooker|pan|pot)\b[^.;]*$", re.I
+)
+# "let it come down by itself for 10 mins"
+_COMES_DOWN = re.compile(
+    r"\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)\s*(?:for\s*)?(?:about\s*)?$",
     re.I,
 )
 LONGEST_REST = 40.0

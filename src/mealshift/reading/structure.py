@@ -12,6 +12,7 @@ from dataclasses import dataclass, field, replace
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..process import Span
 from ..text.plain import BARE_NUMBER, TextLine, lines_of, plain
+from ..text.times import stretches
 from . import lines as tagger
 from .clauses import verbs_in
 from .words import word_list
@@ -94,6 +95,16 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Simmer gently for an hour. Makes about 20": its number is found all the same
             cls, sure = "step", 0.6
+        last = out.steps[-1] if out.steps else None
+        if (
+            cls in ("note", "chatter")
+            and sure < SURE_NOTE
+            and last is not None
+            and last.first == ln.index - 1
+            and _goes_on_cooking(ln)
+        ):
+            # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
+            cls, sure = "step", 0.6
         if cls == "ingredient" and _AND.match(ln.text):
             cls, sure = "heading", 0.9
         before = out.steps[-1] if out.steps else None
@@ -162,6 +173,16 @@ def _does(ln: TextLine) -> bool:
     if first and first[0].lower() in _VERBS and kinds & {"cook", "boil"}:
         return True
     return len(ln.text.split()) > 4 and bool(kinds & {"cook", "boil", "fry", "add", "soak"})
+
+
+# a note surer than this is one, whatever it says
+SURE_NOTE = 0.85
+
+
+def _goes_on_cooking(ln: TextLine) -> bool:
+    """Does the line begin with a verb of the stove and say how long?"""
+    first = re.match(r"[^\W\d_]+", ln.text)
+    return bool(first and first[0].lower() in _VERBS and not ln.blank_before and any(stretches(ln.text)) and _does(ln))
 
 
 def _title(piece: Piece) -> Piece:

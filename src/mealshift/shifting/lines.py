@@ -27,6 +27,9 @@ _COOKED_WORDS = re.compile(
 )
 
 
+_NO_AMOUNT = re.compile(r"(?:cold |hot |boiling |some )?(?:water|stock|broth)\b(?!.*\d\s*(?:ml|l|cups?|g)\b)", re.I)
+
+
 @dataclass(frozen=True, slots=True)
 class NewLine:
     """One ingredient of the shifted recipe. was: the old text, None if it is new; text "" if it is dropped. in_step: only the steps name it, so
@@ -91,6 +94,18 @@ def rewrite_lines(
     line = recipe.source_line
     if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
         said = f"{jug_ml(a.pour_ml)} ml water"
+        unsaid = next(
+            (k for k, n in enumerate(out) if _NO_AMOUNT.match(n.text) and n.text == n.was and not line.cooked), None
+        )
+        if unsaid is not None:
+            # "water to the 3 line": here is how much that is
+            was = out[unsaid]
+            told = f"{was.text}: {jug_ml(a.pour_ml)} ml"
+            mark = ((len(was.text), len(told)),)
+            out[unsaid] = replace(
+                was, text=told, marks=mark, olds=("",), because="for this grain it is no line and no finger, but this"
+            )
+            return out
         out.append(
             NewLine(
                 said,
@@ -190,7 +205,8 @@ _KIND_TAIL = re.compile(
     re.I,
 )
 _TELLS_KIND = re.compile(
-    r"\b(?:kind|type|brand|raw|regular|rice|grain|pre-?cooked|parboiled|converted|instant|hand-parched)\b", re.I
+    r"\b(?:kind|type|brand|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
+    re.I,
 )
 
 
@@ -296,7 +312,7 @@ def _without_stale_liquid(ln: Line) -> list[Edit]:
     if ln.amount_span is None:
         return []
     m = re.match(
-        r"\s*(?:\(\s*[\d.,/½¼¾⅓⅔ ]+\s*(?:g|oz|ml|l|cups?|pints?|fl oz)\s*\)|/\s*[\d.,½¼¾]+\s*(?:ml|fl oz|pints?|cups?)\b)",
+        r"\s*(?:\(\s*[\d.,/½¼¾⅓⅔ ]+\s*(?:g|oz|ml|l|litres?|liters?|cups?|pints?|fl oz)\s*\)|/\s*[\d.,½¼¾]+\s*(?:ml|fl oz|pints?|cups?)\b)",
         ln.text[ln.amount_span.end :],
     )
     return [Edit(ln.amount_span.end, ln.amount_span.end + m.end(), "")] if m else []

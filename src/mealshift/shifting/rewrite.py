@@ -173,6 +173,8 @@ class _View:
                 edits.append(e)
         edited = apply(step.text, edits)
         text = re.sub(r"  +", " ", edited.text) if retired and not edited.marks else edited.text
+        if ".." not in step.text:
+            text = text.replace("..", ".")
         reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(
             (o.reason for o in (*(x for x, _, _ in inside), *after)), ""
         )
@@ -381,6 +383,13 @@ class _View:
             if ml is None or not self.a.carrier_was_ml:
                 continue
             whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
+            if not whole and any(
+                abs((ln.ml or 0) - ml) < 3 and ln.kind in ("water", "stock")
+                for ln in self.recipe.lines
+                if ln not in mine
+            ):
+                # another dish's own water
+                continue
             if not whole and ml > self.a.carrier_was_ml + 3:
                 self.check.append(
                     Problem("liquid", step.text, f"“{m[0]}” is not one of the pot's liquids as I read them; check it.")

@@ -174,6 +174,8 @@ def look(pot: Pot, drains: bool = False) -> Operation:
     text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
     if pot.way.method == "soup":
         text = f"Look: {sign} Not yet? Give it {more} more minutes."
+    elif pot.way.method == "steam":
+        text = f"Look: {sign} Not yet? Steam it {more} more minutes."
     elif pot.way.method == "drain":
         text = f"Look: {sign}" + ("" if drains else " Then drain.")
     elif pot.way.row.ends_dry:

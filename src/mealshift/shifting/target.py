@@ -193,6 +193,10 @@ def _untimed(recipe: Recipe) -> tuple[int | None, int]:
     return (cooks[0] if cooks else None), end
 
 
+_LETS_OUT = re.compile(
+    r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
+    re.I,
+)
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
 _CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
 _STARTS = re.compile(
@@ -429,6 +433,8 @@ class _Work:
                 down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "rest" or o.kind in ("off", "rest"))][:1]
             if down:
                 i = down[-1] + 1
+                while i < len(ops) and _LETS_OUT.search(ops[i].text) and not ops[i].told:
+                    i += 1
         while (
             i < len(ops)
             and self._one_sentence(ops[i - 1], ops[i])
@@ -582,7 +588,7 @@ class _Work:
         others = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
         while (
             first > 0
-            and _GEAR.search(ops[first - 1].text)
+            and (_GEAR.search(ops[first - 1].text) or ops[first - 1].kind == "cover")
             and ops[first - 1].vessel in mine
             and not set(ops[first - 1].what) & others
             and not ops[first - 1].told
@@ -604,11 +610,13 @@ class _Work:
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
         # it is looked at before it rests, but for a closed cooker, which is opened when it has
         looks = method in ("covered", "open", "drain", "off-heat", "oven")
-        new = (
-            [sentences.steep(self.pot)]
-            if method == "steep"
-            else [sentences.way(self.pot, why, not stays and not looks)]
-        )
+        if method == "steep":
+            new = [sentences.steep(self.pot)]
+        elif method in ("covered", "open") and not self.a.carrier_was_ml:
+            # the steps speak of no water that could be meant: the sentence brings it
+            new = [sentences.cook(self.pot, why)]
+        else:
+            new = [sentences.way(self.pot, why, not stays and not looks)]
         if looks or self.pot.way.locked:
             new.append(sentences.look(self.pot))
         if looks and not stays and self.pot.rest_min >= 1 and method != "off-heat":

@@ -107,7 +107,8 @@ _NUMBERED = re.compile(
     re.I,
 )
 # "3 Add sugar": a number alone counts as one if a capital letter follows that begins a verb, not "3 Onions"
-BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}\s)")
+# in a row of a table the letter after it may be small
+BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}\s)|\t+\s*(?=[a-z]{2,}\s))")
 
 
 def lines_of(text: str, brought: str = "") -> list[TextLine]:

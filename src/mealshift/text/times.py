@@ -39,7 +39,7 @@ _MAYBE = re.compile(
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
     r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen)\s+(?P<n>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)"
-    r"(?P<more> more)?(?=\s*(?:[.,;)]|$|then\b|and\b|till\b|until\b|covered\b|with\b|on\b|more\b))",
+    r"(?P<more> more)?(?=\s*(?:[.,;)]|$|then\b|and\b|till\b|until\b|covered\b|with\b|on\b|more\b|before\b))",
     re.I | re.M,
 )
 _CLOCK = re.compile(r"\d{1,2}:\d\d")
