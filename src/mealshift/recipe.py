@@ -128,6 +128,8 @@ class Correction:
     cls: str | None = None
     method: str | None = None
     servings: float | None = None
+    # of a line: it is counted in whole and counted out again
+    whole: bool | None = None
 
 
 @dataclass(frozen=True, slots=True)

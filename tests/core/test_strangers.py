@@ -26,7 +26,7 @@ from mealshift.text.amounts import items
 from mealshift.text.plain import lines_of, plain
 from mealshift.text.times import stretches
 
-from .kitchen import DEMO_FILES
+from .kitchen import DEMO_FILES, demo
 
 ROOT = Path(__file__).parents[2]
 sys.path.insert(0, str(ROOT / "scripts"))
@@ -285,3 +285,13 @@ def test_minutes_in_two_units_are_one_range() -> None:
         150,
         180,
     )
+
+
+def test_what_stays_whole_is_asked_with_its_two_answers() -> None:
+    text = demo("01")
+    asked = [d for d in read(text).doubts if d.field == "count_out"]
+    assert asked and all([c.label for c in d.choices] == ["it comes out", "it is eaten"] for d in asked)
+    out, eaten = (read(text, None, (d.choices[n].correction,)) for d in asked[:1] for n in (0, 1))
+    line = asked[0].where
+    assert any(line in c for c in out.count_out) and not any(line in c for c in eaten.count_out)
+    assert all(line != d.where for r in (out, eaten) for d in r.doubts if d.field == "count_out")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import io
 import json
-from datetime import date, datetime, timedelta
+from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
 
 import pytest
@@ -431,3 +431,17 @@ def test_of_two_who_remove_each_other_one_stays(cook) -> None:
     actions.remove_member(other)
     with pytest.raises(Refusal, match="last member"):
         actions.remove_member(cook)
+
+
+def test_today_is_the_households_own_day(cook, as_, monkeypatch) -> None:
+    """At eight in the evening in Greenwich it is tomorrow morning in Auckland: there a bag opened today is opened today."""
+    client = as_(cook)
+    Household.objects.filter(pk=cook.household_id).update(time_zone="Pacific/Auckland")
+    monkeypatch.setattr("django.utils.timezone.now", lambda: datetime(2026, 11, 25, 20, 0, tzinfo=UTC))
+    bag = post(client, "larder", line="500 g quinoa, opened today").json()
+    assert bag["opened"] == "2026-11-26"
+    assert client.get("/api/week").json()["today"] == "2026-11-26"
+    assert (
+        by_hand(client, on="2026-11-26").status_code in (200, 201)
+        and by_hand(client, on="2026-11-27").status_code == 422
+    )

@@ -316,20 +316,18 @@ _MAYBE_WHOLE = re.compile(
 def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set[str]) -> list[Doubt]:
     out = []
     for ln, (label, sure) in zip(recipe.lines, tagged, strict=False):
-        if (
-            label == "whole_spice"
-            and not any(c.startswith(ln.text) for c in recipe.count_out)
-            and " ".join(ln.text.split()) not in settled
-        ):
-            out.append(_one("count_out", ln.text, f"Does “{ln.name or ln.text}” stay whole and come out again?"))
-        elif (
-            label == "whole_spice"
-            and sure < 0.55
-            or label in ("spice", "other")
-            and sure < 0.75
-            and _MAYBE_WHOLE.search(ln.text)
-        ):
+        if " ".join(ln.text.split()) in settled:
+            continue
+        counted = any(c.startswith(ln.text) for c in recipe.count_out)
+        unsure = label == "whole_spice" and (not counted or sure < 0.5)
+        if unsure or label in ("spice", "other") and sure < 0.75 and _MAYBE_WHOLE.search(ln.text):
             out.append(
-                _one("count_out", ln.text, f"Does “{ln.name or ln.text}” stay whole and come out again before serving?")
+                _one(
+                    "count_out",
+                    ln.text,
+                    f"Does “{ln.name or ln.text}” stay whole and come out again before serving?",
+                    ("it comes out", Correction(ln.text, whole=True)),
+                    ("it is eaten", Correction(ln.text, whole=False)),
+                )
             )
     return out

@@ -83,7 +83,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         notes=tuple((text[p.span.start : p.span.end], p.span) for p in laid.notes),
         headings=tuple((text[p.span.start : p.span.end], p.span) for p in laid.headings),
         source=source,
-        count_out=_counted(lines, tagged),
+        count_out=_counted(lines, tagged, corrections),
         allergens=ingredients.allergens([ln.text for ln in lines]),
         plain=laid.plain,
         line_classes=tuple(laid.classes),
@@ -593,10 +593,17 @@ def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
     return line.with_(role=role)
 
 
-def _counted(lines: Sequence[Line], tagged: Sequence[tuple[str, float]]) -> tuple[str, ...]:
-    """What is counted in and out: whole spices by their words, or by where they stand."""
+def _counted(
+    lines: Sequence[Line], tagged: Sequence[tuple[str, float]], corrections: tuple[Correction, ...]
+) -> tuple[str, ...]:
+    """What is counted in and out: whole spices by the cook's word, by their own words, or by where they stand."""
     out = []
+    told = {" ".join(c.line.split()): c.whole for c in corrections if c.whole is not None}
     for ln, (label, sure) in zip(lines, tagged, strict=True):
+        said = told.get(" ".join(ln.text.split()))
+        if said is not None:
+            out += [ingredients.in_our_words(ln.text)] if said else []
+            continue
         words = bool(ingredients.count_out([ln.text])) and not (label in ("spice", "other", "liquid") and sure > 0.9)
         if words or (label == "whole_spice" and sure > 0.5 and not ingredients.never_counted(ln.text)):
             out.append(ingredients.in_our_words(ln.text))

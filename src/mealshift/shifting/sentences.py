@@ -226,6 +226,12 @@ def cook(pot: Pot, why: str) -> Operation:
     return inserted("cook", cook_sentence(pot), why, pot.cook_typical, "heat")
 
 
+def instead(pot: Pot, why: str) -> Operation:
+    """The whole cooking in the place of a way that the grain does not go."""
+    said = cook_sentence(pot)
+    return inserted("cook", f"Instead, {said[:1].lower()}{said[1:]}", why, pot.cook_typical, "heat")
+
+
 def cook_sentence(pot: Pot) -> str:
     """The whole cooking in one sentence, where the recipe has none."""
     g, grams = pot.grain, round_half_up(pot.dry_g)

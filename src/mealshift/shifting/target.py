@@ -614,7 +614,7 @@ class _Work:
             new = [sentences.steep(self.pot)]
         elif method in ("covered", "open") and not self.a.carrier_was_ml:
             # the steps speak of no water that could be meant: the sentence brings it
-            new = [sentences.cook(self.pot, why)]
+            new = [sentences.instead(self.pot, why)]
         else:
             new = [sentences.way(self.pot, why, not stays and not looks)]
         if looks or self.pot.way.locked:

@@ -15,12 +15,12 @@ from mealshift import pipeline, training
 from mealshift.grains import grain
 from mealshift.learning import CATALOGUE
 from mealshift.pot.account import report
+from mealshift_server.households.clock import zone_of
 from mealshift_server.households.models import User
 from mealshift_server.larder import actions as larder
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import actions, practice
 from mealshift_server.notebook.models import Decision, Entry, Photo
-from mealshift_server.plans import actions as plans
 
 from . import home_schemas as s
 from . import schemas
@@ -199,7 +199,7 @@ def dishes_from(request: HttpRequest, bag_id: int) -> Any:
 def _left(request: HttpRequest, zone_name: str | None) -> dict[str, Any]:
     """Hours and days as the clock of the cook's device shows them."""
     mine = house(request)
-    zone = plans.zone_of(mine, zone_name)
+    zone = zone_of(mine, zone_name)
     rows = Left.objects.filter(household=mine).exclude(place="gone").select_related("household")[:100]
     return {"fridge_days": mine.fridge_days, "left": [larder.left_shown(x, zone) for x in rows]}
 

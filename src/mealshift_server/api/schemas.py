@@ -78,6 +78,7 @@ class CorrectionIn(Schema):
     cls: str | None = Field(default=None, max_length=20)
     method: str | None = Field(default=None, max_length=30)
     servings: float | None = Field(default=None, ge=1, le=200)
+    whole: bool | None = None
 
 
 class ReadIn(Schema):

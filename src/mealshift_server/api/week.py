@@ -16,8 +16,7 @@ from ninja import Router, Schema, Status
 from mealshift import writing
 from mealshift.measures import jug_ml
 from mealshift.tables import safe_cell
-from mealshift_server.households.models import Household
-from mealshift_server.plans import actions as plans
+from mealshift_server.households.clock import today
 from mealshift_server.recipes.models import Recipe
 from mealshift_server.week import actions
 from mealshift_server.week.models import Meal
@@ -94,11 +93,6 @@ def _meals(request: HttpRequest) -> QuerySet[Meal]:
     return Meal.objects.filter(household=house(request)).select_related("recipe", "household")
 
 
-def _today(household: Household) -> dt.date:
-    """By the household's own clock."""
-    return timezone.localtime(timezone.now(), plans.zone_of(household, None)).date()
-
-
 def _week(request: HttpRequest, day: dt.date) -> dict[str, Any]:
     mine = house(request)
     start = actions.start_of(day)
@@ -106,10 +100,10 @@ def _week(request: HttpRequest, day: dt.date) -> dict[str, Any]:
     made = actions.shifts(rows)
     of = {m.pk: x for m, x in made}
     pace = actions.pace(mine)
-    today = _today(mine)
+    now = today(mine)
     return {
-        "start": start, "today": today, "per_week": pace.per_week, "grows": pace.grows, "target": actions.target(mine, start, 7),
-        "shifted": sum(m.choice is not None for m in rows), "meals": [_row(m, of.get(m.pk)) for m in rows], "tonight": actions.tonight(made, today),
+        "start": start, "today": now, "per_week": pace.per_week, "grows": pace.grows, "target": actions.target(mine, start, 7),
+        "shifted": sum(m.choice is not None for m in rows), "meals": [_row(m, of.get(m.pk)) for m in rows], "tonight": actions.tonight(made, now),
         "shopping": [{"text": w.text, "dishes": list(dict.fromkeys(w.for_))} for w in actions.shopping(mine, made)],
     }  # fmt: skip
 
@@ -126,7 +120,7 @@ def _row(m: Meal, made: Any) -> dict[str, Any]:
 
 @router.get("/week", response={200: WeekOut, 401: schemas.Trouble, 422: schemas.Trouble})
 def week(request: HttpRequest, day: dt.date | None = None) -> Any:
-    return _week(request, day or timezone.now().date())
+    return _week(request, day or today(house(request)))
 
 
 @router.post("/week/meals", response={201: WeekOut, **MISSING})
@@ -161,7 +155,7 @@ def keep_meal(request: HttpRequest, meal_id: int) -> Any:
 @router.post("/week/suggest", response={200: WeekOut, **BAD})
 def suggest(request: HttpRequest, data: StartIn) -> Any:
     mine = house(request)
-    actions.suggest(mine, actions.start_of(data.start), _today(mine))
+    actions.suggest(mine, actions.start_of(data.start), today(mine))
     return _week(request, data.start)
 
 
@@ -174,12 +168,12 @@ def usual(request: HttpRequest, data: StartIn) -> Any:
 @router.put("/week/pace", response={200: WeekOut, **BAD})
 def set_pace(request: HttpRequest, data: PaceIn) -> Any:
     actions.set_pace(house(request), data.per_week, data.grows)
-    return _week(request, timezone.now().date())
+    return _week(request, today(house(request)))
 
 
 def _list(request: HttpRequest, day: dt.date | None) -> tuple[dt.date, list[Any]]:
     mine = house(request)
-    start = actions.start_of(day or timezone.now().date())
+    start = actions.start_of(day or today(house(request)))
     return start, actions.shopping(mine, actions.shifts(actions.meals(mine, start)))
 
 
@@ -211,7 +205,7 @@ def shopping_csv(request: HttpRequest, day: dt.date | None = None) -> Any:
 @router.get("/week.ics", response={200: str, 401: schemas.Trouble, 422: schemas.Trouble})
 def week_calendar(request: HttpRequest, day: dt.date | None = None) -> Any:
     mine = house(request)
-    start = actions.start_of(day or timezone.now().date())
+    start = actions.start_of(day or today(house(request)))
     made = actions.shifts(actions.meals(mine, start))
     days = [(m.on, str(x.title.text) if m.choice else m.recipe.title, m.reason, f"meal-{m.pk}") for m, x in made]
     return HttpResponse(

@@ -6,11 +6,10 @@ import secrets
 import zoneinfo
 from typing import Any
 
-from django.utils import timezone
-
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot.boil_off import BoilOff, boil_off_test
 from mealshift.problems import Refusal
+from mealshift_server.households.clock import today
 from mealshift_server.households.keys import digest
 from mealshift_server.households.models import Household
 
@@ -136,7 +135,7 @@ def test_boil_off(pot: Pot, before_ml: float, after_ml: float, minutes: float, l
             "after_ml": after_ml,
             "minutes": minutes,
             "lid": lid,
-            "on": timezone.now().date().isoformat(),
+            "on": today(pot.household).isoformat(),
         }
         pot.save(update_fields=["boil_off", "test"])
     return found

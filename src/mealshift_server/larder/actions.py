@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import asdict, replace
-from datetime import date, datetime, timedelta, tzinfo
+from datetime import datetime, timedelta, tzinfo
 from typing import Any
 
 from django.db.models import F
@@ -15,6 +15,7 @@ from mealshift.grains import grain
 from mealshift.measures import Measures
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift_server.households.clock import today
 from mealshift_server.households.models import Household
 
 from .models import Bag, Left
@@ -31,7 +32,7 @@ def add(household: Household, text: str) -> Bag:
     """A bag from one typed line."""
     if Bag.objects.filter(household=household).count() >= MOST_BAGS:
         raise Refusal("line", "line", f"{MOST_BAGS} bags are enough for one larder: take off the empty ones.")
-    made = larder.read_line(text, date.today(), Measures(household.cup_ml, household.measure_ml))
+    made = larder.read_line(text, today(household), Measures(household.cup_ml, household.measure_ml))
     fields = asdict(made)
     slug = fields.pop("grain")
     return Bag.objects.create(household=household, grain=slug, name=grain(slug).name, full_g=made.grams, **fields)
@@ -40,7 +41,7 @@ def add(household: Household, text: str) -> Bag:
 def change(bag: Bag, data: dict[str, Any]) -> Bag:
     """Only what is given is changed."""
     given = {k: v for k, v in data.items() if k in FIELDS}
-    larder.check(replace(line_of(bag), **given), date.today())
+    larder.check(replace(line_of(bag), **given), today(bag.household))
     for field, value in given.items():
         setattr(bag, field, value)
     bag.full_g = max(bag.full_g, bag.grams)
@@ -52,7 +53,7 @@ def shown(bag: Bag) -> dict[str, Any]:
     line = line_of(bag)
     return {
         "id": bag.pk, "grain": bag.grain, "name": bag.name, "full_g": bag.full_g, **{f: getattr(bag, f) for f in FIELDS},
-        "old": larder.old(line, date.today()), "label": larder.label(line),
+        "old": larder.old(line, today(bag.household)), "label": larder.label(line),
     }  # fmt: skip
 
 
@@ -67,7 +68,7 @@ def bag_for(household: Household, slug: str, bag_id: int | None) -> Bag | None:
 def take(bag: Bag, grams: float) -> None:
     """So much has gone into a pot. A bag that was not opened is open now."""
     Bag.objects.filter(pk=bag.pk).update(grams=Greatest(F("grams") - grams, 0.0))
-    Bag.objects.filter(pk=bag.pk, opened=None).update(opened=date.today())
+    Bag.objects.filter(pk=bag.pk, opened=None).update(opened=today(bag.household))
 
 
 def dishes_from(household: Household, bag: Bag) -> list[dict[str, Any]]:

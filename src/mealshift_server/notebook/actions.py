@@ -17,6 +17,7 @@ from mealshift.pot import default_way, solve
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
 from mealshift.shifting import shift
+from mealshift_server.households.clock import day_of, today
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import pot_of
 from mealshift_server.kitchen.models import Pot
@@ -86,11 +87,11 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
         raw = {"to": grain(data["grain"]).slug, "pot_id": data.get("pot_id")}
         pot, bag_id = pot_of(household, raw), None
         said = _plain(household, raw, ml)
-    entry = Entry(household=household, on=data.get("on") or date.today(), dish=dish[:240], grain=said["grain"], predicted=said, pot=pot,
+    entry = Entry(household=household, on=data.get("on") or today(household), dish=dish[:240], grain=said["grain"], predicted=said, pot=pot,
                   pot_name=pot.name if pot else f"{said['pot_cm']:g} cm", bag_id=bag_id, by=user)  # fmt: skip
     _outcome(entry, {k: data.get(k) for k in OUTCOME if data.get(k) is not None})
     # a meal of before the bag was in the larder did not come out of it
-    if entry.bag is not None and entry.on >= entry.bag.created.date():
+    if entry.bag is not None and entry.on >= day_of(household, entry.bag.created):
         larder.take(entry.bag, said["dry_g"])
     return entry
 
@@ -127,7 +128,7 @@ def _outcome(entry: Entry, data: dict[str, Any]) -> Entry:
     within("stars", 1, 5, "Give one to five stars, or none.")
     within("poured_ml", 1, 60000, "Write how many millilitres went in, 1 to 60,000.")
     within("taken_min", 0.5, 600, "Write the minutes at the boil, half a minute to ten hours.")
-    if data.get("on") and data["on"] > date.today():
+    if data.get("on") and data["on"] > today(entry.household):
         raise Refusal("on", "on", "That day has not come yet: give the day it was cooked.")
     for field in OUTCOME:
         if field in data:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 from functools import lru_cache
 from typing import Any
-from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
+from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
 from django.utils import timezone
@@ -21,6 +21,7 @@ from mealshift.pot import Pot as CorePot
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
 from mealshift.shifting import shift
+from mealshift_server.households.clock import zone_of
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Pot
@@ -35,17 +36,6 @@ SPEEDS = (1, 10, 60)
 MOST_EVENTS = 3000
 # a device may have been without the network so long and still tell when things happened
 OLDEST = timedelta(days=5)
-
-
-def zone_of(household: Household, name: str | None) -> ZoneInfo:
-    """The zone of the cook's device, else the household's."""
-    for candidate in (name, household.time_zone):
-        try:
-            if candidate:
-                return ZoneInfo(candidate)
-        except (ZoneInfoNotFoundError, ValueError, OSError):
-            continue
-    return ZoneInfo("UTC")
 
 
 def _on_clock(at: datetime | None, zone: ZoneInfo) -> datetime | None:

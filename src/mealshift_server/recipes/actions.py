@@ -38,7 +38,8 @@ def measures(household: Household) -> Measures:
 def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
     return tuple(
         Correction(
-            c["line"], *(c.get(k) for k in ("role", "grain", "amount", "minutes", "kind", "cls", "method", "servings"))
+            c["line"],
+            *(c.get(k) for k in ("role", "grain", "amount", "minutes", "kind", "cls", "method", "servings", "whole")),
         )
         for c in raw
     )

@@ -6,7 +6,6 @@ from datetime import date, timedelta
 from typing import Any
 
 from django.db import transaction
-from django.utils import timezone
 
 from mealshift import week as core
 from mealshift.problems import Refusal
@@ -14,6 +13,7 @@ from mealshift.reading import read
 from mealshift.shifting import Shift as CoreShift
 from mealshift.shifting import shift
 from mealshift.shifting.backwards import solve_backwards
+from mealshift_server.households.clock import today
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import core_kitchen
 from mealshift_server.larder.models import Bag
@@ -43,15 +43,15 @@ def meals(household: Household, start: date) -> list[Meal]:
 
 def pace(household: Household) -> Pace:
     return Pace.objects.filter(household=household).first() or Pace(
-        household=household, since=start_of(timezone.now().date())
+        household=household, since=start_of(today(household))
     )
 
 
 def set_pace(household: Household, per_week: int, grows: bool) -> None:
-    core.target(per_week, grows, date.today(), date.today(), 7)
+    core.target(per_week, grows, today(household), today(household), 7)
     mine = pace(household)
     if grows and not mine.grows:
-        mine.since = start_of(timezone.now().date())
+        mine.since = start_of(today(household))
     mine.per_week, mine.grows = per_week, grows
     mine.save()
 

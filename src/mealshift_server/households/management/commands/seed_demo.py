@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import date, timedelta
+from datetime import timedelta
 from typing import Any
 
 from django.core.management.base import BaseCommand
@@ -10,6 +10,7 @@ from django.db import transaction
 
 from mealshift_server.api.demo import DEMO_USER
 from mealshift_server.api.routes import examples_on_disk
+from mealshift_server.households.clock import today
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.larder import actions as larder
@@ -54,7 +55,7 @@ def _notebook(house: Household, user: User, kept: dict[str, Any]) -> None:
     for ago, slug, more, longer, wet, soft, word in COOKED:
         pot = kept[slug].result["pots"][0]
         told, minutes = pot["water"]["jug_ml"], pot["time"]["cook"]["typical"]
-        on = date.today() - timedelta(days=ago)
+        on = today(house) - timedelta(days=ago)
         notebook.add(
             house, user,
             {"shift_id": kept[slug].pk, "on": on, "poured_ml": max(1.0, told + more), "taken_min": minutes + longer, "wet": wet, "soft": soft, "word": word},
@@ -79,7 +80,7 @@ class Command(BaseCommand):
             larder.change(bag, {"grams": bag.grams * share})
         kept = {slug: actions.keep_shift(house, recipes[slug], recipes[slug].text, [], choice) for slug, choice in KEPT}
         _notebook(house, user, kept)
-        monday = week.start_of(date.today())
+        monday = week.start_of(today(house))
         for weekday, slug in WEEK:
             week.put_on(house, recipes[slug], monday + timedelta(days=weekday))
         self.stdout.write(f"Seeded {house.name}: {len(recipes)} recipes, {len(KEPT)} shifts.")
