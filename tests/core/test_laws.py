@@ -10,7 +10,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from mealshift import pipeline
-from mealshift.grains import all_grains
+from mealshift.grains import all_grains, grain
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Correction
@@ -196,3 +196,17 @@ def test_a_rice_cooker_is_looked_into_when_it_has_clicked_and_cooks_where_it_is_
     cooks = next(i for i, s in enumerate(steps) if "until the cooker clicks" in s)
     assert "Press the switch" in steps[cooks - 1] and any("When it has clicked, look:" in s for s in steps)
     assert next(i for i, s in enumerate(steps) if "keep-warm" in s) > cooks
+
+
+@pytest.mark.parametrize("slug", ["barley-pearl", "quinoa", "fonio", "maize-meal-coarse"])
+def test_every_way_of_a_grain_keeps_the_laws_and_reads_back(slug) -> None:
+    """Chosen on the bench for a pilaf: whatever the way, its own stages stand once, and the text read again is that pot."""
+    for method in grain(slug).methods:
+        made = pipeline.whole_way(demo("01"), Choice(slug, method=method))
+        assert made["laws"] == [], method
+        told = " ".join(s["text"] for s in made["steps"] if s["text"])
+        assert "{" not in told and "1 whistles" not in told, method
+        rest = made["pots"][0]["time"]["rest_min"]
+        if method in ("off-heat", "cook-ahead"):
+            # the closed rest of the one is its cooking, of the other its cooling: no recipe's rest shortens them
+            assert rest >= (33 if method == "cook-ahead" else 5) and f"{rest} minutes" in told

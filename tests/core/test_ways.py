@@ -90,7 +90,7 @@ def test_whistles_are_this_kitchens_everywhere() -> None:
     for g in all_grains():
         if "pressure" in g.methods:
             p = solve(g, 300.0, default_way(g, "pressure"), kitchen)
-            said = f"about {p.whistles} whistles"
+            said = f"about {p.whistles} whistle"
             assert any(said in what for what, _ in stages(p))
             assert row(p, "boil_off") == pytest.approx(20 + 12 * p.whistles)
             assert p.whistles == max(1, int(p.cook_min / 5.0 + 0.5))

@@ -54,7 +54,7 @@ def _filled(pot: Pot, said: str, n: int) -> str:
         short=pot.grain.short,
         watts=f"{pot.kitchen.watts:g}",
         lid=lid,
-        count=pot.whistles,
+        whistles=f"{pot.whistles} whistle{'s' if pot.whistles != 1 else ''}",
         release=_RELEASE[pot.way.release],
     )
 
@@ -79,11 +79,12 @@ def _rounds(pot: Pot, said: str) -> list[tuple[str, int]]:
         text = _filled(pot, said, m)
         if i < n - 1:
             free = max(0.0, start - (off + drinks) * past / cook)
-            more = jug_ml((off + drinks) / cook * parts[i + 1])
+            # half of what the next round takes: the rest is there if the level is right
+            more = (off + drinks) / cook * parts[i + 1] / 2
             level = (
                 f"{free / pot.kitchen.area_cm2:.1f} cm of water over the grain" if free >= 30 else "the grain just wet"
             )
-            text += f"; stir and look: {level}? If less, {max(20, more // 2)} ml of boiling water"
+            text += f"; stir and look: {level}? If less, {max(20, jug_ml(more))} ml of boiling water"
         out.append((text, m))
     return out
 

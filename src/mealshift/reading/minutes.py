@@ -141,7 +141,8 @@ _STEEPS = re.compile(
 )
 # "to the boil (8 min)"
 _COMES_UP = re.compile(
-    r"\b(?:to (?:the |a )?boil|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:about )?$", re.I
+    r"\b(?:to (?:the |a )?boil(?: in [^.;(]{2,60})?|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:about )?$",
+    re.I,
 )
 # a sentence of minutes alone, right after the heat is off and nothing else was done
 _JUST_OFF = re.compile(

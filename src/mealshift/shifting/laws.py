@@ -156,11 +156,13 @@ def read_back(s: Shift, again: Recipe) -> list[Broken]:
                 f"Read again, the steps give {said} at the heat, the pot wants {pot.cook_typical}: go by the pot.",
             )
         )
-    if abs((again.rest_min or 0.0) - pot.rest_min) > 2:
+    # what is only spread out to cool does not rest
+    rest = 0.0 if pot.way.row.rest_fixed else pot.rest_min
+    if abs((again.rest_min or 0.0) - rest) > 2:
         out.append(
             Broken(
                 "read back",
-                f"Read again, it rests {round_half_up(again.rest_min or 0)} minutes, the pot wants {round_half_up(pot.rest_min)}: go by the pot.",
+                f"Read again, it rests {round_half_up(again.rest_min or 0)} minutes, the pot wants {round_half_up(rest)}: go by the pot.",
             )
         )
     if abs(again.soak_min - pot.way.soak_min) > 2:

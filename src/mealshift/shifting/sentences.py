@@ -135,7 +135,7 @@ def simmer(pot: Pot, why: str) -> Operation:
 def way(pot: Pot, why: str, rest_too: bool = True) -> Operation:
     """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it."""
     parts = stages(pot) if rest_too else stages(pot)[:-1]
-    told = "; ".join(f"{w} ({n} min)" if n else w for w, n in parts)
+    told = "; ".join(f"{w} ({n} min)" if n and f"{n} minutes" not in w else w for w, n in parts)
     return inserted("way", f"The {pot.grain.short}: {told}.", why, pot.cook_typical, "heat")
 
 

@@ -334,6 +334,9 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     if way.method == "steep" and own.way.method != "steep":
         # it stands while it steeps, and that is all its cooking
         return 0.0
+    if way.row.rest_times or way.row.rest_fixed:
+        # here the rest is the cooking, or the cooling: it is the way's own
+        return None
     if recipe.rest_min is not None:
         return (
             recipe.rest_min

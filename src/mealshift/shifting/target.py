@@ -609,7 +609,7 @@ class _Work:
         why = "Another way than the recipe's; water and minutes are reckoned for it."
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
         # it is looked at before it rests, but for a closed cooker, which is opened when it has
-        looks = method in ("covered", "open", "drain", "off-heat", "oven")
+        looks = method in ("covered", "open", "drain", "oven")
         if method == "steep":
             new = [sentences.steep(self.pot)]
         elif method in ("covered", "open") and not self.a.carrier_was_ml:
@@ -617,9 +617,9 @@ class _Work:
             new = [sentences.instead(self.pot, why)]
         else:
             new = [sentences.way(self.pot, why, not stays and not looks)]
-        if looks or self.pot.way.locked:
+        if looks or self.pot.way.locked or self.pot.way.row.rest_times:
             new.append(sentences.look(self.pot))
-        if looks and not stays and self.pot.rest_min >= 1 and method != "off-heat":
+        if looks and not stays and self.pot.rest_min >= 1:
             new.append(sentences.rest(self.pot, self.recipe.dish, False))
         new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(), *new]
         for i in range(first, end):
