@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from ..grains import Grain
 from ..problems import Refusal
 from .account import solve
-from .ways import Kitchen, cap, default_way
+from .ways import Kitchen, default_way
 
 MEASURE_ML = 240.0
 # a packet that moves a figure by more than this means another pot, another grain, or a slip of the finger
@@ -74,7 +74,7 @@ def by_packet(g: Grain, packet: Packet | None) -> Grain:
                 "packet_ratio",
                 "packet_ratio",
                 f"1 to {packet.ratio:g} is far {much} water than {g.name} holds (about 1 to {pot.pour_ml / MEASURE_ML:.1f}): "
-                f"is it by weight, or for a pot that is drained? {cap('leave it out')} then.",
+                f"is it by weight, or for a pot that is drained? Leave it out then.",
             )
         made = replace(made, hydration={t: v * times for t, v in made.hydration.items()})
     says = [f"1 to {packet.ratio:g}"] if packet.ratio is not None else []
