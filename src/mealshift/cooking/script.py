@@ -9,7 +9,6 @@ Minutes are kitchen minutes since the cooking began. A step's style says what th
 
 from __future__ import annotations
 
-import math
 import re
 from dataclasses import asdict, dataclass, field, replace
 from datetime import datetime
@@ -261,7 +260,7 @@ class _Dish:
                 f"{t.id}/kettle", "Kettle on: have it boiling beside the pot", cook_id, at, planned + up + at, key
             )
             # a kettle is not filled to the millilitre
-            out.append(replace(kettle, kind="kettle", reserve_ml=10 * math.ceil(reserve / 10)))
+            out.append(replace(kettle, kind="kettle", reserve_ml=pot.kettle_ml))
         return out
 
     def _reminder(self, step_id: str, title: str, anchor: str, offset: int, planned: int, key: str) -> Step:

@@ -116,6 +116,11 @@ class Pot:
         return max(1, round_half_up(self.cook_min)) if self.cook_min else 0
 
     @property
+    def kettle_ml(self) -> int:
+        """The reserve as a kettle is filled: to the next ten."""
+        return 10 * math.ceil((self.high_ml - self.pour_ml) / 10)
+
+    @property
     def sign(self) -> str:
         """The sign that it is done, in this pot: in a soup it is tender, and water that is left says nothing."""
         return self.grain.tender() if self.way.method == "soup" else self.grain.sign(self.way.texture)
@@ -659,6 +664,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
             "pour_ml": pot.pour_ml,
             "jug_ml": jug_ml(pot.pour_ml),
             "reserve_ml": pot.high_ml - pot.pour_ml,
+            "kettle_ml": pot.kettle_ml,
             "low_ml": pot.low_ml,
             "high_ml": pot.high_ml,
             "ratio_by_volume": None

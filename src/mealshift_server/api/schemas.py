@@ -305,6 +305,8 @@ class WaterOut(Schema):
     # as it is said and poured; shifts kept by older programs do not have it
     jug_ml: int | None = None
     reserve_ml: int
+    # the reserve as a kettle is filled
+    kettle_ml: int | None = None
     low_ml: int
     high_ml: int
     # None: too thin a layer for a ratio to say anything

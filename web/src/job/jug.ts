@@ -49,7 +49,7 @@ export function contents(pot: Pot): Contents {
   const surface = grain + shown + pour;
   const need = (surface + pot.water.reserve_ml) * 1.07;
   const step = need > 3000 ? 500 : need > 1400 ? 200 : need > 500 ? 100 : 50;
-  return { layers, pour, surface, reserve: pot.water.reserve_ml, capacity: Math.max(need, 200), tick: step };
+  return { layers, pour, surface, reserve: pot.water.kettle_ml ?? pot.water.reserve_ml, capacity: Math.max(need, 200), tick: step };
 }
 
 /** Moves labels apart so that none is nearer than `gap` to the next, keeping them near their places. */

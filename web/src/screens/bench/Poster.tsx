@@ -27,7 +27,7 @@ export function Poster({ pot }: { pot: Pot }) {
       </Pop>
       <div className="min-w-0 pt-1 text-[15px] leading-snug">
         {own && <p className="font-bold">{own}</p>}
-        {water.reserve_ml > 0 && <p className="font-semibold text-water">keep {water.reserve_ml} ml hot beside it</p>}
+        {water.reserve_ml > 0 && <p className="font-semibold text-water">keep {water.kettle_ml ?? water.reserve_ml} ml hot beside it</p>}
         <p className="text-soft">{water.pour_ml === 0 ? "the dish is wet enough" : depth > 0 ? `${depth} cm above the grain, in this pot` : "it stays below the top of the grain"}</p>
         <Pop
           wide
