@@ -69,8 +69,16 @@ class House:
         headers = {"Cookie": "; ".join(f"{k}={v}" for k, v in self.cookies.items()), "Connection": "keep-alive"}
         if body is not None:
             headers |= {"Content-Type": "application/json", "X-CSRFToken": self.cookies.get("csrftoken", "")}
-        self.link.request(method, path, None if body is None else json.dumps(body), headers)
-        answer = self.link.getresponse()
+        for again in (False, True):
+            try:
+                self.link.request(method, path, None if body is None else json.dumps(body), headers)
+                answer = self.link.getresponse()
+                break
+            except http.client.RemoteDisconnected:
+                # a connection that stood idle through a slower measure was closed by the server
+                self.link.close()
+                if again:
+                    raise
         for name, value in answer.getheaders():
             if name.lower() == "set-cookie" and (m := re.match(r"([^=]+)=([^;]*)", value)):
                 self.cookies[m[1]] = m[2]
