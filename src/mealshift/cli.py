@@ -275,7 +275,7 @@ def _pot_text(d: dict[str, Any]) -> str:
     w, t = d["water"], d["time"]
     ratio = "" if w["ratio_by_volume"] is None else f" (1 to {w['ratio_by_volume']:g})"
     out = [
-        f"{d['dry']['g']} g {d['grain']}, {d['texture_word']}: pour {w['pour_ml']} ml{ratio}, keep {w['reserve_ml']} ml hot beside it",
+        f"{d['dry']['g']} g {d['grain']}, {d['texture_word']}: pour {w['jug_ml']} ml{ratio}, keep {w['kettle_ml']} ml hot beside it",
         f"{d['method']}, {d['lid']} lid: {t['cook']['low']} to {t['cook']['high']} minutes, {t['total_min']} to the plate. {d['done_when']}",
     ]
     out += [f"  {r['ml']:+5d} ml  {r['because']}" for r in d["ledger"]]

@@ -117,7 +117,7 @@ def test_whistles_and_releases_belong_to_a_pressure_cooker(capsys) -> None:
 @pytest.mark.parametrize(
     ("argv", "says"),
     [
-        (["pot", "--grain", "quinoa", "--amount", "1 cup"], "keep 54 ml hot beside it"),
+        (["pot", "--grain", "quinoa", "--amount", "1 cup"], "keep 60 ml hot beside it"),
         (["pot", "--grain", "quinoa", "--water", "500 ml"], "pour 500 ml"),
         (["pot", "--grain", "quinoa", "--depth-cm", "1"], "quinoa, fluffy"),
         (["pot", "--grain", "quinoa", "--fill"], "quinoa, fluffy"),

@@ -47,6 +47,18 @@ def test_the_page_escapes_what_the_recipe_holds() -> None:
 
 
 @pytest.mark.parametrize("file", DEMO_FILES, ids=lambda f: f.name[:2])
+def test_paper_says_the_jugs_numbers(file) -> None:
+    data = report(file.read_text(encoding="utf-8"), "foxtail-millet")
+    page, text = to_page(data), to_text(data)
+    for pot in data["pots"]:
+        said = f"Pour {pot['water']['jug_ml']} ml for {pot['dry']['g']} g"
+        kept = pot["water"]["kettle_ml"]
+        assert said in page and said in text
+        assert (f"keep {kept} ml hot beside it" in page) == (kept > 0)
+    assert " 0 to 0 minutes" not in page
+
+
+@pytest.mark.parametrize("file", DEMO_FILES, ids=lambda f: f.name[:2])
 def test_plain_text_is_read_back_by_ours(file) -> None:
     data = report(file.read_text(encoding="utf-8"), "quinoa")
     ours = read(to_text(data))

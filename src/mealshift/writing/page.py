@@ -7,6 +7,7 @@ import hashlib
 from html import escape
 from typing import Any
 
+from ..measures import jug_ml
 from . import parts
 
 _STYLE = """
@@ -31,7 +32,7 @@ def to_page(shift: dict[str, Any]) -> str:
     body = [
         f"<h1>{_marked(shift['title'], shift['title_marks'])}</h1>",
         f"<p>{'Serves ' + escape(servings) + '. ' if servings else ''}Shifted from {escape(shift['from']['name'])} to {escape(pot['name'])}.</p>",
-        f'<div class="pour"><b>{pot["water"]["pour_ml"]} ml</b><p>{escape(parts.pour(shift))}</p></div>',
+        f'<div class="pour"><b>{" + ".join(str(jug_ml(p["water"]["pour_ml"])) for p in shift["pots"])} ml</b><p>{escape(parts.pour(shift))}</p></div>',
         "<h2>Ingredients</h2><ul>",
         *_rows(parts.ingredient_parts(shift)),
         "</ul>",

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Any
 
+from ..measures import jug_ml
+
 
 def ingredients(shift: dict[str, Any]) -> list[str]:
     return [i["text"] for i in _listed(shift)]
@@ -47,14 +49,25 @@ def to_check(shift: dict[str, Any]) -> list[str]:
 
 
 def pour(shift: dict[str, Any]) -> str:
-    """The number to act on, in one line."""
-    pot = shift["pots"][0]
+    """The numbers to act on, a sentence or two for every pot, rounded as jug and list are."""
+    return " ".join(_pour(pot) for pot in shift["pots"])
+
+
+def _pour(pot: dict[str, Any]) -> str:
     water, time = pot["water"], pot["time"]
-    sentence = (
-        f"Pour {water['pour_ml']} ml for {pot['dry']['g']} g of {pot['name']} (1 to {water['ratio_by_volume']:g} by volume); "
-        f"keep {water['reserve_ml']} ml hot beside it. At the heat {time['cook']['low']} to {time['cook']['high']} minutes"
-    )
-    return sentence + (f", rest {time['rest_min']}." if time["rest_min"] else ".")
+    ratio, kept, low, high = water["ratio_by_volume"], _kettle_ml(water), time["cook"]["low"], time["cook"]["high"]
+    sentence = f"Pour {jug_ml(water['pour_ml'])} ml for {pot['dry']['g']} g of {pot['name']}"
+    sentence += "" if ratio is None else f" (1 to {ratio:g} by volume)"
+    sentence += f"; keep {kept} ml hot beside it." if kept else "."
+    minutes = [f"at the heat {low} to {high} minutes"] if high else []
+    minutes += [f"rest {time['rest_min']}"] if time["rest_min"] else []
+    said = ", ".join(minutes)
+    return f"{sentence} {said[0].upper()}{said[1:]}." if said else sentence
+
+
+def _kettle_ml(water: dict[str, Any]) -> int:
+    kept = water.get("kettle_ml")
+    return int(water["reserve_ml"] if kept is None else kept)
 
 
 def said_servings(shift: dict[str, Any]) -> str:
