@@ -1,4 +1,6 @@
 # Meal Shift. `make demo` and `make test` do everything on a bare machine; the rest are their parts.
+# an environment someone else has activated is not ours to install into
+unexport VIRTUAL_ENV
 PY := .venv/bin/python
 PORT ?= 8000
 export DJANGO_SETTINGS_MODULE = mealshift_server.settings
