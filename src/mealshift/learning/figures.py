@@ -49,12 +49,12 @@ def figures(pot: Pot, factors: Factors) -> Figures:
     )  # fmt: skip
 
 
-def renewed(kept: dict[str, Any]) -> tuple[Figures, float]:
-    """(figures, the need it was poured for) of an entry as it keeps them; of an older catalogue: what the grain drinks, boils off and takes
+def renewed(kept: dict[str, Any]) -> Figures:
+    """The figures of an entry as it keeps them; of an older catalogue: what the grain drinks, boils off and takes
     by today's figures, the rest of its need as it was. What was poured and taken is true whatever the catalogue said."""
     was = Figures(**kept["figures"])
     if kept.get("catalogue") == CATALOGUE:
-        return was, was.taught_ml
+        return was
     try:
         g = grain_of(kept["grain"])
         words = {g.texture_word(i): i for i in range(5, -1, -1)}
@@ -64,6 +64,6 @@ def renewed(kept: dict[str, Any]) -> tuple[Figures, float]:
         now = figures(solve(g, kept["dry_ml"], way, Kitchen(pot_cm=kept["pot_cm"])), Factors())
     except (Refusal, KeyError):
         # a blend, or a way that this grain no longer has
-        return was, was.taught_ml
+        return was
     need = max(1.0, was.need_ml - was.grain_ml - was.boil_ml + now.grain_ml + now.boil_ml)
-    return replace(now, need_ml=round(need, 2), taught_ml=was.taught_ml), was.taught_ml
+    return replace(now, need_ml=round(need, 2), taught_ml=was.taught_ml)

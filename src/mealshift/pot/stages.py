@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 from ..measures import jug_ml, round_half_up
-from .account import Pot, uptake
+from .account import Pot
 
 MICROWAVE_STAGE = 8.0
 _LIDS = {
@@ -70,7 +70,7 @@ def _rounds(pot: Pot, said: str) -> list[tuple[str, int]]:
     parts = [cook // n + (1 if i < cook % n else 0) for i in range(n)]
     if n == 1:
         return [(_filled(pot, said, parts[0]), parts[0])]
-    drinks = pot.dry_g * (pot.grain.hydration_at(pot.way.texture) - uptake_of(pot))
+    drinks = pot.dry_g * (pot.grain.hydration_at(pot.way.texture) - pot.uptake)
     off = sum(r.amount for r in pot.rows if r.term == "boil_off")
     start = sum(r.amount for r in pot.rows if r.term in ("grain", "boil_off", "soak", "age", "learnt"))
     out, past = [], 0
@@ -87,8 +87,3 @@ def _rounds(pot: Pot, said: str) -> list[tuple[str, int]]:
             text += f"; stir and look: {level}? If less, {max(20, jug_ml(more))} ml of boiling water"
         out.append((text, m))
     return out
-
-
-def uptake_of(pot: Pot) -> float:
-    """g water per g that the soak has brought in already."""
-    return uptake(pot.grain, pot.way.soak_min, pot.kitchen.room_c, pot.way.sprouted)

@@ -20,6 +20,7 @@ from ..pot.methods import method as method_row
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..process import Process
+from ..reading.names import find_grains
 from ..recipe import Recipe
 from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .blends import Plan, plan
@@ -353,8 +354,6 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
 def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...] = ()) -> Edited:
     if same and not aside:
         return Edited(recipe.title, ())
-    from ..reading.names import find_grains
-
     names = [target.name, *(p.grain.name for p in aside)]
     name = f"{', '.join(names[:-1])} and {names[-1]}" if len(names) > 1 else names[0]
     for f in find_grains(recipe.title):
@@ -376,8 +375,6 @@ def _cased(name: str, was: str, title: str) -> str:
 
 def _heading(text: str, own: Own, target: Grain) -> str:
     """ "For the rice" is for the new grain now."""
-    from ..reading.names import find_grains
-
     edits = [
         Edit(f.span.start, f.span.end, cap(target.short) if f.text[:1].isupper() else target.short)
         for f in find_grains(text)

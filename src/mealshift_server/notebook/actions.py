@@ -198,9 +198,9 @@ def core_entries(household: Household) -> list[learning.Entry]:
     """The newest entries that count, as the core learns from them."""
     out = []
     for e in Entry.objects.filter(household=household, counts=True).only("id", "on", "grain", "pot_id", "bag_id", "predicted", "poured_ml", "taken_min", "wet", "soft")[:600]:  # fmt: skip
-        f, need_ml = learning.renewed(e.predicted)
+        f = learning.renewed(e.predicted)
         got = (
-            need_ml + e.poured_ml - e.predicted["pour_ml"]
+            f.taught_ml + e.poured_ml - e.predicted["pour_ml"]
             if e.poured_ml is not None and e.predicted["tells_water"]
             else None
         )
