@@ -208,7 +208,9 @@ def find_recipe(data: Any, depth: int = 0) -> dict[str, Any] | None:
         return next((r for r in (find_recipe(d, depth + 1) for d in data[:500]) if r), None)
     if isinstance(data, dict):
         kind = data.get("@type", "")
-        if "Recipe" in ([kind] if isinstance(kind, str) else kind):
+        kinds = [kind] if isinstance(kind, str) else kind if isinstance(kind, list) else []
+        # also "http://schema.org/Recipe" and "schema:Recipe"
+        if any(re.split("[/:#]", str(k))[-1] == "Recipe" for k in kinds[:20]):
             return data
         for key in ("@graph", "mainEntity", "mainEntityOfPage", "itemListElement", "item"):
             if key in data and (found := find_recipe(data[key], depth + 1)):

@@ -31,6 +31,10 @@ _NOTES = re.compile(
     r"\b(?:notes?|tips?|storage|to store|variations?|faqs?|substitut\w+|make[- ]ahead|leftovers?|freezer|comments?|reviews?)\b",
     re.I,
 )
+# what others say under a page
+_TALK = re.compile(
+    r"\b(?:comments?|reviews?|guest ?book|thoughts? on|repl(?:y|ies)|responses?|what (?:others|readers) say|leave a)\b", re.I
+)
 _SERVES = re.compile(r"\b(?:serves|serving[s]?|feeds|yields?|makes|portions?|people|persons?|pax|servings?:)\b", re.I)
 _META = re.compile(
     r"\b(?:prep(?:aration)?|cook(?:ing)?|total|ready|active|soak(?:ing)?|resting|chill(?:ing)?|time|difficulty|cuisine|course|category|author|calories|kcal|rating|print|nutrition|published|updated|source|level|cost|keywords?|pin|jump|allergens?|diet)\b",
@@ -112,7 +116,9 @@ def _promises(lines: Sequence[TextLine]) -> list[str]:
             and (ln.heading or ln.bold or ln.text.endswith(":") or ln.text.isupper() or words <= 3)
             and not _AMOUNT.match(ln.text)
         ):
-            if _NOTES.search(ln.text):
+            if _TALK.search(ln.text):
+                now = "talk"
+            elif _NOTES.search(ln.text):
                 now = "notes"
             elif _ING.search(ln.text):
                 now = "ing"

@@ -126,6 +126,8 @@ def tag(
         elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
             # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
+        elif _KEPT_WARM.search(before) and s.typical <= LONGEST_REST:
+            kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
         elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
             kind, sure, others = (
                 "heat",
@@ -148,6 +150,11 @@ _COMES_UP = re.compile(
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait)\s*(?:another\s*|a further\s*)?$",
+    re.I,
+)
+# the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"
+_KEPT_WARM = re.compile(
+    r"\b(?:keep|keeps|kept|leave|left|stay|stays|stand|switch(?:es)? to|goes to|then)(?: it)?(?: (?:on|at|to))? (?:the )?(?:['\"]?keep[- ])?warm['\"]?\s*(?:mode|setting|function)?,?\s*(?:for\s*)?(?:about\s*|another\s*)?$",
     re.I,
 )
 # "in another small cooker, 3 whistles"

@@ -38,10 +38,17 @@ _MAYBE = re.compile(
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
-    r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen)\s+(?P<n>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?)"
-    r"(?P<more> more)?(?=\s*(?:[.,;)]|$|then\b|and\b|till\b|until\b|covered\b|with\b|on\b|more\b|before\b))",
+    r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
+    r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\babsorbed,?|\bon,|\bit's|\bit is)\s+"
+    rf"(?:(?:about|abt|around|maybe|another|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
+    r"(?P<more> more| or so)?(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|to (?:come|get|build)\b))"
+    # "5 more", "about 15" and no word but a stop or a condition behind it
+    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b))"
+    r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
     re.I | re.M,
 )
+# "serves about 4.": people, not minutes
+_PEOPLE = re.compile(r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$", re.I)
 _CLOCK = re.compile(r"\d{1,2}:\d\d")
 _AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
 # from the evening to the morning
@@ -77,10 +84,15 @@ def stretches(text: str) -> Iterator[Stretch]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = m.span("n")
-        if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a):
+        a, b = next(m.span(k) for k in ("n", "m", "k") if m[k])
+        if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a) or _PEOPLE.search(text[max(0, a - 30) : a]):
             continue
-        low, high = number_range(m["n"])
+        if text[a:b].lower() in ("a", "an", "half", "one", "a half", "quarter"):
+            continue
+        try:
+            low, high = number_range(text[a:b])
+        except ValueError:
+            continue
         if 1 <= low <= 180:
             found.append(Stretch(a, b, low, high, text[a:b], "min", True))
     for m in _AT_MINUTE.finditer(text):
