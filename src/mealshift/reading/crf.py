@@ -31,6 +31,10 @@ class Tagger:
         labels = self._tagger.tag(features)
         return [(label, self._tagger.marginal(label, i)) for i, label in enumerate(labels)]
 
+    def chance(self, label: str, index: int) -> float:
+        """Of the sequence tagged last: how likely one item is of that label."""
+        return float(self._tagger.marginal(label, index)) if label in self.labels else 0.0
+
     def others(self, index: int, least: float) -> list[tuple[str, float]]:
         """Of the sequence tagged last: the labels of one item that are at least so likely, the likeliest first."""
         found = [(label, self._tagger.marginal(label, index)) for label in self.labels]

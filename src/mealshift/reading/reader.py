@@ -19,7 +19,7 @@ from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.amounts import AMOUNT, Item, items, parse
-from . import consistency, dish, ingredients, method, minutes, roles, structure
+from . import consistency, dish, ingredients, method, minutes, pours, roles, structure
 from .clauses import Clause, clauses, without_looks
 from .intake import clean
 from .names import find_grains, kind_of_rice
@@ -57,6 +57,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _named_elsewhere(lines, laid, source, corrections)
     lines = _related(lines, laid, source)
+    lines, total = pours.made_up(lines, laid, source, measures)
     texts = [without_looks(p.text) for p in laid.steps]
     found = clauses(texts)
     line = None if source is None else lines[source]
@@ -64,7 +65,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     steeps = bool(line and line.grain and not grain(line.grain).simmer)
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps)
     timed = _told(timed, laid, text, corrections)
-    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections)
+    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections, total)
     title = laid.title.text if laid.title else ""
     way = method.choose(
         title, texts, found, line.grain or "" if line else "", bool(line and line.cooked), _ratio(lines, source)
@@ -502,8 +503,18 @@ def _with_roles(
     timed: list[minutes.Timed],
     laid: Structure,
     corrections: tuple[Correction, ...],
+    total: pours.MadeUp | None = None,
 ) -> tuple[list[Line], list[tuple[str, float]]]:
-    tagged = roles.tag(things(lines, source, found, timed, laid))
+    tagged, chances = roles.tag(things(lines, source, found, timed, laid))
+    if total is not None:
+        # what the sum is made of is poured with it, not a second time
+        for i in total.parts:
+            tagged[i], chances[i] = ("other", 0.8), 0.0
+        tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
+    title = laid.title.text if laid.title else ""
+    for i, mine in pours.choose(lines, source, tagged, chances, dish.of(title, [p.text for p in laid.steps])[0]).items():
+        # decided by the sum, not by the words: it is asked
+        tagged[i] = ("liquid" if mine else "other_pot", 0.5)
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home = lines[source].section if source is not None else ""
     late = _late(lines, found, timed)
@@ -564,6 +575,9 @@ def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
         return line.with_(
             role="absorber", drinks=line.g * other.hydration_at(min(max(1.0, low), high)), minutes=other.simmer
         )
+    if label == "late" and line.fraction >= 0.5 and (line.ml or 0.0) >= 60:
+        # what goes in while the grain cooks is drunk like the rest
+        label = "liquid"
     role = _ROLE[label]
     kind, _ = ingredients.kind_of(line.name or line.text)
     if line.kind == "tomato" and label in ("wet", "liquid", "other", "late", "absorber"):

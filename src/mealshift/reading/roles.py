@@ -53,17 +53,21 @@ class Thing:
 _SERVED = re.compile(r"\bserved?\b", re.I)
 
 
-def tag(things: Sequence[Thing]) -> list[tuple[str, float]]:
-    """(role, how sure) of each. What is only served with the dish joins the cooked grain."""
+def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
+    """(role, how sure) of each, and each one's chance to feed the grain's pot. What is only served with the dish joins the cooked grain."""
     if not things:
-        return []
-    found = Tagger.load("roles").tag(features(things))
-    return [
-        ("after", max(0.8, sure))
-        if role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses)
-        else (role, sure)
-        for t, (role, sure) in zip(things, found, strict=True)
-    ]
+        return [], []
+    tagger = Tagger.load("roles")
+    found = tagger.tag(features(things))
+    out, chances = [], []
+    for i, (t, (role, sure)) in enumerate(zip(things, found, strict=True)):
+        if role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses):
+            out.append(("after", max(0.8, sure)))
+            chances.append(0.0)
+        else:
+            out.append((role, sure))
+            chances.append(sum(tagger.chance(label, i) for label in ("liquid", "wet")))
+    return out, chances
 
 
 def features(things: Sequence[Thing]) -> list[list[str]]:

@@ -88,11 +88,19 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         deep += c in "(["
         inside[i] = deep > 0
         deep -= c in ")]" and deep > 0
-    for m in re.finditer(r"\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])", text):
+    dashes = _listed_by_dashes(text)
+    for m in re.finditer(r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])", text):
         if inside[m.start()] or not text[m.end() :].strip():
             continue
         before, after = text[last : m.start()], text[m.end() :]
         glue = m[0].strip()
+        if glue and (glue in "·•▪◦●👉➡️✅" or (glue in ("—", "--") and dashes)):
+            # a sign that only stands between things
+            cuts.append((last, m.start()))
+            last = m.end()
+            continue
+        if glue in ("—", "--"):
+            continue
         if glue == "|":
             # cells of a table: name, amount, preparation are one item
             continue
@@ -136,6 +144,12 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if b > a:
             out.append((a, b))
     return out or [(0, len(text))]
+
+
+def _listed_by_dashes(text: str) -> bool:
+    """ "rice 2 cups — peas 1 cup — salt": dashes between things, where "Water — 2 cups" has one between a name and its amount."""
+    parts = re.split(r"\s+(?:—|--)\s+", text)
+    return len(parts) > 2 and sum(bool(re.search(r"\d|[½¼¾⅓⅔]", p) and re.search(r"[^\W\d]{3}", p)) for p in parts) >= 2
 
 
 @dataclass(frozen=True, slots=True)

@@ -1,0 +1,150 @@
+"""Which liquids the grain's pot drinks, where the words alone leave it open: the choice whose sum fits a pot of this grain best.
+
+The tagger of roles gives each liquid its chance to be the pot's. Taken one by one, a slip leaves a pot dry or drowns it; so, as with the minutes
+(settle.py), the choices are weighed together: the chance of each times how likely such a sum is for so much grain. What the sum has decided against
+the tagger is asked.
+
+A case by hand: 200 g of long white, "1½ cups water" (355 ml, chance in the pot .4), "½ cup milk" (118 ml, .9). The milk alone has chance .54 and is less than
+the grain can live on: weight .1. Both have .36 and are usual: weight 1. So the water goes into the pot.
+"""
+
+from __future__ import annotations
+
+import itertools
+import math
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from ..grains import grain
+from ..measures import Measures
+from ..process import Span
+from ..recipe import Line
+from ..text.amounts import AMOUNT, parse
+from . import ingredients
+from .structure import Structure
+
+# chances beyond these are not turned over
+LEAST, MOST, AT_ONCE = 0.02, 0.97, 6
+_WET_DISHES = ("porridge", "pudding", "soup")
+
+
+def _fits(ml: float, grain_g: float, slug: str, dish: str) -> float:
+    """How likely so much water is for so much grain: 1 within what cooks pour, less the further out."""
+    g = grain(slug)
+    low, high = g.texture_range()
+    least = 0.85 * grain_g * g.hydration_at(max(0.0, low))
+    most = 1.25 * grain_g * g.hydration_at(min(2.0, high)) + 250
+    if dish in _WET_DISHES:
+        most = max(most, 14 * grain_g)
+    elif dish in ("soft", "stirred"):
+        most = max(most, 6 * grain_g)
+    if ml <= 0:
+        return 0.02
+    if ml < least:
+        return math.exp(-0.5 * (math.log(least / ml) / 0.3) ** 2) + 0.01
+    if ml > most:
+        return math.exp(-0.5 * (math.log(ml / most) / 0.45) ** 2) + 0.01
+    return 1.0
+
+
+def choose(
+    lines: Sequence[Line], source: int | None, tagged: Sequence[tuple[str, float]], chances: Sequence[float], dish: str
+) -> dict[int, bool]:
+    """{line: is it the pot's} for the liquids where the sum speaks against the tagger. chances: of each line, to feed the grain's pot."""
+    if source is None or lines[source].cooked or not lines[source].g or not lines[source].grain:
+        return {}
+    mine = lines[source]
+    if any(ln.kind == "milk" and (ln.ml or 0.0) >= 1.5 * (mine.ml or 1e9) for ln in lines):
+        dish = "pudding"
+    sure_ml = 0.0
+    open_: list[tuple[int, float, float]] = []
+    for ln, (label, _), p in zip(lines, tagged, chances, strict=True):
+        ml = (ln.ml or ln.g or 0.0) * ln.fraction if ln.fraction else 0.0
+        if ln.index == source or ln.grain or not ml or ln.corrected or ln.fraction < 0.5:
+            continue
+        in_pot = label in ("liquid", "wet")
+        if p >= MOST or p <= LEAST or ml < 0.2 * (mine.ml or 0.0):
+            sure_ml += ml if in_pot else 0.0
+        else:
+            open_.append((ln.index, ml, p))
+    open_ = sorted(open_, key=lambda x: abs(x[2] - 0.5))[:AT_ONCE]
+    now = {i: tagged[i][0] in ("liquid", "wet") for i, _, _ in open_}
+    if not open_:
+        return {}
+    best, best_weight, of_now = now, -1.0, 0.0
+    for said in itertools.product((False, True), repeat=len(open_)):
+        total = sure_ml + sum(ml for (_, ml, _), yes in zip(open_, said, strict=True) if yes)
+        weight = _fits(total, mine.g or 0.0, mine.grain or "", dish)
+        for (_, _, p), yes in zip(open_, said, strict=True):
+            weight *= p if yes else 1 - p
+        choice = {i: yes for (i, _, _), yes in zip(open_, said, strict=True)}
+        if choice == now:
+            of_now = weight
+        if weight > best_weight:
+            best, best_weight = choice, weight
+    # the tagger has seen the words: it is overruled only by much
+    if best_weight < (OVERRULED if sum(best.values()) > sum(now.values()) else DRIED) * of_now:
+        return {}
+    return {i: yes for i, yes in best.items() if yes != now[i]}
+
+
+# more water on the word of a sum is soon poured off again; less is a dry pot
+OVERRULED, DRIED = 1.5, 4.0
+
+
+_MADE_UP = re.compile(
+    r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that)? up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
+    r"|(?:you |there )?(?:should|must) (?:now )?(?:have|be|come to)|you(?:'ll)? (?:want|need)|altogether|all together|in all)\b[^.;!?\d½¼¾]{0,40}?",
+    re.I,
+)
+_BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
+
+
+@dataclass(frozen=True, slots=True)
+class MadeUp:
+    """A pouring told by its sum. line: the sum's index. parts: the liquids it is made of, no pourings of their own any more."""
+
+    line: int
+    parts: frozenset[int]
+
+
+def made_up(
+    lines: list[Line], laid: Structure, source: int | None, measures: Measures
+) -> tuple[list[Line], MadeUp | None]:
+    """ "Fill the liquid of the peas up with water to make 3½ cups": that is what the pot gets. The sum stands as a line of its own, in the step that says it."""
+    if source is None or lines[source].cooked or not lines[source].g:
+        return lines, None
+    mine = lines[source]
+    for n, piece in enumerate(laid.steps, 1):
+        for m in _MADE_UP.finditer(piece.text[:4000]):
+            a = AMOUNT.match(piece.text, m.end())
+            if a is None or not a["u"]:
+                continue
+            sentence = re.split(r"(?<=[.;!?])\s", piece.text[: m.start()])[-1] + re.split(r"[.;!?](?!\d)", piece.text[m.start() :])[0]
+            item = parse(piece.text, a.start(), a.end(), measures)
+            if not item.ml or not _BROTH.search(sentence) or not 0.8 * (mine.ml or 0) <= item.ml <= 8 * (mine.ml or 0):
+                continue
+            kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth|yakhni)\b", sentence, re.I) else "water")[0]
+            if kind is None:
+                continue
+            at = piece.span.start
+            total = Line(
+                len(lines), piece.text[a.start() : a.end()], Span(at + a.start(), at + a.end()), f"step {n}", item.value, None, item.unit, "liquid", None,
+                Span(0, a.end() - a.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
+            )  # fmt: skip
+            there = next((ln for ln in lines if ln.span.start < total.span.end and total.span.start < ln.span.end), None)
+            index = len(lines) if there is None else there.index
+            parts = frozenset(
+                ln.index
+                for ln in lines
+                if ln.fraction
+                and ln.index != index
+                and (ln.carrier or ((p := ingredients.handle(ln)) and p.search(sentence)))
+            )
+            if there is None:
+                return [*lines, total], MadeUp(index, parts)
+            return lines, MadeUp(index, parts) if there.fraction else None
+    return lines, None
+
+
