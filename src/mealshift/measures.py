@@ -32,6 +32,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "dl": ("volume", 100.0, ("dl", "decilitre", "decilitres", "deciliter", "deciliters")),
     "l": ("volume", 1000.0, ("l", "litre", "litres", "liter", "liters", "ltr", "ltrs", "lt")),
     "fl oz": ("volume", 29.57, ("fl oz", "fl. oz", "fl.oz", "fluid ounce", "fluid ounces", "fl ozs")),
+    "gill": ("volume", 142.0, ("gill", "gills")),
     "pint": ("volume", 568.0, ("pint", "pints", "pt", "pts")),
     "quart": ("volume", 946.0, ("quart", "quarts", "qt", "qts")),
     "g": ("mass", 1.0, ("g", "gr", "gm", "gms", "grm", "grms", "gram", "grams", "gramme", "grammes")),
@@ -42,7 +43,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     # the cup that comes with a rice cooker: 1 gō
     "cooker cup": (
         "volume", 180.0,
-        ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups", "cooker cup", "cooker cups", "go", "gō", "gou", "rice cup", "rice cups"),
+        ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups", "cooker cup", "cooker cups", "go", "gō", "gou", "rice cup", "rice cups", "rice measuring cup", "rice measuring cups"),
     ),
     "measure": ("measure", None, ("measure", "measures", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
     "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),

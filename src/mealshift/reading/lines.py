@@ -33,7 +33,8 @@ _NOTES = re.compile(
 )
 # what others say under a page
 _TALK = re.compile(
-    r"\b(?:comments?|reviews?|guest ?book|thoughts? on|repl(?:y|ies)|responses?|what (?:others|readers) say|leave a)\b", re.I
+    r"\b(?:comments?|reviews?|guest ?book|thoughts? on|repl(?:y|ies)|responses?|what (?:others|readers) say|leave a)\b",
+    re.I,
 )
 _SERVES = re.compile(r"\b(?:serves|serving[s]?|feeds|yields?|makes|portions?|people|persons?|pax|servings?:)\b", re.I)
 _META = re.compile(
@@ -43,7 +44,8 @@ _META = re.compile(
 _FOR = re.compile(r"^(?:for|to)\b", re.I)
 _AMOUNT = re.compile(rf"^(?:about |abt |approx\.? |a |the )?{RANGE_PATTERN}", re.I)
 _AMOUNT_UNIT = re.compile(
-    rf"^(?:about |abt |approx\.? )?{RANGE_PATTERN}\s*-?\s*(?:\(?x?\s*[\d.,]+\s*-?\s*)?(?:{UNIT_PATTERN})(?![\w])", re.I
+    rf"^(?:about |abt |approx\.? )?{RANGE_PATTERN}\s*-?\s*(?:(?:scant|heaped|heaping|level|generous|small|large|big|good)\s+)?(?:\(?x?\s*[\d.,]+\s*-?\s*)?(?:{UNIT_PATTERN})(?![\w])",
+    re.I,
 )
 _ANY_UNIT = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])", re.I)
 _TAIL = re.compile(rf"(?:[:,–—=-]|\s)\s*(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?:\s*\([^)]*\))?$", re.I)

@@ -19,7 +19,8 @@ _FLAGS = {
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b",
-    "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker)\b",
+    "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker|come down naturally)\b|\bN\.?P?R\b|\b(?:lid on|lock)[^.;]{0,24}\b(?:vent|valve|lid|again)\b|\bHI(?:GH)?,? (?:for )?\d",
+    "electric": r"\belectric (?:pressure )?(?:cooker|pot)\b|\b(?:(?:hit|press|on|to|switch to|set to|use) (?:the )?saut[eé]|saut[eé] (?:mode|function|setting|low|normal|high)|instant pot|multi-?cooker|e-?pot|EPC|npr|natural release)\b|\bSAUT[EÉ]:|\bNR\b",
     "slow": r"\b(?:slow[- ]?cooker|crock(?:pot)?)\b",
     "oven": r"\b(?:oven|bake|bakes|baked|baking)\b",
     "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9]0|4[0-5]0)\s*(?:°|degrees|º|C\b|F\b)",
@@ -44,10 +45,33 @@ _FLAGS = {
 _COMPILED = {k: re.compile(v, re.I) for k, v in _FLAGS.items()}
 
 
+_IN_OVEN = re.compile(
+    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[2-9]0|4[0-5]0)\s*(?:°|º|C\b|F\b|for\b|fan\b)",
+    re.I,
+)
+_IN_MICROWAVE = re.compile(
+    r"\bmicrowav\w*|\b(?:full|high|medium|half|50 ?%) power\b|\bpower \d|\b\d{3,4} ?w\b|\bnuke\b", re.I
+)
+# of the minutes at the heat, what must be told of a place for it to be the way
+MOST_MINUTES = 0.6
+
+
+def _where(heats: Sequence[tuple[str, float]], pattern: re.Pattern[str]) -> float:
+    """The share of the grain's minutes at the heat that are told of a place."""
+    total = sum(m for _, m in heats)
+    return sum(m for text, m in heats if pattern.search(text)) / total if total else 0.0
+
+
 def choose(
-    title: str, texts: Sequence[str], found: Sequence[Clause], grain: str, cooked: bool, ratio: float | None
+    title: str,
+    texts: Sequence[str],
+    found: Sequence[Clause],
+    grain: str,
+    cooked: bool,
+    ratio: float | None,
+    heats: Sequence[tuple[str, float]] = (),
 ) -> tuple[str, float, list[tuple[str, float]]]:
-    """(way, how sure, the other ways that are nearly as likely)."""
+    """(way, how sure, the other ways that are nearly as likely). heats: the sentence and the minutes of each stretch at the grain's heat."""
     tagger = Tagger.load("method")
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
@@ -59,11 +83,30 @@ def choose(
             ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
             *(x for x in likely if x[0] != "rice-cooker"),
         ]
-    elif "in:microwave" in fs and not fs & {"in:oven", "simmered"} and not cooked:
+    elif (
+        "all:electric" in fs
+        and fs & {"all:pressure", "all:high_pressure", "title:pressure"}
+        and not fs & {"all:whistle", "all:slow"}
+        and not cooked
+    ):
+        likely = [
+            ("electric-pressure", max(0.85, dict(likely).get("electric-pressure", 0.0))),
+            *(x for x in likely if x[0] != "electric-pressure"),
+        ]
+    elif (
+        ("in:microwave" in fs and not fs & {"in:oven", "simmered"})
+        or ("title:microwave" in fs and "simmered" not in fs)
+        or _where(heats, _IN_MICROWAVE) >= MOST_MINUTES
+    ) and not cooked:
         likely = [
             ("microwave", max(0.85, dict(likely).get("microwave", 0.0))),
             *(x for x in likely if x[0] != "microwave"),
         ]
+    elif _where(heats, _IN_OVEN) >= MOST_MINUTES and not cooked and not (likely and likely[0][0] in ("steam", "drain")):
+        likely = [("oven", max(0.85, dict(likely).get("oven", 0.0))), *(x for x in likely if x[0] != "oven")]
+    elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:
+        kind = "electric-pressure" if "all:high_pressure" in fs else "pressure"
+        likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
     if not likely:
         return way, sure, []
     total = sum(p for _, p in likely)

@@ -121,11 +121,16 @@ def made_up(
             a = AMOUNT.match(piece.text, m.end())
             if a is None or not a["u"]:
                 continue
-            sentence = re.split(r"(?<=[.;!?])\s", piece.text[: m.start()])[-1] + re.split(r"[.;!?](?!\d)", piece.text[m.start() :])[0]
+            sentence = (
+                re.split(r"(?<=[.;!?])\s", piece.text[: m.start()])[-1]
+                + re.split(r"[.;!?](?!\d)", piece.text[m.start() :])[0]
+            )
             item = parse(piece.text, a.start(), a.end(), measures)
             if not item.ml or not _BROTH.search(sentence) or not 0.8 * (mine.ml or 0) <= item.ml <= 8 * (mine.ml or 0):
                 continue
-            kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth|yakhni)\b", sentence, re.I) else "water")[0]
+            kind = ingredients.kind_of(
+                "stock" if re.search(r"\b(?:stock|broth|yakhni)\b", sentence, re.I) else "water"
+            )[0]
             if kind is None:
                 continue
             at = piece.span.start
@@ -133,7 +138,9 @@ def made_up(
                 len(lines), piece.text[a.start() : a.end()], Span(at + a.start(), at + a.end()), f"step {n}", item.value, None, item.unit, "liquid", None,
                 Span(0, a.end() - a.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
             )  # fmt: skip
-            there = next((ln for ln in lines if ln.span.start < total.span.end and total.span.start < ln.span.end), None)
+            there = next(
+                (ln for ln in lines if ln.span.start < total.span.end and total.span.start < ln.span.end), None
+            )
             index = len(lines) if there is None else there.index
             parts = frozenset(
                 ln.index
@@ -146,5 +153,3 @@ def made_up(
                 return [*lines, total], MadeUp(index, parts)
             return lines, MadeUp(index, parts) if there.fraction else None
     return lines, None
-
-

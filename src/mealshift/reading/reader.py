@@ -36,6 +36,12 @@ _DEFINED = re.compile(
     r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
     re.I,
 )
+# "(pot = the small steel milk pot, quarter litre)", "the blue mug, it holds a cup and a half", "the mug is about 10 oz"
+_HOLDS = re.compile(
+    r"\b(?P<v>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\b[^.;\n=]{0,30}?(?:=|\bholds?|\bis|\bit's|\bits)\s*(?:(?:the|a) [^.;\n\d]{0,50}?,\s*)?(?:about|abt|approx\.?|around|roughly)?\s*",
+    re.I,
+)
+FLUID_OUNCE_ML = 29.57
 _COOKER_CUP = re.compile(
     r"\bcups?\b[^.\n]{0,30}\b(?:that c[oa]mes? with|of|from) (?:the |your )?(?:rice )?cooker|\b(?:plastic|little) cup\b[^.\n]{0,30}cooker|\brice[- ]cooker[- ]cups?\b|\bcooker cups?\b",
     re.I,
@@ -68,7 +74,13 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines, tagged = _with_roles(lines, source, found, timed, laid, corrections, total)
     title = laid.title.text if laid.title else ""
     way = method.choose(
-        title, texts, found, line.grain or "" if line else "", bool(line and line.cooked), _ratio(lines, source)
+        title,
+        texts,
+        found,
+        line.grain or "" if line else "",
+        bool(line and line.cooked),
+        _ratio(lines, source),
+        _heats(timed, texts),
     )
     way_said = str(_said(corrections, "method") or way[0])
     settled = settle(timed, grain(line.grain) if line and line.grain else None, way_said, dish.of(title, texts)[0])
@@ -130,6 +142,15 @@ def _own_measures(told: str, measures: Measures) -> Measures:
             cup = size
         else:
             measure = size
+    for m in list(_HOLDS.finditer(told))[:6]:
+        said = AMOUNT.match(told, m.end())
+        unit = canonical_unit(said["u"] or "") if said else None
+        if said is None or unit is None or not re.match(r"\s*(?:[).,;\n]|$)", told[said.end() :]):
+            continue
+        vessel = parse(told, said.start(), said.end(), Measures(cup, measure))
+        held = vessel.ml or (FLUID_OUNCE_ML * (vessel.value or 0.0) if unit == "oz" else None)
+        if held and 60 <= held <= 1500:
+            measure = held
     return Measures(cup, measure)
 
 
@@ -175,7 +196,9 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
     alone = len(lines) < 3
     kinds = {ln.kind for ln in lines if ln.fraction and ln.ml}
     known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
-    pieces = [*laid.steps, *(laid.notes if alone else [])]
+    # a grain that neither list nor steps name may stand in the talk around them
+    elsewhere = not have_grain and bool(laid.steps)
+    pieces = [*laid.steps, *(laid.notes if alone or elsewhere else [])]
     out: list[Line] = []
     for piece in pieces:
         n = laid.steps.index(piece) + 1 if piece in laid.steps else 0
@@ -184,6 +207,8 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
             )
             around = piece.text[max(0, item.start - 50) : item.end + 25]
+            if not alone and not n and not line.grain:
+                continue
             if line.grain:
                 keep = not have_grain and not any(x.grain == line.grain for x in out)
             elif line.fraction and line.ml:
@@ -284,7 +309,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
                 end += tail.end()
         elif not measured and kind is None:
             continue
-        if re.match(r"\s*(?:min|hour|second|degrees|people|times|parts?)", after, re.I):
+        if re.match(r"\s*(?:min|hour|second|degrees|people|times|parts?)", after, re.I) or re.match(
+            r"\s*(?:rice )?cooker\b(?! cups?)", text[end:], re.I
+        ):
             continue
         out.append(parse(text, m.start(), end, measures))
         end_before = end
@@ -512,7 +539,9 @@ def _with_roles(
             tagged[i], chances[i] = ("other", 0.8), 0.0
         tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
     title = laid.title.text if laid.title else ""
-    for i, mine in pours.choose(lines, source, tagged, chances, dish.of(title, [p.text for p in laid.steps])[0]).items():
+    for i, mine in pours.choose(
+        lines, source, tagged, chances, dish.of(title, [p.text for p in laid.steps])[0]
+    ).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
@@ -688,6 +717,17 @@ def _sums(recipe: Recipe) -> Recipe:
         whistles=sum(of("whistles")) if of("whistles") else None,
         soak_min=max(soak, default=0.0),
     )
+
+
+def _heats(timed: Sequence[minutes.Timed], texts: Sequence[str]) -> list[tuple[str, float]]:
+    """Each stretch at the grain's heat: its sentence up to it and a little more, and its minutes."""
+    out = []
+    for t in timed:
+        if t.kind == "heat":
+            text = texts[t.block]
+            begins = max(text.rfind(c, 0, t.stretch.start) for c in ".;!?") + 1
+            out.append((text[max(begins, t.stretch.start - 160) : t.stretch.end + 24], t.stretch.typical))
+    return out
 
 
 def _usual(line: Line | None) -> float | None:

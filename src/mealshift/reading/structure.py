@@ -18,12 +18,10 @@ from .clauses import verbs_in
 from .words import word_list
 
 MOST_SERVINGS = 200
-_PEOPLE = (
-    r"(?:servings?|serves|portions?|people|persons?|pax|heads?|hungry \w+|adults|bowls?|plates?|guests|eaters|of us)"
-)
+_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|of us)"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
+    rf"\b(?:serves?|does(?: for)?|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*(?:big |large |small |hungry |good |generous )?{_PEOPLE}\b"
     rf"|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
@@ -265,7 +263,11 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             if (
                 cls in ("ingredient", "ingredients", "step")
                 and not people
-                and not re.search(rf"\b(?:serves|feeds|enough for|sufficient|{_PEOPLE})\b", m[0], re.I)
+                and not re.search(
+                    rf"\b(?:serves|feeds|enough for|plenty for|sufficient|was for|is for|does(?: for)?|(?:we|you) get|serve|{_PEOPLE})\b",
+                    m[0],
+                    re.I,
+                )
             ):
                 continue
             whole = len(m[0]) >= 0.6 * len(t.line.text)

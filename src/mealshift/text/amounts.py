@@ -24,7 +24,7 @@ from ..measures import (
     unit_kind,
 )
 
-_SIZE = r"(?:heaped|heaping|heap|level|flat|scant|rounded|generous|good|large|small|medium|med\.?|big|full|packed|standard|regular|extra|US|metric|plastic|same)"
+_SIZE = r"(?:heaped|heaping|heap|level|flat|scant|rounded|generous|good|large|small|medium|med\.?|big|full|packed|standard|regular|extra|US|metric|plastic|same|measuring)"
 _ROUGH = r"(?:about|abt\.?|approx\.?|approximately|around|roughly|say|nearly|almost|a generous|a scant|a heaping|a heaped|a good|~|c\.|circa|scant|generous|heaping|heaped)"
 AMOUNT = re.compile(
     rf"(?:{_ROUGH}\s*)?(?P<n>{RANGE_PATTERN})(?:\s*(?:-|/\s(?=\w)|of the same\s|of that same\s)?\s*(?:{_SIZE}\s+){{0,2}}(?P<u>{UNIT_PATTERN})(?![\w'])\.?)?",
@@ -89,7 +89,10 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         inside[i] = deep > 0
         deep -= c in ")]" and deep > 0
     dashes = _listed_by_dashes(text)
-    for m in re.finditer(r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])", text):
+    for m in re.finditer(
+        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])",
+        text,
+    ):
         if inside[m.start()] or not text[m.end() :].strip():
             continue
         before, after = text[last : m.start()], text[m.end() :]
@@ -169,6 +172,7 @@ class _Said:
 
 def _amounts(text: str) -> list[_Said]:
     inside = [(m.start(), m.end()) for m in _BRACKET.finditer(text)]
+    first = list(_UNIT_FIRST.finditer(text))
     out = []
     for m in AMOUNT.finditer(text):
         try:
@@ -183,6 +187,13 @@ def _amounts(text: str) -> list[_Said]:
         ):
             continue
         bracket = any(a <= m.start() < b for a, b in inside)
+        turned = next((t for t in first if t.start("n") == m.start("n")), None) if not word else None
+        if turned:
+            word = turned["u"]
+            out.append(
+                _Said(turned.start(), turned.end(), low, high, canonical_unit(word) or "", word, bracket, turned.start("u"), m.end("n"), turned.end())
+            )  # fmt: skip
+            continue
         out.append(
             _Said(
                 m.start(),
@@ -199,6 +210,10 @@ def _amounts(text: str) -> list[_Said]:
     return out
 
 
+# "gr. 400", "ml 250" at the end of a name: the unit first, as Italians write it
+_UNIT_FIRST = re.compile(
+    r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2})?)(?=\s*(?:[,;()]|$))", re.I
+)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 _POURED = ("volume", "cup", "measure", "vessel")
 

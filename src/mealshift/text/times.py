@@ -48,7 +48,9 @@ _BARE = re.compile(
     re.I | re.M,
 )
 # "serves about 4.": people, not minutes
-_PEOPLE = re.compile(r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$", re.I)
+_PEOPLE = re.compile(
+    r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$", re.I
+)
 _CLOCK = re.compile(r"\d{1,2}:\d\d")
 _AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
 # from the evening to the morning
