@@ -328,6 +328,31 @@ def without_looks(text: str) -> str:
     return OWN_LOOK.sub(lambda m: " " * len(m[0]), text) if "ook: " in text else text
 
 
+_WAYS = {
+    "stove": re.compile(r"\b(?:stove|stove ?top|hob|saucepan|pot method|on the cooker)\b", re.I),
+    "microwave": re.compile(r"\bmicrowave\b", re.I),
+    "oven": re.compile(r"\b(?:oven|baked?)\b", re.I),
+    "rice cooker": re.compile(r"\brice[- ]cooker\b", re.I),
+    "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker)\b", re.I),
+    "slow": re.compile(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
+}
+
+
+def _way_of(section: str) -> str:
+    """The one way that a section's heading names, if it names no more than a way: "STOVE TOP", "In the microwave (900 W)"."""
+    named = [k for k, p in _WAYS.items() if p.search(section)]
+    return named[0] if len(named) == 1 and len(section.split()) <= 6 else ""
+
+
+def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
+    """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
+    ways = [_way_of(s) for s in sections]
+    told = list(dict.fromkeys(w for w in ways if w))
+    if len(told) < 2:
+        return list(texts)
+    return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]
+
+
 def clause_at(found: Sequence[Clause], block: int, at: int) -> int | None:
     """Index of the clause that holds this place of a block's text."""
     best = None

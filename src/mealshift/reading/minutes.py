@@ -126,6 +126,17 @@ def tag(
         elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
             # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
+        elif cookers and s.typical <= LONGEST_REST and _CLICKED.search(before):
+            kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
+        elif (
+            kind in ("other", "pan")
+            and _AT_HEAT.search(before)
+            and out
+            and (out[-1].kind, out[-1].block) == ("heat", n)
+            and not re.search(r"[.;!?]\s*\w+ (?:oil|onion|pan)", blocks[n].text[out[-1].stretch.end : s.start])
+        ):
+            # "high heat 7 minutes, medium heat 5, low heat 10": one cooking
+            kind, sure, others = "heat", 0.85, ((kind, 0.15),)
         elif _KEPT_WARM.search(before) and s.typical <= LONGEST_REST:
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
         elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
@@ -150,6 +161,14 @@ _COMES_UP = re.compile(
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait)\s*(?:another\s*|a further\s*)?$",
+    re.I,
+)
+_AT_HEAT = re.compile(
+    r"\b(?:high|medium|low|lowest|small|gentle)(?:est)? (?:heat|flame|fire)(?: for)?\s*(?:about )?$", re.I
+)
+# a rice cooker that is done: "when finished steam 10 min more"
+_CLICKED = re.compile(
+    r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,40}$",
     re.I,
 )
 # the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"

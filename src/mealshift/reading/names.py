@@ -91,13 +91,24 @@ def _first_words() -> frozenset[str]:
     return frozenset(w[0].lower().rstrip("s") for a in _aliases() if (w := _WORDS.findall(a)))
 
 
+# "Brown rice in the oil" bids to brown it
+_BROWNED = re.compile(
+    r"(?:^|(?<=[.;:!?]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice (?:in|with|until|till|lightly|well|slightly|gently|for)\b)"
+)
+
+
+def browned(text: str) -> str:
+    """The text with the verb "brown" blanked where it would be taken for the colour; every other letter in its place."""
+    return _BROWNED.sub("     ", text) if "Brown rice" in text else text
+
+
 @lru_cache(maxsize=4096)
 def _found(text: str) -> tuple[Found, ...]:
     # few texts name a grain, and their words say so far quicker than the pattern of all names
     if _first_words().isdisjoint(w.rstrip("s") for w in _WORDS.findall(text.lower())):
         return ()
     found = []
-    for m in _pattern().finditer(text):
+    for m in _pattern().finditer(browned(text)):
         key = re.sub(r"[\s-]+", " ", m[0].lower())
         slug = _lookup(key)
         if slug:

@@ -20,9 +20,9 @@ from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.amounts import AMOUNT, Item, items, parse
 from . import consistency, dish, ingredients, method, minutes, pours, roles, structure
-from .clauses import Clause, clauses, without_looks
+from .clauses import Clause, clauses, instead_blanked, without_looks
 from .intake import clean
-from .names import find_grains, kind_of_rice
+from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .settle import settle
 from .structure import Structure
@@ -64,7 +64,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines = _named_elsewhere(lines, laid, source, corrections)
     lines = _related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
-    texts = [without_looks(p.text) for p in laid.steps]
+    texts = instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
     found = clauses(texts)
     line = None if source is None else lines[source]
     blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
@@ -407,7 +407,7 @@ def _named_elsewhere(
         k
         for piece in [*laid.steps, *([laid.title] if laid.title else [])]
         for g in find_grains(piece.text)
-        if g.generic and (k := kind_of_rice(piece.text[max(0, g.span.start - 22) : g.span.end + 26]))
+        if g.generic and (k := kind_of_rice(browned(piece.text)[max(0, g.span.start - 22) : g.span.end + 26]))
     }
     if len(told) != 1:
         return lines

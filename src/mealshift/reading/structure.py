@@ -136,7 +136,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 _join(before, piece, told)
                 before.first = ln.index
             else:
-                out.steps.append(piece)
+                out.steps += _counted(piece)
         elif cls in ("servings", "meta", "title"):
             out.headings.append(piece)
         else:
@@ -195,7 +195,14 @@ def _title(piece: Piece) -> Piece:
 
 def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:
     """Is this line the rest of the step above, cut by the width of a page?"""
-    if ln.number is not None or ln.marks or ln.row or ln.blank_before or ln.bold or before.first != ln.index - 1:
+    if (
+        ln.number is not None
+        or ln.marks.strip("> ")
+        or ln.row
+        or ln.blank_before
+        or ln.bold
+        or before.first != ln.index - 1
+    ):
         return False
     if before.section != piece.section:
         return False
@@ -218,6 +225,29 @@ def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLi
     return piece.text.startswith("(") or (
         piece.text[:1].islower() and (ln.indent > above.indent + 1 or before.text.rstrip()[-1:] in ",-")
     )
+
+
+_NEXT_NUMBER = re.compile(r"(?<=[.!?)])\s+(?P<n>[2-9]|1\d)\s?[.)]\s+(?=[A-Z])")
+
+
+def _counted(piece: Piece) -> list[Piece]:
+    """A line that counts several steps ("1. Boil … 2. Add … 3. Stand …") as those steps."""
+    if piece.number != 1:
+        return [piece]
+    cuts, n = [], 2
+    for m in _NEXT_NUMBER.finditer(piece.text):
+        if int(m["n"]) == n:
+            cuts.append(m)
+            n += 1
+    if not cuts:
+        return [piece]
+    starts = [0, *(m.end() for m in cuts)]
+    ends = [*(m.start() for m in cuts), len(piece.text)]
+    at = piece.span.start
+    return [
+        replace(piece, text=piece.text[a:b], span=Span(at + a, at + b), number=k)
+        for k, (a, b) in enumerate(zip(starts, ends, strict=True), 1)
+    ]
 
 
 def _join(before: Piece, piece: Piece, told: str) -> None:
