@@ -103,12 +103,15 @@ class Line:
 
 @dataclass(frozen=True, slots=True)
 class Step:
+    """instead: it tells another way to cook the same dish ("Microwave: …"), of which the first way told is the recipe."""
+
     index: int
     text: str
     span: Span
     section: str = ""
     durations: tuple[Duration, ...] = ()
     mentions: tuple[int, ...] = ()
+    instead: bool = False
 
 
 @dataclass(frozen=True, slots=True)

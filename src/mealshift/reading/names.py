@@ -93,7 +93,7 @@ def _first_words() -> frozenset[str]:
 
 # "Brown rice in the oil" bids to brown it
 _BROWNED = re.compile(
-    r"(?:^|(?<=[.;:!?]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice (?:in|with|until|till|lightly|well|slightly|gently|for)\b)"
+    r"(?:^|(?<=[.;:!?>]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice (?:in|with|until|till|lightly|well|slightly|gently|for)\b)"
 )
 
 

@@ -95,7 +95,7 @@ OVERRULED, DRIED = 1.5, 4.0
 
 _MADE_UP = re.compile(
     r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that)? up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
-    r"|(?:you |there )?(?:should|must) (?:now )?(?:have|be|come to)|you(?:'ll)? (?:want|need)|altogether|all together|in all)\b[^.;!?\d½¼¾]{0,40}?",
+    r"|(?:you |there )?(?:should|must) (?:now )?(?:have|be|come to)|you(?:'ll)? (?:want|need)|altogether|all together|in all)\b",
     re.I,
 )
 _BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
@@ -118,8 +118,8 @@ def made_up(
     mine = lines[source]
     for n, piece in enumerate(laid.steps, 1):
         for m in _MADE_UP.finditer(piece.text[:4000]):
-            a = AMOUNT.match(piece.text, m.end())
-            if a is None or not a["u"]:
+            a = next((x for x in AMOUNT.finditer(piece.text, m.end(), m.end() + 60) if x["u"]), None)
+            if a is None or re.search(r"[.;!?]", piece.text[m.end() : a.start()]):
                 continue
             sentence = (
                 re.split(r"(?<=[.;!?])\s", piece.text[: m.start()])[-1]
@@ -135,8 +135,8 @@ def made_up(
                 continue
             at = piece.span.start
             total = Line(
-                len(lines), piece.text[a.start() : a.end()], Span(at + a.start(), at + a.end()), f"step {n}", item.value, None, item.unit, "liquid", None,
-                Span(0, a.end() - a.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
+                len(lines), piece.text[m.start() : a.end("u")], Span(at + m.start(), at + a.end("u")), f"step {n}", item.value, None, item.unit, "liquid", None,
+                Span(a.start() - m.start(), a.end("u") - m.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
             )  # fmt: skip
             there = next(
                 (ln for ln in lines if ln.span.start < total.span.end and total.span.start < ln.span.end), None

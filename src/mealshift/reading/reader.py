@@ -19,6 +19,7 @@ from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.amounts import AMOUNT, Item, items, parse
+from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, roles, structure
 from .clauses import Clause, clauses, instead_blanked, without_looks
 from .intake import clean
@@ -84,7 +85,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     )
     way_said = str(_said(corrections, "method") or way[0])
     settled = settle(timed, grain(line.grain) if line and line.grain else None, way_said, dish.of(title, texts)[0])
-    steps = _steps(text, laid, lines, settled.timed)
+    steps = _steps(text, laid, lines, settled.timed, texts)
     recipe = Recipe(
         text=text,
         title=text[laid.title.span.start : laid.title.span.end] if laid.title else "Untitled recipe",
@@ -680,7 +681,9 @@ def _steps(
     laid: Structure,
     lines: Sequence[Line],
     timed: Sequence[minutes.Timed],
+    told: Sequence[str],
 ) -> list[Step]:
+    """told: the steps' texts as they were understood; one that is blank tells another way."""
     handles = [(ln.index, ingredients.handle(ln)) for ln in lines]
     out = []
     for n, piece in enumerate(laid.steps):
@@ -692,8 +695,14 @@ def _steps(
             s = t.stretch
             word = shown[s.start : s.end]
             durations.append(Duration(s.low, s.high, Span(s.start, s.end), word, t.kind, t.sure))
+        instead = bool(shown.strip()) and not told[n].strip()
+        if instead:
+            durations = [
+                Duration(s.low, s.high, Span(s.start, s.end), shown[s.start : s.end], "other", 0.95)
+                for s in stretches(shown[:6000])
+            ]
         mentions = tuple(i for i, p in handles if p and p.search(piece.text))
-        out.append(Step(n, shown, piece.span, piece.section, tuple(durations), mentions))
+        out.append(Step(n, shown, piece.span, piece.section, tuple(durations), mentions, instead))
     return out
 
 
@@ -706,8 +715,6 @@ def _sums(recipe: Recipe) -> Recipe:
     soak = of("soak")
     inside = recipe.source_line
     if not soak and inside is not None and (m := re.search(r"\bsoaked?\b", inside.text, re.I)):
-        from ..text.times import stretches
-
         soak = [s.typical for s in stretches(inside.text[m.start() :])][:1]
     counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(

@@ -115,6 +115,18 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # the numbers of the steps go on
             cls, sure = "step", 0.8
+        if (
+            cls in ("note", "chatter", "meta", "servings")
+            and before is not None
+            and before.first == ln.index - 1
+            and not ln.blank_before
+            and ln.text[:1].islower()
+            and before.text[:1].isupper()
+            and len(tagged[ln.index - 1].line.text) > 38
+            and before.text.rstrip()[-1:] not in ".!?:)"
+        ):
+            # a sentence cut by the width of a page goes on
+            cls, sure = "step", 0.8
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))

@@ -149,7 +149,8 @@ class _View:
         after: Sequence[Operation] = (),
     ) -> NewStep:
         mine = [o for o in self.target.operations if o.step == step.index and o.span is not None]
-        retired = self._retired(step, mine)
+        whole = next((o for o in mine if o.basis == "retired" and o.span == step.span), None)
+        retired = None if whole else self._retired(step, mine)
         if retired is None:
             reason = next((o.reason for o in mine if o.basis == "retired"), "")
             return NewStep("", step.text, reason, kind="retired")

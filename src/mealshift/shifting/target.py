@@ -225,6 +225,7 @@ class _Work:
 
     def shift(self) -> None:
         other_way = not self._same_stages()
+        self._one_way()
         self._minutes()
         self._soak()
         if self._unrinsed():
@@ -328,6 +329,17 @@ class _Work:
                     f"It needs {o.typical_min:.0f} minutes but the {self.a.target.short} takes only {now:.0f}: give it a head start.",
                 )
             self.out.additions.append((self._what(o), max(0, round_half_up(now - o.typical_min))))
+
+    def _one_way(self) -> None:
+        """Other ways the recipe offers ("Microwave: …") are for its own grain: their minutes are wrong for another."""
+        for st in self.recipe.steps:
+            if st.instead:
+                self.out.operations.append(
+                    Operation(
+                        f"instead-{st.index}", "", "other", "", span=st.span, basis="retired", step=st.index, text=st.text,
+                        reason="Another way to cook the rice: choose it above, and the steps are written for it.",
+                    )
+                )  # fmt: skip
 
     def _soak(self) -> None:
         """A soak the new grain does not want is taken out of the text."""
