@@ -9,6 +9,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 
 from .problems import Refusal
 
@@ -212,6 +213,7 @@ def _spelt(t: str) -> float:
     return total
 
 
+@lru_cache(maxsize=8192)
 def number_range(text: str) -> tuple[float, float]:
     """(low, high) of "2 to 3", "2-3", "six or seven" or a single number (then both are the same)."""
     text = text.strip()

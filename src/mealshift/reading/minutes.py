@@ -403,14 +403,20 @@ class _Mentions:
         return self.earlier + sum(x < place for x in self.at)
 
 
+def _things_in(text: str) -> list[str]:
+    """What the words of a text name, of the things a pot may hold, in their order."""
+    words = _WORD.findall(text.lower())
+    return [k for w in words for k in _of_words(w) if k in _THINGS]
+
+
 def _last_thing(text: str) -> str:
-    found = [(list(_CLASS[k].finditer(text))[-1].start(), k) for k in _THINGS if _CLASS[k].search(text)]
-    return max(found)[1] if found else ""
+    found = _things_in(text)
+    return found[-1] if found else ""
 
 
 def _first_thing(text: str) -> str:
-    found = [(m.start(), k) for k in _THINGS if (m := _CLASS[k].search(text))]
-    return min(found)[1] if found else ""
+    found = _things_in(text)
+    return found[0] if found else ""
 
 
 def _bucket(minutes: float) -> int:

@@ -6,8 +6,8 @@ What is no stretch is left out: a clock ("19:30", "9.42"), a time code, an age, 
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
@@ -74,8 +74,13 @@ class Stretch:
         return (self.low + self.high) / 2
 
 
-def stretches(text: str) -> Iterator[Stretch]:
+def stretches(text: str) -> tuple[Stretch, ...]:
     """Every stretch of time in the text, in order; no two overlap."""
+    return _stretches(text) if len(text) < 2000 else tuple(_stretches.__wrapped__(text))
+
+
+@lru_cache(maxsize=4096)
+def _stretches(text: str) -> tuple[Stretch, ...]:
     found = [s for m in TIME.finditer(text) if (s := _made(m)) is not None] if _MAYBE.search(text) else []
     found = _joined(found, text)
     # "6 hours or overnight" is said of one soak
@@ -101,7 +106,7 @@ def stretches(text: str) -> Iterator[Stretch]:
         a, b = m.span("n")
         if not any(x < b and a < y for x, y in taken):
             found.append(Stretch(a, b, float(m["n"]), float(m["n"]), m["n"], "minute"))
-    yield from sorted(found, key=lambda s: s.start)
+    return tuple(sorted(found, key=lambda s: s.start))
 
 
 _TO = re.compile(r"\s*(?:to|-|–|—|or)\s*(?:about |even )?", re.I)
