@@ -60,7 +60,7 @@ screenshots: .venv/.dev web/dist/index.html chromium ## take the README's pictur
 	$(PY) scripts/screenshots.py
 
 api: .venv/.dev web/node_modules/.done ## rewrite the OpenAPI snapshot (the TypeScript types follow from it)
-	$(PY) manage.py export_openapi_schema --api mealshift_server.api.routes.api --indent 1 --output src/mealshift_server/openapi.json
+	$(PY) manage.py export_openapi_schema --api mealshift_server.api.api --indent 1 --output src/mealshift_server/openapi.json
 	cd web && npm run -s api
 
 format: .venv/.dev ## let the formatter have its way

@@ -29,7 +29,7 @@ def _secret_key() -> str:
 
 SECRET_KEY = env.str("MEALSHIFT_SECRET_KEY", default="") or _secret_key()
 DEBUG = False
-# the demo signs its visitor in, but only on this machine: see api/demo.py
+# the demo signs its visitor in, but only on this machine: see households/demo.py
 DEMO = env.bool("MEALSHIFT_DEMO", default=False)
 BIND = env.str("MEALSHIFT_BIND", default="127.0.0.1")
 HTTPS = env.bool("MEALSHIFT_HTTPS", default=False)
@@ -45,16 +45,19 @@ INSTALLED_APPS = [
     "ninja",
     "mealshift_server.households",
     "mealshift_server.kitchen",
+    "mealshift_server.larder",
+    "mealshift_server.taught",
     "mealshift_server.recipes",
     "mealshift_server.plans",
-    "mealshift_server.larder",
     "mealshift_server.notebook",
     "mealshift_server.week",
+    "mealshift_server.backup",
+    "mealshift_server.demo",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
-    "mealshift_server.api.body.bounded",
+    "mealshift_server.base.body.bounded",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
@@ -94,11 +97,11 @@ AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = 0.25
 AXES_RESET_ON_SUCCESS = True
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
-AXES_LOCKOUT_CALLABLE = "mealshift_server.api.errors.locked_out"
+AXES_LOCKOUT_CALLABLE = "mealshift_server.base.errors.locked_out"
 AXES_IPWARE_META_PRECEDENCE_ORDER = ["REMOTE_ADDR"]
 AXES_VERBOSE = False
 
-CSRF_FAILURE_VIEW = "mealshift_server.api.errors.page_forbidden"
+CSRF_FAILURE_VIEW = "mealshift_server.base.errors.page_forbidden"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 60
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
 SESSION_COOKIE_SAMESITE = "Lax"
@@ -119,7 +122,7 @@ CONTENT_SECURITY_POLICY = {
         "frame-ancestors": [NONE],
     }
 }
-# a household's backup with all its photos; every other request is held to far less by api/body.py
+# a household's backup with all its photos; every other request is held to far less by base/body.py
 DATA_UPLOAD_MAX_MEMORY_SIZE = 256 * 1024 * 1024
 
 STATIC_URL = "/static/"

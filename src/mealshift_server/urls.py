@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from django.urls import path, re_path
 
-from .api import page
-from .api.routes import api
+from . import page
+from .api import api
 
-handler400 = "mealshift_server.api.errors.page_bad"
-handler404 = "mealshift_server.api.errors.page_missing"
-handler500 = "mealshift_server.api.errors.page_fault"
+handler400 = "mealshift_server.base.errors.page_bad"
+handler404 = "mealshift_server.base.errors.page_missing"
+handler500 = "mealshift_server.base.errors.page_fault"
 urlpatterns = [
     path("api/", api.urls),
     re_path(r"^(?!api/|static/).*$", page.app),

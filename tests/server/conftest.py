@@ -8,7 +8,7 @@ import pytest
 from django.contrib.auth.hashers import make_password
 from django.test import Client
 
-from mealshift_server.api import page
+from mealshift_server import page
 from mealshift_server.households.models import Household, User
 
 PASSWORD = "a-warm-kitchen-41"

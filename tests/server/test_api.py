@@ -10,7 +10,7 @@ import pytest
 from django.test import Client, override_settings
 from PIL import Image
 
-from mealshift_server.api.routes import api
+from mealshift_server.api import api
 from mealshift_server.households.models import User
 from mealshift_server.recipes.models import Recipe, Shift
 from tests.core.kitchen import demo, report

@@ -14,9 +14,11 @@ from django.utils import timezone
 from PIL import Image
 
 from mealshift.problems import Refusal
-from mealshift_server.households import actions, backup
+from mealshift_server.backup import document as backup
+from mealshift_server.households import actions
 from mealshift_server.households.models import Household, Invite, User
-from mealshift_server.notebook.models import Decision, Entry, Photo
+from mealshift_server.notebook.models import Entry, Photo
+from mealshift_server.taught.models import Decision
 from tests.core.kitchen import demo
 
 from .conftest import PASSWORD

@@ -12,8 +12,8 @@ from django.db import transaction
 from django.utils import timezone
 
 from mealshift.problems import Refusal
+from mealshift_server.base.keys import digest
 
-from .keys import digest
 from .models import Household, Invite, User
 
 INVITED_FOR = timedelta(days=7)

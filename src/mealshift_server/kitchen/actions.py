@@ -9,8 +9,8 @@ from typing import Any
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot.boil_off import BoilOff, boil_off_test
 from mealshift.problems import Refusal
-from mealshift_server.households.clock import today
-from mealshift_server.households.keys import digest
+from mealshift_server.base.clock import today
+from mealshift_server.base.keys import digest
 from mealshift_server.households.models import Household
 
 from .models import Device, Kitchen, Pot

@@ -10,12 +10,11 @@ from django.db.models import F
 from django.db.models.functions import Greatest
 from django.utils import timezone
 
-from mealshift import comparing, keeping, larder
+from mealshift import keeping, larder
 from mealshift.grains import grain
 from mealshift.measures import Measures
 from mealshift.problems import Refusal
-from mealshift.reading import read
-from mealshift_server.households.clock import today
+from mealshift_server.base.clock import today
 from mealshift_server.households.models import Household
 
 from .models import Bag, Left
@@ -69,27 +68,6 @@ def take(bag: Bag, grams: float) -> None:
     """So much has gone into a pot. A bag that was not opened is open now."""
     Bag.objects.filter(pk=bag.pk).update(grams=Greatest(F("grams") - grams, 0.0))
     Bag.objects.filter(pk=bag.pk, opened=None).update(opened=today(bag.household))
-
-
-def dishes_from(household: Household, bag: Bag) -> list[dict[str, Any]]:
-    """The household's recipes this grain suits, the best first, with why and whether the bag is enough."""
-    from mealshift_server.kitchen.actions import core_kitchen
-    from mealshift_server.recipes.actions import corrections_of, measures
-    from mealshift_server.recipes.models import Recipe
-
-    kitchen = core_kitchen(household, {})
-    out = []
-    for r in Recipe.objects.filter(household=household)[:60]:
-        recipe = read(r.text, measures(household), corrections_of(r.corrections))
-        try:
-            best = comparing.candidates(recipe, kitchen, only=frozenset({bag.grain}))
-        except Refusal:
-            continue
-        if best and best[0].suited:
-            c = best[0]
-            out.append({"recipe_id": r.pk, "title": r.title, "minutes": c.total_min, "reason": c.reason, "needs_g": round(c.pot.dry_g),
-                        "enough": c.pot.dry_g <= bag.grams, "score": c.score})  # fmt: skip
-    return sorted(out, key=lambda d: (not d["enough"], -d["score"], d["title"]))
 
 
 # -- what is left over -----------------------------------------------------------------------------------------

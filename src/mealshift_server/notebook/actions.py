@@ -17,7 +17,7 @@ from mealshift.pot import default_way, solve
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
 from mealshift.shifting import shift
-from mealshift_server.households.clock import day_of, today
+from mealshift_server.base.clock import day_of, today
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import pot_of
 from mealshift_server.kitchen.models import Pot
@@ -25,9 +25,11 @@ from mealshift_server.larder import actions as larder
 from mealshift_server.larder.models import Bag
 from mealshift_server.recipes import actions as recipes
 from mealshift_server.recipes.models import Shift
+from mealshift_server.taught import factors as taught
+from mealshift_server.taught.models import Decision
 
-from . import photos, taught
-from .models import Decision, Entry, Photo
+from . import photos
+from .models import Entry, Photo
 
 PAGE = 30
 OUTCOME = ("on", "poured_ml", "taken_min", "wet", "soft", "word", "stars", "note", "counts")

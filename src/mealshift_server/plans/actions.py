@@ -9,28 +9,28 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
+from django.dispatch import Signal
 from django.utils import timezone
 
 from mealshift import cooking as core
 from mealshift.cooking import devices
 from mealshift.measures import Measures
 from mealshift.planning import Dinner, Dish, plan_dinner
-from mealshift.pot import Factors
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
 from mealshift.shifting import shift
-from mealshift_server.households.clock import zone_of
+from mealshift_server.base.clock import zone_of
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
-from mealshift_server.kitchen.models import Pot
-from mealshift_server.larder import actions as larder
-from mealshift_server.notebook import actions as notebook
 from mealshift_server.recipes import actions as recipes
 from mealshift_server.recipes.models import Shift
 
 from .models import Cooking, Event
+
+# a cooking is over; whoever keeps something of it hears so within the same transaction
+over = Signal()
 
 SPEEDS = (1, 10, 60)
 MOST_EVENTS = 3000
@@ -188,12 +188,12 @@ def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) 
         Event.objects.bulk_create(rows, ignore_conflicts=True)
         new = Event.objects.filter(cooking=cooking).count() - before
         if any(e["kind"] in ("done", "undo", "ended") for e in incoming):
-            over = core.is_over(script, core.fold(script, events_of(cooking)))
-            if over != (cooking.ended is not None):
-                cooking.ended = now if over else None
+            is_over = core.is_over(script, core.fold(script, events_of(cooking)))
+            if is_over != (cooking.ended is not None):
+                cooking.ended = now if is_over else None
                 cooking.save(update_fields=["ended"])
-                if over:
-                    _write_down(cooking, script)
+                if is_over:
+                    over.send(Cooking, cooking=cooking)
     return Taken(new, tuple(refused))
 
 
@@ -201,30 +201,6 @@ def append_one(cooking: Cooking, user: User | None, event: dict[str, Any]) -> No
     """One event by itself; Refusal if it cannot be."""
     for _, problem in append(cooking, user, [event]).refused:
         raise Refusal(problem.code, problem.where, problem.text)
-
-
-def _write_down(cooking: Cooking, script: core.Script) -> None:
-    """A cooking that is over writes its own entries in the notebook, and its grain is gone from the larder."""
-    choices = {d["name"]: d["choice"] for d in cooking.dishes}
-    of = {key: choices[key.rpartition("/")[0]] for key in script.pots}
-    factors = {key: Factors(**(choice.get("factors") or {})) for key, choice in of.items()}
-    pots = {p.pk: p for p in Pot.objects.filter(household=cooking.household)}
-    bags = {
-        key: larder.bag_for(
-            cooking.household, script.pots[key].grain.slug, None if choice.get("blend") else choice.get("bag_id")
-        )
-        for key, choice in of.items()
-    }
-    records = core.records(script, core.fold(script, events_of(cooking)), factors)
-    on = timezone.localtime(cooking.began, zone_of(cooking.household, None)).date()
-    new = notebook.write(
-        cooking.household, cooking.pk, cooking.by, on, cooking.speed > 1, records,
-        {key: (pots.get(choice.get("pot_id")), bag.pk if (bag := bags[key]) else None) for key, choice in of.items()},
-    )  # fmt: skip
-    if cooking.speed == 1:
-        for r in new:
-            if (bag := bags[r["pot"]]) is not None:
-                larder.take(bag, r["predicted"]["dry_g"])
 
 
 def set_alone(cooking: Cooking, alone: bool) -> Cooking:

@@ -14,21 +14,20 @@ from mealshift import ENGINE_VERSION, comparing, pipeline
 from mealshift.measures import Measures
 from mealshift.pot import Kitchen
 from mealshift.pot.packet import Packet
+from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice
+from mealshift_server.base.errors import Conflict
 from mealshift_server.households.models import Household
 from mealshift_server.kitchen.actions import core_kitchen, frozen, pot_of
 from mealshift_server.larder.actions import bag_for
-from mealshift_server.notebook.taught import factors_for
+from mealshift_server.larder.models import Bag
+from mealshift_server.taught.factors import factors_for
 
 from .models import Recipe, Shift
 
 _log = logging.getLogger("mealshift.laws")
-
-
-class Conflict(Exception):  # noqa: N818 - told to the cook, not a fault
-    """Somebody changed the recipe since it was opened."""
 
 
 def measures(household: Household) -> Measures:
@@ -154,3 +153,21 @@ def keep_shift(
         corrections=corrections, choice=choice, factors=asdict(choice_of(choice, household).factors),
         engine=ENGINE_VERSION, result=result,
     )  # fmt: skip
+
+
+def dishes_from(household: Household, bag: Bag) -> list[dict[str, Any]]:
+    """The household's recipes this grain suits, the best first, with why and whether the bag is enough."""
+
+    kitchen = core_kitchen(household, {})
+    out = []
+    for r in Recipe.objects.filter(household=household)[:60]:
+        recipe = read(r.text, measures(household), corrections_of(r.corrections))
+        try:
+            best = comparing.candidates(recipe, kitchen, only=frozenset({bag.grain}))
+        except Refusal:
+            continue
+        if best and best[0].suited:
+            c = best[0]
+            out.append({"recipe_id": r.pk, "title": r.title, "minutes": c.total_min, "reason": c.reason, "needs_g": round(c.pot.dry_g),
+                        "enough": c.pot.dry_g <= bag.grams, "score": c.score})  # fmt: skip
+    return sorted(out, key=lambda d: (not d["enough"], -d["score"], d["title"]))

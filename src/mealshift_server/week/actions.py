@@ -13,7 +13,7 @@ from mealshift.reading import read
 from mealshift.shifting import Shift as CoreShift
 from mealshift.shifting import shift
 from mealshift.shifting.backwards import solve_backwards
-from mealshift_server.households.clock import today
+from mealshift_server.base.clock import today
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import core_kitchen
 from mealshift_server.larder.models import Bag

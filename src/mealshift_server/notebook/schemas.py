@@ -1,16 +1,14 @@
-"""The API's words for what lies around the meal: notebook, lessons, larder, members, backup."""
+"""What comes in and goes out of the notebook's doors: entries, lessons, the practice pot."""
 
 from __future__ import annotations
 
 import datetime as dt
-from typing import Any, Literal
+from typing import Literal
 
 from ninja import Schema
 from pydantic import Field
 
-from .schemas import RunOut
-
-Kind = Literal["whole", "polished", "parboiled", "quick", "blend"]
+from mealshift_server.recipes.schemas import RunOut
 
 
 class EntryRow(Schema):
@@ -133,83 +131,6 @@ class LessonIn(Schema):
     take: Literal["accept", "refuse", "reset"]
 
 
-class BagIn(Schema):
-    line: str = Field(max_length=300)
-
-
-class BagChange(Schema):
-    grams: float | None = None
-    kind: Kind | None = None
-    best_before: dt.date | None = None
-    opened: dt.date | None = None
-    label_ratio: float | None = None
-    label_min: float | None = None
-
-
-class BagRow(Schema):
-    id: int
-    grain: str
-    name: str
-    kind: str
-    grams: float
-    full_g: float
-    best_before: dt.date | None
-    opened: dt.date | None
-    label_ratio: float | None
-    label_min: float | None
-    old: str
-    label: str
-
-
-class DishFrom(Schema):
-    recipe_id: int
-    title: str
-    minutes: int
-    reason: str
-    needs_g: int
-    enough: bool
-
-
-class LeftIn(Schema):
-    """served: null is now."""
-
-    name: str = Field(max_length=400)
-    grain: str = Field(max_length=60)
-    portions: int = 1
-    served: dt.datetime | None = None
-
-
-class LeftMove(Schema):
-    place: Literal["table", "fridge", "freezer", "gone"]
-    portions: int | None = None
-
-
-class LeftRow(Schema):
-    id: int
-    name: str
-    grain: str
-    portions: int
-    served: dt.datetime
-    place: str
-    cool_by: dt.datetime
-    at_most: dt.datetime
-    eat_by: dt.datetime
-    local_by: dt.datetime | None
-    over: bool
-    said: str
-    reheat: str
-    idea: str
-
-
-class LeftOut(Schema):
-    fridge_days: int
-    left: list[LeftRow]
-
-
-class RuleIn(Schema):
-    days: int
-
-
 class TrainingOut(Schema):
     """error: the mean of the last ten guesses, as a share off the mark."""
 
@@ -245,42 +166,3 @@ class JudgedOut(Schema):
     sign: str
     tries: int
     error: float | None
-
-
-class MemberRow(Schema):
-    id: int
-    name: str
-    me: bool
-    last_seen: dt.datetime | None
-
-
-class InviteOut(Schema):
-    """token: shown this once; the link is /join/{token}."""
-
-    token: str
-    until: dt.datetime
-
-
-class JoinIn(Schema):
-    token: str = Field(max_length=100)
-    name: str = Field(max_length=200)
-    password: str = Field(max_length=256)
-
-
-class PasswordIn(Schema):
-    password: str = Field(max_length=256)
-
-
-class DropHousehold(Schema):
-    """Deletes the household if its name is typed."""
-
-    name: str = Field(max_length=200)
-
-
-class RestoreIn(Schema):
-    backup: dict[str, Any]
-    replace: bool = False
-
-
-class RestoreOut(Schema):
-    counts: dict[str, int]

@@ -23,16 +23,17 @@ from mealshift import ENGINE_VERSION, keeping
 from mealshift.cooking import script_from
 from mealshift.learning import Figures
 from mealshift.problems import Refusal
+from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
 from mealshift_server.kitchen.models import Kitchen, Pot
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import photos
-from mealshift_server.notebook.models import Decision, Entry, Photo, Try
+from mealshift_server.notebook.models import Entry, Photo, Try
 from mealshift_server.plans.models import Cooking, Event
 from mealshift_server.recipes.models import Recipe, Shift
+from mealshift_server.recipes.schemas import ShiftOut
+from mealshift_server.taught.models import Decision
 from mealshift_server.week.models import Meal, Pace
-
-from .models import Household, User
 
 VERSION = 1
 Plain = dict[str, Any]
@@ -346,8 +347,6 @@ def check(document: Plain) -> Backup:
 
 def _hollow(b: Backup) -> Iterator[tuple[str, Callable[[], Any]]]:
     """(where, a try to read it) for every part whose form is free here: what a screen could not show is not let in."""
-    from mealshift_server.api.schemas import ShiftOut  # the screens' own form; the API is above this room
-
     for n, s in enumerate(b.shifts, 1):
         yield f"shifts.{n}.result", partial(ShiftOut.model_validate, s.result)
         yield f"shifts.{n}.choice", partial(operator.itemgetter("to"), s.choice)

@@ -3,14 +3,19 @@
 from __future__ import annotations
 
 from datetime import date, datetime
+from typing import Protocol
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 from django.utils import timezone
 
-from .models import Household
+
+class Housed(Protocol):
+    """A household, or whatever else lives by a zone of its own."""
+
+    time_zone: str
 
 
-def zone_of(household: Household, name: str | None = None) -> ZoneInfo:
+def zone_of(household: Housed, name: str | None = None) -> ZoneInfo:
     """The zone of the cook's device, else the household's, else UTC."""
     for candidate in (name, household.time_zone):
         try:
@@ -21,10 +26,10 @@ def zone_of(household: Household, name: str | None = None) -> ZoneInfo:
     return ZoneInfo("UTC")
 
 
-def day_of(household: Household, at: datetime) -> date:
+def day_of(household: Housed, at: datetime) -> date:
     """The day of a point in time, where the household is."""
     return at.astimezone(zone_of(household)).date()
 
 
-def today(household: Household) -> date:
+def today(household: Housed) -> date:
     return day_of(household, timezone.now())

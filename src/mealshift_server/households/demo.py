@@ -6,7 +6,7 @@ from django.conf import settings
 from django.contrib.auth import login
 from django.http import HttpRequest
 
-from mealshift_server.households.models import User
+from .models import User
 
 DEMO_USER = "fennel"
 _LOOPBACK = {"127.0.0.1", "::1", "localhost"}

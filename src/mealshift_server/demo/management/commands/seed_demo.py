@@ -8,14 +8,14 @@ from typing import Any
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
-from mealshift_server.api.demo import DEMO_USER
-from mealshift_server.api.routes import examples_on_disk
-from mealshift_server.households.clock import today
+from mealshift_server.base.clock import today
+from mealshift_server.households.demo import DEMO_USER
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.larder import actions as larder
 from mealshift_server.notebook import actions as notebook
 from mealshift_server.recipes import actions
+from mealshift_server.recipes.api import examples_on_disk
 from mealshift_server.week import actions as week
 
 KEPT: list[tuple[str, dict[str, Any]]] = [

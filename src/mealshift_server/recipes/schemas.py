@@ -1,4 +1,4 @@
-"""The API's words. They mirror the core's plain data, so the TypeScript types can be generated from them."""
+"""What comes in and goes out of the doors of reading, shifting and kept recipes. They mirror the core's plain data, so the TypeScript types can be generated from them."""
 
 from __future__ import annotations
 
@@ -8,43 +8,12 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
+from mealshift_server.base.schemas import CautionOut, Lid, ProblemOut
+
 Role = Literal["source_grain", "pot_liquid", "absorber", "watery", "fat", "salt", "timed", "after", "beside"]
 Texture = Literal["separate", "fluffy", "moist", "soft", "porridge", "thin"]
-Lid = Literal["sealed", "tight", "ordinary", "ajar", "open"]
-
-
-class Trouble(Schema):
-    code: str
-    where: str
-    text: str
-
-
-class SessionOut(Schema):
-    signed_in: bool
-    name: str
-    household: str
-    measure_name: str
-    measure_ml: float
-    cup_ml: float
-    demo: bool
-
-
-class SignIn(Schema):
-    name: str = Field(max_length=150)
-    password: str = Field(max_length=256)
-
-
-class SignUp(Schema):
-    household: str = Field(max_length=200)
-    name: str = Field(max_length=200)
-    password: str = Field(max_length=256)
-    zone: str | None = Field(default=None, max_length=64)
-
-
-class MeasureIn(Schema):
-    cup_ml: float | None = None
-    measure_name: str = Field(max_length=60)
-    measure_ml: float
+# start and end, in characters
+Place = list[int]
 
 
 class GrainOut(Schema):
@@ -84,17 +53,6 @@ class CorrectionIn(Schema):
 class ReadIn(Schema):
     text: str
     corrections: list[CorrectionIn] = Field(default=[], max_length=300)
-
-
-# start and end, in characters
-Place = list[int]
-
-
-class ProblemOut(Schema):
-    code: str
-    where: str
-    text: str
-    severity: Literal["stop", "ask", "note"]
 
 
 class SourceGrain(Schema):
@@ -345,12 +303,6 @@ class TimeOut(Schema):
     release_min: int
     rest_min: int
     total_min: int
-
-
-class CautionOut(Schema):
-    code: str
-    text: str
-    because: str
 
 
 class AfterOut(Schema):
@@ -695,321 +647,10 @@ class GrainPage(GrainOut):
     cautions: list[CautionOut]
 
 
-class Pin(Schema):
-    id: str = Field(max_length=300)
-    start: datetime
-
-
-class Changes(Schema):
-    """What a way out changes of a dish's choice; only what is set is changed."""
-
-    to: str | None = Field(default=None, max_length=60)
-    blend: list[BlendPart] | None = None
-    method: str | None = Field(default=None, max_length=30)
-    lid: Lid | None = None
-    soak_min: float | None = None
-    texture: float | Texture | None = None
-    roast: Literal["none", "dry", "fat"] | None = None
-    sprouted: bool | None = None
-    whistles: int | None = None
-    release: Literal["natural", "quick"] | None = None
-
-
-class PlanDish(Schema):
-    shift_id: int
-    changes: Changes | None = None
-
-
-class PlanIn(Schema):
-    """serve_at and now: points in time; without a zone they are meant on the household's clock. zone: that of the cook's device."""
-
-    dishes: list[PlanDish] = Field(max_length=12)
-    serve_at: datetime
-    now: datetime | None = None
-    zone: str | None = Field(default=None, max_length=64)
-    burners: int | None = None
-    pinned: list[Pin] = Field(default=[], max_length=100)
-
-
-class PlanTask(Schema):
-    id: str
-    what: str
-    dish: str
-    shift_id: int
-    start: datetime
-    end: datetime
-    hands_on: int
-    resource: str
-
-
-class WayOutOut(Schema):
-    dish: str
-    shift_id: int
-    kind: Literal["no_soak", "pressure", "grain", "later"]
-    text: str
-    serve_at: datetime | None
-    changes: Changes
-
-
-class PlanOut(Schema):
-    serve_at: datetime
-    start_at: datetime | None
-    burners: int
-    tasks: list[PlanTask]
-    problems: list[ProblemOut]
-    ways: list[WayOutOut]
-
-
-class CookingIn(PlanIn):
-    client_id: str = Field(min_length=8, max_length=64)
-    speed: int = 1
-
-
-class CookingRow(Schema):
-    id: int
+class DishFrom(Schema):
+    recipe_id: int
     title: str
-    began: datetime
-    serve_at: datetime
-    speed: int
-    ended: datetime | None
-
-
-class EventIn(Schema):
-    """ago_ms: how long ago it happened, by the device's own clock."""
-
-    id: str = Field(min_length=8, max_length=160)
-    kind: str = Field(max_length=12)
-    data: dict[str, str | float | bool | None] = {}
-    ago_ms: float = 0
-
-
-class EventsIn(Schema):
-    events: list[EventIn] = Field(max_length=200)
-
-
-class RefusedEvent(Trouble):
-    id: str
-
-
-class Appended(Schema):
-    """refused: events of this sending that cannot be; all others were taken."""
-
-    new: int
-    refused: list[RefusedEvent] = []
-
-
-class CookStep(Schema):
-    id: str
-    dish: str
-    kind: str
-    style: Literal["do", "begin", "follow", "remind"]
-    title: str
-    words: str
-    look: str
     minutes: int
-    pot: str
-    pour_ml: int
-    reserve_ml: int
-    cautions: list[str]
-    count_out: list[str]
-    after: list[str]
-    anchor: str
-    offset: int
-    planned: int
-    status: Literal["done", "running", "ready", "waiting"]
-    ready: float | None
-    start: float | None
-    due: float | None
-    end: float | None
-    expected: float
-
-
-class WrongChoice(Schema):
-    code: str
-    text: str
-
-
-class Splash(Schema):
-    ml: int
-    said: str
-
-
-class CookPot(Schema):
-    key: str
-    name: str
-    short: str
-    grain: str
-    pour_ml: int
-    poured_ml: float | None
-    top_ups_ml: int
-    lid: str
-    reserve_ml: int
-    wrongs: list[WrongChoice]
-    on: float | None
-    curve: list[Point]
-    boil_at: float | None
-    off_at: float | None
-    verdict: str
-    scale: str
-    celsius: float | None
-    own_lid: str
-    locked: bool
-    pour_said: Said
-    splashes: list[Splash]
-
-
-class Serve(Schema):
-    planned: int
-    expected: float
-
-
-class CookNote(Schema):
-    minute: float
-    text: str
-
-
-class CookState(Schema):
-    title: str
-    minute: float
-    steps: list[CookStep]
-    now: str | None
-    serve: Serve
-    pots: list[CookPot]
-    out: list[str]
-    notes: list[CookNote]
-    said: list[str]
-    ended: float | None
-    all_done: bool
-
-
-class CookingOut(Schema):
-    """state is null if nothing has happened since the event the page already knows."""
-
-    id: int
-    last: int
-    minute: float
-    speed: int
-    alone: bool
-    began: datetime
-    serve_at: datetime
-    state: CookState | None
-
-
-class WrongIn(Schema):
-    id: str = Field(min_length=8, max_length=160)
-    pot: str = Field(max_length=300)
-    what: str = Field(max_length=40)
-
-
-class WrongOut(Schema):
-    what: str
-    text: str
-    add_ml: int
-    add_min: int
-    lid: str
-    because: str
-
-
-class StandInIn(Schema):
-    id: str = Field(min_length=8, max_length=160)
-    pot: str = Field(max_length=300)
-    kind: Literal["scale", "probe"]
-
-
-class AloneIn(Schema):
-    alone: bool
-
-
-class BoilOffTest(Schema):
-    before_ml: float
-    after_ml: float
-    minutes: float
-    lid: Lid
-    on: str
-
-
-class PotIn(Schema):
-    name: str = Field(max_length=200)
-    diameter_cm: float
-    litres: float | None = None
-    lid: Literal["sealed", "tight", "ordinary", "ajar"] = "ordinary"
-
-
-class PotRow(PotIn):
-    id: int
-    boil_off: float
-    test: BoilOffTest | None
-
-
-class BoilOffIn(Schema):
-    before_ml: float
-    after_ml: float
-    minutes: float
-    lid: Lid
-    keep: bool = False
-
-
-class BoilOffOut(Schema):
-    rate: float
-    usual: float
-    factor: float
-    band: float
-    said: str
-    problems: list[ProblemOut]
-    pot: PotRow
-
-
-class KitchenIn(Schema):
-    burners: list[float] = Field(max_length=20)
-    oven_places: int
-    rice_cooker: bool
-    pressure_cooker: bool
-    electric_pressure: bool
-    slow_cooker: bool = False
-    microwave_w: float | None = None
-    whistle_min: float
-    altitude_m: float
-    room_c: float
-    jar_ml: float
-    time_zone: str | None = Field(default=None, max_length=64)
-
-
-class DeviceRow(Schema):
-    id: int
-    name: str
-    kind: Literal["scale", "probe"]
-
-
-class DeviceIn(Schema):
-    name: str = Field(max_length=200)
-    kind: Literal["scale", "probe"]
-
-
-class DeviceMade(DeviceRow):
-    key: str
-
-
-class KitchenOut(KitchenIn):
-    said: bool
-    pots: list[PotRow]
-    devices: list[DeviceRow]
-
-
-class ReadingIn(Schema):
-    """value: grams of a scale, °C of a probe. pot: left out, it is the pot put on last."""
-
-    id: str = Field(min_length=8, max_length=160)
-    value: float
-    pot: str | None = Field(default=None, max_length=300)
-
-
-class DevicePot(Schema):
-    pot: str
-    name: str
-    simulated: float
-
-
-class DeviceCooking(Schema):
-    title: str
-    speed: int
-    pots: list[DevicePot]
+    reason: str
+    needs_g: int
+    enough: bool

@@ -1,4 +1,4 @@
-"""The notebook's and the larder's doors. Handlers scope by household, call one action, and answer."""
+"""The notebook's doors: entries, photos, lessons, the practice pot."""
 
 from __future__ import annotations
 
@@ -8,23 +8,21 @@ from typing import Any, cast
 from django.db.models import Exists, OuterRef, QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
-from django.utils import timezone
 from ninja import Router, Status
 
 from mealshift import pipeline, training
 from mealshift.grains import grain
 from mealshift.learning import CATALOGUE
 from mealshift.pot.account import report
-from mealshift_server.households.clock import zone_of
+from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
-from mealshift_server.larder import actions as larder
-from mealshift_server.larder.models import Bag, Left
-from mealshift_server.notebook import actions, practice
-from mealshift_server.notebook.models import Decision, Entry, Photo
+from mealshift_server.households.scope import house
+from mealshift_server.taught.models import Decision
 
-from . import home_schemas as s
-from . import schemas
-from .scope import BAD, MISSING, house
+from . import actions, practice
+from . import schemas as s
+from .models import Entry, Photo
 
 router = Router(tags=["notebook"])
 
@@ -46,7 +44,7 @@ def _row(e: Entry) -> dict[str, Any]:
     }  # fmt: skip
 
 
-@router.get("/notebook", response={200: s.NotebookOut, 401: schemas.Trouble})
+@router.get("/notebook", response={200: s.NotebookOut, 401: Trouble})
 def notebook(
     request: HttpRequest, q: str = "", grain: str = "", pot: str = "", page: int = 1, cooking: int | None = None
 ) -> Any:
@@ -71,7 +69,7 @@ def add_entry(request: HttpRequest, data: s.EntryIn) -> Any:
     return Status(201, _row(made))
 
 
-@router.get("/notebook.csv", response={200: str, 401: schemas.Trouble})
+@router.get("/notebook.csv", response={200: str, 401: Trouble})
 def notebook_csv(request: HttpRequest) -> Any:
     headers = {"Content-Disposition": 'attachment; filename="notebook.csv"'}
     return HttpResponse(actions.to_csv(house(request)), content_type="text/csv; charset=utf-8", headers=headers)
@@ -128,9 +126,6 @@ def drop_photo(request: HttpRequest, entry_id: int) -> Any:
     return Status(204, None)
 
 
-# -- lessons ---------------------------------------------------------------------------------------------------
-
-
 def _lessons(request: HttpRequest) -> dict[str, Any]:
     mine = house(request)
     held = Decision.objects.filter(household=mine, held__isnull=False, catalogue=CATALOGUE)
@@ -140,7 +135,7 @@ def _lessons(request: HttpRequest) -> dict[str, Any]:
     }  # fmt: skip
 
 
-@router.get("/lessons", response={200: s.LessonsOut, 401: schemas.Trouble})
+@router.get("/lessons", response={200: s.LessonsOut, 401: Trouble})
 def lessons(request: HttpRequest) -> Any:
     return _lessons(request)
 
@@ -151,83 +146,10 @@ def decide(request: HttpRequest, data: s.LessonIn) -> Any:
     return _lessons(request)
 
 
-@router.delete("/lessons", response={200: s.LessonsOut, 401: schemas.Trouble})
+@router.delete("/lessons", response={200: s.LessonsOut, 401: Trouble})
 def forget_lessons(request: HttpRequest) -> Any:
     actions.reset_all(house(request))
     return _lessons(request)
-
-
-# -- the larder ------------------------------------------------------------------------------------------------
-
-
-def _bags(request: HttpRequest) -> QuerySet[Bag]:
-    return Bag.objects.filter(household=house(request))
-
-
-@router.get("/larder", response={200: list[s.BagRow], 401: schemas.Trouble}, tags=["larder"])
-def bags(request: HttpRequest) -> Any:
-    return [larder.shown(b) for b in _bags(request)]
-
-
-@router.post("/larder", response={201: s.BagRow, **BAD}, tags=["larder"])
-def add_bag(request: HttpRequest, data: s.BagIn) -> Any:
-    return Status(201, larder.shown(larder.add(house(request), data.line)))
-
-
-@router.put("/larder/{int:bag_id}", response={200: s.BagRow, **MISSING}, tags=["larder"])
-def change_bag(request: HttpRequest, bag_id: int, data: s.BagChange) -> Any:
-    given = {
-        k: v for k, v in data.model_dump(exclude_unset=True).items() if v is not None or k not in ("grams", "kind")
-    }
-    return larder.shown(larder.change(get_object_or_404(_bags(request), pk=bag_id), given))
-
-
-@router.delete("/larder/{int:bag_id}", response={204: None, **MISSING}, tags=["larder"])
-def drop_bag(request: HttpRequest, bag_id: int) -> Any:
-    get_object_or_404(_bags(request), pk=bag_id).delete()
-    return Status(204, None)
-
-
-@router.get("/larder/{int:bag_id}/dishes", response={200: list[s.DishFrom], **MISSING}, tags=["larder"])
-def dishes_from(request: HttpRequest, bag_id: int) -> Any:
-    return larder.dishes_from(house(request), get_object_or_404(_bags(request), pk=bag_id))
-
-
-# -- what is left over -----------------------------------------------------------------------------------------
-
-
-def _left(request: HttpRequest, zone_name: str | None) -> dict[str, Any]:
-    """Hours and days as the clock of the cook's device shows them."""
-    mine = house(request)
-    zone = zone_of(mine, zone_name)
-    rows = Left.objects.filter(household=mine).exclude(place="gone").select_related("household")[:100]
-    return {"fridge_days": mine.fridge_days, "left": [larder.left_shown(x, zone) for x in rows]}
-
-
-@router.get("/left", response={200: s.LeftOut, 401: schemas.Trouble}, tags=["larder"])
-def left(request: HttpRequest, zone: str | None = None) -> Any:
-    return _left(request, zone)
-
-
-@router.post("/left", response={201: s.LeftOut, **BAD}, tags=["larder"])
-def leave(request: HttpRequest, data: s.LeftIn, zone: str | None = None) -> Any:
-    larder.leave(house(request), data.name, data.grain, data.portions, data.served or timezone.now())
-    return Status(201, _left(request, zone))
-
-
-@router.put("/left/{int:left_id}", response={200: s.LeftOut, **MISSING}, tags=["larder"])
-def move_left(request: HttpRequest, left_id: int, data: s.LeftMove, zone: str | None = None) -> Any:
-    larder.move(get_object_or_404(Left, household=house(request), pk=left_id), data.place, data.portions)
-    return _left(request, zone)
-
-
-@router.put("/household/rule", response={200: s.LeftOut, **BAD}, tags=["larder"])
-def set_rule(request: HttpRequest, data: s.RuleIn, zone: str | None = None) -> Any:
-    larder.set_rule(house(request), data.days)
-    return _left(request, zone)
-
-
-# -- the practice pot ------------------------------------------------------------------------------------------
 
 
 def _standing(household: Any) -> dict[str, Any]:
@@ -236,7 +158,7 @@ def _standing(household: Any) -> dict[str, Any]:
     return {"tries": len(done), "error": sum(last) / len(last) if last else None}
 
 
-@router.get("/training", response={200: s.TrainingOut, 401: schemas.Trouble}, tags=["practice"])
+@router.get("/training", response={200: s.TrainingOut, 401: Trouble}, tags=["practice"])
 def next_task(request: HttpRequest) -> Any:
     mine = house(request)
     task = practice.next_task(mine)

@@ -5,12 +5,7 @@ from __future__ import annotations
 from django.http import HttpRequest
 from ninja.errors import HttpError
 
-from mealshift_server.households.models import Household
-
-from . import schemas as s
-
-BAD = {400: s.Trouble, 401: s.Trouble, 413: s.Trouble, 422: s.Trouble}
-MISSING = {**BAD, 404: s.Trouble}
+from .models import Household
 
 
 def house(request: HttpRequest) -> Household:

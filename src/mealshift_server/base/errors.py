@@ -11,9 +11,12 @@ from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
 
 from mealshift.problems import Refusal
-from mealshift_server.recipes.actions import Conflict
 
 log = logging.getLogger("mealshift")
+
+
+class Conflict(Exception):  # noqa: N818 - told to the cook, not a fault
+    """Somebody changed the recipe since it was opened."""
 
 
 def trouble(status: int, code: str, where: str, text: str) -> JsonResponse:

@@ -11,82 +11,22 @@ from django.db.models import QuerySet
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from django.utils import timezone
-from ninja import Router, Schema, Status
+from ninja import Router, Status
 
 from mealshift import writing
 from mealshift.measures import jug_ml
 from mealshift.tables import safe_cell
-from mealshift_server.households.clock import today
+from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.clock import today
+from mealshift_server.base.schemas import Trouble
+from mealshift_server.households.scope import house
 from mealshift_server.recipes.models import Recipe
-from mealshift_server.week import actions
-from mealshift_server.week.models import Meal
 
-from . import schemas
-from .scope import BAD, MISSING, house
+from . import actions
+from . import schemas as s
+from .models import Meal
 
 router = Router(tags=["week"])
-
-
-class MealRow(Schema):
-    id: int
-    on: dt.date
-    title: str
-    recipe_id: int
-    shifted: bool
-    grain: str
-    name: str
-    reason: str
-    pour_ml: int | None
-    total_min: int | None
-    shift_id: int | None
-    minutes: int | None
-    double: bool
-    cook_id: int | None
-    cook: str
-    trouble: str
-
-
-class WantedRow(Schema):
-    text: str
-    dishes: list[str]
-
-
-class WeekOut(Schema):
-    start: dt.date
-    today: dt.date
-    per_week: int
-    grows: bool
-    target: int
-    shifted: int
-    meals: list[MealRow]
-    tonight: list[str]
-    shopping: list[WantedRow]
-
-
-class MealIn(Schema):
-    on: dt.date
-    recipe_id: int
-
-
-class MealChange(Schema):
-    on: dt.date | None = None
-    cook_id: int | None = None
-    minutes: int | None = None
-    double: bool | None = None
-    shifted: bool | None = None
-
-
-class PaceIn(Schema):
-    per_week: int
-    grows: bool
-
-
-class StartIn(Schema):
-    start: dt.date
-
-
-class KeptId(Schema):
-    shift_id: int
 
 
 def _meals(request: HttpRequest) -> QuerySet[Meal]:
@@ -118,20 +58,20 @@ def _row(m: Meal, made: Any) -> dict[str, Any]:
     }  # fmt: skip
 
 
-@router.get("/week", response={200: WeekOut, 401: schemas.Trouble, 422: schemas.Trouble})
+@router.get("/week", response={200: s.WeekOut, 401: Trouble, 422: Trouble})
 def week(request: HttpRequest, day: dt.date | None = None) -> Any:
     return _week(request, day or today(house(request)))
 
 
-@router.post("/week/meals", response={201: WeekOut, **MISSING})
-def put_on(request: HttpRequest, data: MealIn) -> Any:
+@router.post("/week/meals", response={201: s.WeekOut, **MISSING})
+def put_on(request: HttpRequest, data: s.MealIn) -> Any:
     mine = house(request)
     actions.put_on(mine, get_object_or_404(Recipe, household=mine, pk=data.recipe_id), data.on)
     return Status(201, _week(request, data.on))
 
 
-@router.put("/week/meals/{int:meal_id}", response={200: WeekOut, **MISSING})
-def change_meal(request: HttpRequest, meal_id: int, data: MealChange) -> Any:
+@router.put("/week/meals/{int:meal_id}", response={200: s.WeekOut, **MISSING})
+def change_meal(request: HttpRequest, meal_id: int, data: s.MealChange) -> Any:
     meal = get_object_or_404(_meals(request), pk=meal_id)
     given = data.model_dump(exclude_unset=True)
     if given.get("on", meal.on) is None:
@@ -140,33 +80,33 @@ def change_meal(request: HttpRequest, meal_id: int, data: MealChange) -> Any:
     return _week(request, meal.on)
 
 
-@router.delete("/week/meals/{int:meal_id}", response={200: WeekOut, **MISSING})
+@router.delete("/week/meals/{int:meal_id}", response={200: s.WeekOut, **MISSING})
 def take_off(request: HttpRequest, meal_id: int) -> Any:
     meal = get_object_or_404(_meals(request), pk=meal_id)
     meal.delete()
     return _week(request, meal.on)
 
 
-@router.post("/week/meals/{int:meal_id}/keep", response={200: KeptId, **MISSING})
+@router.post("/week/meals/{int:meal_id}/keep", response={200: s.KeptId, **MISSING})
 def keep_meal(request: HttpRequest, meal_id: int) -> Any:
     return {"shift_id": actions.keep(get_object_or_404(_meals(request), pk=meal_id)).pk}
 
 
-@router.post("/week/suggest", response={200: WeekOut, **BAD})
-def suggest(request: HttpRequest, data: StartIn) -> Any:
+@router.post("/week/suggest", response={200: s.WeekOut, **BAD})
+def suggest(request: HttpRequest, data: s.StartIn) -> Any:
     mine = house(request)
     actions.suggest(mine, actions.start_of(data.start), today(mine))
     return _week(request, data.start)
 
 
-@router.post("/week/usual", response={200: WeekOut, **BAD})
-def usual(request: HttpRequest, data: StartIn) -> Any:
+@router.post("/week/usual", response={200: s.WeekOut, **BAD})
+def usual(request: HttpRequest, data: s.StartIn) -> Any:
     actions.as_last_week(house(request), actions.start_of(data.start))
     return _week(request, data.start)
 
 
-@router.put("/week/pace", response={200: WeekOut, **BAD})
-def set_pace(request: HttpRequest, data: PaceIn) -> Any:
+@router.put("/week/pace", response={200: s.WeekOut, **BAD})
+def set_pace(request: HttpRequest, data: s.PaceIn) -> Any:
     actions.set_pace(house(request), data.per_week, data.grows)
     return _week(request, today(house(request)))
 
@@ -177,7 +117,7 @@ def _list(request: HttpRequest, day: dt.date | None) -> tuple[dt.date, list[Any]
     return start, actions.shopping(mine, actions.shifts(actions.meals(mine, start)))
 
 
-@router.get("/week/shopping.txt", response={200: str, 401: schemas.Trouble, 422: schemas.Trouble})
+@router.get("/week/shopping.txt", response={200: str, 401: Trouble, 422: Trouble})
 def shopping_text(request: HttpRequest, day: dt.date | None = None) -> Any:
     start, wanted = _list(request, day)
     lines = [f"Shopping for the week of {start:%-d %B %Y}", "", *(f"- {w.text}" for w in wanted)]
@@ -188,7 +128,7 @@ def shopping_text(request: HttpRequest, day: dt.date | None = None) -> Any:
     )
 
 
-@router.get("/week/shopping.csv", response={200: str, 401: schemas.Trouble, 422: schemas.Trouble})
+@router.get("/week/shopping.csv", response={200: str, 401: Trouble, 422: Trouble})
 def shopping_csv(request: HttpRequest, day: dt.date | None = None) -> Any:
     _, wanted = _list(request, day)
     out = io.StringIO()
@@ -202,7 +142,7 @@ def shopping_csv(request: HttpRequest, day: dt.date | None = None) -> Any:
     )
 
 
-@router.get("/week.ics", response={200: str, 401: schemas.Trouble, 422: schemas.Trouble})
+@router.get("/week.ics", response={200: str, 401: Trouble, 422: Trouble})
 def week_calendar(request: HttpRequest, day: dt.date | None = None) -> Any:
     mine = house(request)
     start = actions.start_of(day or today(house(request)))

@@ -1,0 +1,1 @@
+"""All of a household as one document, and back."""

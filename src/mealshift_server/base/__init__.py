@@ -1,0 +1,1 @@
+"""What every room stands on: errors, answers, the clock, bodies made harmless. It knows no room."""

@@ -1,0 +1,1 @@
+"""The demo household, made by the same actions a cook uses."""

@@ -1,0 +1,140 @@
+"""The doors of accounts, members and the household itself."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
+from django.db.models import QuerySet
+from django.http import HttpRequest
+from django.middleware.csrf import get_token
+from django.shortcuts import get_object_or_404
+from ninja import Router, Status
+from ninja.errors import HttpError
+from ninja.utils import check_csrf
+
+from mealshift.problems import Refusal
+from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.schemas import Trouble
+
+from . import actions, demo
+from . import schemas as s
+from .models import User
+from .scope import house
+
+router = Router(tags=["household"])
+
+
+def _guard(request: HttpRequest) -> None:
+    """CSRF for the doors that need no session yet."""
+    if check_csrf(request):
+        raise HttpError(403, "The page was open too long: reload it and try again.")
+
+
+def _session(request: HttpRequest) -> dict[str, Any]:
+    get_token(request)
+    user = request.user
+    if not user.is_authenticated:
+        return {
+            "signed_in": False,
+            "name": "",
+            "household": "",
+            "measure_name": "glass",
+            "measure_ml": 240.0,
+            "cup_ml": 237.0,
+            "demo": demo.may_open(request),
+        }
+    h = house(request)
+    return {"signed_in": True, "name": user.get_username(), "household": h.name, "measure_name": h.measure_name,
+            "measure_ml": h.measure_ml, "cup_ml": h.cup_ml, "demo": demo.may_open(request)}  # fmt: skip
+
+
+@router.get("/session", response=s.SessionOut, auth=None, tags=["session"])
+def session(request: HttpRequest) -> Any:
+    return _session(request)
+
+
+@router.post("/session", response={200: s.SessionOut, 403: Trouble, 429: Trouble, **BAD}, auth=None, tags=["session"])
+def sign_in(request: HttpRequest, data: s.SignIn) -> Any:
+    _guard(request)
+    user = authenticate(request, username=data.name.strip(), password=data.password)
+    if user is None:
+        raise Refusal("sign_in", "password", "That name and password do not fit together: check both and try again.")
+    login(request, user)
+    request.session.pop("left_demo", None)
+    return _session(request)
+
+
+@router.delete("/session", response={200: s.SessionOut, 403: Trouble}, auth=None, tags=["session"])
+def sign_out(request: HttpRequest) -> Any:
+    _guard(request)
+    logout(request)
+    request.session["left_demo"] = True
+    return _session(request)
+
+
+@router.post("/households", response={201: s.SessionOut, 403: Trouble, **BAD}, auth=None, tags=["session"])
+def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
+    _guard(request)
+    user = actions.found_household(data.household, data.name, data.password, data.zone)
+    login(request, user, backend="django.contrib.auth.backends.ModelBackend")
+    return Status(201, _session(request))
+
+
+@router.put("/household/measure", response={200: s.SessionOut, **BAD}, tags=["session"])
+def set_measure(request: HttpRequest, data: s.MeasureIn) -> Any:
+    actions.set_measure(house(request), data.measure_name, data.measure_ml, data.cup_ml)
+    return _session(request)
+
+
+def _members(request: HttpRequest) -> QuerySet[User]:
+    return User.objects.filter(household=house(request)).order_by("id")
+
+
+@router.get("/members", response={200: list[s.MemberRow], 401: Trouble})
+def members(request: HttpRequest) -> Any:
+    return [
+        {"id": u.pk, "name": u.username, "me": u.pk == request.user.pk, "last_seen": u.last_login}
+        for u in _members(request)
+    ]
+
+
+@router.post("/members/invite", response={201: s.InviteOut, **BAD})
+def invite(request: HttpRequest) -> Any:
+    token, until = actions.invite(house(request))
+    return Status(201, {"token": token, "until": until})
+
+
+@router.post("/join", response={201: None, 403: Trouble, **BAD}, auth=None)
+def join(request: HttpRequest, data: s.JoinIn) -> Any:
+    """A new member by an invitation, signed in at once."""
+    if check_csrf(request):
+        raise HttpError(403, "The page was open too long: reload it and try again.")
+    user = actions.join(data.token, data.name, data.password)
+    login(request, user, backend="django.contrib.auth.backends.ModelBackend")
+    request.session.pop("left_demo", None)
+    return Status(201, None)
+
+
+@router.put("/members/{int:member_id}/password", response={204: None, **MISSING})
+def set_password(request: HttpRequest, member_id: int, data: s.PasswordIn) -> Any:
+    member = get_object_or_404(_members(request), pk=member_id)
+    actions.set_password(member, data.password)
+    if member.pk == request.user.pk:
+        update_session_auth_hash(request, member)
+    return Status(204, None)
+
+
+@router.delete("/members/{int:member_id}", response={204: None, **MISSING})
+def remove_member(request: HttpRequest, member_id: int) -> Any:
+    actions.remove_member(get_object_or_404(_members(request), pk=member_id))
+    return Status(204, None)
+
+
+@router.post("/household/delete", response={204: None, **BAD})
+def delete_household(request: HttpRequest, data: s.DropHousehold) -> Any:
+    mine = house(request)
+    actions.delete_household(mine, data.name)
+    logout(request)
+    request.session["left_demo"] = True
+    return Status(204, None)

@@ -1,0 +1,66 @@
+"""What comes in and goes out of the household's doors."""
+
+from __future__ import annotations
+
+import datetime as dt
+
+from ninja import Schema
+from pydantic import Field
+
+
+class SessionOut(Schema):
+    signed_in: bool
+    name: str
+    household: str
+    measure_name: str
+    measure_ml: float
+    cup_ml: float
+    demo: bool
+
+
+class SignIn(Schema):
+    name: str = Field(max_length=150)
+    password: str = Field(max_length=256)
+
+
+class SignUp(Schema):
+    household: str = Field(max_length=200)
+    name: str = Field(max_length=200)
+    password: str = Field(max_length=256)
+    zone: str | None = Field(default=None, max_length=64)
+
+
+class MeasureIn(Schema):
+    cup_ml: float | None = None
+    measure_name: str = Field(max_length=60)
+    measure_ml: float
+
+
+class MemberRow(Schema):
+    id: int
+    name: str
+    me: bool
+    last_seen: dt.datetime | None
+
+
+class InviteOut(Schema):
+    """token: shown this once; the link is /join/{token}."""
+
+    token: str
+    until: dt.datetime
+
+
+class JoinIn(Schema):
+    token: str = Field(max_length=100)
+    name: str = Field(max_length=200)
+    password: str = Field(max_length=256)
+
+
+class PasswordIn(Schema):
+    password: str = Field(max_length=256)
+
+
+class DropHousehold(Schema):
+    """Deletes the household if its name is typed."""
+
+    name: str = Field(max_length=200)

@@ -1,0 +1,81 @@
+"""The larder's doors: bags, and what is left over."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.db.models import QuerySet
+from django.http import HttpRequest
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+from ninja import Router, Status
+
+from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.clock import zone_of
+from mealshift_server.base.schemas import Trouble
+from mealshift_server.households.scope import house
+
+from . import actions as larder
+from . import schemas as s
+from .models import Bag, Left
+
+router = Router(tags=["larder"])
+
+
+def _bags(request: HttpRequest) -> QuerySet[Bag]:
+    return Bag.objects.filter(household=house(request))
+
+
+@router.get("/larder", response={200: list[s.BagRow], 401: Trouble}, tags=["larder"])
+def bags(request: HttpRequest) -> Any:
+    return [larder.shown(b) for b in _bags(request)]
+
+
+@router.post("/larder", response={201: s.BagRow, **BAD}, tags=["larder"])
+def add_bag(request: HttpRequest, data: s.BagIn) -> Any:
+    return Status(201, larder.shown(larder.add(house(request), data.line)))
+
+
+@router.put("/larder/{int:bag_id}", response={200: s.BagRow, **MISSING}, tags=["larder"])
+def change_bag(request: HttpRequest, bag_id: int, data: s.BagChange) -> Any:
+    given = {
+        k: v for k, v in data.model_dump(exclude_unset=True).items() if v is not None or k not in ("grams", "kind")
+    }
+    return larder.shown(larder.change(get_object_or_404(_bags(request), pk=bag_id), given))
+
+
+@router.delete("/larder/{int:bag_id}", response={204: None, **MISSING}, tags=["larder"])
+def drop_bag(request: HttpRequest, bag_id: int) -> Any:
+    get_object_or_404(_bags(request), pk=bag_id).delete()
+    return Status(204, None)
+
+
+def _left(request: HttpRequest, zone_name: str | None) -> dict[str, Any]:
+    """Hours and days as the clock of the cook's device shows them."""
+    mine = house(request)
+    zone = zone_of(mine, zone_name)
+    rows = Left.objects.filter(household=mine).exclude(place="gone").select_related("household")[:100]
+    return {"fridge_days": mine.fridge_days, "left": [larder.left_shown(x, zone) for x in rows]}
+
+
+@router.get("/left", response={200: s.LeftOut, 401: Trouble}, tags=["larder"])
+def left(request: HttpRequest, zone: str | None = None) -> Any:
+    return _left(request, zone)
+
+
+@router.post("/left", response={201: s.LeftOut, **BAD}, tags=["larder"])
+def leave(request: HttpRequest, data: s.LeftIn, zone: str | None = None) -> Any:
+    larder.leave(house(request), data.name, data.grain, data.portions, data.served or timezone.now())
+    return Status(201, _left(request, zone))
+
+
+@router.put("/left/{int:left_id}", response={200: s.LeftOut, **MISSING}, tags=["larder"])
+def move_left(request: HttpRequest, left_id: int, data: s.LeftMove, zone: str | None = None) -> Any:
+    larder.move(get_object_or_404(Left, household=house(request), pk=left_id), data.place, data.portions)
+    return _left(request, zone)
+
+
+@router.put("/household/rule", response={200: s.LeftOut, **BAD}, tags=["larder"])
+def set_rule(request: HttpRequest, data: s.RuleIn, zone: str | None = None) -> Any:
+    larder.set_rule(house(request), data.days)
+    return _left(request, zone)

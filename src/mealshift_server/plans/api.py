@@ -1,0 +1,155 @@
+"""The doors of the plan, of the stove, and of devices beside the pot."""
+
+from __future__ import annotations
+
+from dataclasses import asdict
+from typing import Any, cast
+
+from django.db.models import QuerySet
+from django.http import Http404, HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from django.utils import timezone
+from ninja import Router, Status
+from ninja.security import HttpBearer
+
+from mealshift import writing
+from mealshift.planning import Dinner
+from mealshift.planning.schedule import report as plan_report
+from mealshift.problems import Refusal
+from mealshift_server.base.answers import MISSING
+from mealshift_server.base.keys import digest
+from mealshift_server.base.schemas import Trouble
+from mealshift_server.households.models import User
+from mealshift_server.households.scope import house
+from mealshift_server.kitchen import actions as kitchens
+from mealshift_server.kitchen.models import Device
+from mealshift_server.recipes.models import Shift
+
+from . import actions as plans
+from . import schemas as s
+from .models import Cooking
+
+router = Router(tags=["plan"])
+
+
+def _kept_dishes(request: HttpRequest, data: s.PlanIn) -> tuple[list[Shift], dict[str, Any]]:
+    """The shifts named, in that order, and what else was asked as plain data."""
+    ids = list(dict.fromkeys(d.shift_id for d in data.dishes))
+    mine = {k.pk: k for k in Shift.objects.filter(household=house(request), pk__in=ids)}
+    if len(mine) < len(ids):
+        raise Http404
+    changes = {d.shift_id: d.changes.model_dump(exclude_unset=True) for d in data.dishes if d.changes}
+    return [mine[i] for i in ids], {**data.model_dump(exclude={"dishes"}), "changes": changes}
+
+
+def _plan(request: HttpRequest, data: s.PlanIn) -> Dinner:
+    kept, asked = _kept_dishes(request, data)
+    return plans.plan(house(request), kept, asked)
+
+
+@router.post("/plan", response={200: s.PlanOut, **MISSING}, tags=["plan"], exclude_unset=True)
+def plan(request: HttpRequest, data: s.PlanIn) -> Any:
+    dinner = _plan(request, data)
+    row = kitchens.kitchen_row(house(request))
+    made = plan_report(dinner.plan)
+    ways = [{"dish": dish, "shift_id": int(w.key), "kind": w.kind, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
+            for dish, found in dinner.ways_out.items() for w in found]  # fmt: skip
+    tasks = [{**t, "shift_id": int(dinner.keys[t["dish"]])} for t in made["tasks"]]
+    burners = data.burners or (len(row.burners) if row and row.burners else 2)
+    return {**made, "tasks": tasks, "ways": ways, "burners": burners}
+
+
+@router.post("/plan.ics", response={200: str, **MISSING}, tags=["plan"])
+def plan_calendar(request: HttpRequest, data: s.PlanIn) -> Any:
+    made = writing.to_ics(_plan(request, data).plan, timezone.now())
+    return HttpResponse(
+        made,
+        content_type="text/calendar; charset=utf-8",
+        headers={"Content-Disposition": 'attachment; filename="dinner.ics"'},
+    )
+
+
+def _cookings(request: HttpRequest) -> QuerySet[Cooking]:
+    return Cooking.objects.filter(household=house(request)).select_related("household")
+
+
+def _cooking(request: HttpRequest, cooking_id: int) -> Cooking:
+    return get_object_or_404(_cookings(request), pk=cooking_id)
+
+
+@router.get("/cookings", response={200: list[s.CookingRow], 401: Trouble}, tags=["stove"])
+def cookings(request: HttpRequest) -> Any:
+    return list(_cookings(request)[:50])
+
+
+@router.post("/cookings", response={200: s.CookingRow, 201: s.CookingRow, **MISSING}, tags=["stove"])
+def start_cooking(request: HttpRequest, data: s.CookingIn) -> Any:
+    kept, asked = _kept_dishes(request, data)
+    user = cast(User, request.user)
+    made, new = plans.start_cooking(house(request), user, data.client_id, kept, asked, data.speed)
+    return Status(201 if new else 200, made)
+
+
+@router.get("/cookings/{int:cooking_id}", response={200: s.CookingOut, **MISSING}, tags=["stove"])
+def cooking(request: HttpRequest, cooking_id: int, since: int | None = None) -> Any:
+    return plans.state(_cooking(request, cooking_id), since)
+
+
+@router.post("/cookings/{int:cooking_id}/events", response={200: s.Appended, **MISSING}, tags=["stove"])
+def append_events(request: HttpRequest, cooking_id: int, data: s.EventsIn) -> Any:
+    made = [e.model_dump() for e in data.events]
+    taken = plans.append(_cooking(request, cooking_id), cast(User, request.user), made)
+    refused = [{"id": i, "code": p.code, "where": p.where, "text": p.text} for i, p in taken.refused]
+    return {"new": taken.new, "refused": refused}
+
+
+@router.put("/cookings/{int:cooking_id}/alone", response={200: s.CookingRow, **MISSING}, tags=["stove"])
+def set_alone(request: HttpRequest, cooking_id: int, data: s.AloneIn) -> Any:
+    return plans.set_alone(_cooking(request, cooking_id), data.alone)
+
+
+@router.post("/cookings/{int:cooking_id}/wrong", response={200: s.WrongOut, **MISSING}, tags=["stove"])
+def went_wrong(request: HttpRequest, cooking_id: int, data: s.WrongIn) -> Any:
+    return asdict(plans.wrong(_cooking(request, cooking_id), cast(User, request.user), data.id, data.pot, data.what))
+
+
+@router.post("/cookings/{int:cooking_id}/stand-in", response={200: s.Appended, **MISSING}, tags=["stove"])
+def stand_in(request: HttpRequest, cooking_id: int, data: s.StandInIn) -> Any:
+    """The simulated device reads the pot once."""
+    mine = _cooking(request, cooking_id)
+    pot, value = plans.stand_in_reading(mine, data.pot, data.kind)
+    plans.take_reading(mine, cast(User, request.user), data.id, pot, data.kind, value)
+    return {"new": 1}
+
+
+class DeviceKey(HttpBearer):
+    def authenticate(self, request: HttpRequest, token: str) -> Device | None:
+        return Device.objects.select_related("household").filter(key_digest=digest(token)).first()
+
+
+def _on_now(device: Device) -> Cooking:
+    running = Cooking.objects.filter(household=device.household, ended=None).select_related("household").first()
+    if running is None:
+        raise Http404
+    return running
+
+
+@router.get("/device/cooking", response={200: s.DeviceCooking, **MISSING}, auth=DeviceKey(), tags=["devices"])
+def device_cooking(request: HttpRequest) -> Any:
+    device = cast(Any, request).auth
+    running = _on_now(device)
+    rows = []
+    for key, pot in plans.script_of(running).pots.items():
+        try:
+            value = plans.stand_in_reading(running, key, device.kind)[1]
+        except Refusal:
+            continue
+        rows.append({"pot": key, "name": pot.grain.name, "simulated": value})
+    return {"title": running.title, "speed": running.speed, "pots": rows}
+
+
+@router.post("/device/readings", response={200: s.Appended, **MISSING}, auth=DeviceKey(), tags=["devices"])
+def device_reading(request: HttpRequest, data: s.ReadingIn) -> Any:
+    device = cast(Any, request).auth
+    plans.take_reading(_on_now(device), None, data.id, data.pot, device.kind, data.value)
+    return {"new": 1}

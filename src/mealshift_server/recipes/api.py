@@ -1,0 +1,229 @@
+"""The doors of reading and shifting, of kept recipes and shifts, and of what goes out of them as a file."""
+
+from __future__ import annotations
+
+from functools import cache
+from typing import Any
+
+from django.conf import settings
+from django.db.models import Count, QuerySet
+from django.http import HttpRequest, HttpResponse
+from django.shortcuts import get_object_or_404
+from ninja import Router, Status
+
+from mealshift import ENGINE_VERSION, pipeline, writing
+from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.schemas import Trouble
+from mealshift_server.households.scope import house
+from mealshift_server.larder.models import Bag
+
+from . import actions
+from . import schemas as s
+from .models import Recipe, Shift
+
+router = Router(tags=["kept"])
+
+
+@cache
+def _grains() -> list[dict[str, Any]]:
+    return [{**g, "soaks": g["soak"] is not None} for g in pipeline.grains_report()["grains"]]
+
+
+@router.get("/grains", response={200: list[s.GrainOut], 401: Trouble}, tags=["engine"])
+def grains(request: HttpRequest) -> Any:
+    return _grains()
+
+
+@cache
+def examples_on_disk() -> list[dict[str, str]]:
+    """The demo recipes that ship with the program, each in the shape a cook might bring."""
+    shapes = {".txt": "a typed text", ".md": "Markdown", ".json": "a recipe file (JSON-LD)"}
+    out = []
+    for file in sorted((settings.BASE_DIR / "demo" / "recipes").glob("*.*")):
+        text = file.read_text(encoding="utf-8")
+        out.append(
+            {
+                "slug": file.stem,
+                "title": pipeline.read(text).title.capitalize(),
+                "text": text,
+                "shape": shapes.get(file.suffix, "a text"),
+            }
+        )
+    return out
+
+
+@router.get("/examples", response={200: list[s.Example], 401: Trouble}, tags=["engine"])
+def examples(request: HttpRequest) -> Any:
+    return examples_on_disk()
+
+
+@router.get("/empty", response={204: None, 401: Trouble}, tags=["engine"])
+def empty(request: HttpRequest) -> Any:
+    """Signed in and nothing done: what the benchmark subtracts."""
+    house(request)
+    return Status(204, None)
+
+
+@router.post("/read", response={200: s.ReadOut, **BAD}, by_alias=True, tags=["engine"])
+def read(request: HttpRequest, data: s.ReadIn) -> Any:
+    return actions.read_text(house(request), data.text, [c.model_dump() for c in data.corrections])
+
+
+@router.post("/shift", response={200: s.ShiftOut, **BAD}, by_alias=True, tags=["engine"])
+def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
+    return actions.shift_text(
+        house(request), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
+    )
+
+
+@router.post("/compare", response={200: s.CompareOut, **BAD}, tags=["engine"])
+def compare(request: HttpRequest, data: s.CompareIn) -> Any:
+    corrections = [c.model_dump() for c in data.corrections]
+    return actions.compare_text(
+        house(request), data.text, corrections, data.model_dump(exclude={"text", "corrections"})
+    )
+
+
+@router.post("/what-if", response={200: s.WhatIfOut, **BAD}, tags=["engine"])
+def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
+    changed = {"pour_ml": data.pour_ml, "minutes": data.minutes, "lid": data.lid, "start": data.start}
+    return actions.what_if(
+        house(request), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump(), changed
+    )
+
+
+@router.get("/grains/{slug}", response={200: s.GrainPage, **BAD}, tags=["engine"])
+def grain_page(request: HttpRequest, slug: str) -> Any:
+    return actions.grain_page(house(request), slug)
+
+
+@router.post("/grains/{slug}/other-way", response={200: s.LadderPot, **BAD}, tags=["engine"])
+def other_way(request: HttpRequest, slug: str, data: s.OtherWayIn) -> Any:
+    return actions.other_way(house(request), slug, data.model_dump())
+
+
+def _recipes(request: HttpRequest) -> QuerySet[Recipe]:
+    return Recipe.objects.filter(household=house(request))
+
+
+def _shifts(request: HttpRequest) -> QuerySet[Shift]:
+    return Shift.objects.filter(household=house(request))
+
+
+@router.get("/recipes", response={200: list[s.RecipeRow], 401: Trouble}, tags=["kept"])
+def recipes(request: HttpRequest) -> Any:
+    rows = _recipes(request).annotate(n=Count("shifts")).order_by("-updated", "-id")[:500]
+    return [{"id": r.pk, "title": r.title, "version": r.version, "updated": r.updated, "shifts": r.n} for r in rows]
+
+
+@router.post("/recipes", response={201: s.RecipeOut, **BAD}, tags=["kept"])
+def keep_recipe(request: HttpRequest, data: s.RecipeIn) -> Any:
+    return Status(201, actions.keep_recipe(house(request), data.text, [c.model_dump() for c in data.corrections]))
+
+
+@router.get("/recipes/{int:recipe_id}", response={200: s.RecipeOut, **MISSING}, tags=["kept"])
+def recipe(request: HttpRequest, recipe_id: int) -> Any:
+    return get_object_or_404(_recipes(request), pk=recipe_id)
+
+
+@router.put("/recipes/{int:recipe_id}", response={200: s.RecipeOut, 409: Trouble, **MISSING}, tags=["kept"])
+def change_recipe(request: HttpRequest, recipe_id: int, data: s.RecipeChange) -> Any:
+    found = get_object_or_404(_recipes(request), pk=recipe_id)
+    return actions.change_recipe(found, data.version, data.text, [c.model_dump() for c in data.corrections])
+
+
+@router.delete("/recipes/{int:recipe_id}", response={204: None, **MISSING}, tags=["kept"])
+def drop_recipe(request: HttpRequest, recipe_id: int) -> Any:
+    get_object_or_404(_recipes(request), pk=recipe_id).delete()
+    return Status(204, None)
+
+
+@router.get("/shifts", response={200: list[s.ShiftRow], 401: Trouble}, tags=["kept"])
+def shifts(request: HttpRequest) -> Any:
+    rows = _shifts(request).only("id", "title", "grain", "recipe_id", "created", "result")[:500]
+    return [_row(k) for k in rows]
+
+
+def _row(kept: Shift) -> dict[str, Any]:
+    pots = kept.result["pots"]
+    pot = pots[0]
+    return {"name": " and ".join(p["name"] for p in pots), "id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
+            "pour_ml": pot["water"].get("jug_ml", pot["water"]["pour_ml"]), "cook_min": pot["time"]["cook"]["typical"],
+            "total_min": sum(p["min"] for p in kept.result["strip"])}  # fmt: skip
+
+
+def _kept(kept: Shift) -> dict[str, Any]:
+    return {"id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
+            "engine": kept.engine, "engine_now": ENGINE_VERSION, "text": kept.text, "corrections": kept.corrections,
+            "choice": kept.choice, "result": kept.result}  # fmt: skip
+
+
+@router.post("/shifts", response={201: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
+def keep_shift(request: HttpRequest, data: s.ShiftIn) -> Any:
+    mine = get_object_or_404(_recipes(request), pk=data.recipe_id) if data.recipe_id is not None else None
+    kept = actions.keep_shift(
+        house(request), mine, data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
+    )
+    return Status(201, _kept(kept))
+
+
+@router.get("/shifts/{int:shift_id}", response={200: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
+def kept_shift(request: HttpRequest, shift_id: int) -> Any:
+    return _kept(get_object_or_404(_shifts(request), pk=shift_id))
+
+
+@router.delete("/shifts/{int:shift_id}", response={204: None, **MISSING}, tags=["kept"])
+def drop_shift(request: HttpRequest, shift_id: int) -> Any:
+    get_object_or_404(_shifts(request), pk=shift_id).delete()
+    return Status(204, None)
+
+
+@router.get("/shifts/{int:shift_id}/recipe.json", response={200: dict, **MISSING}, tags=["out"])
+def shift_jsonld(request: HttpRequest, shift_id: int) -> Any:
+    return _file(get_object_or_404(_shifts(request), pk=shift_id), "json")
+
+
+@router.get("/shifts/{int:shift_id}/recipe.md", response={200: str, **MISSING}, tags=["out"])
+def shift_markdown(request: HttpRequest, shift_id: int) -> Any:
+    return _file(get_object_or_404(_shifts(request), pk=shift_id), "md")
+
+
+@router.get("/shifts/{int:shift_id}/recipe.txt", response={200: str, **MISSING}, tags=["out"])
+def shift_text(request: HttpRequest, shift_id: int) -> Any:
+    return _file(get_object_or_404(_shifts(request), pk=shift_id), "txt")
+
+
+@router.get("/shifts/{int:shift_id}/ledger.csv", response={200: str, **MISSING}, tags=["out"])
+def shift_ledger(request: HttpRequest, shift_id: int) -> Any:
+    return _file(get_object_or_404(_shifts(request), pk=shift_id), "csv")
+
+
+@router.get("/shifts/{int:shift_id}/print", response={200: str, **MISSING}, tags=["out"])
+def shift_page(request: HttpRequest, shift_id: int) -> Any:
+    kept = get_object_or_404(_shifts(request), pk=shift_id)
+    answer = HttpResponse(writing.to_page(kept.result))
+    answer._csp_update = {"style-src": [f"'sha256-{writing.STYLE_SHA256}'"]}  # type: ignore[attr-defined]
+    return answer
+
+
+def _file(kept: Shift, kind: str) -> HttpResponse:
+    body, mime = {
+        "json": (writing.to_jsonld, "application/ld+json"),
+        "md": (writing.to_markdown, "text/markdown; charset=utf-8"),
+        "txt": (writing.to_text, "text/plain; charset=utf-8"),
+        "csv": (writing.to_csv, "text/csv; charset=utf-8"),
+    }[kind]
+    name = (
+        "".join(c if c.isascii() and (c.isalnum() or c in "-") else "-" for c in kept.title.lower()).strip("-")
+        or "recipe"
+    )
+    return HttpResponse(
+        body(kept.result),
+        content_type=mime,
+        headers={"Content-Disposition": f'attachment; filename="{name[:80]}.{kind}"'},
+    )
+
+
+@router.get("/larder/{int:bag_id}/dishes", response={200: list[s.DishFrom], **MISSING}, tags=["larder"])
+def dishes_from(request: HttpRequest, bag_id: int) -> Any:
+    return actions.dishes_from(house(request), get_object_or_404(Bag, household=house(request), pk=bag_id))

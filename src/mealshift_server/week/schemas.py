@@ -1,0 +1,69 @@
+"""What comes in and goes out of the week's doors."""
+
+from __future__ import annotations
+
+import datetime as dt
+
+from ninja import Schema
+
+
+class MealRow(Schema):
+    id: int
+    on: dt.date
+    title: str
+    recipe_id: int
+    shifted: bool
+    grain: str
+    name: str
+    reason: str
+    pour_ml: int | None
+    total_min: int | None
+    shift_id: int | None
+    minutes: int | None
+    double: bool
+    cook_id: int | None
+    cook: str
+    trouble: str
+
+
+class WantedRow(Schema):
+    text: str
+    dishes: list[str]
+
+
+class WeekOut(Schema):
+    start: dt.date
+    today: dt.date
+    per_week: int
+    grows: bool
+    target: int
+    shifted: int
+    meals: list[MealRow]
+    tonight: list[str]
+    shopping: list[WantedRow]
+
+
+class MealIn(Schema):
+    on: dt.date
+    recipe_id: int
+
+
+class MealChange(Schema):
+    on: dt.date | None = None
+    cook_id: int | None = None
+    minutes: int | None = None
+    double: bool | None = None
+    shifted: bool | None = None
+
+
+class PaceIn(Schema):
+    per_week: int
+    grows: bool
+
+
+class StartIn(Schema):
+    start: dt.date
+
+
+class KeptId(Schema):
+    shift_id: int
