@@ -219,7 +219,8 @@ def test_misspelt_grain_is_guessed_and_said() -> None:
         ("rice " * 1_000_000, "too_long"),
         ('{"a": 1}', "no_recipe"),
         ("<!doctype html><p>nothing here</p>", "no_recipe"),
-        ("[" * 5000, "no_grain"),
+        ("[" * 900, "no_grain"),
+        ("[" * 5000, "too_long"),
     ],
 )
 def test_what_cannot_be_read(brought: str, code: str) -> None:

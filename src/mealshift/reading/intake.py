@@ -14,7 +14,17 @@ from typing import Any
 
 from ..problems import Refusal
 
-MOST_CHARACTERS = 60_000
+# what no recipe is beyond; a text within these is read in well under half a second (docs/reliability.md)
+MOST_CHARACTERS = 20_000
+MOST_LINES = 500
+MOST_LINE = 4_000
+# what the stages look at one by one
+_SIGNS = (
+    ("numbers", re.compile(r"\d+|[½¼¾⅓⅔⅛]|\b(?:one|two|three|four|five|six|ten|half|quarter)\b", re.I), 1_000),
+    ("little words", re.compile(r"\b(?:an?|and|or)\b", re.I), 1_200),
+    ("sentences", re.compile(r"[.;!?](?=\s)"), 800),
+    ("commas, dashes and brackets", re.compile(r"[,(\[{·•—–|]"), 2_000),
+)
 MOST_PAGE_CHARACTERS = 3_500_000
 
 _SAME_LENGTH = str.maketrans(
@@ -50,17 +60,18 @@ def clean(brought: str) -> str:
             "empty", "text", "There is nothing to read yet: paste a recipe, or start from one of the demo recipes."
         )
     structured = _structured(brought)
-    if structured is None and len(brought) > MOST_CHARACTERS:
+    if structured is None and len(brought) > 4 * MOST_CHARACTERS:
+        # not looked at any nearer
         raise Refusal(
             "too_long",
             "text",
-            f"This is {len(brought) / 1000:,.0f} thousand characters, longer than any recipe: "
-            "paste the one recipe you want to shift.",
+            f"This is {len(brought) / 1000:,.0f} thousand characters, longer than any recipe: paste the one recipe you want to shift.",
         )
     text = structured if structured is not None else brought
     text = text.replace("\r\n", "\n").replace("\r", "\n").replace("\x0c", "\n")
     if "&" in text:
         text = html.unescape(text)
+    _bounded(text)
     if long := _LONG_NUMBER.search(text):
         raise Refusal(
             "long_number",
@@ -68,6 +79,38 @@ def clean(brought: str) -> str:
             f"A number of {len(long[0])} digits stands in this text (“{long[0][:8]}…”): no recipe has one, take it out.",
         )
     return _CONTROL.sub(" ", text.translate(_SAME_LENGTH)).strip("\n ")
+
+
+def _bounded(text: str) -> None:
+    """Refusal if the text is longer, has more lines, or a longer line than any recipe."""
+    lines = text.split("\n")
+    longest = max(map(len, lines))
+    said = sum(bool(ln.strip()) for ln in lines)
+    for what, signs, most in _SIGNS:
+        if (n := len(signs.findall(text))) > most:
+            raise Refusal(
+                "too_long",
+                "text",
+                f"{n:,} {what} stand in this text, more than in any recipe: paste the one recipe you want to shift.",
+            )
+    if len(text) > MOST_CHARACTERS:
+        raise Refusal(
+            "too_long",
+            "text",
+            f"This is {len(text) / 1000:,.0f} thousand characters, longer than any recipe: paste the one recipe you want to shift.",
+        )
+    if said > MOST_LINES:
+        raise Refusal(
+            "too_long",
+            "text",
+            f"This has {said:,} lines, more than any recipe: paste the one recipe you want to shift.",
+        )
+    if longest > MOST_LINE:
+        raise Refusal(
+            "too_long",
+            "text",
+            f"A line of {longest:,} letters stands in this text: no recipe has one; break it where a step ends, or take it out.",
+        )
 
 
 def _structured(brought: str) -> str | None:

@@ -75,9 +75,13 @@ class Item:
         return None if self.low is None or self.high is None else (self.low + self.high) / 2
 
 
+# letters of a line in which things are looked for, and of one thing; no list in a line is longer
+MOST_SPLIT, MOST_ITEM, NEAR = 2000, 400, 120
+
+
 def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
     """The things of one ingredient line, at least one. many: the line is known to hold several."""
-    return [parse(text, a, b, measures) for a, b in _split(text, many)]
+    return [parse(text, a, min(b, a + MOST_ITEM), measures) for a, b in _split(text[:MOST_SPLIT], many)]
 
 
 def _split(text: str, many: bool) -> list[tuple[int, int]]:
@@ -89,13 +93,15 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         inside[i] = deep > 0
         deep -= c in ")]" and deep > 0
     dashes = _listed_by_dashes(text)
+    ends = len(text.rstrip())
     for m in re.finditer(
         r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])",
         text,
     ):
-        if inside[m.start()] or not text[m.end() :].strip():
+        if inside[m.start()] or m.end() >= ends:
             continue
-        before, after = text[last : m.start()], text[m.end() :]
+        # what stands near tells whether it parts two things; a list without end is not looked through anew at every comma
+        before, after = text[max(last, m.start() - NEAR) : m.start()], text[m.end() : m.end() + NEAR]
         glue = m[0].strip()
         if glue and (glue in "·•▪◦●👉➡️✅" or (glue in ("—", "--") and dashes)):
             # a sign that only stands between things

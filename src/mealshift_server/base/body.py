@@ -37,17 +37,26 @@ def bounded(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
 
 class StrictParser(Parser):
     def parse_body(self, request: HttpRequest) -> Any:
-        return harmless(json.loads(request.body, parse_constant=_refuse))
+        try:
+            return harmless(json.loads(request.body, parse_constant=_refuse))
+        except RecursionError:
+            raise ValueError("nested without end") from None
 
 
-def harmless(value: Any) -> Any:
-    """The value with half letters replaced. ValueError if a number in it is none that can be reckoned with."""
+# a kept shift nests about nine deep
+DEEPEST = 40
+
+
+def harmless(value: Any, depth: int = 0) -> Any:
+    """The value with half letters replaced. ValueError if a number in it is none that can be reckoned with, or it nests without end."""
+    if depth > DEEPEST:
+        raise ValueError("nested without end")
     if isinstance(value, str):
         return _HALF_LETTER.sub("\ufffd", value)
     if isinstance(value, dict):
-        return {harmless(k): harmless(v) for k, v in value.items()}
+        return {harmless(k): harmless(v, depth + 1) for k, v in value.items()}
     if isinstance(value, list):
-        return [harmless(v) for v in value]
+        return [harmless(v, depth + 1) for v in value]
     if isinstance(value, int | float) and not (math.isfinite(value) and abs(value) <= MOST):
         raise ValueError("a number out of all bounds")
     return value

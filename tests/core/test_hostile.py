@@ -1,0 +1,57 @@
+"""No text stops the reader: runs of every sign and of every word its patterns look for are read or refused within a bound on the work."""
+
+from __future__ import annotations
+
+import time
+
+import pytest
+
+from mealshift.problems import Refusal
+from mealshift.reading import read
+
+RUNS = [
+    "1 ", "1/", "1 1/2 ", "a ", "and ", "or ", "then ", "two and a ", "half a ", "½", "1,5 ", "1,000,", "2 to 3 ", "2-3-", "(", ")", "()", "(1 cup) ", "( 1 ", "1 (400 g) tin ", "200 g x ",
+    ", ", "rice, ", "null,", ". ", "! ", "\n", "  \n", "- ", "• ", "1 · ", "a — ", "a|b|", "=", "1 cup = ", "mug is 300 ml ", "&amp;", "<script ", "<div ", "</script>", "é", "中", "😀",
+    "**", "_", "# h\n", "> ", "1. a\n", "[12:00] A: x\n", "1 cup rice\n", "rice ", "water to the ", "cover ", "simmer until ", "serves 4 ", "Add rice. ", "off. ", "leave 10. ", "10 minutes, ",
+    "3 whistles ", "5 more ", "fill up with water to ", "Brown rice in ", '{"a":', "'", '"',
+]  # fmt: skip
+USUAL = (
+    "Tomato pilaf\nServes 4\n\nIngredients\n1 1/2 cups long-grain rice\n3 cups stock\n1 tin tomatoes\n1 tsp salt\n\nMethod\n"
+    "1. Fry the onion 6 minutes, add the rice, stir 2 minutes.\n2. Add stock and tomatoes, cover, simmer 18 minutes. Turn off, rest 10 minutes.\n"
+)
+STEP = "Pot\nServes 4\n1 cup rice\n2 cups water\n\nMethod\n1. {}\n"
+LINE = "Pot\nServes 4\n\nIngredients\n1 cup rice\n2 cups water\n{}\n\nMethod\n1. Boil the water, add the rice, cover and simmer 16 minutes."
+
+
+def work(text: str) -> float:
+    began = time.process_time()
+    try:
+        read(text)
+    except Refusal as refused:
+        assert refused.problem.text and "\n" not in refused.problem.text
+    return time.process_time() - began
+
+
+@pytest.mark.parametrize("run", RUNS)
+def test_no_run_of_signs_costs_more_than_many_recipes(run: str) -> None:
+    read(USUAL)
+    usual = min(work(USUAL + " ") for _ in range(3))
+    line = (run.replace("\n", " ") * 3900)[:3900]
+    for text in (
+        run * (60_000 // len(run)),
+        STEP.format(line),
+        LINE.format(line),
+        STEP.format("\n".join([line[:300]] * 60)),
+    ):
+        # a text of sixty usual ones' length: what grows with its square would take hundreds
+        assert work(text) < 120 * usual + 0.2
+
+
+@pytest.mark.parametrize(
+    ("text", "word"),
+    [("salt\n" * 700, "lines"), ("x" * 5000, "letters"), ("word " * 9000, "thousand"), ("12 " * 1500, "numbers")],
+)
+def test_what_is_longer_than_a_recipe_is_refused_in_a_sentence(text: str, word: str) -> None:
+    with pytest.raises(Refusal) as refused:
+        read("Pot\n1 cup rice\n" + text)
+    assert word in refused.value.problem.text
