@@ -12,7 +12,7 @@ env = environ.Env()
 BASE_DIR = Path(__file__).resolve().parents[2]
 DATA_DIR = Path(env.str("MEALSHIFT_DATA", default=str(BASE_DIR / "var")))
 WEB_DIST = Path(env.str("MEALSHIFT_WEB", default=str(BASE_DIR / "web" / "dist")))
-DATA_DIR.mkdir(parents=True, exist_ok=True)
+DATA_DIR.mkdir(parents=True, exist_ok=True, mode=0o700)
 
 
 def _secret_key() -> str:
@@ -34,7 +34,12 @@ DEMO = env.bool("MEALSHIFT_DEMO", default=False)
 BIND = env.str("MEALSHIFT_BIND", default="127.0.0.1")
 HTTPS = env.bool("MEALSHIFT_HTTPS", default=False)
 ALLOWED_HOSTS = env.list("MEALSHIFT_HOSTS", default=["127.0.0.1", "localhost", "[::1]"])
-CSRF_TRUSTED_ORIGINS = [f"https://{h}" for h in ALLOWED_HOSTS if HTTPS]
+# behind HTTPS the household may be served on any port
+CSRF_TRUSTED_ORIGINS = [f"https://{h}{port}" for h in ALLOWED_HOSTS if HTTPS for port in ("", ":*")]
+# how many proxies of one's own stand before this; without one, what a client says of its address is not believed
+PROXIES = env.int("MEALSHIFT_PROXIES", default=0)
+# a household of one's own keeps its server to itself: further ones are founded only where that is wanted
+OPEN_TO_ALL = env.bool("MEALSHIFT_OPEN", default=False)
 
 INSTALLED_APPS = [
     "django.contrib.auth",
@@ -56,14 +61,16 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    # before the static pages too, so that they carry it
+    "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "mealshift_server.base.body.bounded",
+    "mealshift_server.base.body.unkept",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
-    "csp.middleware.CSPMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "mealshift_server.urls"
@@ -77,7 +84,7 @@ DATABASES = {
         "OPTIONS": {
             "transaction_mode": "IMMEDIATE",
             "timeout": 20,
-            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;",
+            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL;",
         },
         "TEST": {"NAME": DATA_DIR / "test.sqlite3"},
     }
@@ -90,6 +97,7 @@ AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 10}},
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
     {"NAME": "django.contrib.auth.password_validation.NumericPasswordValidator"},
+    {"NAME": "mealshift_server.households.passwords.NoBlanksNorOurName"},
 ]
 
 # five wrong passwords for one name from one address: a quarter of an hour's pause
@@ -98,7 +106,11 @@ AXES_COOLOFF_TIME = 0.25
 AXES_RESET_ON_SUCCESS = True
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_LOCKOUT_CALLABLE = "mealshift_server.base.errors.locked_out"
-AXES_IPWARE_META_PRECEDENCE_ORDER = ["REMOTE_ADDR"]
+AXES_IPWARE_META_PRECEDENCE_ORDER = ["HTTP_X_FORWARDED_FOR", "REMOTE_ADDR"] if PROXIES else ["REMOTE_ADDR"]
+AXES_IPWARE_PROXY_COUNT = PROXIES or None
+NINJA_NUM_PROXIES = PROXIES
+# all tries from one address, whatever the name
+DOOR_RATE = env.str("MEALSHIFT_DOOR_RATE", default="60/h")
 AXES_VERBOSE = False
 
 CSRF_FAILURE_VIEW = "mealshift_server.base.errors.page_forbidden"
@@ -106,6 +118,7 @@ SESSION_COOKIE_AGE = 60 * 60 * 24 * 60
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = HTTPS
 SESSION_COOKIE_SAMESITE = "Lax"
 SECURE_SSL_REDIRECT = False
+SECURE_HSTS_SECONDS = 60 * 60 * 24 * 30 if HTTPS else 0
 SECURE_REFERRER_POLICY = "same-origin"
 X_FRAME_OPTIONS = "DENY"
 CONTENT_SECURITY_POLICY = {

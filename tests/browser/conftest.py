@@ -32,7 +32,13 @@ def house() -> Iterator[str]:
         s.bind(("127.0.0.1", 0))
         port = s.getsockname()[1]
     with tempfile.TemporaryDirectory() as data:
-        env = {**os.environ, "MEALSHIFT_DATA": data, "MEALSHIFT_DEMO": "1"}
+        env = {
+            **os.environ,
+            "MEALSHIFT_DATA": data,
+            "MEALSHIFT_DEMO": "1",
+            "MEALSHIFT_OPEN": "1",
+            "MEALSHIFT_DOOR_RATE": "100000/h",
+        }
         server = subprocess.Popen([sys.executable, "manage.py", "serve", "--port", str(port)], cwd=ROOT, env=env)
         address = f"http://127.0.0.1:{port}"
         try:

@@ -14,6 +14,13 @@ from mealshift_server.households.models import Household, User
 PASSWORD = "a-warm-kitchen-41"
 
 
+@pytest.fixture(autouse=True)
+def open_door(settings: Any) -> None:
+    """The tests found several households and knock often; what is closed by default is tested by name."""
+    settings.OPEN_TO_ALL = True
+    settings.DOOR_RATE = "100000/h"
+
+
 @pytest.fixture(scope="session")
 def hashed() -> str:
     """One honest hash for all the tests: making it is meant to be slow."""

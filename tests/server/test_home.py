@@ -224,11 +224,13 @@ def test_members_come_by_a_link_that_works_once(cook, neighbour, as_) -> None:
         .startswith("This invitation was used")
     )
     rue = User.objects.get(username="rue")
-    assert put(client, f"members/{rue.pk}/password", password="a-new-kettle-77").status_code == 204
+    assert (
+        put(client, f"members/{rue.pk}/password", own_password=PASSWORD, password="a-new-kettle-77").status_code == 204
+    )
     assert guest.get("/api/recipes").status_code == 401
     assert post(Client(), "session", name="rue", password="a-new-kettle-77").status_code == 200
     other = as_(neighbour)
-    assert put(other, f"members/{rue.pk}/password", password=PASSWORD).status_code == 404
+    assert put(other, f"members/{rue.pk}/password", own_password=PASSWORD, password=PASSWORD).status_code == 404
     assert other.delete(f"/api/members/{rue.pk}").status_code == 404
     assert client.delete(f"/api/members/{rue.pk}").status_code == 204
     assert client.delete(f"/api/members/{cook.pk}").status_code == 422
@@ -321,8 +323,8 @@ def test_the_schema_of_the_backup_is_the_written_one() -> None:
 
 
 def test_deleting_the_household_leaves_nothing_of_it(full, neighbour) -> None:
-    assert post(full, "household/delete", name="Fennel").status_code == 422
-    assert post(full, "household/delete", name="Fennel Row").status_code == 204
+    assert post(full, "household/delete", own_password=PASSWORD, name="Fennel").status_code == 422
+    assert post(full, "household/delete", own_password=PASSWORD, name="Fennel Row").status_code == 204
     assert full.get("/api/recipes").status_code == 401
     assert list(Household.objects.all()) == [neighbour.household]
     assert (

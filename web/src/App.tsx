@@ -37,7 +37,7 @@ export function App() {
       </Routes>
     );
   if (session.isPending) return <div className="min-h-screen" />;
-  if (!session.data?.signed_in) return <SignIn />;
+  if (!session.data?.signed_in) return <SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />;
   return (
     <div className="min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:left-3 focus:top-2 focus:z-50 focus:bg-sheet focus:p-2">

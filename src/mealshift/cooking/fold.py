@@ -21,6 +21,8 @@ from .script import Script, Step
 
 KINDS = ("begun", "done", "not_yet", "poured", "lid", "note", "out", "wrong", "weighed", "probed", "undo", "ended")
 MOST_MINUTES, MOST_ML, MOST_NOTE = 120, 5000, 500
+# letters of an event's id, as the API takes them
+MOST_ID = 160
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,7 +108,7 @@ def check(script: Script, kind: str, data: dict[str, Any]) -> dict[str, Any]:
     if kind == "probed":
         out["celsius"] = _number(data.get("celsius"), -5, 260, "celsius", "A pot is between −5 and 260 °C.")
     if kind == "undo":
-        out["event"] = str(data.get("event", ""))[:64]
+        out["event"] = str(data.get("event", ""))[:MOST_ID]
     return out
 
 

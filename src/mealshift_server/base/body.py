@@ -35,6 +35,18 @@ def bounded(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[Ht
     return answer
 
 
+def unkept(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
+    """Middleware: what the API answers is one household's own, and no browser or proxy keeps it, unless the door says otherwise."""
+
+    def answer(request: HttpRequest) -> HttpResponse:
+        response = get_response(request)
+        if request.path.startswith("/api/") and "Cache-Control" not in response:
+            response["Cache-Control"] = "no-store"
+        return response
+
+    return answer
+
+
 class StrictParser(Parser):
     def parse_body(self, request: HttpRequest) -> Any:
         try:

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import logging
+import secrets
 from typing import Any
 
 from django.core.exceptions import RequestDataTooBig
+from django.db import OperationalError
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, HttpError, ValidationError
@@ -70,6 +72,8 @@ def install(api: NinjaAPI) -> None:
         text = str(fault.message)
         if fault.status_code == 400:
             text = "What was sent cannot be read: reload the page and try again; no number may be NaN or without end."
+        if fault.status_code == 429:
+            text = "Too many tries from here: wait a while, then try again."
         return trouble(fault.status_code, "request", "", text)
 
     @api.exception_handler(OverflowError)
@@ -77,10 +81,32 @@ def install(api: NinjaAPI) -> None:
         # an id or a day that no row and no calendar can have
         return trouble(404, "missing", "", "That is not here, or not yours: go back to the list.")
 
+    @api.exception_handler(OperationalError)
+    def _store(request: HttpRequest, fault: OperationalError) -> HttpResponse:
+        """The file the data lies in: busy with another writer, full, or not to be written to."""
+        number = _logged(request, fault)
+        said = str(fault).lower()
+        why = next((text for word, text in _STORE.items() if word in said), _STORE["locked"])
+        return trouble(503, "store", "", f"{why} (number {number} in the log).")
+
     @api.exception_handler(Exception)
     def _fault(request: HttpRequest, fault: Exception) -> HttpResponse:
-        log.error("%s %s", request.method, request.path, exc_info=fault)
-        return trouble(500, "fault", "", FAULT)
+        return trouble(500, "fault", "", f"{FAULT} (Number {_logged(request, fault)} in the log.)")
+
+
+_STORE = {
+    "full": "The disk is full: nothing was changed; make room, then try again",
+    "readonly": "The data cannot be written to: nothing was changed; give the folder back its rights, then try again",
+    "unable to open": "The data cannot be opened: nothing was changed; look at the folder's rights, then try again",
+    "locked": "Somebody else is writing just now: nothing was changed; try again in a moment",
+}
+
+
+def _logged(request: HttpRequest, fault: Exception) -> str:
+    """A number that the cook reads and that stands in the log beside the fault."""
+    number = secrets.token_hex(3)
+    log.error("%s: %s %s", number, request.method, request.path, exc_info=fault)
+    return number
 
 
 TOO_LONG = "This is larger than any recipe: bring one of under 3 MB."

@@ -6,7 +6,10 @@ import secrets
 import zoneinfo
 from datetime import datetime, timedelta
 
+from axes.models import AccessAttempt, AccessLog
+from django.conf import settings
 from django.contrib.auth.password_validation import validate_password
+from django.contrib.sessions.models import Session
 from django.core.exceptions import ValidationError
 from django.db import transaction
 from django.utils import timezone
@@ -20,9 +23,16 @@ INVITED_FOR = timedelta(days=7)
 MOST_INVITES = 20
 
 
+def may_found() -> bool:
+    """The first household of a server may always be founded, further ones where the server is open to all."""
+    return bool(settings.OPEN_TO_ALL) or not Household.objects.exists()
+
+
 @transaction.atomic
 def found_household(household_name: str, user_name: str, password: str, zone: str | None = None) -> User:
     """A new household with its first user. zone: the time zone of the cook's device. Refusal names the field at fault."""
+    if not may_found():
+        raise Refusal("closed", "household", "This server keeps one household: ask somebody of it for an invitation.")
     household_name = household_name.strip()
     if not household_name or len(household_name) > 80:
         raise Refusal("household", "household", "Give your household a name of up to 80 letters.")
@@ -80,6 +90,12 @@ def join(token: str, user_name: str, password: str) -> User:
     return user
 
 
+def check_own(user: User, password: str) -> None:
+    """The password of whoever sits at the screen, for what cannot be taken back. Refusal if it is not theirs."""
+    if not user.check_password(password):
+        raise Refusal("own_password", "own_password", "That is not your password: type the one you sign in with.")
+
+
 def set_password(user: User, password: str) -> None:
     """Of oneself or of another member: the household trusts its own, and needs no e-mail. All their sessions end."""
     try:
@@ -103,6 +119,14 @@ def delete_household(household: Household, typed: str) -> None:
     """Everything of it, members too, for good."""
     if typed.strip() != household.name:
         raise Refusal("name", "name", f"Type the name of your household, {household.name}, to delete it.")
+    users = list(User.objects.filter(household=household))
+    for session in Session.objects.iterator():
+        if session.get_decoded().get("_auth_user_id") in {str(u.pk) for u in users}:
+            session.delete()
+    # the guard at the door remembers names and addresses
+    names = [u.username for u in users]
+    AccessAttempt.objects.filter(username__in=names).delete()
+    AccessLog.objects.filter(username__in=names).delete()
     household.delete()
 
 

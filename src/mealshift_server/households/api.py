@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, cast
 
+from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.db.models import QuerySet
 from django.http import HttpRequest
@@ -11,6 +12,7 @@ from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 from ninja.errors import HttpError
+from ninja.throttling import AnonRateThrottle, BaseThrottle
 from ninja.utils import check_csrf
 
 from mealshift.problems import Refusal
@@ -19,10 +21,26 @@ from mealshift_server.base.schemas import Trouble
 
 from . import actions, demo
 from . import schemas as s
-from .models import User
+from .models import Household, User
 from .scope import house
 
 router = Router(tags=["household"])
+
+
+class _Door(AnonRateThrottle):
+    """All tries at the doors that need no session, from one address."""
+
+    scope = "door"
+
+    def __init__(self) -> None:
+        super().__init__("1/s")
+
+    def allow_request(self, request: HttpRequest) -> bool:
+        self.num_requests, self.duration = self.parse_rate(settings.DOOR_RATE)
+        return bool(super().allow_request(request))
+
+
+DOOR: list[BaseThrottle] = [_Door()]
 
 
 def _guard(request: HttpRequest) -> None:
@@ -43,10 +61,12 @@ def _session(request: HttpRequest) -> dict[str, Any]:
             "measure_ml": 240.0,
             "cup_ml": 237.0,
             "demo": demo.may_open(request),
+            "may_found": actions.may_found(),
+            "empty": not Household.objects.exists(),
         }
     h = house(request)
     return {"signed_in": True, "name": user.get_username(), "household": h.name, "measure_name": h.measure_name,
-            "measure_ml": h.measure_ml, "cup_ml": h.cup_ml, "demo": demo.may_open(request)}  # fmt: skip
+            "measure_ml": h.measure_ml, "cup_ml": h.cup_ml, "demo": demo.may_open(request), "may_found": False, "empty": False}  # fmt: skip
 
 
 @router.get("/session", response=s.SessionOut, auth=None, tags=["session"])
@@ -54,7 +74,13 @@ def session(request: HttpRequest) -> Any:
     return _session(request)
 
 
-@router.post("/session", response={200: s.SessionOut, 403: Trouble, 429: Trouble, **BAD}, auth=None, tags=["session"])
+@router.post(
+    "/session",
+    response={200: s.SessionOut, 403: Trouble, 429: Trouble, **BAD},
+    auth=None,
+    tags=["session"],
+    throttle=DOOR,
+)
 def sign_in(request: HttpRequest, data: s.SignIn) -> Any:
     _guard(request)
     user = authenticate(request, username=data.name.strip(), password=data.password)
@@ -73,7 +99,13 @@ def sign_out(request: HttpRequest) -> Any:
     return _session(request)
 
 
-@router.post("/households", response={201: s.SessionOut, 403: Trouble, **BAD}, auth=None, tags=["session"])
+@router.post(
+    "/households",
+    response={201: s.SessionOut, 403: Trouble, 429: Trouble, **BAD},
+    auth=None,
+    tags=["session"],
+    throttle=DOOR,
+)
 def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
     _guard(request)
     user = actions.found_household(data.household, data.name, data.password, data.zone)
@@ -105,7 +137,7 @@ def invite(request: HttpRequest) -> Any:
     return Status(201, {"token": token, "until": until})
 
 
-@router.post("/join", response={201: None, 403: Trouble, **BAD}, auth=None)
+@router.post("/join", response={201: None, 403: Trouble, 429: Trouble, **BAD}, auth=None, throttle=DOOR)
 def join(request: HttpRequest, data: s.JoinIn) -> Any:
     """A new member by an invitation, signed in at once."""
     if check_csrf(request):
@@ -119,6 +151,7 @@ def join(request: HttpRequest, data: s.JoinIn) -> Any:
 @router.put("/members/{int:member_id}/password", response={204: None, **MISSING})
 def set_password(request: HttpRequest, member_id: int, data: s.PasswordIn) -> Any:
     member = get_object_or_404(_members(request), pk=member_id)
+    actions.check_own(cast(User, request.user), data.own_password)
     actions.set_password(member, data.password)
     if member.pk == request.user.pk:
         update_session_auth_hash(request, member)
@@ -134,6 +167,7 @@ def remove_member(request: HttpRequest, member_id: int) -> Any:
 @router.post("/household/delete", response={204: None, **BAD})
 def delete_household(request: HttpRequest, data: s.DropHousehold) -> Any:
     mine = house(request)
+    actions.check_own(cast(User, request.user), data.own_password)
     actions.delete_household(mine, data.name)
     logout(request)
     request.session["left_demo"] = True

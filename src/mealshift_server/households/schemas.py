@@ -9,6 +9,8 @@ from pydantic import Field
 
 
 class SessionOut(Schema):
+    """may_found: whether a further household may be started here. empty: there is none yet."""
+
     signed_in: bool
     name: str
     household: str
@@ -16,6 +18,8 @@ class SessionOut(Schema):
     measure_ml: float
     cup_ml: float
     demo: bool
+    may_found: bool
+    empty: bool
 
 
 class SignIn(Schema):
@@ -57,10 +61,14 @@ class JoinIn(Schema):
 
 
 class PasswordIn(Schema):
+    """own_password: of whoever asks, for their own or another's."""
+
+    own_password: str = Field(max_length=256)
     password: str = Field(max_length=256)
 
 
 class DropHousehold(Schema):
-    """Deletes the household if its name is typed."""
+    """Deletes the household if its name is typed, by a member who gives their password."""
 
+    own_password: str = Field(max_length=256)
     name: str = Field(max_length=200)

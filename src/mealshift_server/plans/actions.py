@@ -9,6 +9,7 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
+from django.db.models import Max
 from django.dispatch import Signal
 from django.utils import timezone
 
@@ -36,6 +37,7 @@ SPEEDS = (1, 10, 60)
 MOST_EVENTS = 3000
 # a device may have been without the network so long and still tell when things happened
 OLDEST = timedelta(days=5)
+JUST_NOW = timedelta(seconds=3)
 
 
 def _on_clock(at: datetime | None, zone: ZoneInfo) -> datetime | None:
@@ -168,9 +170,14 @@ def append(cooking: Cooking, user: User | None, incoming: list[dict[str, Any]]) 
     clock, so that two clocks that differ do no harm. One that cannot be is refused alone: the others of the same sending count."""
     script, now = script_of(cooking), timezone.now()
     rows, refused = [], []
+    latest = Event.objects.filter(cooking=cooking).aggregate(Max("minute"))["minute__max"] or 0.0
+    before_it = 0.0
     for e in incoming:
         ago = timedelta(milliseconds=min(max(0, e.get("ago_ms") or 0), OLDEST.total_seconds() * 1000))
         minute = e["minute"] if e.get("minute") is not None else minute_of(cooking, now - ago)
+        if e.get("minute") is None:
+            # touches of one device come in their order, and one of just now is no earlier than what is written down, whatever a clock that was set back says
+            before_it = minute = max(minute, before_it, latest if ago < JUST_NOW else 0.0)
         try:
             data = core.check(script, e["kind"], e.get("data") or {})
         except Refusal as fault:

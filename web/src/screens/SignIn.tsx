@@ -7,9 +7,10 @@ import { zone } from "./plan/clock";
 
 type Mode = "in" | "new";
 
-export function SignIn() {
+/** On an empty server a household is started first; on one that keeps a household, further ones only where that is wanted. */
+export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean }) {
   const client = useQueryClient();
-  const [mode, setMode] = useState<Mode>("in");
+  const [mode, setMode] = useState<Mode>(empty ? "new" : "in");
   const [form, setForm] = useState({ household: "", name: "", password: "" });
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [busy, setBusy] = useState(false);
@@ -67,16 +68,20 @@ export function SignIn() {
         <Button kind="main" type="submit" disabled={busy} className="w-full min-h-12">
           {mode === "in" ? "Sign in" : "Start"}
         </Button>
-        <Button
-          kind="quiet"
-          className="w-full"
-          onClick={() => {
-            setMode(mode === "in" ? "new" : "in");
-            setTrouble(null);
-          }}
-        >
-          {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}
-        </Button>
+        {mayFound && !empty ? (
+          <Button
+            kind="quiet"
+            className="w-full"
+            onClick={() => {
+              setMode(mode === "in" ? "new" : "in");
+              setTrouble(null);
+            }}
+          >
+            {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}
+          </Button>
+        ) : (
+          <p className="text-[15px] text-soft">{empty ? "Nobody cooks here yet: yours is the first household." : "New here? Ask somebody of this household for an invitation."}</p>
+        )}
       </form>
     </main>
   );

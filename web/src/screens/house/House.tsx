@@ -56,7 +56,8 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
   const path = { member_id: member.id };
   const [mode, setMode] = useState<"" | "password" | "go">("");
   const [password, setPassword] = useState("");
-  const set = useHomeChange(() => answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { password } })));
+  const [own, setOwn] = useState("");
+  const set = useHomeChange(() => answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { own_password: own, password } })));
   const drop = useHomeChange(() => answer(api.DELETE("/api/members/{member_id}", { params: { path } })));
   return (
     <li className="dotted py-1.5">
@@ -79,10 +80,14 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
           className="flex flex-wrap items-end gap-2 pb-1"
           onSubmit={(e) => {
             e.preventDefault();
-            set.mutate(undefined, { onSuccess: () => { setMode(""); setPassword(""); } });
+            set.mutate(undefined, { onSuccess: () => { setMode(""); setPassword(""); setOwn(""); } });
           }}
         >
-          <label className="flex-1 text-[15px] font-semibold">
+          <label className="flex-1 basis-44 text-[15px] font-semibold">
+            Your own password now
+            <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
+          </label>
+          <label className="flex-1 basis-44 text-[15px] font-semibold">
             New password for {member.name}
             <input type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} className={field} />
           </label>
@@ -166,8 +171,9 @@ function Backup() {
 function End({ name }: { name: string }) {
   const client = useQueryClient();
   const [typed, setTyped] = useState("");
+  const [own, setOwn] = useState("");
   const [open, setOpen] = useState(false);
-  const drop = useHomeChange(() => answer(api.POST("/api/household/delete", { body: { name: typed } })));
+  const drop = useHomeChange(() => answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })));
   return (
     <Sheet className="p-5" aria-label="The end of it">
       <h2 className="text-[21px]">Delete this household</h2>
@@ -187,6 +193,10 @@ function End({ name }: { name: string }) {
           <label className="block text-[15px] font-semibold">
             Type its name, {name}
             <input value={typed} onChange={(e) => setTyped(e.target.value)} className={field} />
+          </label>
+          <label className="mt-2 block text-[15px] font-semibold">
+            Your password
+            <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
           </label>
           <Wrong trouble={asTrouble(drop.error)} className="mt-2" />
           <Button type="submit" className="mt-2 border-warn text-warn">
