@@ -8,6 +8,8 @@ from typing import Literal
 from ninja import Schema
 from pydantic import Field
 
+from mealshift_server.base.schemas import Day, Moment
+
 Kind = Literal["whole", "polished", "parboiled", "quick", "blend"]
 
 
@@ -18,8 +20,8 @@ class BagIn(Schema):
 class BagChange(Schema):
     grams: float | None = None
     kind: Kind | None = None
-    best_before: dt.date | None = None
-    opened: dt.date | None = None
+    best_before: Day | None = None
+    opened: Day | None = None
     label_ratio: float | None = None
     label_min: float | None = None
 
@@ -45,7 +47,7 @@ class LeftIn(Schema):
     name: str = Field(max_length=400)
     grain: str = Field(max_length=60)
     portions: int = 1
-    served: dt.datetime | None = None
+    served: Moment | None = None
 
 
 class LeftMove(Schema):

@@ -8,6 +8,7 @@ from typing import Literal
 from ninja import Schema
 from pydantic import Field
 
+from mealshift_server.base.schemas import Day
 from mealshift_server.recipes.schemas import RunOut
 
 
@@ -61,7 +62,7 @@ class EntryIn(Schema):
     grain: str | None = Field(default=None, max_length=60)
     amount: str | None = Field(default=None, max_length=40)
     pot_id: int | None = None
-    on: dt.date | None = None
+    on: Day | None = None
     poured_ml: float | None = None
     taken_min: float | None = None
     wet: int | None = None
@@ -74,7 +75,7 @@ class EntryIn(Schema):
 class EntryChange(Schema):
     """Only what is sent is changed; null takes it away."""
 
-    on: dt.date | None = None
+    on: Day | None = None
     poured_ml: float | None = None
     taken_min: float | None = None
     wet: int | None = None

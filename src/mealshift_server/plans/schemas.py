@@ -8,13 +8,13 @@ from typing import Literal
 from ninja import Schema
 from pydantic import Field
 
-from mealshift_server.base.schemas import Lid, ProblemOut, Trouble
+from mealshift_server.base.schemas import ClockTime, Lid, ProblemOut, Trouble
 from mealshift_server.recipes.schemas import BlendPart, Point, Said, Texture
 
 
 class Pin(Schema):
     id: str = Field(max_length=300)
-    start: datetime
+    start: ClockTime
 
 
 class Changes(Schema):
@@ -41,8 +41,8 @@ class PlanIn(Schema):
     """serve_at and now: points in time; without a zone they are meant on the household's clock. zone: that of the cook's device."""
 
     dishes: list[PlanDish] = Field(max_length=12)
-    serve_at: datetime
-    now: datetime | None = None
+    serve_at: ClockTime
+    now: ClockTime | None = None
     zone: str | None = Field(default=None, max_length=64)
     burners: int | None = None
     pinned: list[Pin] = Field(default=[], max_length=100)

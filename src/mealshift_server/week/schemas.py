@@ -6,6 +6,8 @@ import datetime as dt
 
 from ninja import Schema
 
+from mealshift_server.base.schemas import Day
+
 
 class MealRow(Schema):
     id: int
@@ -44,12 +46,12 @@ class WeekOut(Schema):
 
 
 class MealIn(Schema):
-    on: dt.date
+    on: Day
     recipe_id: int
 
 
 class MealChange(Schema):
-    on: dt.date | None = None
+    on: Day | None = None
     cook_id: int | None = None
     minutes: int | None = None
     double: bool | None = None
@@ -62,7 +64,7 @@ class PaceIn(Schema):
 
 
 class StartIn(Schema):
-    start: dt.date
+    start: Day
 
 
 class KeptId(Schema):
