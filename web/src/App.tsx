@@ -1,30 +1,15 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { LogOut, Menu, Moon, Sun } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useState } from "react";
-import { Navigate, NavLink, Route, Routes, useMatch } from "react-router";
+import { Suspense, useEffect, useRef, useState, type ReactNode } from "react";
+import { Link, Navigate, NavLink, Route, Routes, useLocation, useMatch } from "react-router";
 import { answer, api } from "./api/client";
 import { useSession } from "./api/queries";
+import * as Screen from "./screens/all";
 import { draft, NO_DRAFT } from "./screens/draft";
-import { Bench } from "./screens/bench/Bench";
-import { Bring } from "./screens/bring/Bring";
-import { Every } from "./screens/every/Every";
-import { GrainPage } from "./screens/grain/GrainPage";
-import { Grains } from "./screens/grain/Grains";
-import { House as HousePage } from "./screens/house/House";
-import { Join } from "./screens/house/Join";
-import { Kept } from "./screens/kept/Kept";
-import { KeptShift } from "./screens/kept/KeptShift";
-import { BoilOff } from "./screens/kitchen/BoilOff";
-import { Kitchen } from "./screens/kitchen/Kitchen";
-import { Larder } from "./screens/larder/Larder";
-import { Notebook } from "./screens/notebook/Notebook";
-import { Plan } from "./screens/plan/Plan";
-import { Cookings } from "./screens/stove/Cookings";
-import { Stove } from "./screens/stove/Stove";
-import { SignIn } from "./screens/SignIn";
-import { Training } from "./screens/training/Training";
-import { Week } from "./screens/week/Week";
+import { Boundary } from "./ui/Boundary";
+import { keyLook } from "./ui/bits";
+import { Wordmark } from "./ui/Wordmark";
 import { currentTheme, setTheme } from "./ui/theme";
 
 export function App() {
@@ -32,50 +17,94 @@ export function App() {
   const joining = useMatch("/join/:token");
   if (joining)
     return (
-      <Routes>
-        <Route path="/join/:token" element={<Join />} />
-      </Routes>
+      <Held>
+        <Routes>
+          <Route path="/join/:token" element={<Screen.Join />} />
+        </Routes>
+      </Held>
     );
   if (session.isPending) return <div className="min-h-screen" />;
-  if (!session.data?.signed_in) return <SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />;
+  if (!session.data?.signed_in)
+    return (
+      <Held>
+        <Screen.SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />
+      </Held>
+    );
   return (
     <div className="min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:left-3 focus:top-2 focus:z-50 focus:bg-sheet focus:p-2">
         To the page
       </a>
       <Header name={session.data.household} />
-      <main id="main" className="mx-auto max-w-[1320px] px-4 pb-6 min-[1000px]:px-7">
+      <Main>
         <Routes>
           <Route path="/" element={<Navigate to="/bring" replace />} />
-          <Route path="/bring" element={<Bring />} />
-          <Route path="/bench" element={<Bench />} />
-          <Route path="/every" element={<Every />} />
-          <Route path="/grains" element={<Grains />} />
-          <Route path="/grains/:slug" element={<GrainPage />} />
-          <Route path="/plan" element={<Plan />} />
-          <Route path="/stove" element={<Cookings />} />
-          <Route path="/stove/:id" element={<Stove />} />
-          <Route path="/kitchen" element={<Kitchen />} />
-          <Route path="/kitchen/pots/:id/boil-off" element={<BoilOff />} />
-          <Route path="/notebook" element={<Notebook />} />
-          <Route path="/practice" element={<Training />} />
-          <Route path="/week" element={<Week />} />
-          <Route path="/larder" element={<Larder />} />
-          <Route path="/house" element={<HousePage />} />
-          <Route path="/kept" element={<Kept />} />
-          <Route path="/kept/:id" element={<KeptShift />} />
-          <Route path="*" element={<Navigate to="/bring" replace />} />
+          <Route path="/bring" element={<Screen.Bring />} />
+          <Route path="/bench" element={<Screen.Bench />} />
+          <Route path="/every" element={<Screen.Every />} />
+          <Route path="/grains" element={<Screen.Grains />} />
+          <Route path="/grains/:slug" element={<Screen.GrainPage />} />
+          <Route path="/plan" element={<Screen.Plan />} />
+          <Route path="/stove" element={<Screen.Cookings />} />
+          <Route path="/stove/:id" element={<Screen.Stove />} />
+          <Route path="/kitchen" element={<Screen.Kitchen />} />
+          <Route path="/kitchen/pots/:id/boil-off" element={<Screen.BoilOff />} />
+          <Route path="/notebook" element={<Screen.Notebook />} />
+          <Route path="/practice" element={<Screen.Training />} />
+          <Route path="/week" element={<Screen.Week />} />
+          <Route path="/larder" element={<Screen.Larder />} />
+          <Route path="/house" element={<Screen.House />} />
+          <Route path="/kept" element={<Screen.Kept />} />
+          <Route path="/kept/:id" element={<Screen.KeptShift />} />
+          <Route path="*" element={<Nowhere />} />
         </Routes>
-      </main>
+      </Main>
     </div>
   );
 }
 
-export function Wordmark() {
+/** A screen may fail, or still be on its way: both are said in its place. */
+function Held({ children }: { children: ReactNode }) {
+  const { pathname } = useLocation();
   return (
-    <span className="font-show text-[23px] leading-none font-[720] tracking-[-0.03em]">
-      Meal<span className="relative top-[5px] -ml-px text-water">Shift</span>
-    </span>
+    <Boundary place={pathname}>
+      <Suspense fallback={<p className="px-5 pt-16 text-[17px] text-soft">One moment…</p>}>{children}</Suspense>
+    </Boundary>
+  );
+}
+
+/** The page under the head. On a change of place its name is the window's, and reading begins at its top. */
+function Main({ children }: { children: ReactNode }) {
+  const { pathname } = useLocation();
+  const main = useRef<HTMLElement>(null);
+  const before = useRef(pathname);
+  useEffect(() => {
+    document.title = `${titleOf(pathname)} · Meal Shift`;
+    // the way from "/" to the first screen is nobody's step
+    if (before.current !== pathname && before.current !== "/") main.current?.focus({ preventScroll: true });
+    before.current = pathname;
+  }, [pathname]);
+  return (
+    <main id="main" ref={main} tabIndex={-1} className="mx-auto max-w-[1320px] px-4 pb-6 outline-none min-[1000px]:px-7">
+      <Held>{children}</Held>
+    </main>
+  );
+}
+
+export function titleOf(path: string): string {
+  const root = `/${path.split("/")[1] ?? ""}`;
+  return [...PLACES, ...MORE].find(([to]) => to === root)?.[1] ?? "Nothing here";
+}
+
+function Nowhere() {
+  return (
+    <section className="mx-auto mt-16 max-w-[46ch]">
+      <h1 className="text-[27px]">There is nothing at this address</h1>
+      <p className="mt-2 text-[17px]">It may have been taken off, or mistyped. What you keep is under Kept, the cooking that is on under Stove.</p>
+      <Link to="/bring" className={`${keyLook("main")} mt-4`}>
+        Bring a recipe
+      </Link>
+    </section>
   );
 }
 

@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { App } from "./App";
 import "./index.css";
+import { fetchTheRest } from "./screens/all";
 import { startTheme } from "./ui/theme";
 
 startTheme();
@@ -19,3 +20,4 @@ if (root)
       </QueryClientProvider>
     </StrictMode>,
   );
+fetchTheRest();

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { answer, api, asTrouble, type Trouble } from "../api/client";
-import { Wordmark } from "../App";
+import { Wordmark } from "../ui/Wordmark";
 import { Button, Wrong } from "../ui/bits";
 import { zone } from "./plan/clock";
 

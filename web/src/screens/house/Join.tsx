@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, asTrouble, type Trouble } from "../../api/client";
-import { Wordmark } from "../../App";
+import { Wordmark } from "../../ui/Wordmark";
 import { Button, Wrong } from "../../ui/bits";
 
 /** The door an invitation opens, once. */

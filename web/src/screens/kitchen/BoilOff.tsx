@@ -7,7 +7,7 @@ import { Button, keyLook, Wrong } from "../../ui/bits";
 import { kept } from "../../ui/kept";
 import { chime, wakeAudio } from "../stove/call";
 import { left } from "../stove/ahead";
-import { LID_WORDS } from "./Kitchen";
+import { LID_WORDS } from "./lids";
 
 interface Test {
   pot: number;

@@ -7,11 +7,11 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { Measure } from "../kept/Measure";
 import { Devices } from "./Devices";
+import { LID_WORDS } from "./lids";
 import { Shelf } from "./Shelf";
 
 type PotForm = { id: number | null; name: string; diameter_cm: string; litres: string; lid: KitchenPot["lid"] };
 const NEW_POT: PotForm = { id: null, name: "", diameter_cm: "", litres: "", lid: "ordinary" };
-export const LID_WORDS: Record<string, string> = { sealed: "sealed with a cloth", tight: "tight lid", ordinary: "ordinary lid", ajar: "lid ajar", open: "no lid" };
 
 /** What the household cooks with; every number on the bench and the plan stands on it. */
 export function Kitchen() {

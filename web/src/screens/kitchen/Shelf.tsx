@@ -1,5 +1,5 @@
 import type { KitchenPot } from "../../api/client";
-import { LID_WORDS } from "./Kitchen";
+import { LID_WORDS } from "./lids";
 
 /** Litres of a pot of which only the width is known: its height is then six tenths of that. */
 const height = (p: KitchenPot) => (p.litres ? (p.litres * 1000) / (Math.PI * (p.diameter_cm / 2) ** 2) : 0.6 * p.diameter_cm);

@@ -1,0 +1,7 @@
+export function Wordmark() {
+  return (
+    <span className="font-show text-[23px] leading-none font-[720] tracking-[-0.03em]">
+      Meal<span className="relative top-[5px] -ml-px text-water">Shift</span>
+    </span>
+  );
+}
