@@ -9,11 +9,14 @@ import pytest
 from axes.models import AccessAttempt
 from django.contrib.sessions.models import Session
 from django.core.cache import cache
-from django.db import OperationalError
+from django.core.management import call_command
+from django.db import OperationalError, connection
 from django.test import Client
 
+from mealshift.learning import CATALOGUE
 from mealshift_server.households.models import Household, User
 from mealshift_server.plans.models import Event
+from mealshift_server.taught.factors import held
 
 from .conftest import PASSWORD
 from .test_api import post
@@ -124,3 +127,17 @@ def test_any_touch_can_be_taken_back_however_long_its_name(stove: Any) -> None: 
     assert state(client, cooking)["notes"]
     send(client, cooking, ("taken-back", "undo", {"event": long}, 0))
     assert not state(client, cooking)["notes"]
+
+
+@pytest.mark.django_db(transaction=True)
+def test_what_was_accepted_before_rooms_were_cut_still_holds() -> None:
+    """0.9.0 kept decisions in the notebook's own migrations; the table is the same one."""
+    call_command("migrate", "notebook", "0002", verbosity=0)
+    house = Household.objects.create(name="Fennel Row")
+    with connection.cursor() as sql:
+        sql.execute(
+            "INSERT INTO notebook_decision (household_id, kind, subject, held, text, entries, catalogue, decided) VALUES (%s, 'water', 'quinoa', 1.1, '', '[]', %s, '2026-11-25')",
+            [house.pk, CATALOGUE],
+        )
+    call_command("migrate", verbosity=0)
+    assert held(house) == {("water", "quinoa"): 1.1}
