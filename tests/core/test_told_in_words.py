@@ -156,3 +156,37 @@ def test_the_way_is_where_the_minutes_are(title: str, steps: str, way: str) -> N
     assert recipe.method == way
     if way == "rice-cooker":
         assert of(recipe, "rest") == [10] and not of(recipe, "heat")
+
+
+def test_a_chat_without_stamps_is_read_without_its_speakers() -> None:
+    chat = (
+        "Wren: ginger broth porridge please\nTo: what do you have\nWren: jasmine rice 200 g\nWren: water 1.6 litres\nTo: ginger?\nWren: yes a thumb of ginger, salt 1 tsp\n"
+        "Wren: boil the water with the ginger and the salt, add the rice\nWren: simmer on low 45 minutes, stir now and then\nWren: off the heat, leave it 5\n"
+    )
+    recipe = read(chat)
+    assert recipe.source_line is not None and recipe.source_line.text.startswith("jasmine")
+    assert not any("Wren:" in ln.text for ln in recipe.lines) and not any(
+        st.text.startswith("Wren") for st in recipe.steps
+    )
+    # a label before an amount is no speaker
+    card = read(
+        "Saffron pan\nServes: 4\nRice: 2 cups\nStock: 3 cups\nPeas: 1 cup\n1. Boil the stock, add the rice, cover, simmer 16 minutes. Add the peas."
+    )
+    assert card.servings == 4 and card.source_line is not None
+
+
+BEANS = (
+    "Lentils with browned onions\nServes 4\n1 cup dried red kidney beans\n5 cups water\n2 cups long-grain rice\n1 tsp salt\n"
+    "1. {soak}Boil the beans in the water for 1 hour.\n2. Add the rice and the salt, cover and simmer 18 minutes."
+)
+
+
+def test_beans_the_recipe_makes_ready_are_not_made_ready_twice() -> None:
+    said = pipeline.whole_way(
+        BEANS.format(soak="Soak the beans overnight, drain, throw that water away. "), Choice("barley-pearl")
+    )
+    assert not any("The day before" in (s["text"] or "") for s in said["steps"])
+    unsaid = pipeline.whole_way(BEANS.format(soak=""), Choice("barley-pearl"))
+    assert any("The day before" in (s["text"] or "") for s in unsaid["steps"])
+    for made in (said, unsaid):
+        assert any("bean" in c["code"] for c in made["cautions"]), "the caution stands either way"

@@ -147,7 +147,11 @@ def made_up(
                 for ln in lines
                 if ln.fraction
                 and ln.index != index
-                and (ln.carrier or ((p := ingredients.handle(ln)) and p.search(sentence)))
+                and (
+                    ln.carrier
+                    or ((p := ingredients.handle(ln)) and p.search(sentence))
+                    or (ln.unit == "tin" and re.search(r"\b(?:tins?|cans?)\b", sentence, re.I))
+                )
             )
             if there is None:
                 return [*lines, total], MadeUp(index, parts)

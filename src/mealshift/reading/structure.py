@@ -37,6 +37,10 @@ _JUNK_TITLE = re.compile(r"^(?:subject|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw
 
 
 _MEASURED = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?\s+[^\W\d]", re.I)
+_NAMED_AMOUNT = re.compile(
+    rf"(?!(?:serv\w*|yields?|makes?|total|portions?|size|prep|cook)\b)[^\W\d][^:\d]{{1,34}}:\s*(?:about |abt )?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?[^.!?]{{0,40}}$",
+    re.I,
+)
 _VERBS = word_list("verbs")
 
 
@@ -81,6 +85,14 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if bare and cls in ("title", "note", "chatter", "meta", "servings") and _MEASURED.match(ln.text):
             # a line or two without more: what begins with an amount goes in
             cls, sure = "ingredient", 0.5
+        if (
+            cls in ("title", "note", "chatter", "meta")
+            and sure < SURE_NOTE
+            and out.title
+            and _NAMED_AMOUNT.match(ln.text)
+        ):
+            # "Rice: 2 cups"
+            cls, sure = "ingredient", 0.6
         if stepless and cls in ("note", "chatter", "meta") and out.lines and _does(ln):
             # a text without a single step has one all the same: what cooks something
             cls, sure = "step", 0.6

@@ -95,6 +95,8 @@ def carriers(recipe: Recipe) -> list[Line]:
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
     # a liquid without a name ("1.2 litres ready") is the pot's water or stock
     mine = [ln for ln in wet if ln.carrier or not ln.kind]
+    # a tin is opened whole: where water or stock can be measured, that takes the change
+    mine = [ln for ln in mine if ln.unit != "tin"] or mine
     milks = [ln for ln in wet if ln.kind in _MILKS]
     grain_ml = (line.ml or 0.0) if line else 0.0
     swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0

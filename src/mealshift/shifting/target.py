@@ -21,7 +21,8 @@ from ..pot.account import said_minutes
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation, Process
-from ..recipe import Recipe
+from ..reading import ingredients
+from ..recipe import Line, Recipe
 from . import sentences
 from .backwards import Own
 from .blends import Plan
@@ -559,7 +560,7 @@ class _Work:
     def _before(self) -> list[Operation]:
         target, way = self.a.target, self.pot.way
         new = []
-        if beans := self.recipe.dry_beans:
+        if (beans := self.recipe.dry_beans) and not self._beans_made_ready(beans[0]):
             new.append(sentences.beans(beans[0]))
         if self.home_meal and target.is_meal:
             new.append(sentences.pulse(self.pot))
@@ -576,6 +577,23 @@ class _Work:
         ):
             new.append(sentences.roast(target, way.roast))
         return new
+
+    def _beans_made_ready(self, bean: Line) -> bool:
+        """Does the recipe itself soak its dry beans and boil them before the grain goes in? The caution stands all the same."""
+        handle = ingredients.handle(bean)
+        mine = [o for o in self.recipe.process.operations if bean.index in o.what or (handle and handle.search(o.text))]
+        soaked = any(o.kind == "soak" or re.search(r"\bsoak", o.text, re.I) for o in mine)
+        grain_in = next(
+            (
+                i
+                for i, o in enumerate(self.recipe.process.operations)
+                if self.recipe.source in o.what and o.kind not in ("rinse", "soak", "drain")
+            ),
+            0,
+        )
+        before = self.recipe.process.operations[:grain_in]
+        boiled = any(o.kind in ("boil", "cook") or re.search(r"\bboil", o.text, re.I) for o in before)
+        return soaked and boiled
 
     def _whole_cooking(self, at: int) -> None:
         """No step cooks the grain at all: the cooking is put in, before what is done with the cooked grain."""

@@ -12,6 +12,7 @@ from __future__ import annotations
 
 import re
 import unicodedata
+from collections import Counter
 from dataclasses import dataclass
 
 _BULLETS = "•▪▫◦‣·∙●○■□▢☐☑☒✓✔✅✗►▸▹▶→➤➜➢❖◆◇★☆♦⁃*¤"
@@ -111,9 +112,28 @@ _NUMBERED = re.compile(
 BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}\s)|\t+\s*(?=[a-z]{2,}\s))")
 
 
+_SPEAKER = re.compile(r"^\s*(?P<who>[A-Z][\w.'’+-]{1,14}(?: [A-Z][\w.]{0,12})?):\s(?=\S)")
+# so many lines must be said by somebody, and so large a part of all
+LEAST_SAID, MOSTLY = 5, 0.6
+
+
+def _speakers(text: str) -> frozenset[str]:
+    """Who talks in a chat without stamps: few names, each before several lines, before most lines of all."""
+    lines = [ln for ln in text.split("\n") if ln.strip()]
+    said = Counter(m["who"] for ln in lines if (m := _SPEAKER.match(ln)))
+    who = {name for name, n in said.items() if n >= 2}
+    total = sum(said[name] for name in who)
+    return (
+        frozenset(who)
+        if len(who) <= 4 and max(said.values(), default=0) >= LEAST_SAID and total >= MOSTLY * len(lines)
+        else frozenset()
+    )
+
+
 def lines_of(text: str, brought: str = "") -> list[TextLine]:
     """The lines of a plain text that are not blank, each with what decorated it taken off. brought: the text it was, for its bold marks."""
     out: list[TextLine] = []
+    speakers = _speakers(text)
     offset = blank = 0
     for raw, was in zip(text.split("\n"), (brought or text).split("\n"), strict=False):
         start, offset = offset, offset + len(raw) + 1
@@ -127,6 +147,9 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
             if m := pattern.match(raw[at:]):
                 marks += m[0].strip()
                 at += m.end()
+        if speakers and (m := _SPEAKER.match(raw[at:])) and m["who"] in speakers:
+            marks += m[0].strip()
+            at += m.end()
         body = raw[at:]
         if m := re.match(r"\s*#{1,6}\s*", body):
             heading, at = True, at + m.end()
