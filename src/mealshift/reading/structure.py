@@ -6,7 +6,7 @@ What fits nothing is kept as a note: nothing is lost, and nothing is taken for w
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
@@ -78,6 +78,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     stepless = not any(t.cls == "step" for t in tagged)
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
     section = ""
+    # who writes everything small begins no sentence in the middle of one
+    small = _all_small([t.line for t in tagged])
     for t in tagged:
         ln = t.line
         shown = " ".join(text[ln.start : ln.end].split())
@@ -156,7 +158,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             else:
                 out.lines.append((piece, cls == "ingredients"))
         elif cls == "step":
-            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line):
+            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small):
                 _join(before, piece, told)
                 before.first = ln.index
             else:
@@ -167,6 +169,16 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             out.notes.append(piece)
     _find_servings(out, tagged)
     return out
+
+
+def _all_small(lines: Sequence[TextLine]) -> bool:
+    """Do most lines that begin a sentence (after a blank line, after a stop) begin with a small letter?"""
+    begins = [
+        ln.text[0]
+        for i, ln in enumerate(lines)
+        if ln.text[:1].isalpha() and (i == 0 or ln.blank_before or ln.marks or lines[i - 1].text[-1:] in ".!?:")
+    ]
+    return len(begins) >= 2 and sum(c.islower() for c in begins) > 0.5 * len(begins)
 
 
 def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
@@ -217,7 +229,7 @@ def _title(piece: Piece) -> Piece:
     return Piece(text, Span(at, at + len(text)))
 
 
-def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:
+def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: bool = False) -> bool:
     """Is this line the rest of the step above, cut by the width of a page?"""
     if (
         ln.number is not None
@@ -233,12 +245,12 @@ def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool
     end = before.text.rstrip()
     starts = piece.text[:1]
     if (
-        (starts.islower() and (len(above.text) > 38 or before.number))
+        (starts.islower() and not small and (len(above.text) > 38 or before.number))
         or end[-1:] in ",-;("
         or re.search(r"\b(?:the|a|and|or|of|for|to|with|in|until|about|last)$", end, re.I)
     ):
         return True
-    return end[-1:] not in ".!?:)" and len(above.text) > 40 and (not starts.isupper() or starts.isdigit())
+    return not small and end[-1:] not in ".!?:)" and len(above.text) > 40 and (not starts.isupper() or starts.isdigit())
 
 
 def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:
