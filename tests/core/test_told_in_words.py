@@ -190,3 +190,16 @@ def test_beans_the_recipe_makes_ready_are_not_made_ready_twice() -> None:
     assert any("The day before" in (s["text"] or "") for s in unsaid["steps"])
     for made in (said, unsaid):
         assert any("bean" in c["code"] for c in made["cautions"]), "the caution stands either way"
+
+
+def test_a_tin_is_opened_whole_and_its_water_counts() -> None:
+    text = (
+        "Tomato pilaf with chickpeas\nServes 4\n2 cups long-grain rice\n1 can (14 oz) beef broth\n2 cups water\n1 tsp salt\n"
+        "1. Bring the broth, the water and the salt to a boil. Add the rice, cover and simmer 16 minutes. Turn off and leave 10 minutes."
+    )
+    made = pipeline.whole_way(text, Choice("barley-pearl"))
+    lines = {i["was"]: i["text"] for i in made["ingredients"]}
+    assert lines["1 can (14 oz) beef broth"] == "1 can (14 oz) beef broth"
+    assert lines["2 cups water"] != "2 cups water"
+    brought = [r for r in made["pots"][0]["ledger"] if r["term"] == "brought"]
+    assert len(brought) == 1 and brought[0]["ml"] == pytest.approx(-397 * 0.98, abs=3)

@@ -120,7 +120,6 @@ def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
     for ln in recipe.lines:
         if (
             (ln.role == "pot_liquid" or ln.kind == "tomato" and ln.role in ("watery", "timed"))
-            and not ln.carrier
             and ln.index not in mine
             and ln.water
         ):
