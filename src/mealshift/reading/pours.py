@@ -68,7 +68,10 @@ def choose(
             sure_ml += ml if in_pot else 0.0
         else:
             open_.append((ln.index, ml, p))
-    open_ = sorted(open_, key=lambda x: abs(x[2] - 0.5))[:AT_ONCE]
+    open_.sort(key=lambda x: abs(x[2] - 0.5))
+    # of more than can be turned over, the surer ones stay as the tagger has them
+    sure_ml += sum(ml for i, ml, _ in open_[AT_ONCE:] if tagged[i][0] in ("liquid", "wet"))
+    open_ = open_[:AT_ONCE]
     now = {i: tagged[i][0] in ("liquid", "wet") for i, _, _ in open_}
     if not open_:
         return {}
