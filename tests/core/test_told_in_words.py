@@ -29,6 +29,9 @@ def of(recipe: Recipe, kind: str) -> list[float]:
         ("It takes about 8 to come up.", [8]),
         ("Add 2 more cups, then 2 eggs", []),
         ("Serves about 4. Makes about 20.", []),
+        ("Plenty for four, warm or cold. It does for six, with some left.", []),
+        ("Double it for many, this was for 4.", []),
+        ("Turn it off and walk away for ten. Fish out the bay leaf", [10]),
         ("cut into about 5 pieces, gas on 4.", []),
         ("bake for one and leave a", []),
     ],
@@ -203,3 +206,13 @@ def test_a_tin_is_opened_whole_and_its_water_counts() -> None:
     assert lines["2 cups water"] != "2 cups water"
     brought = [r for r in made["pots"][0]["ledger"] if r["term"] == "brought"]
     assert len(brought) == 1 and brought[0]["ml"] == pytest.approx(-397 * 0.98, abs=3)
+
+
+def test_an_amount_that_comes_to_the_same_is_no_change() -> None:
+    """597 ml for 592 are both two and a half cups: the line keeps its own words, and nothing is marked."""
+    made = pipeline.whole_way(WAYS, Choice("foxtail-millet"))
+    [stock] = [i for i in made["ingredients"] if "stock" in i["text"]]
+    assert stock["text"] == stock["was"] == "2 1/2 cups stock" and stock["marks"] == [] and stock["because"] == ""
+    # where it does change, it is said in the recipe's measure and marked
+    [more] = [i for i in pipeline.whole_way(WAYS, Choice("barley-pearl"))["ingredients"] if "stock" in i["text"]]
+    assert more["text"] != more["was"] and more["marks"]

@@ -137,6 +137,8 @@ def tag(
         ):
             # "high heat 7 minutes, medium heat 5, low heat 10": one cooking
             kind, sure, others = "heat", 0.85, ((kind, 0.15),)
+        elif _MICROWAVED.search(before) and _AT_POWER.match(blocks[n].text, s.end):
+            kind, sure, others = "heat", max(sure if kind == "heat" else 0.0, 0.9), ()
         elif _KEPT_WARM.search(before) and s.typical <= LONGEST_REST:
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
         elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
@@ -166,6 +168,9 @@ _JUST_OFF = re.compile(
 _AT_HEAT = re.compile(
     r"\b(?:high|medium|low|lowest|small|gentle)(?:est)? (?:heat|flame|fire)(?: for)?\s*(?:about )?$", re.I
 )
+# "microwave it 8 minutes at 800 W": a round of the cooking
+_MICROWAVED = re.compile(r"\bmicrowave (?:it|the (?:bowl|rice|grain))(?: for)?\s*(?:about )?$", re.I)
+_AT_POWER = re.compile(r"\s*(?:at|on) (?:\d{2,4} ?w\b|\d{1,3} ?%|(?:full|half|high|medium|low)\b)", re.I)
 # a rice cooker that is done: "when finished steam 10 min more"
 _CLICKED = re.compile(
     r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,40}$",

@@ -72,8 +72,9 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     steeps = bool(line and line.grain and not grain(line.grain).simmer)
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps)
     timed = _told(timed, laid, text, corrections)
-    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections, total)
     title = laid.title.text if laid.title else ""
+    told_dish = dish.of(title, texts)[0]
+    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections, total, told_dish)
     way = method.choose(
         title,
         texts,
@@ -84,7 +85,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         _heats(timed, texts),
     )
     way_said = str(_said(corrections, "method") or way[0])
-    settled = settle(timed, grain(line.grain) if line and line.grain else None, way_said, dish.of(title, texts)[0])
+    settled = settle(timed, grain(line.grain) if line and line.grain else None, way_said, told_dish)
     steps = _steps(text, laid, lines, settled.timed, texts)
     recipe = Recipe(
         text=text,
@@ -531,7 +532,8 @@ def _with_roles(
     timed: list[minutes.Timed],
     laid: Structure,
     corrections: tuple[Correction, ...],
-    total: pours.MadeUp | None = None,
+    total: pours.MadeUp | None,
+    told_dish: str,
 ) -> tuple[list[Line], list[tuple[str, float]]]:
     tagged, chances = roles.tag(things(lines, source, found, timed, laid))
     if total is not None:
@@ -539,10 +541,7 @@ def _with_roles(
         for i in total.parts:
             tagged[i], chances[i] = ("other", 0.8), 0.0
         tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
-    title = laid.title.text if laid.title else ""
-    for i, mine in pours.choose(
-        lines, source, tagged, chances, dish.of(title, [p.text for p in laid.steps])[0]
-    ).items():
+    for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}

@@ -305,6 +305,9 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     if ln.kind == "stock" and ml > strong * (1 + NOTICEABLE) and ml - strong > 40:
         because += f"; for the salt of it {jug_ml(strong)} ml of stock are enough, the rest can be water"
     edited = apply(ln.text, edits)
+    if edited.text == ln.text:
+        # in the recipe's own measure it comes to the same
+        return NewLine(ln.text, ln.text, ln.role)
     return NewLine(edited.text, ln.text, ln.role, edited.marks, because, edited.olds)
 
 

@@ -71,7 +71,20 @@ def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = ""
 
 
 def said_liquid(ml: float, unit: str, measures: Measures, was: str = "") -> str:
-    """A liquid's amount in the unit it was written in: quarters of a vessel, else millilitres as a jug shows them."""
+    """A liquid's amount in the unit it was written in: quarters of a vessel, else millilitres as a jug shows them. Where that is the
+    amount that stood there, its own words: "2 1/2 cups" is not changed to "2½ cups"."""
+    said = _in_unit(ml, unit, measures, was)
+    return was if was and _same_words(said, was) else said
+
+
+_GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
+
+
+def _same_words(one: str, other: str) -> bool:
+    return one.translate(_GLYPHS).lower().split() == other.translate(_GLYPHS).lower().split()
+
+
+def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     size, _ = unit_size(unit, measures)
     if size and unit_kind(unit) in ("cup", "measure", "vessel"):
         vessels = in_vessels(ml, size)

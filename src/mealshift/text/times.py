@@ -40,16 +40,18 @@ _MAYBE = re.compile(
 _BARE = re.compile(
     r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
     r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\babsorbed,?|\bon,|\bit's|\bit is)\s+"
-    rf"(?:(?:about|abt|around|maybe|another|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
+    rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|to (?:come|get|build)\b))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
     re.I | re.M,
 )
-# "serves about 4.": people, not minutes
+# "serves about 4.", "plenty for four": people, not minutes
 _PEOPLE = re.compile(
-    r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$", re.I
+    r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$"
+    r"|\b(?:enough|plenty|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
+    re.I,
 )
 _CLOCK = re.compile(r"\d{1,2}:\d\d")
 _AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
@@ -74,13 +76,9 @@ class Stretch:
         return (self.low + self.high) / 2
 
 
+@lru_cache(maxsize=2048)
 def stretches(text: str) -> tuple[Stretch, ...]:
-    """Every stretch of time in the text, in order; no two overlap."""
-    return _stretches(text) if len(text) < 2000 else tuple(_stretches.__wrapped__(text))
-
-
-@lru_cache(maxsize=4096)
-def _stretches(text: str) -> tuple[Stretch, ...]:
+    """Every stretch of time in the text, in order; no two overlap. Several stages ask it of the same text."""
     found = [s for m in TIME.finditer(text) if (s := _made(m)) is not None] if _MAYBE.search(text) else []
     found = _joined(found, text)
     # "6 hours or overnight" is said of one soak

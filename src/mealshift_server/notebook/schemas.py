@@ -54,7 +54,20 @@ class NotebookOut(Schema):
     pots: list[str]
 
 
-class EntryIn(Schema):
+class Outcome(Schema):
+    """How a pot came out, as far as it is told."""
+
+    on: Day | None = None
+    poured_ml: float | None = None
+    taken_min: float | None = None
+    wet: int | None = None
+    soft: int | None = None
+    word: str | None = Field(default=None, max_length=400)
+    stars: int | None = None
+    note: str | None = Field(default=None, max_length=4000)
+
+
+class EntryIn(Outcome):
     """By hand: shift_id, or dish with grain and amount."""
 
     shift_id: int | None = None
@@ -62,27 +75,11 @@ class EntryIn(Schema):
     grain: str | None = Field(default=None, max_length=60)
     amount: str | None = Field(default=None, max_length=40)
     pot_id: int | None = None
-    on: Day | None = None
-    poured_ml: float | None = None
-    taken_min: float | None = None
-    wet: int | None = None
-    soft: int | None = None
-    word: str | None = Field(default=None, max_length=400)
-    stars: int | None = None
-    note: str | None = Field(default=None, max_length=4000)
 
 
-class EntryChange(Schema):
+class EntryChange(Outcome):
     """Only what is sent is changed; null takes it away."""
 
-    on: Day | None = None
-    poured_ml: float | None = None
-    taken_min: float | None = None
-    wet: int | None = None
-    soft: int | None = None
-    word: str | None = Field(default=None, max_length=400)
-    stars: int | None = None
-    note: str | None = Field(default=None, max_length=4000)
     counts: bool | None = None
 
 

@@ -34,19 +34,21 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
   const field = (name: keyof typeof form, label: string, type: string, complete: string) => {
     const wrong = trouble?.where === name;
     return (
-      <label className="block">
-        <span className="mb-1 block text-[15px] font-semibold">{label}</span>
-        <input
-          type={type}
-          value={form[name]}
-          autoComplete={complete}
-          aria-invalid={wrong}
-          aria-describedby={wrong ? `${name}-wrong` : undefined}
-          onChange={(e) => setForm({ ...form, [name]: e.target.value })}
-          className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-[17px] aria-[invalid=true]:border-warn"
-        />
+      <div>
+        <label className="block">
+          <span className="mb-1 block text-[15px] font-semibold">{label}</span>
+          <input
+            type={type}
+            value={form[name]}
+            autoComplete={complete}
+            aria-invalid={wrong}
+            aria-describedby={wrong ? `${name}-wrong` : undefined}
+            onChange={(e) => setForm({ ...form, [name]: e.target.value })}
+            className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-[17px] aria-[invalid=true]:border-warn"
+          />
+        </label>
         {wrong && <Wrong trouble={trouble} id={`${name}-wrong`} className="mt-1.5" />}
-      </label>
+      </div>
     );
   };
 

@@ -1,6 +1,10 @@
 import type { Reading, Shift } from "../../api/client";
 import { Marked } from "../../job/Marked";
 
+/** The heading a step stands under already: that of the nearest step before it that has one. What was put in has none. */
+export const sectionAbove = (steps: readonly { section?: string }[], k: number): string | undefined =>
+  steps.slice(0, k).reverse().find((s) => s.section)?.section;
+
 /** As it was: left, lower, quieter. */
 export function Before({ reading }: { reading: Reading }) {
   return (
@@ -18,7 +22,10 @@ export function Before({ reading }: { reading: Reading }) {
       </ul>
       <ol className="m-0 mt-3 list-decimal space-y-1.5 pl-6 text-[15.5px]">
         {reading.steps.map((s, i) => (
-          <li key={i}>{s.text}</li>
+          <li key={i}>
+            {s.section && s.section !== sectionAbove(reading.steps, i) && <span className="block pt-1 font-semibold">{s.section}</span>}
+            {s.text}
+          </li>
         ))}
       </ol>
     </div>
@@ -55,7 +62,7 @@ export function After({ shift, withOld = false, leave }: { shift: Shift; withOld
       )}
       <ol className="m-0 mt-3 list-none space-y-2 p-0 text-[16px]" aria-label="Method">
         {shift.steps.map((s, k) => (
-          <Step key={k} step={s} above={shift.steps[k - 1]?.section} n={shift.steps.slice(0, k + 1).filter((x) => x.text).length} withOld={withOld} leave={leave} />
+          <Step key={k} step={s} above={sectionAbove(shift.steps, k)} n={shift.steps.slice(0, k + 1).filter((x) => x.text).length} withOld={withOld} leave={leave} />
         ))}
       </ol>
     </div>
