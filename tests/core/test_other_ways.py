@@ -5,9 +5,11 @@ from __future__ import annotations
 import pytest
 
 from mealshift import pipeline
-from mealshift.grains import all_grains
+from mealshift.grains import all_grains, grain
 from mealshift.pot import Kitchen, default_way, solve
 from mealshift.pot.stages import stages
+from mealshift.reading import read
+from mealshift.shifting import Choice, shift
 
 from .kitchen import demo, ingredients, pot, report, steps
 
@@ -128,3 +130,57 @@ def test_what_if_as_plain_data() -> None:
     data = pipeline.what_if(shifted(demo("01"), "quinoa"), 200.0, None, None)
     assert data["plan"]["verdict"]["code"] == "right" and data["changed"]["verdict"]["code"] != "right"
     assert data["plan"]["curve"][0]["minute"] == 0 and len(data["plan"]["curve"]) <= 92
+
+
+SHARED_POT = """A pot with {thing}
+Serves 4
+{line}
+1 1/2 cups brown rice
+3 cups stock
+1. Put the {thing} and the rice in a pot and pour over the stock.
+2. Bring to the boil, cover and simmer 38 minutes. Take off the heat and rest, covered, 10 minutes.
+"""
+
+
+@pytest.mark.parametrize(
+    "line, thing, to, minutes",
+    [
+        ("4 chicken thighs", "chicken thighs", "quinoa", 10),
+        ("4 chicken thighs", "chicken thighs", "couscous", 25),
+        ("500 g beef, cubed", "beef", "quinoa", 23),
+        ("300 g potatoes, cubed", "potatoes", "fonio", 11),
+        ("300 g potatoes, cubed", "potatoes", "quinoa", None),
+        ("300 g cooked chicken, shredded", "chicken", "fonio", None),
+        ("4 chicken thighs", "chicken thighs", "rice-red", None),
+    ],
+)
+def test_what_needs_the_pot_longer_than_the_new_grain_goes_in_before_it(line, thing, to, minutes) -> None:
+    """At least its own minutes from raw, or what the recipe gave it; and what boils off meanwhile is in the pour."""
+    made = shift(read(SHARED_POT.format(line=line, thing=thing)), Choice(to))
+    said = [s.text for s in made.method.steps if "in the liquid" in s.text]
+    rows = [r for r in made.pot.rows if r.term == "head_start"]
+    if minutes is None:
+        assert not said and not rows
+        return
+    assert any(f"Give the {thing} {minutes} minutes in the liquid" in s for s in said), said
+    assert rows and rows[0].amount > minutes
+    raw = [c for c in made.check if c.code == "raw_beside"]
+    assert bool(raw) == (thing != "potatoes") and all("74 °C" in c.text for c in raw)
+
+
+def test_a_grain_that_stands_before_its_liquid_waits_for_what_is_slower() -> None:
+    text = SHARED_POT.format(line="4 chicken thighs", thing="chicken thighs").replace(
+        "Put the chicken thighs and the rice in a pot and pour over the stock.",
+        "Stir the rice into the oil for 2 minutes. Lay the chicken thighs on it and pour over the stock.",
+    )
+    steps = [s.text for s in shift(read(text), Choice("quinoa")).method.steps if s.text]
+    told = " ".join(steps)
+    assert "minutes in the liquid, then stir in the quinoa." in told, steps
+    assert "Stir the quinoa into" not in told
+
+
+def test_a_grain_that_steeps_takes_neither_the_recipes_hour_nor_its_rest() -> None:
+    text = demo("08")
+    for to in ("couscous", "bulgur-fine"):
+        made = shift(read(text), Choice(to, method="steep"))
+        assert made.pot.cook_typical <= (grain(to).steep_min or 0) and made.pot.rest_min == 0

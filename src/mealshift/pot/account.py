@@ -220,13 +220,14 @@ def solve(
     cook_min: float | None = None,
     carrier_fraction: float = 1.0,
     rest_min: float | None = None,
+    before_min: float = 0.0,
 ) -> Pot:
     """Water and time for `dry_ml` millilitres of dry grain.
 
     brought: water that comes with other things in the pot (negative: other absorbers). habit_ml, habit_min: what
     a recipe pours and cooks beyond its own grain's account. cook_min: minutes at the boil, when a recipe
     states them; else the law gives them. carrier_fraction: water per ml of what is poured (stock 0.98).
-    rest_min: a recipe's own rest, moved to this grain; else the grain's.
+    rest_min: a recipe's own rest, moved to this grain; else the grain's. before_min: minutes at the boil before the grain goes in.
     """
     kitchen, factors = kitchen or Kitchen(), factors or Factors()
     m = dry_ml * grain.density
@@ -243,6 +244,9 @@ def solve(
 
     rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)
     rows += _boil_off(way, kitchen, factors, cook, grain)
+    if before_min and not way.row.locked:
+        off = before_min * kitchen.area_cm2 * kitchen.boil_off * EVAPORATION[way.lid] * factors.boil_off
+        rows.append(Row("head_start", off, f"boils off in the {before_min:.0f} minutes before the grain goes in"))
     if way.row.slug == "soup" or way.broth_ml:
         broth = SOUP_TIMES * dry_ml if way.broth_ml is None else way.broth_ml
         rows.append(Row("broth", broth, "the broth that is to stay: it is eaten, not drunk by the grain"))

@@ -76,6 +76,28 @@ def kind_of(name: str) -> tuple[Kind | None, str]:
     return by_word[best[0].lower()], best[0]
 
 
+# what has been at a heat of its own before, or keeps without one
+_DONE_BEFORE = re.compile(
+    r"\b(?:cooked|left-?overs?|rotisserie|shredded|pulled|roast(?:ed)?|tinned|canned|tins?|cans?|jar|smoked|cured|grilled|barbecued|poached|boiled|dried|powder|pre-?cooked|from the deli)\b",
+    re.I,
+)
+
+
+@cache
+def _at_heat() -> tuple[re.Pattern[str], dict[str, tuple[float, bool]]]:
+    by_word = {w: (float(row["minutes"]), bool(row.get("raw"))) for row in tables()["at_heat"] for w in row["words"]}
+    return _any_of(tuple(by_word)), by_word
+
+
+def heat_wanted(line: Line) -> tuple[float, bool]:
+    """(minutes at a simmer from raw until it is done, is it unsafe before): (0, False) for what needs none, or is cooked already. By kitchen practice."""
+    pattern, by_word = _at_heat()
+    hits = list(pattern.finditer(line.name or line.text))
+    if not hits or _DONE_BEFORE.search(line.text):
+        return 0.0, False
+    return by_word[max(hits, key=lambda m: (len(m[0]), m.start()))[0].lower()]
+
+
 def is_drained(text: str) -> bool:
     return bool(word_pattern("drained").search(text)) and not re.search(
         r"\bun(?:cooked|drained)\b|\bdr(?:y|ied)\b", text, re.I

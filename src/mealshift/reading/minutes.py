@@ -117,7 +117,12 @@ def tag(
         before = blocks[n].text[max(0, s.start - 60) : s.start]
         if _only_if(blocks[n].text, s.start):
             kind, sure, others = "other", 0.98, ()
-        elif steeps and _STEEPS.search(before) and not any(t.kind == "heat" for t in out):
+        elif _BEFORE_THE_GRAIN.match(blocks[n].text, s.end):
+            # "give the lentils 10 minutes in the liquid before the quinoa goes in"
+            kind, sure, others = "other", max(sure if kind == "other" else 0.0, 0.9), ()
+        elif steeps and (
+            _LET_STEEP.search(before) or _STEEPS.search(before) and not any(t.kind == "heat" for t in out)
+        ):
             kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
         elif _COMES_UP.search(before):
             kind, sure, others = "come_up", 0.97, ()
@@ -151,6 +156,11 @@ def tag(
     return out
 
 
+_BEFORE_THE_GRAIN = re.compile(
+    r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the))",
+    re.I,
+)
+_LET_STEEP = re.compile(r"\blet it steep for (?:about )?$", re.I)
 _STEEPS = re.compile(
     r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|stand|sit|swell)\b[^.;!?]{0,30}$", re.I
 )

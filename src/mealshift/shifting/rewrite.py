@@ -174,6 +174,8 @@ class _View:
                 edits.append(e)
         edited = apply(step.text, edits)
         text = re.sub(r"  +", " ", edited.text) if retired and not edited.marks else edited.text
+        if retired:
+            text = text.rstrip()
         if ".." not in step.text:
             text = text.replace("..", ".")
         reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(

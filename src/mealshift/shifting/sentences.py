@@ -6,6 +6,8 @@ every one of them back for what it is.
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from .. import preparing
 from ..grains import Grain
 from ..measures import jug_ml, round_half_up
@@ -15,6 +17,7 @@ from ..pot.stages import in_words, stages
 from ..pot.ways import cap
 from ..process import Operation
 from ..recipe import Line
+from .beside import Early
 from .wording import nearest
 
 # a look that finds it hard gives it no more than this before the next
@@ -157,11 +160,16 @@ def aside(pot: Pot, why: str) -> Operation:
     )
 
 
-def head_start(line: Line, g: Grain, minutes: int) -> Operation:
+def head_start(found: Sequence[Early], g: Grain, waits: bool) -> Operation:
+    """found: the one that needs most first. waits: the recipe's own words put the grain in before its liquid; it is held back there, and goes in here."""
+    first, *others = found
+    later = [f"the {e.name} the last {e.minutes}" for e in others]
+    beside = f" ({', '.join(later)})" if later else ""
+    given = f"Give the {first.name} {first.minutes} minutes in the liquid{beside}"
     return inserted(
         "head_start",
-        f"Give the {line.name} {minutes} minutes in the liquid before the {g.short} goes in.",
-        f"{cap(g.name)} is done {minutes} minutes before {line.name} would be.",
+        f"{given}, then stir in the {g.short}." if waits else f"{given} before the {g.short} goes in.",
+        f"{cap(g.name)} is done {first.minutes} minutes before {first.name} would be.",
     )
 
 
@@ -243,7 +251,7 @@ def cook_sentence(pot: Pot) -> str:
     }.get(pot.way.lid, "covered")
     water = f"{jug_ml(pot.pour_ml)} ml of water"
     if pot.way.method == "steep":
-        return f"Bring {water} to the boil, pour it over the {grams} g of {g.short} off the heat, cover and leave {pot.cook_typical} minutes."
+        return f"Bring {water} to the boil, pour it over the {grams} g of {g.short}, cover and let it steep for {pot.cook_typical} minutes."
     how = f"simmer {under} on the lowest heat for {pot.cook_typical} minutes"
     if pot.way.method == "drain":
         return f"Boil the {grams} g of {g.short} in plenty of water, {water}, for {pot.cook_typical} minutes."

@@ -23,6 +23,7 @@ from ..process import Process
 from ..reading.names import find_grains
 from ..recipe import Recipe
 from .backwards import Own, carried_habit, carriers, others, solve_backwards
+from .beside import early
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .lines import Amounts, NewLine, rewrite_lines
@@ -305,14 +306,15 @@ def _pot(
     if own.way.broth_ml and way.broth_ml is None and not way.row.plenty:
         # a soup by another way is a soup still
         habit_ml += own.way.broth_ml * scale
-    floor = -0.25 * plain.cook_min
-    habit_min = own.habit_min if target.slug == own.grain.slug else max(own.habit_min, floor)
+    habit_min = _habit_min(own, target, way, plain)
     carried = sum(ln.water for ln in carriers(recipe))
     swims = carried and sum(b.ml for b in others(recipe)) > own.pot.need_ml > 0
     if swims and not same_way:
         # the dish's other liquids alone are more than the grain can drink: what is poured beside them follows its thirst, no sum is to be made
         alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
         habit_ml = carried * scale * alone.need_ml / own.pot.need_ml - alone.raw_pour_ml
+    cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min
+    before_min = max((e.minutes for e in early(recipe, cook)), default=0) if target.slug != own.grain.slug else 0
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)
     fraction = sum(ln.water for ln in mine) / poured if poured else 1.0
@@ -327,7 +329,27 @@ def _pot(
         habit_min,
         carrier_fraction=fraction,
         rest_min=_rest(recipe, own, target, way),
+        before_min=before_min,
     )
+
+
+# ways whose extra minutes are the dish's, or the oven's, and stay whatever grain is in it
+_WHOLE_HABIT = ("oven", "soup", "slow-cooker")
+
+
+def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
+    """Minutes that the recipe cooks beyond its own grain's, for another: in proportion, so that the long boil of a slow grain makes no mush of a quick one."""
+    if target.slug == own.grain.slug:
+        return own.habit_min
+    if way.method == "steep" and own.way.method != "steep":
+        # standing in hot water is not the cooking the recipe has a habit of
+        return 0.0
+    if own.habit_min <= 0:
+        return max(own.habit_min, -0.25 * plain.cook_min)
+    usual = own.pot.cook_min - own.habit_min
+    if way.method in _WHOLE_HABIT or usual <= 0:
+        return own.habit_min
+    return own.habit_min * min(1.0, plain.cook_min / usual)
 
 
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:

@@ -25,6 +25,7 @@ from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
 from .backwards import Own
+from .beside import early
 from .blends import Plan
 from .lines import Amounts
 
@@ -55,6 +56,9 @@ _GEAR = re.compile(
     r"\b(?:steamer|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight)\b",
     re.I,
 )
+# how the grain is made ready before it goes in
+_READY = ("rinse", "soak", "drain", "chop")
+_WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # the longest stretch takes the change of minutes unless the first is at least this share of all
 FIRST_SHARE = 0.25
 # ways in which a closed rest off the heat does some of the work
@@ -225,7 +229,7 @@ class _Work:
             self._late_addition(o, o.typical_min)
 
     def shift(self) -> None:
-        other_way = not self._same_stages()
+        other_way, waits = not self._same_stages(), False
         self._one_way()
         self._minutes()
         self._soak()
@@ -233,6 +237,8 @@ class _Work:
             self._retire_rinse()
         start = self._first_heat()
         last = self._last()
+        if other_way and last is None:
+            last = self._cooks_untimed()
         if other_way and last is not None:
             self._replace_cooking(last)
             start = None
@@ -245,9 +251,14 @@ class _Work:
                 if self._rains():
                     self._insert(self._boiling(start), [sentences.rain(self.pot.grain)])
                 self._insert(self._clause_start(start), self._at_the_boil())
-                self._insert(self._grain_in(start), self._head_starts())
-        if self._rains() and not other_way:
-            self._hold_back(start)
+                if self._before_its_liquid(start):
+                    waits = True
+                    self._insert(self._boiling(start), self._head_starts(waits))
+                else:
+                    self._insert(self._grain_in(start), self._head_starts())
+        if (self._rains() or waits) and not other_way:
+            why = "The meal goes in when the liquid boils." if self._rains() else _WAITS
+            self._hold_back(start, why)
         self._insert(0, self._before())
 
     def cooked_ahead(self) -> None:
@@ -374,18 +385,33 @@ class _Work:
     def _rains(self) -> bool:
         return self.pot.grain.is_meal and not self.own.grain.is_meal and self.pot.way.method != "steep"
 
-    def _hold_back(self, start: int | None) -> None:
-        """A meal goes in when the liquid boils: a clause in which only the rice goes in is taken out, in one with other things it is told to wait."""
+    def _before_its_liquid(self, start: int) -> bool:
+        """Does the grain stand in the text before the liquid, or before what is to have a head start in it?"""
+        if self._rains() or not (found := early(self.recipe, self.pot.cook_typical)):
+            return False
+        awaited = {e.line.index for e in found} | {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        ops = self.out.operations
+        first = next((i for i, o in enumerate(ops) if self.recipe.source in o.what and o.kind not in _READY), start)
+        between = ops[first:start]
+        return any(
+            awaited & set(o.what) for o in between if not (self.recipe.source in o.what and o.kind in ("boil", "cook"))
+        )
+
+    def _hold_back(self, start: int | None, why: str) -> None:
+        """A grain that goes in when the liquid boils, or later: a clause in which only it goes in is taken out, in one with other things it is told to wait."""
         ops = self.out.operations
         if start is None:
             return
+        fats = {ln.index for ln in self.recipe.lines if ln.role == "fat"}
         for i, o in enumerate(ops):
-            if o.phase == "heat" or o.kind == "rain":
+            if o.phase == "heat" or o.kind in ("rain", "head_start"):
                 break
-            if self.recipe.source not in o.what or o.told or o.basis != "said" or o.kind in ("rinse", "soak", "drain"):
+            if self.recipe.source not in o.what or o.basis != "said" or o.kind in _READY:
                 continue
-            if o.kind in ("add", "stir") and o.what == (self.recipe.source,):
-                self._retire(i, "The meal goes in when the liquid boils.")
+            if o.told and (self._rains() or o.phase not in ("toast", "pan")):
+                continue
+            if o.kind in ("add", "stir", "toast", "fry") and set(o.what) <= fats | {self.recipe.source}:
+                self._retire(i, why)
             else:
                 self.out.held.add(o.id)
         # "Rinse the rice and put it in": the pronoun's clause is held back too
@@ -490,6 +516,15 @@ class _Work:
         self._look_and_rest(end + len(ops) - n)
         return end
 
+    def _cooks_untimed(self) -> int | None:
+        """The last operation that cooks the grain in a recipe that states no minutes for it; None if none does."""
+        at, end = _untimed(self.recipe.with_(process=self.out.process(self.recipe.process)))
+        if at is not None:
+            return at
+        if self.recipe.method == "rice-cooker" and 0 < end <= len(self.out.operations):
+            return end - 1
+        return None
+
     def _look_and_rest(self, at: int) -> None:
         ops, pot = self.out.operations, self.pot
         if self.a.same:
@@ -537,25 +572,23 @@ class _Work:
         was, now = self.own.way.method, self.pot.way.method
         return was == now or {was, now} <= STOVE
 
-    def _head_starts(self) -> list[Operation]:
-        """A quick grain leaves a slow pulse hard: it needs the minutes that the grain no longer gives it."""
-        was, now = self.recipe.simmer_min, self.pot.cook_typical
-        new = []
-        for ln in self.recipe.lines:
-            if ln.role != "absorber" or not ln.minutes or was is None:
-                continue
-            missing = round_half_up(min(ln.minutes, was) - now)
-            if missing >= 2:
-                new.append(sentences.head_start(ln, self.a.target, missing))
-                self.out.check.append(
-                    Problem(
-                        "slow_pulse",
-                        ln.text,
-                        f"The {ln.name} would stay hard beside a grain of {now} minutes: start it {missing} minutes earlier, soak it, "
-                        "or take it cooked or tinned.",
-                    )
+    def _head_starts(self, waits: bool = False) -> list[Operation]:
+        """A quick grain leaves a slow pulse hard and raw meat raw: they need the minutes that the grain no longer gives them."""
+        now = 0 if self.pot.way.method == "steep" else self.pot.cook_typical
+        for e in (found := early(self.recipe, now)):
+            name = e.name
+            if e.raw:
+                text = (
+                    f"Beside a grain of {now} minutes the {name} might not be done, so {e.minutes} minutes in the liquid come first. Cut into "
+                    "the thickest piece before you serve: no pink, clear juices, or 74 °C in the middle."
                 )
-        return new
+            else:
+                text = (
+                    f"The {name} would stay hard beside a grain of {now} minutes: start it {e.minutes} minutes earlier"
+                    + (", soak it, or take it cooked or tinned." if e.line.role == "absorber" else ", or cut it small.")
+                )
+            self.out.check.append(Problem("raw_beside" if e.raw else "slow_pulse", e.line.text, text))
+        return [sentences.head_start(found, self.a.target, waits)] if found else []
 
     def _before(self) -> list[Operation]:
         target, way = self.a.target, self.pot.way
@@ -642,6 +675,10 @@ class _Work:
         looks = method in ("covered", "open", "drain", "oven")
         if method == "steep":
             new = [sentences.steep(self.pot)]
+            # it stands while it steeps: a rest further on was its rice's
+            for i in range(end, len(ops)):
+                if ops[i].phase == "rest" and ops[i].told and ops[i].basis == "said":
+                    self._retire(i, why)
         elif method in ("covered", "open") and not self.a.carrier_was_ml:
             # the steps speak of no water that could be meant: the sentence brings it
             new = [sentences.instead(self.pot, why)]

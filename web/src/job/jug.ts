@@ -16,7 +16,7 @@ export interface Contents {
   tick: number;
 }
 
-const LOST = new Set(["boil_off", "come_up", "cloth", "drained", "base"]);
+const LOST = new Set(["boil_off", "come_up", "cloth", "drained", "base", "head_start"]);
 // what a packed millilitre of dry grain takes up itself; the rest is air between the grains
 const SOLID = 0.6;
 

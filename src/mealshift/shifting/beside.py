@@ -1,0 +1,108 @@
+"""What shares the grain's pot and needs its heat longer than the new grain does: slow pulses, raw meat, roots.
+
+By hand: chicken thighs (25 minutes from raw) had the 40 of brown rice; quinoa takes 15, so they get 10 minutes in the liquid before it goes in. Beside white
+rice (16) they had 16 and were cut small enough for that: beside quinoa they lack one, and nothing is said.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from math import inf
+
+from ..measures import round_half_up
+from ..reading import ingredients
+from ..recipe import Line, Recipe
+
+# fewer missing minutes than these are within what a pot differs
+LEAST_PULSE, LEAST_BESIDE = 2, 4
+_SIZES = re.compile(r"^(?:(?:piece|pieces|large|small|medium|lean|extra|raw)\s+)+", re.I)
+_HEATED = re.compile(r"\b(?:brown|sear|fry|fried|saut|render|boil|simmer|poach|cook|roast|bake)", re.I)
+_DONE = re.compile(
+    r"\b(?:tender|cooked through|no longer pink|until (?:just )?(?:done|cooked|soft)|till (?:just )?(?:done|cooked|soft))\b",
+    re.I,
+)
+_CUT_SMALL = re.compile(
+    r"\b(?:strips?|thin(?:ly)?|slivers?|diced|minced|small (?:pieces|cubes|dice)|cut small|finely|shaved)\b", re.I
+)
+_COOKED_FIRST = re.compile(
+    r"\b(?:boil|simmer|stew|brais|poach)\w*\b.{0,60}\b(?:tender|soft|hours?|done)\b", re.I | re.S
+)
+# what is cut small takes no longer than this
+SMALL_MIN = 10.0
+# a browning without minutes
+BROWNS_MIN = 5.0
+_TAKEN_OUT = re.compile(
+    r"\b(?:aside|remove[sd]?|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
+    re.I,
+)
+_LATE = ("from_end", "from_start")
+
+
+@dataclass(frozen=True, slots=True)
+class Early:
+    """A thing that goes in `minutes` before the grain. raw: unsafe if it gets less than its time."""
+
+    line: Line
+    minutes: int
+    raw: bool = False
+
+    @property
+    def name(self) -> str:
+        """As it is called in a sentence: "2 large Potatoes (floury)" are the potatoes."""
+        words = _SIZES.sub("", re.split(r"[?(,;:]", self.line.name)[0].strip())
+        return words.lower() if words.istitle() else words
+
+
+def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
+    """now_min: minutes at the heat that the new grain takes. What the recipe itself gave less than its time keeps what it had."""
+    was = recipe.simmer_min
+    if was is None:
+        return ()
+    found = []
+    for ln in recipe.lines:
+        if ln.role == "absorber" and ln.minutes:
+            missing = round_half_up(min(ln.minutes, was) - now_min)
+            if missing >= LEAST_PULSE:
+                found.append(Early(ln, missing))
+        elif ln.role in ("beside", "watery", "timed"):
+            wants, raw = ingredients.heat_wanted(ln)
+            had = _beside_the_grain(recipe, ln) if wants else 0.0
+            wants = min(wants, SMALL_MIN) if _CUT_SMALL.search(ln.text) else wants
+            wants = wants - _heated(recipe, ln) if had else 0.0
+            if wants <= 0:
+                continue
+            missing = round_half_up(min(wants, had) - now_min)
+            if missing >= LEAST_BESIDE:
+                found.append(Early(ln, missing, raw))
+    return tuple(sorted(found, key=lambda e: -e.minutes))
+
+
+def _beside_the_grain(recipe: Recipe, line: Line) -> float:
+    """Minutes that it has at the heat in the grain's pot: 0 if it is not in there, is taken out before, or joins when it is counted from the end."""
+    ops = recipe.process.operations
+    mine = {v.id for v in recipe.process.vessels if v.grain}
+    heats = [i for i, o in enumerate(ops) if o.phase == "heat" and o.vessel in mine]
+    if not heats:
+        return 0.0
+    spoken = [i for i, o in enumerate(ops[: heats[-1] + 1]) if line.index in o.what]
+    if not spoken:
+        return 0.0
+    last = ops[spoken[-1]]
+    if last.vessel not in mine or last.phase in _LATE or any(_TAKEN_OUT.search(ops[i].text) for i in spoken):
+        return 0.0
+    return sum(ops[i].typical_min or 0.0 for i in heats if i >= spoken[-1])
+
+
+def _heated(recipe: Recipe, line: Line) -> float:
+    """Minutes that it has been at the heat before it shares the grain's: endless where the recipe makes it tender first."""
+    mine = [
+        o for o in recipe.process.operations if line.index in o.what and o.phase != "heat" and _HEATED.search(o.text)
+    ]
+    if any(_DONE.search(o.text) for o in mine):
+        return inf
+    steps = [o.step for o in recipe.process.operations if line.index in o.what and o.step is not None]
+    if any(_COOKED_FIRST.search(recipe.steps[n].text) for n in steps if n < max(steps)):
+        # "put the beef on with water, boil it till tender" is a step of its own
+        return inf
+    return sum(o.typical_min or BROWNS_MIN for o in mine)
