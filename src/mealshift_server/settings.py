@@ -135,8 +135,8 @@ CONTENT_SECURITY_POLICY = {
         "frame-ancestors": [NONE],
     }
 }
-# a household's backup with all its photos; every other request is held to far less by base/body.py
-DATA_UPLOAD_MAX_MEMORY_SIZE = 256 * 1024 * 1024
+# a photo; each door's own bound is in base/body.py, and a backup is a file that is not held in memory
+DATA_UPLOAD_MAX_MEMORY_SIZE = 12 * 1024 * 1024
 
 STATIC_URL = "/static/"
 STATIC_ROOT = WEB_DIST

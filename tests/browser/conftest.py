@@ -47,7 +47,13 @@ def house() -> Iterator[str]:
                     urllib.request.urlopen(f"{address}/api/session", timeout=2)
                     break
                 except OSError:
+                    if server.poll() is not None:
+                        break
                     time.sleep(0.2)
+            else:
+                pytest.fail("the server did not answer within half a minute")
+            if server.poll() is not None:
+                pytest.fail(f"the server ended with {server.returncode} before it answered: its words stand above")
             yield address
         finally:
             server.terminate()

@@ -144,11 +144,12 @@ def test_a_house_is_saved_restored_and_shared(open_page, tmp_path) -> None:
     page = open_page("/house")
     check_axe(page)
     check_width(page)
+    page.get_by_role("button", name="Save a backup").click()
     with page.expect_download() as download:
-        page.get_by_role("link", name="Save a backup").click()
-    saved = tmp_path / "saved.json"
+        page.get_by_role("button", name="Save the file").click()
+    saved = tmp_path / "saved.jsonl"
     download.value.save_as(saved)
-    (tmp_path / "cut.json").write_bytes(saved.read_bytes()[:-200])
+    (tmp_path / "none.json").write_bytes(saved.read_bytes()[5:])
     (tmp_path / "changed.json").write_text(saved.read_text().replace("Tomato pilaf", "Tomato filap"))
 
     fresh = open_page("/")
@@ -162,7 +163,7 @@ def test_a_house_is_saved_restored_and_shared(open_page, tmp_path) -> None:
     expect(fresh.get_by_role("link", name="Bring", exact=True)).to_be_visible()
     fresh.goto("/house")
     restore = fresh.get_by_label("Restore one")
-    restore.set_input_files(tmp_path / "cut.json")
+    restore.set_input_files(tmp_path / "none.json")
     expect(fresh.get_by_role("alert")).to_contain_text("no backup of Meal Shift")
     restore.set_input_files(tmp_path / "changed.json")
     expect(fresh.get_by_role("alert")).to_contain_text("changed or cut short")
@@ -173,6 +174,15 @@ def test_a_house_is_saved_restored_and_shared(open_page, tmp_path) -> None:
     fresh.goto("/house")
     restore.set_input_files(saved)
     expect(fresh.get_by_role("alert")).to_contain_text("take their place")
+    # who has a password is asked for it before all of the house leaves in one file
+    fresh.get_by_role("button", name="Save a backup").click()
+    fresh.get_by_label("Your password, to save it all").fill("not it")
+    fresh.get_by_role("button", name="Save the file").click()
+    expect(fresh.get_by_text("not your password")).to_be_visible()
+    fresh.get_by_label("Your password, to save it all").fill("seven-kettles-boil")
+    with fresh.expect_download() as again:
+        fresh.get_by_role("button", name="Save the file").click()
+    assert again.value.path().read_bytes().count(b"\n") >= saved.read_bytes().count(b"\n") - 2
 
     # somebody is asked in, by a link that works once
     fresh.get_by_role("button", name="Ask somebody in").click()

@@ -75,7 +75,8 @@ def test_what_cannot_be_taken_back_asks_for_ones_own_password(cook: User, as_: A
 def test_answers_are_kept_by_nobody(cook: User, as_: Any, built: Any) -> None:
     client = as_(cook)
     assert client.get("/api/recipes")["Cache-Control"] == "no-store"
-    assert client.get("/api/backup.json")["Cache-Control"] == "no-store"
+    href = post(client, "backup", own_password=PASSWORD).json()["href"]
+    assert client.get(href)["Cache-Control"] == "no-store"
     assert "default-src 'none'" in client.get("/")["Content-Security-Policy"]
 
 

@@ -121,7 +121,7 @@ def test_the_data_of_every_release_opens(tmp_path, release) -> None:
         shown = browser.ask(f"/api/shifts/{kept['id']}")
         assert shown["result"]["pots"][0]["water"]["pour_ml"] == kept["pour_ml"] > 0
         assert browser.ask("/api/recipes")[0]["shifts"] == 1
-        for path in ("notebook", "lessons", "larder", "left", "week", "members", "training", "backup.json"):
+        for path in ("notebook", "lessons", "larder", "left", "week", "members", "training"):
             browser.ask(f"/api/{path}")
         serve_at = (datetime.now(UTC) + timedelta(hours=3)).isoformat()
         planned = browser.ask(

@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from ninja import Schema
+from pydantic import Field
 
 
-class RestoreIn(Schema):
-    backup: dict[str, Any]
-    replace: bool = False
+class BackupIn(Schema):
+    own_password: str = Field(max_length=256)
+
+
+class BackupOut(Schema):
+    """href: the file, for a minute."""
+
+    href: str
 
 
 class RestoreOut(Schema):

@@ -18,18 +18,28 @@ MOST = 2**53
 _HALF_LETTER = re.compile("[\ud800-\udfff]")
 
 
-# a household's own backup with its photos is larger than any other thing that is sent; Django's own bound is set for it
-MAY_BE_LARGE = ("/api/restore",)
-MOST_BYTES = 8 * 1024 * 1024
+# a household's own backup with its photos is larger than any other thing that is sent; it comes as a file and is read by line
+MOST_BYTES, MOST_OF_PHOTO, MOST_OF_BACKUP = (n * 1024 * 1024 for n in (8, 12, 1024))
+_PHOTO = re.compile(r"^/api/notebook/\d+/photo$")
+
+
+def _bound(path: str) -> tuple[int, str, str]:
+    """(bytes, place, sentence): what a door takes at most."""
+    if path == "/api/restore":
+        return MOST_OF_BACKUP, "backup", "This file is larger than any backup: choose the one you saved here."
+    if _PHOTO.match(path):
+        return MOST_OF_PHOTO, "photo", "This photo is larger than 12 MB: send a smaller one."
+    return MOST_BYTES, "text", TOO_LONG
 
 
 def bounded(get_response: Callable[[HttpRequest], HttpResponse]) -> Callable[[HttpRequest], HttpResponse]:
-    """Middleware: no other body is read beyond what a whole saved page may take."""
+    """Middleware: no body is read beyond what its door can take."""
 
     def answer(request: HttpRequest) -> HttpResponse:
         length = request.META.get("CONTENT_LENGTH") or "0"
-        if length.isdigit() and int(length) > MOST_BYTES and request.path not in MAY_BE_LARGE:
-            return trouble(413, "too_long", "text", TOO_LONG)
+        most, where, said = _bound(request.path)
+        if length.isdigit() and int(length) > most:
+            return trouble(413, "too_long", where, said)
         return get_response(request)
 
     return answer

@@ -63,10 +63,21 @@ def _session(request: HttpRequest) -> dict[str, Any]:
             "demo": demo.may_open(request),
             "may_found": actions.may_found(),
             "empty": not Household.objects.exists(),
+            "has_password": False,
         }
     h = house(request)
-    return {"signed_in": True, "name": user.get_username(), "household": h.name, "measure_name": h.measure_name,
-            "measure_ml": h.measure_ml, "cup_ml": h.cup_ml, "demo": demo.may_open(request), "may_found": False, "empty": False}  # fmt: skip
+    return {
+        "signed_in": True,
+        "name": user.get_username(),
+        "household": h.name,
+        "measure_name": h.measure_name,
+        "measure_ml": h.measure_ml,
+        "cup_ml": h.cup_ml,
+        "demo": demo.may_open(request),
+        "may_found": False,
+        "empty": False,
+        "has_password": user.has_usable_password(),
+    }
 
 
 @router.get("/session", response=s.SessionOut, auth=None, tags=["session"])

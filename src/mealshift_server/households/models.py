@@ -41,3 +41,18 @@ class Invite(models.Model):
 
     def __str__(self) -> str:
         return f"into {self.household}"
+
+
+class Moved(models.Model):
+    """After a restore: what had the number `was` where the backup was made has the number `now`, so that old addresses lead to it."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="moved")
+    kind = models.CharField(max_length=12)
+    was = models.PositiveIntegerField()
+    now = models.PositiveIntegerField()
+
+    class Meta:
+        indexes = (models.Index(fields=["household", "kind", "was"], name="moved_by_old_number"),)
+
+    def __str__(self) -> str:
+        return f"{self.kind} {self.was} is {self.now}"

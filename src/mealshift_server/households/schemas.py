@@ -9,7 +9,7 @@ from pydantic import Field
 
 
 class SessionOut(Schema):
-    """may_found: whether a further household may be started here. empty: there is none yet."""
+    """may_found: whether a further household may be started here. empty: there is none yet. has_password: not so of who came in by the demo's door."""
 
     signed_in: bool
     name: str
@@ -20,6 +20,7 @@ class SessionOut(Schema):
     demo: bool
     may_found: bool
     empty: bool
+    has_password: bool
 
 
 class SignIn(Schema):

@@ -7,7 +7,6 @@ from typing import Any, cast
 
 from django.db.models import Exists, OuterRef, QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
-from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 
 from mealshift import pipeline, training
@@ -17,7 +16,7 @@ from mealshift.pot.account import report
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
-from mealshift_server.households.scope import house
+from mealshift_server.households.scope import house, one
 from mealshift_server.taught.models import Decision
 
 from . import actions, practice
@@ -83,12 +82,12 @@ def bring_csv(request: HttpRequest, data: s.CsvIn) -> Any:
 
 @router.get("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
 def entry(request: HttpRequest, entry_id: int) -> Any:
-    return _row(get_object_or_404(_entries(request), pk=entry_id))
+    return _row(one(_entries(request), house(request), "entry", entry_id))
 
 
 @router.put("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
 def change_entry(request: HttpRequest, entry_id: int, data: s.EntryChange) -> Any:
-    mine = get_object_or_404(_entries(request), pk=entry_id)
+    mine = one(_entries(request), house(request), "entry", entry_id)
     given = data.model_dump(exclude_unset=True)
     if given.get("counts", True) is None:
         del given["counts"]
@@ -97,14 +96,14 @@ def change_entry(request: HttpRequest, entry_id: int, data: s.EntryChange) -> An
 
 @router.delete("/notebook/{int:entry_id}", response={204: None, **MISSING})
 def drop_entry(request: HttpRequest, entry_id: int) -> Any:
-    get_object_or_404(_entries(request), pk=entry_id).delete()
+    one(_entries(request), house(request), "entry", entry_id).delete()
     return Status(204, None)
 
 
 @router.put("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
 def set_photo(request: HttpRequest, entry_id: int) -> Any:
     """The picture's bytes are the body."""
-    actions.set_photo(get_object_or_404(_entries(request), pk=entry_id), request.body)
+    actions.set_photo(one(_entries(request), house(request), "entry", entry_id), request.body)
     return Status(204, None)
 
 
@@ -122,7 +121,7 @@ def photo(request: HttpRequest, entry_id: int) -> Any:
 
 @router.delete("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
 def drop_photo(request: HttpRequest, entry_id: int) -> Any:
-    Photo.objects.filter(entry=get_object_or_404(_entries(request), pk=entry_id)).delete()
+    Photo.objects.filter(entry=one(_entries(request), house(request), "entry", entry_id)).delete()
     return Status(204, None)
 
 

@@ -9,7 +9,7 @@ from mealshift.problems import Refusal
 
 MOST_BYTES = 12 * 1024 * 1024
 SIDE = 1280
-MOST_PIXELS = 50_000_000
+MOST_PIXELS = 30_000_000
 _KINDS = ("JPEG", "PNG", "WEBP")
 
 

@@ -7,7 +7,6 @@ from typing import Any, cast
 
 from django.db.models import QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
-from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from ninja import Router, Status
 from ninja.security import HttpBearer
@@ -20,7 +19,7 @@ from mealshift_server.base.answers import MISSING
 from mealshift_server.base.keys import digest
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
-from mealshift_server.households.scope import house
+from mealshift_server.households.scope import house, one
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Device
 from mealshift_server.recipes.models import Shift
@@ -74,7 +73,7 @@ def _cookings(request: HttpRequest) -> QuerySet[Cooking]:
 
 
 def _cooking(request: HttpRequest, cooking_id: int) -> Cooking:
-    return get_object_or_404(_cookings(request), pk=cooking_id)
+    return one(_cookings(request), house(request), "cooking", cooking_id)
 
 
 @router.get("/cookings", response={200: list[s.CookingRow], 401: Trouble}, tags=["stove"])

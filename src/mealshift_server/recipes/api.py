@@ -14,7 +14,7 @@ from ninja import Router, Status
 from mealshift import ENGINE_VERSION, pipeline, writing
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
-from mealshift_server.households.scope import house
+from mealshift_server.households.scope import house, one
 from mealshift_server.larder.models import Bag
 
 from . import actions
@@ -123,18 +123,18 @@ def keep_recipe(request: HttpRequest, data: s.RecipeIn) -> Any:
 
 @router.get("/recipes/{int:recipe_id}", response={200: s.RecipeOut, **MISSING}, tags=["kept"])
 def recipe(request: HttpRequest, recipe_id: int) -> Any:
-    return get_object_or_404(_recipes(request), pk=recipe_id)
+    return one(_recipes(request), house(request), "recipe", recipe_id)
 
 
 @router.put("/recipes/{int:recipe_id}", response={200: s.RecipeOut, 409: Trouble, **MISSING}, tags=["kept"])
 def change_recipe(request: HttpRequest, recipe_id: int, data: s.RecipeChange) -> Any:
-    found = get_object_or_404(_recipes(request), pk=recipe_id)
+    found = one(_recipes(request), house(request), "recipe", recipe_id)
     return actions.change_recipe(found, data.version, data.text, [c.model_dump() for c in data.corrections])
 
 
 @router.delete("/recipes/{int:recipe_id}", response={204: None, **MISSING}, tags=["kept"])
 def drop_recipe(request: HttpRequest, recipe_id: int) -> Any:
-    get_object_or_404(_recipes(request), pk=recipe_id).delete()
+    one(_recipes(request), house(request), "recipe", recipe_id).delete()
     return Status(204, None)
 
 
@@ -160,7 +160,7 @@ def _kept(kept: Shift) -> dict[str, Any]:
 
 @router.post("/shifts", response={201: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
 def keep_shift(request: HttpRequest, data: s.ShiftIn) -> Any:
-    mine = get_object_or_404(_recipes(request), pk=data.recipe_id) if data.recipe_id is not None else None
+    mine = one(_recipes(request), house(request), "recipe", data.recipe_id) if data.recipe_id is not None else None
     kept = actions.keep_shift(
         house(request), mine, data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
     )
@@ -169,38 +169,38 @@ def keep_shift(request: HttpRequest, data: s.ShiftIn) -> Any:
 
 @router.get("/shifts/{int:shift_id}", response={200: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
 def kept_shift(request: HttpRequest, shift_id: int) -> Any:
-    return _kept(get_object_or_404(_shifts(request), pk=shift_id))
+    return _kept(one(_shifts(request), house(request), "shift", shift_id))
 
 
 @router.delete("/shifts/{int:shift_id}", response={204: None, **MISSING}, tags=["kept"])
 def drop_shift(request: HttpRequest, shift_id: int) -> Any:
-    get_object_or_404(_shifts(request), pk=shift_id).delete()
+    one(_shifts(request), house(request), "shift", shift_id).delete()
     return Status(204, None)
 
 
 @router.get("/shifts/{int:shift_id}/recipe.json", response={200: dict, **MISSING}, tags=["out"])
 def shift_jsonld(request: HttpRequest, shift_id: int) -> Any:
-    return _file(get_object_or_404(_shifts(request), pk=shift_id), "json")
+    return _file(one(_shifts(request), house(request), "shift", shift_id), "json")
 
 
 @router.get("/shifts/{int:shift_id}/recipe.md", response={200: str, **MISSING}, tags=["out"])
 def shift_markdown(request: HttpRequest, shift_id: int) -> Any:
-    return _file(get_object_or_404(_shifts(request), pk=shift_id), "md")
+    return _file(one(_shifts(request), house(request), "shift", shift_id), "md")
 
 
 @router.get("/shifts/{int:shift_id}/recipe.txt", response={200: str, **MISSING}, tags=["out"])
 def shift_text(request: HttpRequest, shift_id: int) -> Any:
-    return _file(get_object_or_404(_shifts(request), pk=shift_id), "txt")
+    return _file(one(_shifts(request), house(request), "shift", shift_id), "txt")
 
 
 @router.get("/shifts/{int:shift_id}/ledger.csv", response={200: str, **MISSING}, tags=["out"])
 def shift_ledger(request: HttpRequest, shift_id: int) -> Any:
-    return _file(get_object_or_404(_shifts(request), pk=shift_id), "csv")
+    return _file(one(_shifts(request), house(request), "shift", shift_id), "csv")
 
 
 @router.get("/shifts/{int:shift_id}/print", response={200: str, **MISSING}, tags=["out"])
 def shift_page(request: HttpRequest, shift_id: int) -> Any:
-    kept = get_object_or_404(_shifts(request), pk=shift_id)
+    kept = one(_shifts(request), house(request), "shift", shift_id)
     answer = HttpResponse(writing.to_page(kept.result))
     answer._csp_update = {"style-src": [f"'sha256-{writing.STYLE_SHA256}'"]}  # type: ignore[attr-defined]
     return answer

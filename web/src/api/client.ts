@@ -42,6 +42,7 @@ export type Judged = S["JudgedOut"];
 export type Bag = S["BagRow"];
 export type Member = S["MemberRow"];
 export type Session = S["SessionOut"];
+export type Restored = S["RestoreOut"];
 export type Trouble = S["Trouble"];
 export type Problem = S["ProblemOut"];
 
@@ -52,9 +53,11 @@ export class TroubleError extends Error {
   }
 }
 
+const csrfToken = () => /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1];
+
 const csrf: Middleware = {
   onRequest({ request }) {
-    const token = /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1];
+    const token = csrfToken();
     if (token && request.method !== "GET") request.headers.set("X-CSRFToken", token);
     return request;
   },
@@ -84,3 +87,23 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
 
 export const asTrouble = (fault: unknown): Trouble | null =>
   fault instanceof TroubleError ? fault.trouble : fault ? { code: "fault", where: "", text: "Something went wrong here: reload the page; what is kept is safe." } : null;
+
+/** Sends a form with a file, telling how much of it is on its way (0 to 1); the answer's data, or the trouble thrown. fetch cannot tell. */
+export function sendFile<T>(path: keyof paths, form: FormData, onSent: (share: number) => void): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const call = new XMLHttpRequest();
+    call.open("POST", path);
+    call.responseType = "json";
+    const token = csrfToken();
+    if (token) call.setRequestHeader("X-CSRFToken", token);
+    call.upload.onprogress = (e) => {
+      if (e.lengthComputable) onSent(e.loaded / e.total);
+    };
+    call.onerror = () => reject(new TroubleError(UNREACHED, 0));
+    call.onload = () => {
+      if (call.status < 300) resolve(call.response as T);
+      else reject(new TroubleError(isTrouble(call.response) ? call.response : UNREACHED, call.status));
+    };
+    call.send(form);
+  });
+}

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, asTrouble, type Member, type Trouble } from "../../api/client";
+import { answer, api, asTrouble, sendFile, type Member, type Restored, type Trouble } from "../../api/client";
 import { useHomeChange, useMembers, useSession } from "../../api/queries";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 
@@ -110,61 +110,126 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
 }
 
 function Backup() {
-  const client = useQueryClient();
-  const [asked, setAsked] = useState<unknown>(null);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const [done, setDone] = useState("");
-  const send = async (backup: unknown, replace: boolean) => {
-    try {
-      const { counts } = await answer(api.POST("/api/restore", { body: { backup: backup as Record<string, never>, replace } }));
-      setDone(`Restored: ${counts.recipes ?? 0} recipes, ${counts.shifts ?? 0} shifts, ${counts.entries ?? 0} pages of the notebook.`);
-      setTrouble(null);
-      setAsked(null);
-      await client.invalidateQueries();
-    } catch (fault) {
-      const said = asTrouble(fault);
-      setAsked(said?.where === "replace" ? backup : null);
-      setTrouble(said);
-    }
-  };
-  const open = async (file: File) => {
-    setDone("");
-    try {
-      await send(JSON.parse(await file.text()), false);
-    } catch {
-      setTrouble({ code: "backup", where: "backup", text: "This is no backup of Meal Shift: choose the JSON file you saved here." });
-    }
-  };
   return (
     <Sheet className="p-5" aria-label="Backup">
       <h2 className="text-[21px]">Backup</h2>
       <p className="mt-1 text-[16px]">Everything of this household in one file: recipes, shifts, notebook with photos, larder, kitchen. No passwords.</p>
-      <div className="mt-3 flex flex-wrap gap-2">
-        <a href="/api/backup.json" className={keyLook("main")}>
-          Save a backup
-        </a>
-        <label className={`${keyLook()} cursor-pointer focus-within:outline focus-within:outline-2`}>
-          Restore one
-          <input type="file" accept=".json,application/json" className="sr-only" onChange={(e) => { const file = e.target.files?.[0]; e.target.value = ""; if (file) void open(file); }} />
+      <Save />
+      <Restore />
+    </Sheet>
+  );
+}
+
+/** The file is asked for with one's own password; the link to it opens for a minute. */
+function Save() {
+  const session = useSession();
+  const [open, setOpen] = useState(false);
+  const [own, setOwn] = useState("");
+  const ask = useHomeChange(() => answer(api.POST("/api/backup", { body: { own_password: own } })));
+  if (!open) {
+    return (
+      <Button kind="main" className="mt-3" onClick={() => setOpen(true)}>
+        Save a backup
+      </Button>
+    );
+  }
+  return (
+    <form
+      className="mt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        ask.mutate(undefined, {
+          onSuccess: ({ href }) => {
+            setOpen(false);
+            setOwn("");
+            window.location.assign(href);
+          },
+        });
+      }}
+    >
+      {session.data?.has_password && (
+        <label className="block text-[15px] font-semibold">
+          Your password, to save it all
+          <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
         </label>
-      </div>
+      )}
+      <Wrong trouble={asTrouble(ask.error)} className="mt-2" />
+      <Button kind="main" type="submit" className="mt-2">
+        Save the file
+      </Button>
+    </form>
+  );
+}
+
+/** idle · sending: how much of the file is there · reading: all of it is, and it is being put in · asked: it would take the place of something. */
+type Restoring = { at: "idle" } | { at: "sending"; share: number } | { at: "reading" } | { at: "asked"; file: File } | { at: "done"; said: string };
+
+function Restore() {
+  const client = useQueryClient();
+  const [now, setNow] = useState<Restoring>({ at: "idle" });
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const send = async (file: File, replace: boolean) => {
+    setTrouble(null);
+    setNow({ at: "sending", share: 0 });
+    const form = new FormData();
+    form.set("backup", file);
+    form.set("replace", String(replace));
+    try {
+      const { counts } = await sendFile<Restored>("/api/restore", form, (share) => setNow(share < 1 ? { at: "sending", share } : { at: "reading" }));
+      setNow({ at: "done", said: `Restored: ${counts.recipes ?? 0} recipes, ${counts.shifts ?? 0} shifts, ${counts.entries ?? 0} pages of the notebook.` });
+      await client.invalidateQueries();
+    } catch (fault) {
+      const said = asTrouble(fault);
+      setNow(said?.where === "replace" ? { at: "asked", file } : { at: "idle" });
+      setTrouble(said);
+    }
+  };
+  const busy = now.at === "sending" || now.at === "reading";
+  return (
+    <>
+      <label className={`${keyLook()} mt-3 cursor-pointer focus-within:outline focus-within:outline-2 ${busy ? "opacity-60" : ""}`}>
+        Restore one
+        <input
+          type="file"
+          accept=".jsonl,.json,application/json"
+          disabled={busy}
+          className="sr-only"
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = "";
+            if (file) void send(file, false);
+          }}
+        />
+      </label>
+      {busy && (
+        <div className="mt-3" role="status">
+          <p className="text-[16px]">{now.at === "sending" ? "On its way…" : "All of it is here; it is read and put in its place. Leave this page open."}</p>
+          <progress className="mt-1 h-3 w-full accent-water" aria-label="How much of the file is sent" max={1} value={now.at === "sending" ? now.share : undefined} />
+        </div>
+      )}
       <Wrong trouble={trouble} className="mt-3" />
-      {asked !== null && (
+      {now.at === "asked" && (
         <div className="mt-2 flex flex-wrap gap-2">
-          <Button kind="warn" onClick={() => void send(asked, true)}>
+          <Button kind="warn" onClick={() => void send(now.file, true)}>
             Let it take the place of what is here
           </Button>
-          <Button kind="quiet" onClick={() => { setAsked(null); setTrouble(null); }}>
+          <Button
+            kind="quiet"
+            onClick={() => {
+              setNow({ at: "idle" });
+              setTrouble(null);
+            }}
+          >
             No
           </Button>
         </div>
       )}
-      {done && (
+      {now.at === "done" && (
         <p role="status" className="mt-3 text-[16px] font-semibold">
-          {done}
+          {now.said}
         </p>
       )}
-    </Sheet>
+    </>
   );
 }
 
