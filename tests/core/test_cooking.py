@@ -5,8 +5,10 @@ from __future__ import annotations
 import functools
 import json
 import random
+import re
 import statistics
 from datetime import datetime, timedelta
+from pathlib import Path
 from zoneinfo import ZoneInfo
 
 import pytest
@@ -20,13 +22,15 @@ from mealshift.cooking.report import report
 from mealshift.cooking.rescue import wrongs_for
 from mealshift.grains import all_grains, grain
 from mealshift.measures import jug_ml
-from mealshift.planning import Dish, plan_dinner
+from mealshift.planning import Dish, plan_dinner, tasks_of
+from mealshift.planning import acts as acts_module
+from mealshift.planning.acts import acts_of
 from mealshift.pot import Kitchen, Way, default_way, solve
 from mealshift.pot.simulation import simulate
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.reading.clauses import without_looks
-from mealshift.shifting import Choice
+from mealshift.shifting import Choice, shift
 
 from .kitchen import demo, pot
 
@@ -109,20 +113,110 @@ def test_a_cooking_that_is_killed_and_taken_up_again_folds_to_the_same(cuts) -> 
     assert is_over(script, fold(script, whole)) and abs(serving(script, fold(script, whole), 0) - script.serve) <= 1
 
 
-def test_every_task_of_the_plan_is_a_step_and_every_text_of_the_recipe_is_somewhere() -> None:
+def letters(text: str) -> str:
+    return re.sub(r"[\W_]+", " ", text).strip().lower()
+
+
+def test_every_task_of_the_plan_is_a_step_and_every_word_of_the_recipe_is_on_a_card() -> None:
     dinner = plan_dinner([Dish("01", read(demo("01")), Choice("foxtail-millet"))], SEVEN, NOW, 3)
     script = pilaf()
     assert {s.id for s in script.steps} >= {t.task.id for t in dinner.plan.tasks if t.task.kind not in ("pot", "rest")}
-    words = " ".join(s.words for s in script.steps)
+    said = letters(" ".join(f"{s.words or s.title}" for s in script.steps))
     for step in dinner.shifts[script.title].method.steps:
         # the look is a card's own
-        assert not step.was or " ".join(without_looks(step.text).split()) in words
+        for sentence in re.split(r"(?<=[.;])\s", without_looks(step.text)) if step.was else ():
+            for clause in re.split(r",| and ", sentence):
+                assert letters(clause) in said, clause
     boil = script.step(ids(script, "boil")[0])
     assert boil is not None and boil.pour_ml == jug_ml(script.pots[boil.pot].pour_ml)
     [finish] = [s for s in script.steps if s.kind == "finish"]
     assert finish.count_out == ("2 bay leaves",)
     assert any("Steam" in c for s in script.steps if s.kind == "cook" for c in s.cautions)
     assert any("fridge" in c for s in script.steps if s.kind == "keep" for c in s.cautions)
+
+
+def cards(text: str, to: str, **choice: object) -> list[tuple[str, str, int, str]]:
+    """(kind, words or title, minutes, what goes in) of each card in the order of the evening."""
+    made = plan_dinner([Dish("k", read(text), Choice(to, **choice))], SEVEN, NOW - timedelta(hours=14), 3)
+    assert made.plan.start_at is not None
+    script = cooking.script_of(made.shifts, made.plan, made.plan.start_at)
+    return [
+        (s.kind, s.words or s.title, s.minutes, " · ".join(s.goes_in))
+        for s in script.steps
+        if s.kind not in ("kettle", "keep")
+    ]
+
+
+def test_the_evening_is_the_recipe_card_by_card_with_what_goes_in_now() -> None:
+    got = cards(demo("01"), "quinoa")
+    assert [k for k, *_ in got] == ["act", "rinse", "act", "boil", "cook", "add", "rest", "finish"]
+    assert got[0] == (
+        "act",
+        "Soften the onion in the oil with the bay leaves for 8 minutes.",
+        8,
+        "1 onion, chopped · 2 tbsp olive oil · 2 bay leaves",
+    )
+    assert (
+        got[1][3] == "277 g quinoa, rinsed"
+        and got[3][1] == "Add the tomatoes, stock and salt, bring to the boil, cover."
+    )
+    assert got[5][1].startswith("The chickpeas go in") and got[7][1] == "Fork through the parsley."
+
+
+def test_a_second_heat_is_a_card_of_its_own_and_the_oven_is_hot_before_it() -> None:
+    peppers = cards(demo("08"), "quinoa")
+    kinds = [k for k, *_ in peppers]
+    assert kinds.index("boil") < kinds.index("cook") < kinds.index("act")
+    assert [m for k, w, m, _ in peppers if "bake at 190 C" in w] == [35] and [
+        m for k, _, m, _ in peppers if k == "cook"
+    ] == [10]
+    pudding = [w for _, w, _, _ in cards(demo("04"), "quinoa")]
+    assert pudding.index("Heat the oven to 150 C") < next(i for i, w in enumerate(pudding) if w.startswith("Bake"))
+
+
+def test_a_stirred_pot_is_stirred_and_water_poured_before_is_not_poured_twice() -> None:
+    meal = cards(demo("10"), "maize-meal-coarse")
+    assert sum(k == "stir" for k, *_ in meal) >= 4
+    assert next(w for k, w, *_ in meal if k == "cook").startswith("When the liquid boils, rain in the maize meal")
+    lentils = plan_dinner([Dish("k", read(demo("07")), Choice("quinoa"))], SEVEN, NOW, 3)
+    script = cooking.script_of(lentils.shifts, lentils.plan, NOW)
+    [boil] = [s for s in script.steps if s.kind == "boil"]
+    [simmer] = [s for s in script.steps if s.words.startswith("Meanwhile simmer the lentils")]
+    assert boil.pour_ml == 0 and any(g.endswith("ml water") for g in simmer.goes_in)
+    # beside the onions, and done before the pot takes it up
+    assert simmer.planned < boil.planned and simmer.planned + simmer.minutes <= boil.planned
+
+
+CORPUS = sorted((Path(__file__).parents[2] / "corpus").glob("*/*.txt"))[::9]
+
+
+@pytest.mark.parametrize("file", CORPUS, ids=lambda f: f"{f.parent.name}-{f.stem[:2]}")
+@pytest.mark.parametrize("to", ["quinoa", "barley-pearl", "maize-meal-coarse"])
+def test_from_any_recipe_every_operation_is_on_one_card_in_the_recipes_order(file, to) -> None:
+    try:
+        made = shift(read(file.read_text(encoding="utf-8")), Choice(to))
+    except Refusal:
+        return
+    acts = acts_of(made)
+    held = [o for a in acts.all() for o in a.ops] + [o for g in acts.cooking.adds for o in g.ops]
+    wanted = [o.id for o in made.process.operations if o.basis != "retired" and o.kind not in acts_module.CARDS_OWN]
+    told_by_stages = {o.id for o in made.process.operations if o.basis == "inserted"}
+    assert len(held) == len(set(held)) and set(held) | told_by_stages >= set(wanted)
+    order = {o.id: n for n, o in enumerate(made.process.operations)}
+    for part in (acts.before, acts.after):
+        places = [order[o] for a in part for o in a.ops]
+        assert places == sorted(places)
+    tasks = tasks_of(made, "d")
+    ids = [t.id for t in tasks]
+    assert len(ids) == len(set(ids)) and all(t.minutes > 0 and 0 <= t.hands_on <= t.minutes for t in tasks)
+    for n, t in enumerate(tasks):
+        assert set(t.after) <= set(ids[:n]), (t.id, t.after)
+    # the grain's track: one of each at most, in its order
+    track = [t.kind for t in tasks if t.id.startswith("d/1/")]
+    assert track == sorted(
+        track, key=["sprout", "rinse", "dry", "pulse", "sift", "soak", "roast", "pot", "rest", "cool", "chill"].index
+    )
+    assert len(track) == len(set(track))
 
 
 def test_not_yet_moves_what_comes_after_and_is_said() -> None:

@@ -3,7 +3,7 @@
 from .alone import touches
 from .fold import Event, State, check, fold, is_locked, is_over, pot_run, serving
 from .record import predicted, records
-from .report import report
+from .report import report, the_recipes
 from .rescue import WRONGS, Answer, rescue
 from .script import Script, Step, pots_of, script_from, script_of
 
@@ -27,5 +27,6 @@ __all__ = [
     "script_from",
     "script_of",
     "serving",
+    "the_recipes",
     "touches",
 ]

@@ -8,6 +8,7 @@ from ..measures import round_half_up
 from ..pot import Pot
 from ..pot.account import said as said_amount
 from ..pot.simulation import curve
+from ..shifting import Shift
 from .devices import last_weight, weighed
 from .fold import Event, State, fold, forecast, is_locked, pot_run, ready_at, serving
 from .rescue import WRONGS, wrongs_for
@@ -47,14 +48,25 @@ def _step(
     )  # fmt: skip
     return {
         "id": s.id, "dish": s.dish, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
-        "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out),
+        "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out), "goes_in": list(s.goes_in),
         "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "status": status, "ready": ready,
         "start": going.start, "due": going.due, "end": going.end, "expected": round(ahead[s.id][0], 1),
     }  # fmt: skip
 
 
 # what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
-_RANK = {"cook": 0, "add": 1, "release": 2, "boil": 2, "roast": 2, "rest": 4, "kettle": 3, "keep": 9}
+_RANK = {
+    "cook": 0,
+    "add": 1,
+    "stir": 1,
+    "early": 1,
+    "release": 2,
+    "boil": 2,
+    "roast": 2,
+    "rest": 4,
+    "kettle": 3,
+    "keep": 9,
+}
 
 
 def current(steps: list[dict[str, Any]], minute: float) -> str | None:
@@ -108,3 +120,17 @@ def said(script: Script, state: State, minute: float) -> list[str]:
         if more:
             out.append(f"{pot.grain.short.capitalize()}: {more:.0f} ml more than the pour.")
     return out
+
+
+def the_recipes(shifts: dict[str, Shift]) -> list[dict[str, Any]]:
+    """Each dish as it is cooked tonight: its list with the new amounts, its steps as rewritten, under their headings."""
+    return [
+        {
+            "title": dish,
+            "ingredients": [
+                {"section": ln.section, "text": ln.text} for ln in made.lines if ln.text and not ln.in_step
+            ],
+            "steps": [{"section": st.section, "text": st.text} for st in made.method.steps if st.text],
+        }
+        for dish, made in shifts.items()
+    ]

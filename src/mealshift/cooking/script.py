@@ -1,4 +1,6 @@
-"""A plan as a script for the stove: every step with one thing to do, its number, its sign, its cautions.
+"""A plan as a script for the stove: every step with one thing to do, its number, its sign, its cautions, and what goes in now.
+
+The words of a step are its act's own (planning/acts.py), from the text as rewritten; the numbers are the plan's and the pot's.
 
 Minutes are kitchen minutes since the cooking began. A step's style says what the cook's hand has to do:
     do       a thing done with the hands; one touch when it is done
@@ -10,6 +12,7 @@ Minutes are kitchen minutes since the cooking began. A step's style says what th
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable
 from dataclasses import asdict, dataclass, field, replace
 from datetime import datetime
 from typing import Any
@@ -17,23 +20,30 @@ from typing import Any
 from .. import cautions, preparing
 from ..measures import jug_ml, round_half_up
 from ..planning import Plan, Task
+from ..planning.acts import Act, acts_of
 from ..planning.schedule import minutes_from
+from ..planning.tasks import is_stirred, title_of
 from ..pot import Pot
 from ..pot.stages import stages
 from ..pot.ways import cap
-from ..reading.clauses import OWN_LOOK
 from ..shifting import Shift
+from ..shifting.backwards import carriers
+from ..shifting.sentences import not_loose
 
 STYLES = ("do", "begin", "follow", "remind")
 # the kettle must boil so long before the pot is looked at
 KETTLE_MIN = 5
 # cooked grain must be in the fridge within the hour
 COOL_MIN = 60
-_STIRRED = "stir every few minutes"
+# a meal, or a dish stirred to a cream, is stirred about so often
+STIR_EVERY_MIN = 5
+# shorter things are done by eye, with one touch
+TIMED_FROM_MIN = 3
+_STIR = "Stir, down to the bottom of the pot"
 # at which kind of step a caution belongs; what is not here is said on the bench and the grain's page
 _CAUTION_AT = {
     "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "cloth": ("boil",),
-    "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("pan", "boil"), "count_out": ("finish",),
+    "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("act", "boil"), "count_out": ("finish",),
     "allergens": ("finish",), "cooling": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
     "whole_nuts": ("finish",),
 }  # fmt: skip
@@ -44,7 +54,8 @@ _CAUTION_FIRST = ("gluten_in", "kidney_beans")
 @dataclass(frozen=True, slots=True)
 class Step:
     """title: what to do, short. words: the recipe's own sentences for it. look: the sign that it is done. planned: the minute it
-    is to start. anchor, offset: a reminder comes up so many minutes into that step (negative: before its end). pour_ml: to pour."""
+    is to start. anchor, offset: a reminder comes up so many minutes into that step (negative: before its end). pour_ml: to pour. goes_in: the lines of
+    the new list that go in with it."""
 
     id: str
     dish: str
@@ -64,6 +75,7 @@ class Step:
     hands: int = 0
     cautions: tuple[str, ...] = ()
     count_out: tuple[str, ...] = ()
+    goes_in: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,7 +98,7 @@ class Script:
 def script_from(data: dict[str, Any], pots: dict[str, Pot]) -> Script:
     """A script as it was kept. Fields a newer program has added take their defaults."""
     known = set(Step.__slots__)
-    lists = ("after", "cautions", "count_out")
+    lists = ("after", "cautions", "count_out", "goes_in")
     kept: list[dict[str, Any]] = [
         {k: tuple(v) if k in lists else v for k, v in s.items() if k in known} for s in data["steps"]
     ]
@@ -125,26 +137,8 @@ class _Dish:
         self.made, self.dish, self.pots = made, dish, pots
         self.said = [(c.code, c.text) for c in cautions.for_shift(made)]
         self.told: set[str] = set()
-        # the look is a card's own: it does not stand among the words of the pour
-        self.texts = {s.was: " ".join(OWN_LOOK.sub("", s.text).split()) for s in made.method.steps if s.was}
-        self.before, self.at, self.later = self._sentences()
-
-    def _sentences(self) -> tuple[str, str, str]:
-        """The recipe's own words before the pot, for the pot and after it, as rewritten; what is beside has its own step."""
-        steps = self.made.recipe.steps
-        heat = [s.index for s in steps if any(d.kind in ("heat", "from_start", "from_end") for d in s.durations)]
-        beside = {
-            s.index
-            for s in steps
-            if s.durations and all(d.kind == "other" for d in s.durations) and s.index not in heat
-        }
-        first, last = (heat[0], heat[-1]) if heat else (len(steps), len(steps))
-        groups: tuple[list[str], list[str], list[str]] = ([], [], [])
-        for s in steps:
-            text = self.texts.get(s.text, "")
-            if text and s.index not in beside:
-                groups[0 if s.index < first else 1 if s.index <= last else 2].append(text)
-        return " ".join(groups[0]), " ".join(groups[1]), " ".join(groups[2])
+        self.acts = acts_of(made)
+        self.lines = _new_lines(made)
 
     def steps(self, tasks: list[tuple[Task, int]]) -> list[Step]:
         out: list[Step] = []
@@ -153,11 +147,6 @@ class _Dish:
             made = self._of(task, planned, tuple(last.get(a, a) for a in task.after))
             last[task.id] = next(s.id for s in reversed(made) if s.style != "remind")
             out += made
-        if self.before and not any(s.kind == "pan" for s in out):
-            # a recipe whose first sentences have no minutes: they are read with the first pot
-            i = next((i for i, s in enumerate(out) if s.kind == "boil"), None)
-            if i is not None:
-                out[i] = replace(out[i], words=f"{self.before} {out[i].words}".strip())
         first = min((s for s in out if not s.anchor), key=lambda s: (s.planned, s.id), default=None)
         return [replace(s, cautions=self._cautions(s, s is first)) for s in out]
 
@@ -172,6 +161,9 @@ class _Dish:
                 found.append(text)
         return tuple(found)
 
+    def _in(self, lines: Iterable[int]) -> tuple[str, ...]:
+        return tuple(self.lines[i] for i in lines if self.lines.get(i))
+
     def _of(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
         pot_key = t.id.rpartition("/")[0]
         if t.kind == "pot":
@@ -180,14 +172,21 @@ class _Dish:
             return self._rest(t, planned, after, pot_key)
         if t.kind == "finish":
             return self._finish(t, planned, after)
+        if t.act is not None and t.kind == "act":
+            return self._act(t, t.act, planned, after)
         pot = self.pots.get(pot_key)
+        main = pot_key.endswith("/1")
         words, look, style = "", "", "begin"
+        goes_in: tuple[str, ...] = ()
+        told = self.acts.ready.get(t.kind) if main else None
         if t.kind == "rinse" and pot:
             rinse = preparing.rinse(pot.grain)
             style, look = "do", rinse.sign if rinse else ""
+            goes_in = self._grain(pot, main)
         elif t.kind == "soak" and pot:
             look = preparing.soak(pot.grain, pot.way.soak_min, pot.kitchen.room_c).sign
             style = "follow" if after else "begin"
+            goes_in = () if after else self._grain(pot, main)
         elif t.kind == "sprout":
             look = "damp, never standing in water; no smell, no mould"
         elif t.kind == "dry":
@@ -197,70 +196,121 @@ class _Dish:
         elif t.kind == "roast" and pot:
             look = "it smells nutty"
             words = f"Dry, over low heat, stirring all the while: {pot.grain.roast.why}." if pot.grain.roast else ""
-        elif t.kind == "pan":
-            style, words = "do", self.before
-        elif t.kind == "beside":
-            number = int(re.search(r"beside(\d+)$", t.id).group(1)) - 1  # type: ignore[union-attr]
-            source = next((s for s in self.made.recipe.steps if s.index == number), None)
-            words = self.texts.get(source.text, source.text) if source else ""
         elif t.kind == "cool":
             look = "no steam, no warmth in the middle"
-        title = cap(t.what) if t.kind != "beside" else f"{cap(_first_clause(words or t.what))}"
-        if t.kind == "pan":
-            title = "The pan first"
+            words = t.act.words if t.act else ""
         return [
             Step(
-                t.id,
-                self.dish,
-                t.kind,
-                style,
-                title,
-                t.minutes,
-                planned,
-                words,
-                look,
-                after,
-                pot_key if pot else "",
-                hands=t.hands_on,
+                t.id, self.dish, t.kind, style, cap(t.what), t.minutes, planned, told.words if told else words, look, after, pot_key if pot else "",
+                hands=t.hands_on, goes_in=goes_in,
             )
-        ]
+        ]  # fmt: skip
+
+    def _grain(self, pot: Pot, main: bool) -> tuple[str, ...]:
+        """The grain itself, as the list says it where it says so."""
+        source = self.made.recipe.source
+        if main and not self.made.own.line.cooked and source is not None and (said := self.lines.get(source)):
+            return (said,)
+        return (f"{round_half_up(pot.dry_g)} g {pot.grain.short}",)
+
+    def _act(self, t: Task, act: Act, planned: int, after: tuple[str, ...]) -> list[Step]:
+        """What has minutes runs against the clock: one touch to begin it, one when it is done. What has none is simply done."""
+        style = "begin" if t.minutes >= TIMED_FROM_MIN and (act.timed or t.hands_on < t.minutes) else "do"
+        title = title_of(act.words)
+        # a card whose title says it all does not say it twice
+        words = "" if act.words.rstrip(".!") == title else act.words
+        return [
+            Step(t.id, self.dish, "act", style, title, t.minutes, planned, words, "", after, hands=t.hands_on, goes_in=self._in(act.lines))
+        ]  # fmt: skip
 
     def _pot(self, t: Task, planned: int, after: tuple[str, ...], key: str) -> list[Step]:
         pot = self.pots[key]
         main = key.endswith("/1")
-        parts = stages(pot)
-        up, cook = round_half_up(pot.come_up_min), pot.cook_typical
+        parts, cooking = stages(pot), self.acts.cooking
+        own = main and not self.made.own.line.cooked
+        up = round_half_up(pot.come_up_min)
+        early = cooking.early if main else None
+        wait = early.minutes if early else 0
+        cook = t.minutes - up - wait
         boil_id, cook_id = f"{t.id}/boil", f"{t.id}/cook"
-        grain = pot.grain
-        words = (
-            f"{'Everything for the pot goes in.' if main and not self.made.own.line.cooked else ''} {cap(parts[0][0])}."
-        )
-        words = f"{self.at if main and self.at else words}".strip()
+        words = cooking.pour.words if own and cooking.pour.words else f"{cap(parts[0][0])}."
+        goes_in = self._in(cooking.pour.lines) if own else self._grain(pot, main)
+        if own and self.made.recipe.source not in {
+            i for a in (*self.acts.before, cooking.pour, cooking.cook) for i in a.lines
+        }:
+            # no clause puts it in by name: it goes in here
+            goes_in = (*goes_in, *self._grain(pot, main))
+        poured = own and self._poured_before()
+        title = cap(pot.way.row.begin) if poured else f"Pour, and {pot.way.row.begin}"
         out = [
-            Step(boil_id, self.dish, "boil", "begin", f"Pour, and {pot.way.row.begin}", up, planned, words, pot.way.row.up_sign, after, key,
-                 jug_ml(pot.pour_ml), hands=min(4, up)),
-            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, planned + up,
-                 f"{_STIRRED.capitalize()}." if grain.is_meal and not pot.way.locked else "",
-                 pot.way.row.hint if pot.way.locked else pot.sign, (boil_id,), key),
+            Step(boil_id, self.dish, "boil", "begin", title, up, planned, words, pot.way.row.up_sign, after, key,
+                 0 if poured else jug_ml(pot.pour_ml), hands=min(4, up), goes_in=goes_in)
         ]  # fmt: skip
-        if len(parts) > 3 and pot.way.row.power == "microwave":
-            at = 0
-            for what, minutes in parts[1:-2]:
-                at += minutes
-                out.append(self._reminder(f"{t.id}/stage{at}", cap(what), cook_id, at, planned + up + at, key))
-        if main and not pot.way.locked:
-            for n, (what, minute) in enumerate(self.made.method.additions):
-                out.append(
-                    self._reminder(f"{t.id}/add{n + 1}", f"In goes {what}", cook_id, minute, planned + up + minute, key)
+        at = planned + up
+        if early:
+            out.append(
+                Step(
+                    f"{t.id}/early",
+                    self.dish,
+                    "early",
+                    "follow",
+                    title_of(early.words),
+                    wait,
+                    at,
+                    early.words,
+                    "",
+                    (boil_id,),
+                    key,
                 )
+            )
+            at += wait
+        told = cooking.cook.words if own and not pot.way.locked else ""
+        in_now = self._in(i for i in cooking.cook.lines if own and i not in cooking.pour.lines)
+        out.append(
+            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, at, told, pot.way.row.hint if pot.way.locked else pot.sign, (out[-1].id,), key, goes_in=in_now)
+        )  # fmt: skip
+        if len(parts) > 3 and pot.way.row.power == "microwave":
+            done = 0
+            for what, minutes in parts[1:-2]:
+                done += minutes
+                out.append(self._reminder(f"{t.id}/stage{done}", cap(what), cook_id, done, at + done, key))
+        if main and not pot.way.locked:
+            out += self._during(t, cook, cook_id, at, key)
         reserve = pot.high_ml - pot.pour_ml
         if reserve >= 10 and pot.way.row.pours:
-            at = max(0, cook - KETTLE_MIN)
+            when = max(0, cook - KETTLE_MIN)
             kettle = self._reminder(
-                f"{t.id}/kettle", "Kettle on: have it boiling beside the pot", cook_id, at, planned + up + at, key
+                f"{t.id}/kettle", "Kettle on: have it boiling beside the pot", cook_id, when, at + when, key
             )
             # a kettle is not filled to the millilitre
             out.append(replace(kettle, kind="kettle", reserve_ml=pot.kettle_ml))
+        return out
+
+    def _poured_before(self) -> bool:
+        """Did the water go in with an earlier act ("simmer the lentils in the water")? It is not poured twice."""
+        mine = {ln.index for ln in carriers(self.made.recipe)}
+        before = {i for a in self.acts.before for i in a.lines}
+        return bool(mine) and mine <= before and not mine & set(self.acts.cooking.pour.lines)
+
+    def _during(self, t: Task, cook: int, cook_id: str, at: int, key: str) -> list[Step]:
+        """What goes in, is turned or stirred while it cooks, each at its minute."""
+        out = []
+        for n, g in enumerate(self.acts.cooking.adds):
+            minute = min(g.minute, cook)
+            step = self._reminder(f"{t.id}/add{n + 1}", title_of(g.words), cook_id, minute, at + minute, key)
+            words = "" if g.words.rstrip(".!") == step.title else g.words
+            out.append(replace(step, words=words, goes_in=self._in(g.lines)))
+        # a grain of a blend that starts later
+        late = {g.name for g, _ in self.made.plan.late}
+        for n, (what, minute) in enumerate(x for x in self.made.method.additions if x[0] in late):
+            out.append(self._reminder(f"{t.id}/late{n + 1}", f"In goes {what}", cook_id, minute, at + minute, key))
+        every = _stir_every(self.made)
+        if every:
+            known = {s.offset for s in out}
+            for minute in range(every, cook - 1, every):
+                if not known & {minute - 1, minute, minute + 1}:
+                    stir = self._reminder(f"{t.id}/stir{minute}", _STIR, cook_id, minute, at + minute, key)
+                    out.append(replace(stir, kind="stir"))
         return out
 
     def _reminder(self, step_id: str, title: str, anchor: str, offset: int, planned: int, key: str) -> Step:
@@ -271,6 +321,12 @@ class _Dish:
     def _rest(self, t: Task, planned: int, after: tuple[str, ...], key: str) -> list[Step]:
         pot = self.pots[key]
         release, rest = round_half_up(pot.release_min), round_half_up(pot.rest_min)
+        own = key.endswith("/1") and not self.made.own.line.cooked
+        told = (
+            next((a.words for a in (self.acts.cooking.rest, *self.acts.after) if a.kind == "rest" and a.words), "")
+            if own
+            else ""
+        )
         out = []
         if release:
             title = "Let the pressure fall by itself" if pot.way.release == "natural" else "Let the pressure out"
@@ -280,35 +336,55 @@ class _Dish:
         if rest or not out or pot.way.locked:
             title = "Open it, leave it a moment" if pot.way.locked else "Off the heat, lid closed"
             # a locked cooker can be looked into only now
-            look = f"{pot.sign} Then loosen gently." if pot.way.locked else "then loosen gently"
-            late = [what for what, _ in self.made.method.additions] if pot.way.locked and key.endswith("/1") else []
-            words = f"What goes in late goes in now that it is open: {_together(late)}." if late else ""
-            out.append(
-                Step(
-                    f"{t.id}/rest",
-                    self.dish,
-                    "rest",
-                    "follow",
-                    title,
-                    max(1, rest),
-                    planned + release,
-                    words,
-                    look,
-                    after,
-                    key,
-                )
+            loose = (
+                ""
+                if not_loose(pot, self.made.recipe.dish) or re.search(r"\b(?:loosen|fluff)", told)
+                else "then loosen gently"
             )
+            look = f"{pot.sign} {cap(loose)}.".replace(" .", "") if pot.way.locked else loose
+            late = [g.words for g in self.acts.cooking.adds] if pot.way.locked and own else []
+            words = (
+                f"What goes in late goes in now that it is open. {' '.join(late)}"
+                if late
+                else ""
+                if pot.way.locked
+                else told
+            )
+            out.append(
+                Step(f"{t.id}/rest", self.dish, "rest", "follow", title, max(1, rest), planned + release, words, look, after, key)
+            )  # fmt: skip
         return out
 
     def _finish(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
-        finish = Step(t.id, self.dish, "finish", "do", "Finish, taste for salt, serve", t.minutes, planned, self.later, "", after,
-                      hands=t.hands_on, count_out=tuple(self.made.recipe.count_out))  # fmt: skip
+        words = t.act.words if t.act else ""
+        finish = Step(t.id, self.dish, "finish", "do", "Finish, taste for salt, serve", t.minutes, planned, words, "", after,
+                      hands=t.hands_on, count_out=tuple(self.made.recipe.count_out), goes_in=self._in(t.act.lines) if t.act else ())  # fmt: skip
         keep = Step(f"{t.id}/keep", self.dish, "keep", "remind", "Is any left? Shallow, and into the fridge", 0, planned + t.minutes + COOL_MIN,
                     anchor=finish.id, offset=COOL_MIN, hands=2)  # fmt: skip
         return [finish, keep]
 
 
-def _first_clause(text: str) -> str:
-    clause = re.split(r"[.;:]|, then\b", text, maxsplit=1)[0].strip()
-    words = clause.split()
-    return clause if len(words) <= 9 else " ".join(words[:9]) + " …"
+_EVERY = re.compile(r"\b(?:stir\w*|turn\w*|whisk\w*)\b[^.;]{0,30}?\bevery (?:(?P<n>\d+) ?)?(?P<few>few )?min", re.I)
+
+
+def _stir_every(made: Shift) -> int:
+    """Minutes between two stirs: the recipe's own rhythm, else that of a meal or of a dish stirred to a cream; 0 for what is left alone."""
+    told = next((m for s in made.method.steps if (m := _EVERY.search(s.text))), None)
+    if told:
+        return max(2, int(told["n"])) if told["n"] else STIR_EVERY_MIN
+    pot = made.pot
+    open_pot = pot.way.method in ("covered", "open") and pot.way.row.pours
+    return STIR_EVERY_MIN if open_pot and (pot.grain.is_meal or is_stirred(made)) else 0
+
+
+def _new_lines(made: Shift) -> dict[int, str]:
+    """The shifted list's line for each line of the recipe."""
+    out: dict[int, str] = {}
+    left = list(made.lines)
+    for ln in made.recipe.lines:
+        found = next((new for new in left if new.was == ln.text), None)
+        if found is not None:
+            left.remove(found)
+            if found.text:
+                out[ln.index] = found.text
+    return out

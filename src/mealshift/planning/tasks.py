@@ -1,6 +1,7 @@
 """A shift as tasks: how long, how much of it with the hands, on what, after what, and how long it may wait.
 
-Only what has minutes becomes a task; a step without minutes belongs to the task before it. Times are whole minutes.
+They are a view of the target's Process (acts.py): the track's own tasks (rinse, soak, the pot, its rest, cooling), and between them every act of the recipe, in its
+order; what runs beside the pot ends before its things are used. Times are whole minutes.
 """
 
 from __future__ import annotations
@@ -14,25 +15,27 @@ from ..pot import Pot
 from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..recipe import Recipe
 from ..shifting import Shift
+from .acts import Act, Acts, acts_of
 
-# minutes in the grain's pot before its liquid
-BEFORE = ("pan", "toast")
 # a closed pot holds warm about so long; soaked grain may wait in the fridge, drained grain not long
 HOLD_MIN = 30
 AFTER_SOAK_MIN = 60
 AFTER_ROAST_MIN = 15
+# what is fried for the pot stands in it so long at most
+AFTER_ACT_MIN = 20
 # grain to be fried must be cold through: at least so long in the fridge after it has cooled
 CHILL_MIN = 60
 # a salad is dressed warm and eaten lukewarm
 LUKEWARM_C = 30.0
+FINISH_MIN = 3
 
 
 @dataclass(frozen=True, slots=True)
 class Task:
     """hands_on: minutes of hands from its start. resource: burner, oven, an appliance, or "" for none.
     after: ids that must have ended; within: at most so many minutes after the last of them; waits: at most so many minutes after each
-    of these. holds: it may wait hot so long. kind: rinse, soak, sprout, dry, pulse, sift, roast, pan, pot, rest, cool, chill, beside, finish. needs: what
-    must be owned beside the resource."""
+    of these. holds: it may wait hot so long. kind: rinse, soak, sprout, dry, pulse, sift, roast, act, pot, rest, cool, chill, beans, finish. needs: what
+    must be owned beside the resource. act: what of the recipe it is."""
 
     id: str
     what: str
@@ -47,116 +50,257 @@ class Task:
     kind: str = ""
     waits: tuple[tuple[str, int], ...] = ()
     needs: str = ""
+    act: Act | None = None
 
 
 def tasks_of(shift: Shift, dish: str) -> list[Task]:
     """The tasks of one shift, in order; ids are unique within a plan if the dish names are."""
-    out: list[Task] = []
-    ready: list[str] = []
-    for n, pot in enumerate((shift.pot, *shift.aside)):
-        made = _pot_tasks(shift, pot, f"{dish}/{n + 1}", dish, main=n == 0)
-        out += made
-        ready.append(made[-1].id)
-    beside = _beside(shift.recipe, dish)
-    out += beside
+    made = _Dish(shift, dish, acts_of(shift))
+    made.main()
+    for n, pot in enumerate(shift.aside):
+        made.aside(pot, f"{dish}/{n + 2}")
+    made.finish()
+    out = made.out
     if beans := _beans(shift.recipe, dish):
         out = [*beans, *(replace(t, after=(*t.after, beans[-1].id)) if t.kind == "pot" else t for t in out)]
-    out.append(
-        Task(
-            f"{dish}/finish",
-            "finish and taste",
-            dish,
-            3,
-            3,
-            after=(*ready, *(t.id for t in beside)),
-            holds=HOLD_MIN,
-            last=True,
-            kind="finish",
-            # a closed pot keeps warm so long; what is served or fried cold may wait
-            waits=tuple((i, HOLD_MIN) for i in ready if not i.endswith(("/cool", "/chill"))),
-        )
-    )
     return out
 
 
-def _pot_tasks(shift: Shift, pot: Pot, key: str, dish: str, main: bool) -> list[Task]:
-    grain, way = pot.grain, pot.way
-    out: list[Task] = []
+def title_of(words: str) -> str:
+    """The first clause of a card's words, short enough to be its title."""
+    clause = re.split(r"[.;:!?](?=\s|$)", words, maxsplit=1)[0].strip()
+    said = clause.split()
+    if len(said) <= 9:
+        return clause
+    return (
+        re.sub(
+            r"(?:[\s,]+(?:the|a|an|with|in|into|and|of|for|to|over|on|from|until|its|their))+$", "", " ".join(said[:9])
+        )
+        + " …"
+    )
 
-    def add(
-        name: str,
-        what: str,
-        minutes: float,
-        hands: float,
-        resource: str = "",
-        within: int | None = None,
-        needs: str = "",
-    ) -> None:
-        whole = round_half_up(minutes)
-        if whole > 0:
-            after = (out[-1].id,) if out else ()
-            out.append(
-                Task(
-                    f"{key}/{name}",
-                    what,
-                    dish,
-                    whole,
-                    min(whole, round_half_up(hands)),
-                    resource,
-                    after,
-                    within,
-                    kind=name.rstrip("0123456789"),
-                    needs=needs,
-                )
+
+class _Dish:
+    """out: the tasks so far. ready: what the next of the chain waits for."""
+
+    def __init__(self, shift: Shift, dish: str, acts: Acts) -> None:
+        self.shift, self.dish, self.acts = shift, dish, acts
+        self.out: list[Task] = []
+        self.pots: list[str] = []
+        self.beside: list[Task] = []
+
+    def add(self, task: Task) -> Task | None:
+        if task.minutes <= 0:
+            return None
+        task = replace(task, hands_on=min(task.minutes, task.hands_on))
+        self.out.append(task)
+        return task
+
+    # -- the first pot, with the recipe's acts round it ----------------------------------------------------------------
+
+    def main(self) -> None:
+        shift, acts = self.shift, self.acts
+        key = f"{self.dish}/1"
+        ready = self.made_ready(shift.pot, key, main=True)
+        source = shift.recipe.source
+        last: str | None = None
+        joined = ready is None
+        for n, act in enumerate(acts.before):
+            if act.beside:
+                self.aside_act(act, f"do{n + 1}")
+                continue
+            after = [last] if last else []
+            if not joined and source in act.lines:
+                # here the grain itself goes in
+                after = [ready or "", *after]
+                joined = True
+            waits = (*self._hot(act.resource), *self._used(act.lines))
+            within = AFTER_ACT_MIN if last and act.resource else None
+            made = self.add(self._act(act, f"do{n + 1}", (*waits, *after), within))
+            last = made.id if made else last
+        after_pot = [
+            *self._hot(self.shift.pot.way.row.resource),
+            *self._used((*acts.cooking.pour.lines, *acts.cooking.cook.lines)),
+            *([] if joined else [ready or ""]),
+            *([last] if last else []),
+        ]
+        end = self.pot(shift.pot, key, tuple(after_pot), bool(last))
+        self.after(end, key)
+
+    def made_ready(self, pot: Pot, key: str, main: bool) -> str | None:
+        """Rinse, soak, sprout, mill, roast: the track's own, one after the other. The id of the last."""
+        grain, way = pot.grain, pot.way
+        last: str | None = None
+
+        def add(
+            name: str, what: str, minutes: float, hands: float, resource: str = "", within: int | None = None
+        ) -> None:
+            nonlocal last
+            made = self.add(
+                Task(f"{key}/{name}", what, self.dish, round_half_up(minutes), round_half_up(hands), resource, (last,) if last else (), within, kind=name.rstrip("0123456789"))
+            )  # fmt: skip
+            last = made.id if made else last
+
+        if way.sprouted:
+            for n, t in enumerate(preparing.sprout(grain, pot.kitchen.room_c)):
+                add(f"sprout{n + 1}", t.what, t.minutes, t.hands_on, within=0 if n else None)
+        rinse = preparing.rinse(grain) if way.rinsed else None
+        if self.shift.choice.home_meal and main and grain.is_meal:
+            for t in preparing.mill_for(grain, pot.dry_g, pot.kitchen.jar_ml).tasks:
+                add(t.what.split()[0].replace("spread", "dry"), t.what, t.minutes, t.hands_on)
+        elif rinse:
+            add("rinse", rinse.what, rinse.minutes, rinse.hands_on)
+        if way.soak_min and not way.sprouted:
+            add("soak", preparing.soak(grain, way.soak_min, pot.kitchen.room_c).what, way.soak_min, 2, within=10)
+        if way.roast == "dry" and grain.roast and not self.shift.own.toasts:
+            minutes = grain.roast.min
+            add(
+                "roast",
+                f"dry-roast {grain.short}",
+                minutes,
+                minutes,
+                "burner",
+                AFTER_SOAK_MIN if way.soak_min else None,
             )
+        return last
 
-    if way.sprouted:
-        for n, t in enumerate(preparing.sprout(grain, pot.kitchen.room_c)):
-            add(f"sprout{n + 1}", t.what, t.minutes, t.hands_on, within=0 if n else None)
-    rinse = preparing.rinse(grain) if way.rinsed else None
-    if shift.choice.home_meal and main and grain.is_meal:
-        for t in preparing.mill_for(grain, pot.dry_g, pot.kitchen.jar_ml).tasks:
-            add(t.what.split()[0].replace("spread", "dry"), t.what, t.minutes, t.hands_on)
-    elif rinse:
-        add("rinse", rinse.what, rinse.minutes, rinse.hands_on)
-    if way.soak_min and not way.sprouted:
-        add("soak", preparing.soak(grain, way.soak_min, pot.kitchen.room_c).what, way.soak_min, 2, within=10)
-    if way.roast == "dry" and grain.roast and not shift.own.toasts:
-        add(
-            "roast",
-            f"dry-roast {grain.short}",
-            grain.roast.min,
-            grain.roast.min,
-            "burner",
-            AFTER_SOAK_MIN if way.soak_min else None,
-        )
-    if main and not shift.own.line.cooked:
-        first = sum(d.typical for s in shift.recipe.steps for d in s.durations if d.kind in BEFORE)
-        add(
-            "pan",
-            "the pan first, as the steps say",
-            first,
-            first,
-            "burner",
-            AFTER_ROAST_MIN if out and out[-1].id.endswith("roast") else None,
-        )
-    device = way.row.resource
-    up = round_half_up(pot.come_up_min)
-    add("pot", f"{grain.short}: to the boil and {_cooks(pot)}", up + pot.cook_typical, min(4, up + pot.cook_typical), device,
-        (AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN) if out else None, way.row.needs)  # fmt: skip
-    add(
-        "rest",
-        "let the pressure fall, then rest" if pot.release_min else "rest, lid closed",
-        pot.release_min + pot.rest_min,
-        0,
-        within=0,
-    )
-    if main and shift.recipe.dish in ("salad", "fried"):
-        cool = minutes_to(max(LUKEWARM_C, pot.kitchen.room_c + 5), SHALLOW_CM, pot.kitchen.room_c)
-        add("cool", f"spread {grain.short} on a tray and let it cool", cool, 2, within=0)
-    if main and shift.recipe.dish == "fried":
-        add("chill", f"{grain.short} into the fridge until cold through; overnight is best", CHILL_MIN, 1)
-    return out
+    def pot(self, pot: Pot, key: str, after: tuple[str, ...], fried: bool) -> str:
+        grain, way, cooking = pot.grain, pot.way, self.acts.cooking
+        main = key.endswith("/1")
+        early = cooking.early.minutes if main and cooking.early else 0
+        cook = cooking.minutes if main and cooking.minutes else pot.cook_typical
+        whole = round_half_up(pot.come_up_min) + early + cook
+        within = AFTER_ACT_MIN if fried else AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN
+        stirred = whole if main and _ALL_ALONG.search(" ".join(s.text for s in self.shift.method.steps)) else 0
+        made = self.add(
+            Task(f"{key}/pot", f"{grain.short}: to the boil and {_cooks(pot, cook)}", self.dish, whole, max(stirred, min(4, whole)), way.row.resource, after,
+                 within if after else None, kind="pot", needs=way.row.needs)
+        )  # fmt: skip
+        assert made is not None  # noqa: S101 - a pot takes a minute at least
+        return made.id
+
+    def rest(self, pot: Pot, key: str, after: str) -> str:
+        what = "let the pressure fall, then rest" if pot.release_min else "rest, lid closed"
+        made = self.add(
+            Task(f"{key}/rest", what, self.dish, round_half_up(pot.release_min + pot.rest_min), 0, "", (after,), 0, kind="rest")
+        )  # fmt: skip
+        return made.id if made else after
+
+    def after(self, last: str, key: str) -> None:
+        """The rest where the recipe has it, else right behind the pot; then its acts, one after the other."""
+        pot = self.shift.pot
+        acts = list(self.acts.after)
+        rests = [n for n, a in enumerate(acts) if a.kind in ("rest", "release") and a.mine and a.timed]
+        at = rests[0] if rests and not self.acts.cooking.rest.words else -1
+        if at < 0:
+            last = self.rest(pot, key, last)
+            last = self.cooled(pot, key, last)
+        self.pots.append(last)
+        for n, act in enumerate(acts):
+            name = f"do{len(self.acts.before) + n + 1}"
+            if act.beside:
+                self.aside_act(act, name)
+            elif n == at:
+                last = self.rest(pot, key, last)
+            elif act is acts[-1] and not act.timed:
+                # what comes last is the finishing
+                self.pots[0] = last
+                return
+            elif act.kind == "cool" and act.mine and not act.timed:
+                # the recipe cools it, and does not say how long
+                made = self.add(
+                    Task(f"{key}/cool", title_of(act.words), self.dish, self._cools(), 2, "", (last,), HOLD_MIN, kind="cool", act=act)
+                )  # fmt: skip
+                last = made.id if made else last
+            else:
+                before = (*self._hot(act.resource), *self._joined(), last)
+                # warm grain waits a while; out of the fridge it may wait long
+                hold = None if last.endswith(("/cool", "/chill")) or act.kind in ("cool", "chill") else HOLD_MIN
+                made = self.add(self._act(act, name, before, hold))
+                last = made.id if made else last
+        self.pots[0] = last
+
+    def cooled(self, pot: Pot, key: str, last: str) -> str:
+        """What is dressed or fried cold is cooled by the model, unless the recipe cools or chills it itself."""
+        dish, own = self.shift.recipe.dish, {a.kind for a in self.acts.after}
+        if dish not in ("salad", "fried"):
+            return last
+        if "cool" not in own:
+            what = f"spread {pot.grain.short} on a tray and let it cool"
+            made = self.add(Task(f"{key}/cool", what, self.dish, self._cools(), 2, "", (last,), 0, kind="cool"))
+            last = made.id if made else last
+        if dish == "fried" and "chill" not in own:
+            what = f"{pot.grain.short} into the fridge until cold through; overnight is best"
+            made = self.add(Task(f"{key}/chill", what, self.dish, CHILL_MIN, 1, "", (last,), kind="chill"))
+            last = made.id if made else last
+        return last
+
+    # -- others --------------------------------------------------------------------------------------------------------
+
+    def aside(self, pot: Pot, key: str) -> None:
+        """A grain of a blend in a pot of its own."""
+        ready = self.made_ready(pot, key, main=False)
+        end = self.pot(pot, key, (ready,) if ready else (), False)
+        self.pots.append(self.rest(pot, key, end))
+
+    def aside_act(self, act: Act, name: str) -> None:
+        """Beside the pot: in the recipe's order among themselves where they share their things."""
+        made = self.add(self._act(act, name, self._used(act.lines), None))
+        if made:
+            self.beside.append(made)
+
+    def _used(self, lines: tuple[int, ...]) -> tuple[str, ...]:
+        """What runs beside and has these things: it must have ended."""
+        found = tuple(t.id for t in self.beside if t.act and set(t.act.lines) & set(lines))
+        self.beside = [t for t in self.beside if t.id not in found]
+        return found
+
+    def _joined(self) -> tuple[str, ...]:
+        """All that ran beside so far: behind the pot it is joined by what comes next in the recipe."""
+        found, self.beside = tuple(t.id for t in self.beside), []
+        return found
+
+    def _hot(self, resource: str) -> tuple[str, ...]:
+        """The oven is hot before anything goes into it."""
+        if resource != "oven":
+            return ()
+        found = tuple(t.id for t in self.beside if t.act and t.act.kind == "preheat")
+        self.beside = [t for t in self.beside if t.id not in found]
+        return found
+
+    def _act(self, act: Act, name: str, after: tuple[str, ...], within: int | None) -> Task:
+        return Task(
+            f"{self.dish}/{name}", title_of(act.words), self.dish, act.minutes, act.hands, act.resource, tuple(a for a in after if a),
+            within if after else None, kind="act", act=act,
+        )  # fmt: skip
+
+    def _cools(self) -> int:
+        room = self.shift.pot.kitchen.room_c
+        return round_half_up(minutes_to(max(LUKEWARM_C, room + 5), SHALLOW_CM, room))
+
+    def finish(self) -> None:
+        acts = self.acts.after
+        act = acts[-1] if acts and not acts[-1].timed and not acts[-1].beside else None
+        minutes = max(FINISH_MIN, act.minutes if act else 0)
+        self.out.append(
+            Task(
+                f"{self.dish}/finish", "finish and taste", self.dish, minutes, minutes,
+                after=(*(t.id for t in self.beside), *self.pots), holds=HOLD_MIN, last=True, kind="finish", act=act,
+                # a closed pot keeps warm so long; what is served or fried cold may wait
+                waits=tuple((i, HOLD_MIN) for i in self.pots if not i.endswith(("/cool", "/chill"))),
+            )
+        )  # fmt: skip
+
+
+_ALL_ALONG = re.compile(
+    r"\bstir(?:ring)?\b[^.;]{0,20}\b(?:all (?:the|this) (?:while|time)|constantly|continuously|non-?stop|without stopping)\b(?![^.]*\bstream)",
+    re.I,
+)
+
+
+def is_stirred(shift: Shift) -> bool:
+    """Is the pot stirred again and again? A dish that is stirred to a cream."""
+    return shift.recipe.dish == "stirred" and shift.pot.way.method == "open"
 
 
 # usual advice for kidney beans and their relatives: hours in water that is thrown away, then a hard boil
@@ -196,28 +340,5 @@ def _beans(recipe: Recipe, dish: str) -> list[Task]:
     return out
 
 
-def _cooks(pot: Pot) -> str:
-    return {"steep": "steep"}.get(pot.way.method, f"cook {pot.cook_typical} minutes")
-
-
-def _beside(recipe: Recipe, dish: str) -> list[Task]:
-    """Other components: steps with minutes that are not the grain's, in the order of the recipe."""
-    out: list[Task] = []
-    for s in recipe.steps:
-        minutes = sum(d.typical for d in s.durations if d.kind == "other" and d.typical <= 240)
-        if not minutes or re.search(r"\bevery\b|\bafter the first\b", s.text, re.I):
-            continue
-        resource = "oven" if re.search(r"\b(?:bake|roast|oven)\b", s.text, re.I) else "burner"
-        words = " ".join(s.text.split()[:8])
-        out.append(
-            Task(
-                f"{dish}/beside{s.index + 1}",
-                words,
-                dish,
-                round_half_up(minutes),
-                min(3, round_half_up(minutes)),
-                resource,
-                kind="beside",
-            )
-        )
-    return out
+def _cooks(pot: Pot, minutes: int) -> str:
+    return {"steep": "steep"}.get(pot.way.method, f"cook {minutes} minutes")

@@ -6,6 +6,7 @@ and high. See docs/decisions/0007.
 
 from __future__ import annotations
 
+import re
 from dataclasses import asdict, dataclass, field, replace
 from typing import Any
 
@@ -106,3 +107,10 @@ class Process:
                 for o in self.operations
             ],
         }  # fmt: skip
+
+
+def one_sentence(text: str, a: Operation, b: Operation) -> bool:
+    """Do two operations of one step stand in one sentence of the recipe's text?"""
+    if a.step is None or a.step != b.step or a.span is None or b.span is None:
+        return False
+    return not re.search(r"[.;!?\n](?!\d)", text[a.span.start : b.span.start].rstrip())

@@ -20,7 +20,7 @@ from ..recipe import Recipe, Step
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts
 from .target import Target
-from .wording import Edit, apply, said_grain, said_liquid, said_time
+from .wording import Edit, apply, moved, said_grain, said_liquid, said_time
 
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
@@ -54,7 +54,7 @@ _SENTENCE_END = re.compile(r"[.!?](?=\s|$)|\n|;|。")
 @dataclass(frozen=True, slots=True)
 class NewStep:
     """was: the old step, None if inserted. text: "" if retired. kind names what an inserted step does. section: the recipe's heading it stands
-    under. kept: the cook wanted it as it was."""
+    under. kept: the cook wanted it as it was. places: where the words of each operation stand in `full`, the new text before it is tidied."""
 
     text: str
     was: str | None
@@ -64,6 +64,8 @@ class NewStep:
     olds: tuple[str, ...] = ()
     section: str = ""
     kept: bool = False
+    full: str = ""
+    places: tuple[tuple[str, int, int], ...] = ()
 
 
 @dataclass(slots=True)
@@ -115,7 +117,12 @@ def rewrite_steps(
     for step in recipe.steps:
         out.steps += [_new(o) for o in before.pop(step.index, [])]
         if step.text in as_was:
-            out.steps.append(NewStep(step.text, step.text, "You wanted it as it was.", section=step.section, kept=True))
+            out.steps.append(
+                NewStep(
+                    step.text, step.text, "You wanted it as it was.", section=step.section, kept=True,
+                    full=step.text, places=view.places(step, []),
+                )
+            )  # fmt: skip
             continue
         made = view.step(step, inside.get(step.index, []), after.get(step.index, []))
         out.steps.append(replace(made, section=step.section))
@@ -181,7 +188,27 @@ class _View:
         reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(
             (o.reason for o in (*(x for x, _, _ in inside), *after)), ""
         )
-        return NewStep(text, step.text, reason if text != step.text else "", edited.marks, "", edited.olds)
+        return NewStep(
+            text, step.text, reason if text != step.text else "", edited.marks, "", edited.olds,
+            full=edited.text, places=self.places(step, edits),
+        )  # fmt: skip
+
+    def places(self, step: Step, edits: list[Edit]) -> tuple[tuple[str, int, int], ...]:
+        """Words that no operation holds go with the one they stand before, or with the last: no word of a step is lost."""
+        out, at = [], 0
+        mine = [o for o in self.target.operations if o.step == step.index and o.span is not None]
+        for o in mine:
+            assert o.span is not None  # noqa: S101 - asked just now
+            start, end = self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
+            if start > at and re.search(r"\w", step.text[at:start]):
+                start = at
+            start += len(step.text[start:end]) - len(step.text[start:end].lstrip())
+            if o is mine[-1] and re.search(r"\w", step.text[end:]):
+                end = len(step.text)
+            at = max(at, end)
+            if o.basis != "retired":
+                out.append((o.id, *moved(step.text, edits, start, end)))
+        return tuple(out)
 
     def _at(self, step: Step, place: int) -> int:
         return place - step.span.start

@@ -211,10 +211,15 @@ def rest(pot: Pot, dish: str, is_off: bool) -> Operation:
     """is_off: the recipe's own words have taken it off the heat."""
     n = round_half_up(pot.rest_min)
     where = "lid on" if is_off else "lid on, off the heat"
-    then = "" if dish in _NOT_LOOSE or pot.way.texture > 2.5 or pot.grain.is_meal else "; then loosen gently"
+    then = "" if not_loose(pot, dish) else "; then loosen gently"
     return inserted(
         "rest", f"Rest {n} minutes, {where}{then}.", "The last water moves into the middle of each grain.", n, "rest"
     )
+
+
+def not_loose(pot: Pot, dish: str) -> bool:
+    """Is there nothing to loosen when it has rested?"""
+    return dish in _NOT_LOOSE or pot.way.texture > 2.5 or pot.grain.is_meal
 
 
 def rest_cold(pot: Pot, cold: bool) -> Operation:

@@ -20,7 +20,7 @@ from ..pot import Pot, Way
 from ..pot.account import said_minutes
 from ..pot.ways import cap
 from ..problems import Problem
-from ..process import Operation, Process
+from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
@@ -457,9 +457,7 @@ class _Work:
         return i
 
     def _one_sentence(self, a: Operation, b: Operation) -> bool:
-        if a.step is None or a.step != b.step or a.span is None or b.span is None:
-            return False
-        return not re.search(r"[.;!?\n](?!\d)", self.recipe.text[a.span.start : b.span.start].rstrip())
+        return one_sentence(self.recipe.text, a, b)
 
     def _after(self, last: int) -> int:
         """Where the grain is done: behind what goes on with the last clause at the heat, before anything else."""

@@ -39,9 +39,7 @@ class Edited:
 def apply(text: str, edits: list[Edit]) -> Edited:
     """The edits must not overlap; an edit that changes nothing leaves no mark."""
     out, marks, olds, at = "", [], [], 0
-    for e in sorted(edits, key=lambda e: (e.start, e.end)):
-        if e.start < at or text[e.start : e.end] == e.new:
-            continue
+    for e in _applied(text, edits):
         out += text[at : e.start]
         if e.new:
             marks.append((len(out), len(out) + len(e.new)))
@@ -49,6 +47,36 @@ def apply(text: str, edits: list[Edit]) -> Edited:
         out += e.new
         at = e.end
     return Edited(out + text[at:], tuple(marks), tuple(olds))
+
+
+def _applied(text: str, edits: list[Edit]) -> list[Edit]:
+    """In order, without those that overlap an earlier one or change nothing."""
+    out: list[Edit] = []
+    for e in sorted(edits, key=lambda e: (e.start, e.end)):
+        if (not out or e.start >= out[-1].end) and text[e.start : e.end] != e.new:
+            out.append(e)
+    return out
+
+
+def moved(text: str, edits: list[Edit], start: int, end: int) -> tuple[int, int]:
+    """Where characters start … end of the old text stand in the new one. What is put in right before or behind them is not of them; of an edit that reaches
+    over their border, only what they share with it is (a first letter that became a capital)."""
+    return _moved(text, edits, start, True), _moved(text, edits, end, False)
+
+
+def _moved(text: str, edits: list[Edit], at: int, begins: bool) -> int:
+    shift = 0
+    for e in _applied(text, edits):
+        if e.end < at or (e.end == at and (begins or e.start < e.end)):
+            shift += len(e.new) - (e.end - e.start)
+        elif e.start < at < e.end:
+            tail = e.end - at
+            shared = e.new[-tail:].lower() == text[at : e.end].lower()
+            new_start = e.start + shift
+            return new_start + len(e.new) - tail if begins and shared else new_start + (len(e.new) if begins else 0)
+        else:
+            break
+    return at + shift
 
 
 def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = "") -> str:

@@ -280,7 +280,7 @@ class _Restored:
             for row, e in zip(rows, part.events, strict=True)
         ]
         with connection.cursor() as cursor:
-            cursor.executemany(f"UPDATE {Event._meta.db_table} SET received = %s WHERE id = %s", received)
+            cursor.executemany("UPDATE plans_event SET received = %s WHERE id = %s", received)
 
     def made(self, kind: str, model: Any, part: Any, **over: Any) -> Any:
         """A row from its line, with the dates it had; an old number of it leads to the new one."""

@@ -21,6 +21,7 @@ from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
+from mealshift.shifting import Shift as CoreShift
 from mealshift.shifting import shift
 from mealshift_server.base.clock import zone_of
 from mealshift_server.households.models import Household, User
@@ -133,15 +134,23 @@ def start_cooking(
 
 
 @lru_cache(maxsize=64)
-def _pots(cooking_id: int) -> dict[str, CorePot]:
-    """The solved pots of a cooking. They never change, so they are solved once in this process."""
+def _shifts(cooking_id: int) -> dict[str, CoreShift]:
+    """The dishes of a cooking as they are cooked. They never change, so they are made once in this process."""
     cooking = Cooking.objects.select_related("household").get(pk=cooking_id)
     shifts = {}
     for d in cooking.dishes:
         dish = _dish(cooking.household, d)
         kitchen = CoreKitchen(**{**{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__}, "measure_ml": d["measure_ml"], "measure_name": d["measure_name"]})  # fmt: skip
         shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen), dish.measures)
-    return core.pots_of(shifts)
+    return shifts
+
+
+def _pots(cooking_id: int) -> dict[str, CorePot]:
+    return core.pots_of(_shifts(cooking_id))
+
+
+def recipes_of(cooking: Cooking) -> list[dict[str, Any]]:
+    return core.the_recipes(_shifts(cooking.pk))
 
 
 def script_of(cooking: Cooking) -> core.Script:

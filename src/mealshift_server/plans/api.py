@@ -94,6 +94,12 @@ def cooking(request: HttpRequest, cooking_id: int, since: int | None = None) -> 
     return plans.state(_cooking(request, cooking_id), since)
 
 
+@router.get("/cookings/{int:cooking_id}/recipes", response={200: list[s.TonightOut], **MISSING}, tags=["stove"])
+def recipes_tonight(request: HttpRequest, cooking_id: int) -> Any:
+    """Every dish whole, with tonight's amounts: for a glance from the stove."""
+    return plans.recipes_of(_cooking(request, cooking_id))
+
+
 @router.post("/cookings/{int:cooking_id}/events", response={200: s.Appended, **MISSING}, tags=["stove"])
 def append_events(request: HttpRequest, cooking_id: int, data: s.EventsIn) -> Any:
     made = [e.model_dump() for e in data.events]

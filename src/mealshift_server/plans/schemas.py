@@ -129,6 +129,7 @@ class CookStep(Schema):
     reserve_ml: int
     cautions: list[str]
     count_out: list[str]
+    goes_in: list[str]
     after: list[str]
     anchor: str
     offset: int
@@ -139,6 +140,19 @@ class CookStep(Schema):
     due: float | None
     end: float | None
     expected: float
+
+
+class UnderHeading(Schema):
+    section: str
+    text: str
+
+
+class TonightOut(Schema):
+    """One dish of a cooking, whole, as rewritten."""
+
+    title: str
+    ingredients: list[UnderHeading]
+    steps: list[UnderHeading]
 
 
 class WrongChoice(Schema):

@@ -1,3 +1,4 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, asTrouble, type CookPot, type CookStep, type Rescue, type Trouble } from "../../api/client";
 import { Bottom } from "../../ui/Bottom";
@@ -63,6 +64,43 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
         </Button>
       </div>
       {trouble && <Wrong trouble={trouble} className="mt-2" />}
+    </Bottom>
+  );
+}
+
+/** The dishes whole, with tonight's amounts: a glance from the stove. Asked for once and kept, so that it opens without network too. */
+export function RecipeSheet({ open, onOpen, cooking }: Omit<Props, "touch"> & { cooking: number }) {
+  const recipes = useQuery({
+    queryKey: ["tonight", cooking],
+    queryFn: () => answer(api.GET("/api/cookings/{cooking_id}/recipes", { params: { path: { cooking_id: cooking } } })),
+    staleTime: Infinity,
+    gcTime: Infinity,
+  });
+  return (
+    <Bottom open={open} onOpen={onOpen} title="The recipe">
+      {recipes.isPending && <p className="text-[18px] text-soft">It is fetched…</p>}
+      <Wrong trouble={recipes.data ? null : asTrouble(recipes.error)} />
+      {recipes.data?.map((dish) => (
+        <section key={dish.title} className="mb-6" aria-label={dish.title}>
+          <h3 className="text-[24px] leading-tight">{dish.title}</h3>
+          <ul className="m-0 mt-2 list-none p-0">
+            {dish.ingredients.map((line, n) => (
+              <li key={n} className="dotted py-1 text-[20px] leading-snug">
+                {line.section !== (dish.ingredients[n - 1]?.section ?? "") && <span className="block pt-1 text-[16px] font-semibold text-soft">{line.section}</span>}
+                {line.text}
+              </li>
+            ))}
+          </ul>
+          <ol className="m-0 mt-3 list-none p-0">
+            {dish.steps.map((step, n) => (
+              <li key={n} className="mt-2 text-[20px] leading-snug">
+                {step.section !== (dish.steps[n - 1]?.section ?? "") && <span className="block pt-1 text-[16px] font-semibold text-soft">{step.section}</span>}
+                {step.text}
+              </li>
+            ))}
+          </ol>
+        </section>
+      ))}
     </Bottom>
   );
 }

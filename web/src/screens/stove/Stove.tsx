@@ -12,7 +12,7 @@ import { AfterMeal } from "./After";
 import { callBy, chime, say, useAwake, wakeAudio } from "./call";
 import { LivePot } from "./LivePot";
 import { newId } from "./queue";
-import { NoteSheet, PourSheet, WrongSheet } from "./Sheets";
+import { NoteSheet, PourSheet, RecipeSheet, WrongSheet } from "./Sheets";
 import { useCooking, type Cooking } from "./useCooking";
 
 /** One cooking at the stove: what to do now, huge; what comes next; every timer that runs. */
@@ -54,7 +54,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
   // what is due and asked about above needs no timer of its own
   const timers = state.steps.filter((s) => s.status === "running" && s.id !== state.now).sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
   const [undo, setUndo] = useState<{ id: string; what: string } | null>(null);
-  const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | null>(null);
+  const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | "recipe" | null>(null);
   useCall(state, minute);
   const awake = useAwake();
 
@@ -123,7 +123,10 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
               ))}
             <p className="pt-1.5 font-show text-[20px] font-[680]">{clockAt(Math.max(state.serve.expected, minute))} to the table</p>
           </section>
-          <div className="flex gap-2">
+          <div className="flex flex-wrap gap-2">
+            <Button className="min-h-14 flex-1" onClick={() => setSheet("recipe")}>
+              The recipe
+            </Button>
             <Button className="min-h-14 flex-1" onClick={() => setSheet("note")}>
               Note
             </Button>
@@ -135,6 +138,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
         </div>
       </div>
       {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null && !p.locked)} first={pot} touch={touch} />}
+      <RecipeSheet open={sheet === "recipe"} onOpen={(o) => setSheet(o ? "recipe" : null)} cooking={id} />
       <NoteSheet open={sheet === "note"} onOpen={(o) => setSheet(o ? "note" : null)} notes={state.notes.map((n) => `${clockAt(n.minute)} ${n.text}`)} touch={touch} />
       {pot && <WrongSheet open={sheet === "wrong"} onOpen={(o) => setSheet(o ? "wrong" : null)} cooking={id} pots={state.pots} first={pot} steps={state.steps} touch={touch} />}
     </div>
@@ -197,14 +201,16 @@ function TopLine({ cooking, state, clockAt, awake, id }: { cooking: Cooking; sta
   );
 }
 
-const BEGIN: Record<string, string> = { boil: "Heat is on", soak: "It is soaking", beside: "Begun", roast: "In the hot pot", dry: "It is drying", cool: "Spread out", chill: "In the fridge", sprout: "Done, leave it" };
-const END: Record<string, string> = { boil: "It boils", cook: "It is done: off the heat", rest: "Rested", soak: "Soaked", release: "Pressure is down", roast: "It smells nutty", cool: "It is cool", chill: "It is cold", kettle: "Kettle is on", add: "It is in", finish: "To the table", keep: "It is in the fridge" };
+const BEGIN: Record<string, string> = { boil: "Heat is on", soak: "It is soaking", roast: "In the hot pot", dry: "It is drying", cool: "Spread out", chill: "In the fridge", sprout: "Done, leave it" };
+const END: Record<string, string> = { boil: "It boils", cook: "It is done: off the heat", rest: "Rested", soak: "Soaked", release: "Pressure is down", roast: "It smells nutty", cool: "It is cool", chill: "It is cold", kettle: "Kettle is on", add: "It is in", stir: "Stirred", early: "It has had its time", finish: "To the table", keep: "It is in the fridge" };
 
 /** The one thing to do. Large enough for wet hands at arm's length. */
 function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; pot?: CookPot; minute: number; out: string[]; touch: Touching; open: (s: "pour") => void; wide: boolean }) {
   const running = step.status === "running";
   const over = running ? minute - (step.due ?? minute) : 0;
-  const pours = step.kind === "boil" && !running;
+  const pours = step.kind === "boil" && !running && step.pour_ml > 0;
+  // a title that was cut short stands whole in the recipe's own words
+  const cut = step.title.endsWith(" …");
   const look = step.kind === "cook" || (running && step.look !== "");
   const own = pot && pours ? inMeasure(pot.pour_said) : null;
   const unfound = step.count_out.filter((c) => !out.includes(c));
@@ -226,15 +232,24 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
           <span className="text-[22px] font-semibold">ml, kept boiling</span>
         </p>
       )}
-      <h2 className="mt-2 text-[34px] leading-[1.08] min-[1000px]:text-[44px]">{step.title}</h2>
+      <h2 className={`mt-2 ${cut ? "text-[28px] leading-[1.18] min-[1000px]:text-[34px]" : "text-[34px] leading-[1.08] min-[1000px]:text-[44px]"}`}>{cut ? step.words : step.title}</h2>
+      {step.goes_in.length > 0 && !running && (
+        <ul aria-label="What goes in now" className="m-0 mt-3 list-none p-0">
+          {step.goes_in.map((line) => (
+            <li key={line} className="dotted py-1 text-[22px] font-semibold leading-snug last:border-0">
+              {line}
+            </li>
+          ))}
+        </ul>
+      )}
       {look && step.look && (
         <p className="mt-3 text-[21px] leading-snug">
           <strong className="changed">Look</strong> {step.look}
         </p>
       )}
       {running && over > 0.5 && <p className="mt-1 text-[16px] text-soft">{left(over)} over its time</p>}
-      {step.words && <p className="mt-3 text-[18px] leading-snug">{step.words}</p>}
-      {step.kind === "roast" && step.minutes > 0 && !running && <p className="mt-2 text-[18px] text-soft">about {step.minutes} minutes</p>}
+      {step.words && !cut && <p className="mt-3 text-[22px] leading-snug">{step.words}</p>}
+      {["roast", "act"].includes(step.kind) && step.style === "begin" && step.minutes > 0 && !running && <p className="mt-2 text-[18px] text-soft">about {step.minutes} minutes</p>}
       {step.count_out.length > 0 && (
         <div className="mt-4" role="group" aria-label="Count them out">
           <p className="mb-1 text-[16px] font-semibold">Count them out:</p>

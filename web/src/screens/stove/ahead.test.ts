@@ -3,7 +3,7 @@ import type { CookState, CookStep } from "../../api/client";
 import { ahead, callKey, left, upcoming, type Touch } from "./ahead";
 
 const step = (id: string, more: Partial<CookStep>): CookStep => ({
-  id, dish: "pilaf", kind: "x", style: "do", title: id, words: "", look: "", minutes: 4, pot: "", pour_ml: 0, reserve_ml: 0, cautions: [], count_out: [], after: [], anchor: "", offset: 0,
+  id, dish: "pilaf", kind: "x", style: "do", title: id, words: "", look: "", minutes: 4, pot: "", pour_ml: 0, reserve_ml: 0, cautions: [], count_out: [], goes_in: [], after: [], anchor: "", offset: 0,
   planned: 0, status: "waiting", ready: null, start: null, due: null, end: null, expected: 0, ...more,
 });
 const begun: CookState = {
