@@ -17,7 +17,7 @@ from ..pot.account import said_minutes
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import Choice, Shift, shift
-from .schedule import Plan, before, critical_minutes, make_plan, minutes_from
+from .schedule import EFFORT, Plan, before, critical_minutes, make_plan, minutes_from
 from .tasks import tasks_of
 
 # later serving times that are tried for a crowded kitchen, minutes
@@ -74,8 +74,8 @@ def plan_dinner(
         shifts[name], keys[name] = made, d.key
     tasks = {name: tasks_of(made, name) for name, made in shifts.items()}
 
-    def solve(at: datetime, bound_s: float = 2.0) -> Plan:
-        return make_plan(tasks, at, now, burners, ovens, pinned, owned, bound_s)
+    def solve(at: datetime, effort: float = EFFORT) -> Plan:
+        return make_plan(tasks, at, now, burners, ovens, pinned, owned, effort)
 
     plan = solve(serve_at)
     ways = {}
@@ -163,7 +163,7 @@ def _later(
         return []
     missed = {p.where for p in plan.problems}
     for at in tries[:5]:
-        again = {p.where for p in solve(at, 0.5).problems}
+        again = {p.where for p in solve(at, EFFORT / 4).problems}
         if name not in again and again <= missed:
             return [WayOut("later", dish.key, f"Serve at {at:%H:%M}", {}, at, needs)]
     return []

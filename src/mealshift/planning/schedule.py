@@ -1,8 +1,9 @@
 """The schedule, by OR-Tools CP-SAT in whole minutes before the serving time.
 
 Every dish is ready at the serving time; the hands do one thing at once; no more pots than burners, no more dishes than the oven
-takes; waiting hot food costs most, an early start a little. A dish that cannot make it is left out, named, and told what would
-help. The search is bounded; what it has found by then is a good answer, not always the best.
+takes; waiting hot food costs most, a long evening half of that, one task's early start a little. First it is found how many dishes can be kept, then the best evening of those. A dish
+that cannot make it is left out, named, and told what would help. The search is bounded by its own work, not by the clock, so that a plan does not
+depend on how busy the machine is; what it has found by then is a good answer, not always the best.
 """
 
 from __future__ import annotations
@@ -15,9 +16,10 @@ from ..problems import Problem, Refusal
 from .tasks import Task
 
 LONGEST_MIN = 5 * 1440
-BOUND_S = 2.0
-# what a minute costs: hot food waiting, an early start, a dish left out
-_WAIT, _EARLY, _LEFT_OUT = 20, 1, 10_000_000
+# the solver's own measure of work, the same on every machine; about half a second of CPU here, after which three times as much finds no better evening
+EFFORT = 0.12
+# what a minute costs: hot food waiting, the evening's length, one task's early start
+_WAIT, _SPAN, _EARLY = 20, 10, 1
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,10 +59,10 @@ def make_plan(
     ovens: int = 2,
     pinned: dict[str, datetime] | None = None,
     owned: tuple[str, ...] | None = None,
-    bound_s: float = BOUND_S,
+    effort: float = EFFORT,
 ) -> Plan:
     """dishes: name → its tasks. now: nothing starts before. burners, ovens: how many at once. pinned: task id → its start.
-    owned: the appliances there are (None: not said, none is ruled out). bound_s: seconds the search may take.
+    owned: the appliances there are (None: not said, none is ruled out). effort: how much the search may work, in the solver's deterministic seconds.
 
     Refusal if there is no burner or nothing to plan; a dish that cannot make it becomes a problem.
     """
@@ -75,11 +77,11 @@ def make_plan(
     pins = {i: minutes_from(at, serve_at) for i, at in (pinned or {}).items()}
     lacking = {name: _lacks(tasks, owned, ovens) for name, tasks in dishes.items()}
     able = {name: tasks for name, tasks in dishes.items() if not lacking[name]}
-    starts, missed = _solve(able, room, burners, ovens, pins, bound_s) if able else ({}, [])
+    starts, missed = _solve(able, room, burners, ovens, pins, effort) if able else ({}, [])
     done = [Scheduled(t, before(serve_at, starts[t.id]), before(serve_at, starts[t.id] - t.minutes))
             for tasks in dishes.values() for t in tasks if t.id in starts]  # fmt: skip
     done.sort(key=lambda s: (s.start, s.end, s.task.id))
-    unpinned = set(pins) and _solve(able, room, burners, ovens, {}, bound_s)[1]
+    unpinned = set(pins) and _solve(able, room, burners, ovens, {}, effort)[1]
     problems = [
         Problem("no_appliance", name, f"{name} needs {what}, which your kitchen does not list: choose another way, or add it to the kitchen.")
         for name, what in lacking.items() if what
@@ -109,64 +111,113 @@ def _lacks(tasks: list[Task], owned: tuple[str, ...] | None, ovens: int) -> str:
 
 
 def _solve(
-    dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], bound_s: float
+    dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], effort: float
 ) -> tuple[dict[str, int], list[str]]:
-    """Minutes before serving at which each task starts, and the dishes left out. Time runs forward from 0 to `room` inside."""
-    from ortools.sat.python import cp_model
+    """Minutes before serving at which each task starts, and the dishes left out. First which dishes can be kept at all, then the best evening of those."""
+    # a dinner done by one pair of hands on one burner is never longer: nothing needs to be looked for before
+    longest = sum(t.minutes for tasks in dishes.values() for t in tasks) + sum(
+        t.holds for tasks in dishes.values() for t in tasks
+    )
+    room = min(room, max([longest, *(n + 1 for n in pins.values())]))
+    fits = {name: tasks for name, tasks in dishes.items() if critical_minutes(tasks) <= room}
+    first = _Model(fits, room, burners, ovens, pins, optional=True)
+    known = first.solve(effort)
+    if known is None:
+        return {}, list(dishes)
+    kept = {name: fits[name] for name in fits if any(t.id in known for t in fits[name])}
+    best = _Model(kept, room, burners, ovens, pins, optional=False, hint=known).solve(effort) if kept else {}
+    starts = best or known
+    return {i: room - at for i, at in starts.items()}, [name for name in dishes if name not in kept]
 
-    model = cp_model.CpModel()
-    start: dict[str, Any] = {}
-    hands, on = [], {"burner": [], "oven": []}  # type: ignore[var-annotated]
-    alone: dict[str, list[Any]] = {}
-    cost = []
-    kept = {}
-    for name, tasks in dishes.items():
-        keep = kept[name] = model.new_bool_var(name)
-        cost.append(_LEFT_OUT * keep.negated())
-        if any(t.minutes > room for t in tasks):
-            model.add(keep == 0)
+
+class _Model:
+    """Time runs forward from 0 to `room`, the serving time. optional: dishes may be left out, and how many are kept is all that counts."""
+
+    def __init__(
+        self, dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], optional: bool,
+        hint: dict[str, int] | None = None,
+    ) -> None:  # fmt: skip
+        from ortools.sat.python import cp_model
+
+        self.cp, self.dishes, self.room = cp_model, dishes, room
+        self.model = cp_model.CpModel()
+        self.start: dict[str, Any] = {}
+        self.kept: dict[str, Any] = {}
+        self.hands: list[Any] = []
+        self.on: dict[str, list[Any]] = {"burner": [], "oven": []}
+        self.cost: list[Any] = []
+        self.optional = optional
+        for name, tasks in dishes.items():
+            self.kept[name] = self.model.new_bool_var(name) if optional else None
+            if optional:
+                self.cost.append(self.kept[name].negated())
+            self._dish(name, tasks, pins)
+        self.model.add_no_overlap(self.hands)
+        for resource, held in self.on.items():
+            most = {"burner": burners, "oven": ovens}.get(resource)
+            if most is None:
+                self.model.add_no_overlap(held)
+            else:
+                self.model.add_cumulative(held, [1] * len(held), most)
+        if self.start and not optional:
+            begin = self.model.new_int_var(0, room, "begin")
+            for at in self.start.values():
+                self.model.add(begin <= at)
+            self.cost.append(_SPAN * (room - begin))
+        for i, at in (hint or {}).items():
+            if i in self.start:
+                self.model.add_hint(self.start[i], at)
+        self.model.minimize(sum(self.cost))
+
+    def _if_kept(self, name: str, bound: Any) -> None:
+        made = self.model.add(bound)
+        if self.kept[name] is not None:
+            made.only_enforce_if(self.kept[name])
+
+    def _interval(self, name: str, at: Any, minutes: int) -> Any:
+        if self.kept[name] is None:
+            return self.model.new_fixed_size_interval_var(at, minutes, "")
+        return self.model.new_optional_fixed_size_interval_var(at, minutes, self.kept[name], "")
+
+    def _dish(self, name: str, tasks: list[Task], pins: dict[str, int]) -> None:
+        model, room, start = self.model, self.room, self.start
         ends = {t.id: t.minutes for t in tasks}
         for t in tasks:
             s = start[t.id] = model.new_int_var(0, max(0, room - t.minutes), t.id)
             if t.id in pins:
-                model.add(s == room - pins[t.id]).only_enforce_if(keep)
+                self._if_kept(name, s == room - pins[t.id])
             for other, most in t.waits:
-                model.add(s <= start[other] + ends[other] + most).only_enforce_if(keep)
+                self._if_kept(name, s <= start[other] + ends[other] + most)
             if t.hands_on:
-                hands.append(model.new_optional_fixed_size_interval_var(s, t.hands_on, keep, f"{t.id} hands"))
-            whole = model.new_optional_fixed_size_interval_var(s, t.minutes, keep, f"{t.id} on") if t.resource else None
-            if whole is not None:
-                (on[t.resource] if t.resource in on else alone.setdefault(t.resource, [])).append(whole)
-            for first in t.after:
-                model.add(s >= start[first] + ends[first]).only_enforce_if(keep)
+                self.hands.append(self._interval(name, s, t.hands_on))
+            if t.resource:
+                self.on.setdefault(t.resource, []).append(self._interval(name, s, t.minutes))
+            for before_it in t.after:
+                self._if_kept(name, s >= start[before_it] + ends[before_it])
             if t.within is not None and t.after:
                 last = t.after[-1]
-                model.add(s <= start[last] + ends[last] + t.within).only_enforce_if(keep)
+                self._if_kept(name, s <= start[last] + ends[last] + t.within)
             if t.last:
-                wait = model.new_int_var(0, room, f"{t.id} waits")
-                model.add(wait == room - s - t.minutes).only_enforce_if(keep)
-                model.add(wait <= t.holds).only_enforce_if(keep)
-                cost.append(_WAIT * wait)
-            early = model.new_int_var(0, room, f"{t.id} early")
-            model.add(early == room - s).only_enforce_if(keep)
-            cost.append(_EARLY * early)
-    model.add_no_overlap(hands)
-    model.add_cumulative(on["burner"], [1] * len(on["burner"]), burners)
-    model.add_cumulative(on["oven"], [1] * len(on["oven"]), ovens)
-    for intervals in alone.values():
-        model.add_no_overlap(intervals)
-    model.minimize(sum(cost))
-    solver = cp_model.CpSolver()
-    solver.parameters.max_time_in_seconds = bound_s
-    solver.parameters.num_workers = 2
-    solver.parameters.random_seed = 1
-    status = solver.solve(model)
-    if status not in (cp_model.OPTIMAL, cp_model.FEASIBLE):
-        return {}, list(dishes)
-    missed = [name for name, keep in kept.items() if not solver.boolean_value(keep)]
-    return {
-        t.id: room - solver.value(start[t.id]) for name, tasks in dishes.items() if name not in missed for t in tasks
-    }, missed
+                self._if_kept(name, room - s - t.minutes <= t.holds)
+            if not self.optional:
+                self.cost.append(_EARLY * (room - s))
+                if t.last:
+                    self.cost.append(_WAIT * (room - s - t.minutes))
+
+    def solve(self, effort: float) -> dict[str, int] | None:
+        """Where each task starts; None if there is no answer within the effort. The same answer however busy the machine is."""
+        solver = self.cp.CpSolver()
+        solver.parameters.max_deterministic_time = effort
+        solver.parameters.num_workers = 1
+        solver.parameters.random_seed = 1
+        if solver.solve(self.model) not in (self.cp.OPTIMAL, self.cp.FEASIBLE):
+            return None
+        return {
+            t.id: solver.value(self.start[t.id])
+            for name, tasks in self.dishes.items()
+            if self.kept[name] is None or solver.boolean_value(self.kept[name])
+            for t in tasks
+        }
 
 
 def critical_minutes(tasks: list[Task]) -> int:

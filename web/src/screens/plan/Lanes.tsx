@@ -33,6 +33,7 @@ function laid(plan: Plan): Lane[] {
 interface Props {
   plan: Plan;
   serve: Date;
+  asked: Date;
   hues: Record<number, string>;
   pins: Record<string, string>;
   onServe: (at: Date) => void;
@@ -41,7 +42,7 @@ interface Props {
 
 /** The evening to scale: hands, burners, oven; the serving time is a handle that is dragged, and all moves with it. A task that is
     dragged is pinned there, and the rest is planned around it. */
-export function Lanes({ plan, serve, hues, pins, onServe, onPin }: Props) {
+export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props) {
   const box = useRef<SVGSVGElement>(null);
   const held = useRef<{ x: number; at: number } | null>(null);
   const [dragged, setDragged] = useState<{ task: PlanTask; x: number; by: number } | null>(null);
@@ -63,7 +64,8 @@ export function Lanes({ plan, serve, hues, pins, onServe, onPin }: Props) {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 6, PageDown: -6 }[e.key];
     if (by === undefined) return;
     e.preventDefault();
-    onServe(new Date(serve.getTime() + by * FIVE));
+    // from what was asked last, though its plan may still be on its way
+    onServe(new Date(asked.getTime() + by * FIVE));
   };
   // a dish wears its grain's hue, thinned so that the words on it stay clear
   const tone = (t: PlanTask) => `color-mix(in oklab, ${hues[t.shift_id] ?? "var(--line)"} 38%, var(--sheet))`;

@@ -180,7 +180,7 @@ export function Plan() {
         <>
           {wide && (
             <Sheet className="mt-4 p-4">
-              <Lanes plan={found} serve={new Date(found.serve_at)} hues={hueOf} pins={d.pins} onServe={serveAt} onPin={pin} />
+              <Lanes plan={found} serve={new Date(found.serve_at)} asked={serve} hues={hueOf} pins={d.pins} onServe={serveAt} onPin={pin} />
             </Sheet>
           )}
           <div className="sticky bottom-0 z-20 -mx-4 mt-3 flex flex-wrap gap-2 border-b border-line bg-ground px-4 py-3 min-[1000px]:static min-[1000px]:mx-0 min-[1000px]:px-0 print:hidden">
