@@ -1,6 +1,6 @@
 """A household of 2,000 evenings with 300 photos is saved and restored in a database of its own: seconds, megabytes, the most memory that was held.
 
-    .venv/bin/python scripts/big_backup.py [evenings] [photos]
+.venv/bin/python scripts/big_backup.py [evenings] [photos]
 """
 
 from __future__ import annotations
@@ -20,7 +20,11 @@ sys.path.insert(0, str(ROOT / "src"))
 
 def main(evenings: int = 2000, photos: int = 300) -> None:
     with tempfile.TemporaryDirectory() as folder:
-        os.environ |= {"DJANGO_SETTINGS_MODULE": "mealshift_server.settings", "MEALSHIFT_DATA": folder, "MEALSHIFT_DEMO": "1"}
+        os.environ |= {
+            "DJANGO_SETTINGS_MODULE": "mealshift_server.settings",
+            "MEALSHIFT_DATA": folder,
+            "MEALSHIFT_DEMO": "1",
+        }
         import django
 
         django.setup()
@@ -48,7 +52,9 @@ def main(evenings: int = 2000, photos: int = 300) -> None:
         assert counts["entries"] == Entry.objects.filter(household=house).count()
         print(f"{counts['cookings']} evenings, {counts['entries']} entries, {photos} photos: {size / 1e6:.0f} MB")
         print(f"saved in {saved_s:.1f} s, restored in {restored_s:.1f} s")
-        print(f"memory before {before:.0f} MB, after saving {saved_mb:.0f}, after restoring {_most_mb():.0f} (the most that was held)")
+        print(
+            f"memory before {before:.0f} MB, after saving {saved_mb:.0f}, after restoring {_most_mb():.0f} (the most that was held)"
+        )
 
 
 def _most_mb() -> float:
@@ -73,7 +79,9 @@ def _grow(house: object, evenings: int, photos: int) -> None:
             household=house, client_id=f"big-{n}", title="Tomato pilaf", began=entry.created, serve_at=entry.created, script=script, dishes=dishes, ended=entry.created,
         )  # fmt: skip
         Event.objects.bulk_create(
-            Event(cooking=cooking, client_id=f"e{k}", kind="done", minute=float(k), data={"step": f"s{k}", "by": "hand"})
+            Event(
+                cooking=cooking, client_id=f"e{k}", kind="done", minute=float(k), data={"step": f"s{k}", "by": "hand"}
+            )
             for k in range(40)
         )
         entry.pk, entry.cooking, entry.pot_key = None, cooking, "p"

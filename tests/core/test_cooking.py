@@ -27,6 +27,7 @@ from mealshift.planning import acts as acts_module
 from mealshift.planning.acts import acts_of
 from mealshift.pot import Kitchen, Way, default_way, solve
 from mealshift.pot.simulation import simulate
+from mealshift.pot.stages import stages
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.reading.clauses import without_looks
@@ -403,3 +404,42 @@ def test_a_day_after_the_clocks_change_the_minutes_are_real() -> None:
     )
     start = early.plan.start_at
     assert start is not None and (spring.timestamp() - start.timestamp()) / 60 > 60
+
+
+FIRST = """A pot
+Serves 4
+1 cup long-grain rice
+2 cups water
+2 eggs
+300 g squash
+1. {first}
+2. Put the rice and the water in a pot, bring to the boil, cover and simmer 16 minutes.
+"""
+
+
+@pytest.mark.parametrize(
+    ("first", "minutes", "hands", "resource"),
+    [
+        ("Whisk the eggs for 6 minutes.", 6, 6, ""),
+        ("Simmer the squash in a saucepan for 20 minutes.", 20, 3, "burner"),
+        ("Fry the squash for 6 minutes.", 6, 6, "burner"),
+        ("Fry the squash slowly for 25 minutes.", 25, 6, "burner"),
+        ("Roast the squash in the oven for 30 minutes.", 30, 1, "oven"),
+        ("Chill the eggs for 20 minutes.", 20, 1, ""),
+        ("Fry the squash until golden.", 8, 8, "burner"),
+        ("Let the eggs cool for 3 minutes.", 3, 3, ""),
+    ],
+)  # fmt: skip
+def test_an_act_takes_its_minutes_its_hands_and_its_place(first, minutes, hands, resource) -> None:
+    [act] = acts_of(shift(read(FIRST.format(first=first)), Choice("quinoa"))).before
+    assert (act.minutes, act.hands, act.resource) == (minutes, hands, resource), act
+
+
+def test_every_round_in_the_microwave_is_called() -> None:
+    made = plan_dinner([Dish("k", read(demo("01")), Choice("barley-pearl", method="microwave"))], SEVEN, NOW, 3)
+    script = cooking.script_of(made.shifts, made.plan, NOW)
+    [cook] = [s for s in script.steps if s.kind == "cook"]
+    [shifted_] = made.shifts.values()
+    inner = stages(shifted_.pot)[1:-2]
+    told = [s for s in script.steps if s.anchor == cook.id and "/stage" in s.id]
+    assert len(told) == len(inner) >= 2 and sum(n for _, n in inner) == told[-1].offset

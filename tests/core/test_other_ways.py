@@ -10,6 +10,7 @@ from mealshift.pot import Kitchen, default_way, solve
 from mealshift.pot.stages import stages
 from mealshift.reading import read
 from mealshift.shifting import Choice, shift
+from mealshift.shifting.beside import early
 
 from .kitchen import demo, ingredients, pot, report, steps
 
@@ -184,3 +185,32 @@ def test_a_grain_that_steeps_takes_neither_the_recipes_hour_nor_its_rest() -> No
     for to in ("couscous", "bulgur-fine"):
         made = shift(read(text), Choice(to, method="steep"))
         assert made.pot.cook_typical <= (grain(to).steep_min or 0) and made.pot.rest_min == 0
+
+
+APART = """A pot with chicken
+Serves 4
+4 chicken thighs
+1 1/2 cups brown rice
+3 cups stock
+1. {first}
+2. {then} Put the rice and the stock in a pot, bring to the boil, cover and simmer {cook}. Take off the heat and rest, covered, 10 minutes.
+"""
+
+
+@pytest.mark.parametrize(
+    "first, then, cook, minutes",
+    [
+        ("Warm the stock.", "Put the chicken thighs in a pot.", "38 minutes", 20),
+        ("Brown the chicken thighs for 8 minutes, and set them aside on a plate.", "", "38 minutes", None),
+        ("Boil the chicken thighs in the stock for 1 hour until tender.", "Put the chicken thighs in a pot.", "38 minutes", None),
+        ("Warm the stock.", "", "38 minutes. The chicken thighs go in for the last 25 minutes", None),
+        ("Roast the chicken thighs in the oven for 40 minutes.", "", "38 minutes", None),
+        ("Warm the stock.", "", "20 minutes. Add the chicken thighs and simmer 18 minutes more", 13),
+    ],
+)  # fmt: skip
+def test_only_what_shares_the_pot_raw_and_from_then_on_has_a_head_start(first, then, cook, minutes) -> None:
+    recipe = read(APART.format(first=first, then=then, cook=cook))
+    found = early(recipe, 5.0)
+    assert [e.minutes for e in found] == ([] if minutes is None else [minutes]), [
+        (e.line.name, e.minutes) for e in found
+    ]

@@ -89,7 +89,11 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     if not spoken:
         return 0.0
     last = ops[spoken[-1]]
-    if last.vessel not in mine or last.phase in _LATE or any(_TAKEN_OUT.search(ops[i].text) for i in spoken):
+    if last.vessel not in mine or last.phase in _LATE:
+        return 0.0
+    # "brown it, and set it aside": what is said right after it is said of it
+    after = [o for o in ops[spoken[-1] : heats[-1]] if o.step == last.step and o.phase != "heat"]
+    if any(_TAKEN_OUT.search(o.text) for o in [*(ops[i] for i in spoken), *after]):
         return 0.0
     return sum(ops[i].typical_min or 0.0 for i in heats if i >= spoken[-1])
 

@@ -1,0 +1,136 @@
+"""One line broken at a time, in a copy, and the tests that should notice: what survives is printed. `make mutants`.
+
+    .venv/bin/python scripts/mutants.py [how many a room] [room …]
+
+A mutant turns a comparison, a sign, a number, an `and`, a `not` or a default; or takes a household out of a query. Which lines are broken is the same in every run
+(a fixed seed), so that two runs can be compared. A room's tests stop at the first that fails.
+"""
+
+from __future__ import annotations
+
+import os
+import random
+import re
+import shutil
+import subprocess
+import sys
+import tempfile
+from dataclasses import dataclass
+from pathlib import Path
+
+ROOT = Path(__file__).parents[1]
+# a room: its files, and the tests that hold it
+ROOMS = {
+    "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py"], ["tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py"]),
+    "schedule": (["mealshift/planning/schedule.py", "mealshift/planning/dinner.py"], ["tests/core/test_planning.py"]),
+    "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py"], ["tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
+    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py"]),
+    "pot": (["mealshift/pot/account.py"], ["tests/core/test_pot_laws.py", "tests/core/test_usual.py", "tests/core/test_ways.py", "tests/core/test_simulation.py"]),
+    "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/actions.py"], ["tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
+    "backup": (["mealshift_server/backup/saving.py", "mealshift_server/backup/restoring.py"], ["tests/server/test_home.py"]),
+    "larder": (["mealshift_server/larder/actions.py", "mealshift_server/notebook/actions.py"], ["tests/server/test_home.py", "tests/server/test_stove.py"]),
+}  # fmt: skip
+SWAPS = (
+    (r"(?<![<>=!])<=(?!=)", "<"), (r"(?<![<>=!])>=(?!=)", ">"), (r" < ", " <= "), (r" > ", " >= "), (r" == ", " != "), (r" is None\b", " is not None"),
+    (r" is not None\b", " is None"), (r"\band\b", "or"), (r"\bor\b", "and"), (r"\bnot (?!in\b|None\b)", ""), (r" \+ ", " - "), (r" - ", " + "), (r" \* ", " / "),
+    (r"\bmax\(", "min("), (r"\bmin\(", "max("), (r"\bTrue\b", "False"), (r"\bFalse\b", "True"), (r"\bany\(", "all("), (r"(?<![\w.])(\d+)(?![\w.])", None),
+    (r"household=(?:self\.)?household, ?", ""),
+)  # fmt: skip
+_NO_CODE = re.compile(
+    r"^\s*(?:#|\"\"\"|'''|from |import |@|class |def |async def |assert |raise |\))|re\.compile|\"\"\""
+)
+
+
+@dataclass(frozen=True)
+class Mutant:
+    file: str
+    line: int
+    was: str
+    now: str
+
+
+def mutants_of(file: str, rng: random.Random, most: int) -> list[Mutant]:
+    lines = (ROOT / "src" / file).read_text(encoding="utf-8").splitlines()
+    found, inside = [], False
+    for n, line in enumerate(lines):
+        if line.count('"""') == 1:
+            inside = not inside
+        if inside or _NO_CODE.search(line):
+            continue
+        # what stands in quotes is words
+        bare = re.sub(r"\"[^\"]*\"|'[^']*'", lambda m: " " * len(m[0]), line.split("  # ")[0])
+        for pattern, new in SWAPS:
+            for m in re.finditer(pattern, bare):
+                put = str(int(m[1]) + 1) if new is None else new
+                found.append(Mutant(file, n, line, line[: m.start()] + put + line[m.end() :]))
+    return rng.sample(found, min(most, len(found)))
+
+
+def survives(copy: Path, mutant: Mutant, tests: list[str]) -> bool | None:
+    """None: the mutant does not even compile, and says nothing."""
+    target = copy / "src" / mutant.file
+    whole = target.read_text(encoding="utf-8")
+    lines = whole.splitlines()
+    lines[mutant.line] = mutant.now
+    text = "\n".join(lines) + "\n"
+    try:
+        compile(text, mutant.file, "exec")
+    except SyntaxError:
+        return None
+    target.write_text(text, encoding="utf-8")
+    try:
+        env = {**os.environ, "PYTHONPATH": str(copy / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
+        done = subprocess.run(
+            [sys.executable, "-m", "pytest", "-q", "-x", "-p", "no:cacheprovider", *tests], cwd=copy, env=env, capture_output=True, timeout=400, check=False
+        )  # fmt: skip
+        return done.returncode == 0
+    except subprocess.TimeoutExpired:
+        return False
+    finally:
+        target.write_text(whole, encoding="utf-8")
+
+
+def main(most: int, rooms: list[str]) -> int:
+    alive = tried = 0
+    with tempfile.TemporaryDirectory() as folder:
+        copy = Path(folder)
+        for part in (
+            "src",
+            "tests",
+            "demo",
+            "corpus",
+            "docs",
+            "web/dist",
+            "web/package.json",
+            "manage.py",
+            "pyproject.toml",
+            "README.md",
+            "Makefile",
+        ):
+            source = ROOT / part
+            if source.is_dir():
+                shutil.copytree(source, copy / part)
+            elif source.exists():
+                (copy / part).parent.mkdir(parents=True, exist_ok=True)
+                shutil.copy(source, copy / part)
+        for room in rooms or list(ROOMS):
+            files, tests = ROOMS[room]
+            rng = random.Random(f"{room}-1")
+            here = [m for file in files for m in mutants_of(file, rng, -(-most // len(files)))]
+            lived = []
+            for mutant in here:
+                got = survives(copy, mutant, tests)
+                if got is not None:
+                    tried += 1
+                    lived += [mutant] if got else []
+            alive += len(lived)
+            print(f"{room}: {len(lived)} of {len(here)} survive", flush=True)
+            for m in lived:
+                print(f"  {m.file}:{m.line + 1}\n    - {m.was.strip()}\n    + {m.now.strip()}", flush=True)
+    print(f"{alive} of {tried} survive: {alive / max(1, tried):.0%}")
+    return 0
+
+
+if __name__ == "__main__":
+    count = int(sys.argv[1]) if len(sys.argv) > 1 and sys.argv[1].isdigit() else 8
+    raise SystemExit(main(count, [a for a in sys.argv[1:] if not a.isdigit()]))
