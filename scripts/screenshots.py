@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import re
 import socket
 import subprocess
 import sys
@@ -30,9 +31,15 @@ def stove(phone: Page, address: str) -> None:
     phone.get_by_label("Serve at").fill((datetime.now() + timedelta(hours=3)).strftime("%H:%M"))
     phone.get_by_label("Which dishes").get_by_role("button").last.click()
     phone.get_by_role("button", name="Practise").click()
-    for title in ("Rinse", "The pan first"):
-        phone.get_by_label("Now", exact=True).get_by_role("heading", name=title).wait_for(timeout=90_000)
-        phone.get_by_label("Now", exact=True).get_by_role("button", name="Done").click()
+    now = phone.get_by_label("Now", exact=True)
+    heat = now.get_by_role("button", name="Heat is on")
+    for _ in range(200):
+        if heat.is_visible():
+            break
+        key = now.get_by_role("button", name=re.compile(r"^(Begun|Done)$"))
+        if key.first.is_visible():
+            key.first.click()
+        phone.wait_for_timeout(400)
     phone.get_by_role("button", name="Heat is on").wait_for(timeout=90_000)
     # the offer to undo goes by itself
     phone.wait_for_timeout(13_000)
