@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import asdict
 from functools import lru_cache
 from typing import Any
@@ -9,6 +10,7 @@ from typing import Any
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
 from .grains import TEXTURES, Grain, all_grains, grain, schools
 from .measures import Measures, round_half_up, unit_kind
+from .planning.acts import Act, acts_of
 from .pot import Kitchen, Pot, default_way, reverse, solve
 from .pot.account import report
 from .pot.afterwards import afterwards
@@ -387,35 +389,38 @@ def _named(pot: Pot, unit: str, size: float, name: str | None, of: str) -> dict[
     return {**made, "water": {**made["water"], "of": of}, "name": pot.grain.name, "short": pot.grain.short}
 
 
+# what stands on the strip of an act's work, by its kind; shorter work without minutes of its own is not drawn
+_ON_STRIP = {"cook": "simmer", **{k: k for k in ("fry", "toast", "chop", "grind", "whisk", "cool", "chill", "preheat")}}
+LEAST_DRAWN_MIN = 3
+
+
 def strip(s: Shift) -> list[dict[str, Any]]:
-    """Time from now to the plate, in order: what, minutes, kind. What goes in late stands on its segment ("at")."""
-    pot, out = s.pot, []
+    """Time from now to the plate, in order, as plan and stove have it: what, minutes, kind. What goes in late stands on its segment ("at")."""
+    pot, acts, out = s.pot, acts_of(s), []
+
+    def put(what: str, minutes: float, kind: str, at: Sequence[tuple[str, int]] = ()) -> None:
+        if whole := round_half_up(minutes):
+            out.append({"what": what, "min": whole, "kind": kind, "at": [{"what": w, "minute": n} for w, n in at]})
+
+    def put_acts(found: Sequence[Act]) -> None:
+        for a in found:
+            if not a.beside and (a.timed or a.minutes >= LEAST_DRAWN_MIN) and a.kind not in ("rest", "release"):
+                put("bake" if a.resource == "oven" else _ON_STRIP.get(a.kind, "hands"), a.minutes, "before")
+
     if pot.way.soak_min:
-        out.append({"what": "soak", "min": round_half_up(pot.way.soak_min), "kind": "soak", "at": []})
-    before = (
-        sum(d.typical for st in s.recipe.steps for d in st.durations if d.kind in ("pan", "toast"))
-        if not s.own.line.cooked
-        else 0.0
-    )
-    roast = round_half_up(pot.grain.roast.min) if pot.grain.roast and pot.way.roast == "dry" and not s.own.toasts else 0
-    if before:
-        out.append({"what": "pan first", "min": round_half_up(before), "kind": "before", "at": []})
-    if roast:
-        out.append({"what": "roast", "min": roast, "kind": "roast", "at": []})
-    out.append({"what": "to the boil", "min": round_half_up(pot.come_up_min), "kind": "come_up", "at": []})
+        put("soak", pot.way.soak_min, "soak")
+    if not s.own.line.cooked:
+        put_acts(acts.before)
+    if pot.grain.roast and pot.way.roast == "dry" and not s.own.toasts:
+        put("roast", pot.grain.roast.min, "roast")
+    put("to the boil", pot.come_up_min, "come_up")
+    if acts.cooking.early:
+        put("head start", acts.cooking.early.minutes, "before")
     cook = {"steep": "steep", "oven": "oven"}.get(pot.way.method, "simmer")
-    out.append(
-        {
-            "what": cook,
-            "min": pot.cook_typical,
-            "kind": "cook",
-            "at": [{"what": w, "minute": n} for w, n in s.method.additions],
-        }
-    )
-    if pot.release_min:
-        out.append({"what": "release", "min": round_half_up(pot.release_min), "kind": "rest", "at": []})
-    if pot.rest_min:
-        out.append({"what": "rest", "min": round_half_up(pot.rest_min), "kind": "rest", "at": []})
+    put(cook, acts.cooking.minutes or pot.cook_typical, "cook", s.method.additions)
+    put("release", pot.release_min, "rest")
+    put("rest", pot.rest_min, "rest")
+    put_acts(acts.after)
     return out
 
 
