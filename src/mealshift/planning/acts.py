@@ -173,7 +173,8 @@ class _Reading:
         rest = [o for o in ops[last + 1 : end] if self._rests(o)]
         if not any(o.phase in ("rest", "release") for o in rest):
             # taken off the heat for what comes next
-            end, rest = last + 1 + len(goes_on), []
+            end = next((i for i in range(last + 1, end) if self._rests(ops[i])), end)
+            goes_on, rest = list(ops[last + 1 : end]), []
         second = any(i > last for i in heat)
         minutes = sum(o.typical_min or 0.0 for o in cook if o.phase in ("heat", "whistles"))
         return Acts(
@@ -319,7 +320,14 @@ class _Reading:
                 groups[-1].append(o)
             else:
                 groups.append([o])
-        return [a for g in groups if (a := self._act(g)).words]
+        out: list[Act] = []
+        for a in map(self._act, groups):
+            if a.words:
+                out.append(a)
+            elif out:
+                # a clause of which the shift left no word is done with what stands before it
+                out[-1] = replace(out[-1], ops=(*out[-1].ops, *a.ops))
+        return out
 
     def _goes_with(self, group: Sequence[Operation], o: Operation) -> bool:
         before = group[-1]
