@@ -418,9 +418,12 @@ def strip(s: Shift) -> list[dict[str, Any]]:
         put("head start", acts.cooking.early.minutes, "before")
     cook = {"steep": "steep", "oven": "oven"}.get(pot.way.method, "simmer")
     put(cook, acts.cooking.minutes or pot.cook_typical, "cook", s.method.additions)
+    # where the recipe does something before it rests, so does the strip
+    at = 0 if acts.cooking.rest.words else next((n for n, a in enumerate(acts.after) if a.is_rest), 0)
+    put_acts(acts.after[:at])
     put("release", pot.release_min, "rest")
     put("rest", pot.rest_min, "rest")
-    put_acts(acts.after)
+    put_acts(acts.after[at:])
     return out
 
 

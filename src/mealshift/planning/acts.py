@@ -88,6 +88,11 @@ class Act:
     beside: bool = False
     ops: tuple[str, ...] = ()
 
+    @property
+    def is_rest(self) -> bool:
+        """Is it the grain's own rest, which the recipe has later than right behind the heat?"""
+        return self.kind in ("rest", "release") and self.mine and self.timed
+
 
 @dataclass(frozen=True, slots=True)
 class GoesIn:

@@ -190,7 +190,7 @@ class _Dish:
         """The rest where the recipe has it, else right behind the pot; then its acts, one after the other."""
         pot = self.shift.pot
         acts = list(self.acts.after)
-        rests = [n for n, a in enumerate(acts) if a.kind in ("rest", "release") and a.mine and a.timed]
+        rests = [n for n, a in enumerate(acts) if a.is_rest]
         at = rests[0] if rests and not self.acts.cooking.rest.words else -1
         if at < 0:
             last = self.rest(pot, key, last)

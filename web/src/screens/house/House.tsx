@@ -126,11 +126,23 @@ function Save() {
   const [open, setOpen] = useState(false);
   const [own, setOwn] = useState("");
   const ask = useHomeChange(() => answer(api.POST("/api/backup", { body: { own_password: own } })));
+  const save = () =>
+    ask.mutate(undefined, {
+      onSuccess: ({ href }) => {
+        setOpen(false);
+        setOwn("");
+        window.location.assign(href);
+      },
+    });
   if (!open) {
+    // who came in by the demo's door has no password to be asked for
     return (
-      <Button kind="main" className="mt-3" onClick={() => setOpen(true)}>
-        Save a backup
-      </Button>
+      <>
+        <Button kind="main" className="mt-3" onClick={() => (session.data?.has_password === false ? save() : setOpen(true))}>
+          Save a backup
+        </Button>
+        <Wrong trouble={asTrouble(ask.error)} className="mt-2" />
+      </>
     );
   }
   return (
@@ -138,21 +150,13 @@ function Save() {
       className="mt-3"
       onSubmit={(e) => {
         e.preventDefault();
-        ask.mutate(undefined, {
-          onSuccess: ({ href }) => {
-            setOpen(false);
-            setOwn("");
-            window.location.assign(href);
-          },
-        });
+        save();
       }}
     >
-      {session.data?.has_password && (
-        <label className="block text-[15px] font-semibold">
-          Your password, to save it all
-          <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
-        </label>
-      )}
+      <label className="block text-[15px] font-semibold">
+        Your password, to save it all
+        <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
+      </label>
       <Wrong trouble={asTrouble(ask.error)} className="mt-2" />
       <Button kind="main" type="submit" className="mt-2">
         Save the file
