@@ -21,6 +21,8 @@ from functools import cache
 from importlib import resources
 
 from ..measures import round_half_up
+from ..pot import Pot
+from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..process import Operation, one_sentence
 from ..reading.clauses import OWN_LOOK
 from ..shifting import Shift
@@ -61,6 +63,8 @@ _WORK = ("fry", "toast", "whisk", "stir", "grind", "chop", "add", "season", "flu
 _APART = ("whisk", "grind", "chop")
 _FIRE = ("fry", "toast", "boil", "cook", "roast")
 _PASSIVE = ("rest", "cool", "chill", "soak", "dry", "sprout")
+# a salad is dressed warm and eaten lukewarm
+LUKEWARM_C = 30.0
 # shorter things beside the pot are done in the recipe's order
 ASIDE_FROM_MIN = 8
 _HANDS_NOW_AND_THEN = 3
@@ -135,6 +139,12 @@ class Acts:
             c.rest,
             *self.after,
         )
+
+
+def cools(pot: Pot) -> int:
+    """Minutes until the cooked grain, spread out shallow, is lukewarm."""
+    room = pot.kitchen.room_c
+    return round_half_up(minutes_to(max(LUKEWARM_C, room + 5), SHALLOW_CM, room))
 
 
 def acts_of(shift: Shift) -> Acts:
@@ -363,6 +373,9 @@ class _Reading:
         )
         words = self._words(group)
         whole = max(1, round_half_up(minutes))
+        if main.kind == "cool" and main.vessel in self.mine and not timed:
+            # how long it takes is known better than by a word
+            whole = cools(self.shift.pot)
         fire = (
             main.kind in _FIRE or (main.heat in ("medium", "high") and main.kind not in _PASSIVE)
         ) and self._on_fire(main)

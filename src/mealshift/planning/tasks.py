@@ -12,10 +12,9 @@ from dataclasses import dataclass, replace
 from .. import preparing
 from ..measures import round_half_up
 from ..pot import Pot
-from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..recipe import Recipe
 from ..shifting import Shift
-from .acts import Act, Acts, acts_of
+from .acts import Act, Acts, acts_of, cools
 
 # a closed pot holds warm about so long; soaked grain may wait in the fridge, drained grain not long
 HOLD_MIN = 30
@@ -25,8 +24,6 @@ AFTER_ROAST_MIN = 15
 AFTER_ACT_MIN = 20
 # grain to be fried must be cold through: at least so long in the fridge after it has cooled
 CHILL_MIN = 60
-# a salad is dressed warm and eaten lukewarm
-LUKEWARM_C = 30.0
 FINISH_MIN = 3
 
 
@@ -209,7 +206,7 @@ class _Dish:
             elif act.kind == "cool" and act.mine and not act.timed:
                 # the recipe cools it, and does not say how long
                 made = self.add(
-                    Task(f"{key}/cool", title_of(act.words), self.dish, self._cools(), 2, "", (last,), HOLD_MIN, kind="cool", act=act)
+                    Task(f"{key}/cool", title_of(act.words), self.dish, act.minutes, 2, "", (last,), HOLD_MIN, kind="cool", act=act)
                 )  # fmt: skip
                 last = made.id if made else last
             else:
@@ -227,7 +224,7 @@ class _Dish:
             return last
         if "cool" not in own:
             what = f"spread {pot.grain.short} on a tray and let it cool"
-            made = self.add(Task(f"{key}/cool", what, self.dish, self._cools(), 2, "", (last,), 0, kind="cool"))
+            made = self.add(Task(f"{key}/cool", what, self.dish, cools(pot), 2, "", (last,), 0, kind="cool"))
             last = made.id if made else last
         if dish == "fried" and "chill" not in own:
             what = f"{pot.grain.short} into the fridge until cold through; overnight is best"
@@ -273,10 +270,6 @@ class _Dish:
             f"{self.dish}/{name}", title_of(act.words), self.dish, act.minutes, act.hands, act.resource, tuple(a for a in after if a),
             within if after else None, kind="act", act=act,
         )  # fmt: skip
-
-    def _cools(self) -> int:
-        room = self.shift.pot.kitchen.room_c
-        return round_half_up(minutes_to(max(LUKEWARM_C, room + 5), SHALLOW_CM, room))
 
     def finish(self) -> None:
         acts = self.acts.after
