@@ -15,7 +15,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mealshift import cooking
+from mealshift import cooking, pipeline
 from mealshift.cooking import Event, Script, devices, fold
 from mealshift.cooking.fold import forecast, is_over, pot_run, serving
 from mealshift.cooking.report import report
@@ -443,3 +443,21 @@ def test_every_round_in_the_microwave_is_called() -> None:
     inner = stages(shifted_.pot)[1:-2]
     told = [s for s in script.steps if s.anchor == cook.id and "/stage" in s.id]
     assert len(told) == len(inner) >= 2 and sum(n for _, n in inner) == told[-1].offset
+
+
+def test_a_head_start_has_its_minutes_on_its_card_in_the_plan_and_on_the_strip() -> None:
+    text = (
+        FIRST.format(first="Warm the water.")
+        .replace("300 g squash", "4 chicken thighs")
+        .replace("long-grain rice", "brown rice")
+    )
+    text = text.replace("Put the rice", "Put the chicken thighs, the rice").replace("simmer 16", "simmer 38")
+    made = plan_dinner([Dish("k", read(text), Choice("quinoa"))], SEVEN, NOW, 3)
+    script = cooking.script_of(made.shifts, made.plan, NOW)
+    [shifted_] = made.shifts.values()
+    early, boil, cook = (next(s for s in script.steps if s.kind == k) for k in ("early", "boil", "cook"))
+    assert "10 minutes in the liquid" in early.words and early.minutes == 10
+    assert early.after == (boil.id,) and cook.after == (early.id,) and cook.minutes == shifted_.pot.cook_typical
+    [pot_task] = [s.task for s in made.plan.tasks if s.task.kind == "pot"]
+    assert pot_task.minutes == boil.minutes + early.minutes + cook.minutes
+    assert ("head start", 10) in [(x["what"], x["min"]) for x in pipeline.strip(shifted_)]

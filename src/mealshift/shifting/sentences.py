@@ -170,6 +170,7 @@ def head_start(found: Sequence[Early], g: Grain, waits: bool) -> Operation:
         "head_start",
         f"{given}, then stir in the {g.short}." if waits else f"{given} before the {g.short} goes in.",
         f"{cap(g.name)} is done {first.minutes} minutes before {first.name} would be.",
+        first.minutes,
     )
 
 
