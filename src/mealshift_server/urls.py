@@ -12,5 +12,6 @@ handler404 = "mealshift_server.base.errors.page_missing"
 handler500 = "mealshift_server.base.errors.page_fault"
 urlpatterns = [
     path("api/", api.urls),
+    path("sw.js", page.worker),
     re_path(r"^(?!api/|static/).*$", page.app),
 ]

@@ -28,12 +28,17 @@ def do(page: Page, title: str, key: str) -> None:
 
 def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house) -> None:
     page = open_page("/plan", width=390, height=844, has_touch=True)
+    page.evaluate("() => { window.shaken = []; navigator.vibrate = (p) => window.shaken.push(p.length); }")
     practise(page, "Tomato pilaf with chickpeas, in foxtail millet")
     expect(page.get_by_text("screen may sleep").or_(page.get_by_text("60 times as fast")).first).to_be_visible()
     now = page.get_by_label("Now", exact=True)
     # the recipe's own words, with what goes in; it fries while the grain is rinsed
     expect(now.get_by_role("heading", name="Soften the onion")).to_be_visible(timeout=60_000)
     expect(now.get_by_role("list", name="What goes in now")).to_contain_text("1 onion, chopped")
+    # called once, by the hand, the window's title and the live region
+    expect(page).to_have_title(re.compile("^Now: Soften the onion"))
+    expect(page.locator("[data-calls]")).to_contain_text("Soften the onion")
+    assert page.evaluate("window.shaken") == [3]
     do(page, "Soften the onion", "Begun")
     do(page, "Rinse millet", "Done")
     do(page, "Soften the onion", "Done")
@@ -46,16 +51,41 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     check_axe(page)
     check_width(page)
     now.get_by_role("button", name="Heat is on").click()
+    # a timer that is ended before its time asks once
     page.get_by_role("button", name="Done: Pour, and bring it to the boil").click()
+    page.get_by_role("button", name="Yes, done").or_(page.get_by_role("button", name="It boils")).first.click()
 
-    # the network is gone: the page goes on, keeps the touches over a reload of its own, and tells them once
+    # the network is gone: the page goes on, also loaded anew, knows what to do when it goes wrong, and tells its touches once
+    page.evaluate("navigator.serviceWorker.ready.then(() => caches.match('/'))")
     page.context.set_offline(True)
     page.get_by_role("button", name="Poured more").last.click()
     page.get_by_role("button", name="¼ glass").click()
     expect(page.get_by_text(re.compile("No network"))).to_be_visible()
+    page.reload()
+    expect(page.get_by_text(re.compile("No network.*touch(es)? wait"))).to_be_visible()
+    page.get_by_role("button", name="Something went wrong").click()
+    page.get_by_role("button", name="it boiled over").click()
+    sheet = page.get_by_role("dialog")
+    expect(sheet).to_contain_text("loses about")
+    check_axe(page)
+    sheet.get_by_role("button", name="I do that").click()
+    page.get_by_role("button", name="The recipe").click()
+    expect(sheet).to_contain_text("330 ml vegetable stock")
+    page.get_by_role("button", name="Close").click()
     page.context.set_offline(False)
     expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
-    page.reload()
+    expect(page.get_by_text(re.compile("No network"))).to_have_count(0)
+
+    # everything done stands in a list, is taken back and put back
+    page.get_by_role("button", name="What was done").click()
+    check_axe(page)
+    sheet.get_by_role("button", name="Undo: foxtail millet: it boiled over").or_(
+        sheet.get_by_role("button", name="Undo: Millet: it boiled over")
+    ).first.click()
+    sheet.get_by_role("button", name=re.compile("Undo: .*55 ml more")).click()
+    expect(page.get_by_text("millet: 55 ml more than the pour.")).to_have_count(0)
+    sheet.get_by_role("button", name=re.compile("Put back: .*55 ml more")).click()
+    page.get_by_role("button", name="Close").click()
     expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
 
     # a second device sees the same, and what it touches is seen here
@@ -70,15 +100,9 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     page.get_by_role("button", name="Close").click()
     second.close()
 
-    # the scale, and what went wrong, with amounts of this pot
+    # the scale
     page.get_by_role("button", name="On the scale").click()
     expect(page.get_by_text(re.compile("ml are still free, as reckoned"))).to_be_visible()
-    page.get_by_role("button", name="Something went wrong").click()
-    page.get_by_role("button", name="it boiled over").click()
-    sheet = page.get_by_role("dialog")
-    expect(sheet).to_contain_text("loses about")
-    check_axe(page)
-    sheet.get_by_role("button", name="I do that").click()
 
     do(page, "The chickpeas go in", "It is in")
     do(page, "Kettle on", "Kettle is on")

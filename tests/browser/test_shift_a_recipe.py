@@ -122,7 +122,7 @@ def test_wrong_turns_are_said_at_the_place_and_lose_nothing(open_page, tmp_path)
         '"recipeIngredient":["200 g rice","<img src=x onerror=alert(1)> 400 ml water"],"recipeInstructions":"Cover and simmer 16 minutes."}</script>'
     )
     page.get_by_label("Recipe file").set_input_files(tmp_path / "page.html")
-    expect(page.get_by_text("Page pot")).to_be_visible()
+    expect(page.get_by_text("Page pot", exact=True)).to_be_visible()
     assert page.title().endswith("· Meal Shift")
 
     # a choice that cannot be, on the bench: the sentence, and the last good reckoning stays

@@ -32,9 +32,11 @@ from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.reading.clauses import without_looks
 from mealshift.shifting import Choice, shift
+from scripts import stove_cases
 
 from .kitchen import demo, pot
 
+SHARED_CASES = Path(__file__).parents[1] / "shared" / "stove-cases.json"
 NOW = datetime(2026, 11, 25, 17, 0)
 SEVEN = datetime(2026, 11, 25, 19, 0)
 
@@ -240,6 +242,38 @@ def test_not_yet_moves_what_comes_after_and_is_said() -> None:
         assert forecast(script, after, due)[s.id][0] == forecast(script, before, due)[s.id][0] + 6
     undone = fold(script, [*late, event(2, "undo", due + 1, event="e1")])
     assert undone.steps == before.steps
+
+
+def test_the_cases_that_the_page_is_held_to_are_the_folds_own() -> None:
+    """tests/shared/stove-cases.json is what the core makes of those touches today."""
+    kept = json.loads(SHARED_CASES.read_text(encoding="utf-8"))
+    runs = [run for case in kept.values() for run in case["runs"]]
+    assert len(runs) >= 20 and {e["kind"] for run in runs for e in run["events"]} >= {
+        "begun",
+        "done",
+        "not_yet",
+        "poured",
+        "lid",
+        "undo",
+        "out",
+        "ended",
+    }
+    assert json.loads(json.dumps(stove_cases.cases())) == kept
+
+
+def test_an_undo_can_be_taken_back_and_a_pot_that_is_off_asks_for_no_kettle() -> None:
+    script = pilaf()
+    [cook], [kettle] = ids(script, "cook"), ids(script, "kettle")
+    done = [event(1, "done", 30, step=cook)]
+    back = [*done, event(2, "undo", 31, event="e1")]
+    again = [*back, event(3, "undo", 32, event="e2")]
+    assert fold(script, back).steps[cook].end is None
+    assert fold(script, again) == fold(script, done)
+    told = {s["id"]: s for s in report(script, done, 33)["steps"]}
+    assert told[kettle]["status"] == "done" and told[kettle]["end"] == 30
+    # what goes in late is still asked for
+    [late] = [s for s in script.steps if s.kind == "add"]
+    assert told[late.id]["status"] == "ready"
 
 
 def test_what_is_poured_later_is_in_the_simulated_pot() -> None:

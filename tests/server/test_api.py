@@ -331,6 +331,13 @@ def test_the_other_way_round_over_http(cook, as_) -> None:
         assert post(client, "grains/quinoa/other-way", **wrong).status_code == 422
 
 
+def test_the_worker_stands_at_the_root_and_is_never_stale(built) -> None:
+    assert Client().get("/sw.js").status_code == 404
+    (built / "sw.js").write_text("self.x = 1")
+    got = Client().get("/sw.js")
+    assert got.headers["Content-Type"].startswith("text/javascript") and got.headers["Cache-Control"] == "no-cache"
+
+
 def test_the_page_and_its_cookie(cook, built) -> None:
     answer = Client().get("/kept/3")
     assert answer.status_code == 200 and b"Meal Shift" in answer.content and "csrftoken" in answer.cookies

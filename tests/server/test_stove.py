@@ -147,9 +147,8 @@ def test_a_neighbour_sees_and_touches_nothing(stove, neighbour, as_) -> None:
     other = as_(neighbour)
     assert other.get("/api/cookings").json() == []
     answers = [other.get(f"/api/cookings/{cooking}"), touch(other, cooking, ("a", "note", {"text": "x"})), put(other, f"cookings/{cooking}/alone", alone=True),
-               post(other, f"cookings/{cooking}/wrong", id="wrong-00001", pot=pot, what="salty"),
                post(other, f"cookings/{cooking}/stand-in", id="stand-00001", pot=pot, kind="scale")]  # fmt: skip
-    assert [a.status_code for a in answers] == [404] * 5
+    assert [a.status_code for a in answers] == [404] * 4
     assert Event.objects.count() == 0
 
 
@@ -178,8 +177,11 @@ def test_what_went_wrong_and_the_stand_ins(stove) -> None:
     assert early.status_code == 422 and "No pot is on yet" in early.json()["text"]
     boil = next(s for s in state(client, cooking)["steps"] if s["kind"] == "boil")
     touch(client, cooking, ("a", "done", {"step": boil["id"]}))
-    answer = post(client, f"cookings/{cooking}/wrong", id="wrong-00001", pot=pot, what="dry_hard").json()
-    assert answer["add_ml"] >= 20 and f"{answer['add_ml']} ml" in answer["text"]
+    touch(client, cooking, ("w", "wrong", {"pot": pot, "what": "dry_hard"}))
+    told = state(client, cooking)
+    mend = next(w["mends"][0] for w in told["pots"][0]["wrongs"] if w["code"] == "dry_hard")
+    assert mend["add_ml"] >= 20 and f"{mend['add_ml']} ml" in mend["text"]
+    assert [e["text"] for e in told["events"]][-1].endswith(": dry and still hard")
     assert post(client, f"cookings/{cooking}/stand-in", id="stand-00002", pot=pot, kind="scale").status_code == 200
     assert "as reckoned" in state(client, cooking)["pots"][0]["scale"]
 

@@ -4,9 +4,10 @@ import { Popover } from "radix-ui";
 import { Suspense, useEffect, useRef, useState, type ReactNode } from "react";
 import { Link, Navigate, NavLink, Route, Routes, useLocation, useMatch } from "react-router";
 import { answer, api } from "./api/client";
-import { useSession } from "./api/queries";
+import { lastSession, useSession } from "./api/queries";
 import * as Screen from "./screens/all";
 import { draft, NO_DRAFT } from "./screens/draft";
+import { forgetSeen } from "./screens/stove/store";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
 import { Wordmark } from "./ui/Wordmark";
@@ -14,6 +15,12 @@ import { currentTheme, setTheme } from "./ui/theme";
 
 export function App() {
   const session = useSession();
+  const who = session.data;
+  useEffect(() => {
+    if (!who) return;
+    lastSession.set(who.signed_in ? who : null);
+    if (!who.signed_in) forgetSeen();
+  }, [who]);
   const joining = useMatch("/join/:token");
   if (joining)
     return (

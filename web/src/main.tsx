@@ -5,6 +5,7 @@ import { BrowserRouter } from "react-router";
 import { App } from "./App";
 import "./index.css";
 import { fetchTheRest } from "./screens/all";
+import { keepShell } from "./ui/shell";
 import { startTheme } from "./ui/theme";
 
 startTheme();
@@ -21,3 +22,4 @@ if (root)
     </StrictMode>,
   );
 fetchTheRest();
+keepShell();

@@ -21,6 +21,8 @@ from .script import Script, Step
 
 KINDS = ("begun", "done", "not_yet", "poured", "lid", "note", "out", "wrong", "weighed", "probed", "undo", "ended")
 MOST_MINUTES, MOST_ML, MOST_NOTE = 120, 5000, 500
+# reminders that make sense only while the pot is on
+FOR_THE_HEAT = ("kettle", "stir")
 # letters of an event's id, as the API takes them
 MOST_ID = 160
 
@@ -121,13 +123,27 @@ def _number(value: Any, low: float, high: float, where: str, text: str) -> float
     return float(value)
 
 
+def in_order(events: Iterable[Event]) -> list[Event]:
+    """Each event once, by the minute it happened, then by id."""
+    return sorted({e.id: e for e in events}.values(), key=lambda e: (e.minute, e.id))
+
+
+def undone(ordered: Iterable[Event]) -> dict[str, str]:
+    """Event → the undo that took it back. An undo may itself be taken back, by one that comes after it."""
+    gone: dict[str, str] = {}
+    for e in reversed(list(ordered)):
+        if e.kind == "undo" and e.id not in gone:
+            gone.setdefault(str(e.data.get("event")), e.id)
+    return gone
+
+
 def fold(script: Script, events: Iterable[Event]) -> State:
     """The state after these events. The order in which they arrive, and how often, does not matter."""
     state = State({s.id: Going() for s in script.steps}, {key: PotNow() for key in script.pots})
-    unique = {e.id: e for e in events}
-    undone = {str(e.data.get("event")) for e in unique.values() if e.kind == "undo"}
-    for e in sorted(unique.values(), key=lambda e: (e.minute, e.id)):
-        if e.id in undone or e.kind == "undo":
+    ordered = in_order(events)
+    gone = undone(ordered)
+    for e in ordered:
+        if e.id in gone or e.kind == "undo":
             continue
         state.last = max(state.last, e.minute)
         _apply(script, state, e)
@@ -189,6 +205,10 @@ def _finish(script: Script, state: State, step: Step | None, minute: float) -> N
         ready = ready_at(script, state, step)
         going.start = max(min(ready if ready is not None else minute, minute), minute - step.minutes)
     going.end = minute
+    for waiting in script.steps:
+        # a pot that is off wants no kettle and no spoon any more; what goes in late still does
+        if waiting.anchor == step.id and waiting.kind in FOR_THE_HEAT and state.steps[waiting.id].end is None:
+            state.steps[waiting.id].start = state.steps[waiting.id].end = minute
     if step.kind == "boil" and state.pots[step.pot].poured is None:
         state.pots[step.pot].poured = float(step.pour_ml)
     for follower in script.steps:

@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
+from dataclasses import asdict
 from typing import Any
 
 from ..measures import round_half_up
 from ..pot import Pot
 from ..pot.account import said as said_amount
-from ..pot.simulation import curve
+from ..pot.simulation import Run, curve, simulate
 from ..shifting import Shift
 from .devices import last_weight, weighed
-from .fold import Event, State, fold, forecast, is_locked, pot_run, ready_at, serving
-from .rescue import WRONGS, wrongs_for
+from .fold import Event, State, fold, forecast, in_order, is_locked, pot_run, ready_at, serving
+from .rescue import WRONGS, rescue, wrongs_for
 from .script import Script, Step
 
 
@@ -31,6 +32,10 @@ def report(script: Script, events: list[Event], minute: float) -> dict[str, Any]
         "out": sorted(state.out),
         "notes": [{"minute": round(m, 1), "text": t} for m, t in state.notes],
         "said": said(script, state, minute),
+        "events": [
+            {"id": e.id, "kind": e.kind, "minute": round(e.minute, 4), "data": e.data, "text": told(script, e)}
+            for e in in_order(events)
+        ],
         "ended": state.ended,
         "all_done": all(x["status"] == "done" for x in steps if x["kind"] != "keep"),
     }
@@ -49,13 +54,13 @@ def _step(
     return {
         "id": s.id, "dish": s.dish, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
         "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out), "goes_in": list(s.goes_in),
-        "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "status": status, "ready": ready,
+        "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "rank": RANK.get(s.kind, RANK_ELSE), "status": status, "ready": ready,
         "start": going.start, "due": going.due, "end": going.end, "expected": round(ahead[s.id][0], 1),
     }  # fmt: skip
 
 
 # what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
-_RANK = {
+RANK = {
     "cook": 0,
     "add": 1,
     "stir": 1,
@@ -67,12 +72,23 @@ _RANK = {
     "kettle": 3,
     "keep": 9,
 }
+RANK_ELSE = 5
+# for which minutes from now a pot's mends are told; for a pot not on yet, at which shares of its planned time
+MENDS_AHEAD_MIN = (0.0, 3.0, 7.0, 12.0, 20.0)
+MENDS_OF_A_PLAN = (0.25, 0.5, 0.7, 0.85, 1.0)
+LID_WORDS = {
+    "open": "lid off",
+    "ajar": "lid ajar",
+    "ordinary": "lid on",
+    "tight": "lid on, tight",
+    "sealed": "lid on, a cloth under it",
+}
 
 
 def current(steps: list[dict[str, Any]], minute: float) -> str | None:
     """The one thing to do now: a running step that is due, or a step that is ready; None if there is only waiting."""
     calls = [
-        (_RANK.get(s["kind"], 5), s["due"] if s["status"] == "running" else s["ready"], s["id"])
+        (RANK.get(s["kind"], RANK_ELSE), s["due"] if s["status"] == "running" else s["ready"], s["id"])
         for s in steps
         if (s["status"] == "running" and s["due"] <= minute) or s["status"] == "ready"
     ]
@@ -81,27 +97,82 @@ def current(steps: list[dict[str, Any]], minute: float) -> str | None:
 
 def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dict[str, Any]:
     made, now = pot_run(script, state, key), state.pots[key]
+    run, on = made or (simulate(pot), None)
     out: dict[str, Any] = {
         "key": key, "name": pot.grain.name, "short": pot.grain.short, "grain": pot.grain.slug, "pour_ml": pot.pour_ml, "poured_ml": now.poured,
         "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "locked": is_locked(script, state, key), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
-        "reserve_ml": pot.high_ml - pot.pour_ml, "wrongs": [{"code": w, "text": WRONGS[w]} for w in wrongs_for(pot)],
-        "on": None, "curve": [], "boil_at": None, "off_at": None, "verdict": "", "scale": "", "celsius": None,
+        "reserve_ml": pot.high_ml - pot.pour_ml, "locks": pot.way.locked, "wrongs": _wrongs(script, state, key, pot, run, on, minute),
+        "on": on, "curve": curve(run, 60), "boil_at": run.boil_at, "off_at": run.off_at, "verdict": "", "scale": "", "celsius": None,
         "pour_said": said_amount(pot.pour_ml, "measure", pot.kitchen.measure_ml, pot.kitchen.measure_name),
         "splashes": [
             {"ml": round_half_up(pot.kitchen.measure_ml * part), "said": f"{word} {pot.kitchen.measure_name}"}
             for part, word in ((0.25, "¼"), (0.5, "½"), (1.0, "1"))
         ],
     }  # fmt: skip
-    if made is None:
+    if on is None:
         return out
-    run, on = made
     weight = last_weight(state, key)
     if weight is not None:
         out["scale"] = weighed(pot, run, weight[0] - on, weight[1]).text
     if now.probed:
         out["celsius"] = max(now.probed)[1]
-    return {**out, "on": on, "curve": curve(run, 60), "boil_at": run.boil_at, "off_at": run.off_at,
-            "verdict": "" if run.verdict.code == "right" else run.verdict.text}  # fmt: skip
+    return {**out, "verdict": "" if run.verdict.code == "right" else run.verdict.text}
+
+
+def _wrongs(
+    script: Script, state: State, key: str, pot: Pot, run: Run, on: float | None, minute: float
+) -> list[dict[str, Any]]:
+    """What may be wrong with a pot, each with its mends: as it stands, and as it will stand some minutes from now (minutes since its
+    heat went on), so that a page has the right one at hand when the network is gone."""
+    end = run.moments[-1].minute
+    if on is None:
+        # not on yet: as it is, then as planned
+        runs: list[tuple[float, Run | None, bool | None]] = [
+            (0.0, None, False),
+            *((end * share, run, None) for share in MENDS_OF_A_PLAN),
+        ]
+    else:
+        locked = is_locked(script, state, key)
+        runs = [(minute - on + later, run, locked) for later in MENDS_AHEAD_MIN]
+    return [
+        {
+            "code": w,
+            "text": WRONGS[w],
+            "mends": [{"minute": round(at, 1), **asdict(rescue(pot, w, r, at, locked))} for at, r, locked in runs],
+        }
+        for w in wrongs_for(pot)
+    ]
+
+
+def told(script: Script, e: Event) -> str:
+    """One event in words, for the list of what was done."""
+    step, pot = script.step(str(e.data.get("step", ""))), script.pots.get(str(e.data.get("pot", "")))
+    title = step.title if step else ""
+    name = pot.grain.short.capitalize() if pot else ""
+    match e.kind:
+        case "begun":
+            return f"{title}: begun"
+        case "done":
+            return f"{title}: done"
+        case "not_yet":
+            return f"{title}: {e.data['minutes']:.0f} minutes more"
+        case "poured":
+            return f"{name}: {e.data['ml']:.0f} ml more"
+        case "lid":
+            return f"{name}: {LID_WORDS.get(e.data['lid'], e.data['lid'])}"
+        case "note":
+            return f"Note: {e.data['text']}"
+        case "out":
+            return f"{e.data['thing']}: {'found' if e.data.get('found', True) else 'not found after all'}"
+        case "wrong":
+            return f"{name}: {WRONGS.get(e.data['what'], e.data['what'])}"
+        case "weighed":
+            return f"{name}: {e.data['grams']:.0f} g on the scale"
+        case "probed":
+            return f"{name}: {e.data['celsius']:.0f} °C"
+        case "ended":
+            return "Stopped"
+    return ""
 
 
 def said(script: Script, state: State, minute: float) -> list[str]:

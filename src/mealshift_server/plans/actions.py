@@ -247,25 +247,6 @@ def state(cooking: Cooking, since: int | None) -> dict[str, Any]:
     return {**base, "state": core.report(script_of(cooking), events_of(cooking), minute)}
 
 
-def wrong(cooking: Cooking, user: User, event_id: str, pot: str, what: str) -> core.Answer:
-    """What to do about it now; that it went wrong is written down too."""
-    script = script_of(cooking)
-    if pot not in script.pots:
-        raise Refusal("pot", "pot", "This cooking has no such pot: reload the page.")
-    now = minute_of(cooking, timezone.now())
-    folded = core.fold(script, events_of(cooking))
-    made = core.pot_run(script, folded, pot)
-    answer = core.rescue(
-        script.pots[pot],
-        what,
-        made[0] if made else None,
-        now - made[1] if made else 0.0,
-        core.is_locked(script, folded, pot),
-    )
-    append_one(cooking, user, {"id": event_id, "kind": "wrong", "data": {"pot": pot, "what": what}})
-    return answer
-
-
 def stand_in_reading(cooking: Cooking, pot: str | None, kind: str) -> tuple[str, float]:
     """What the simulated scale (g) or probe (°C) would read now: (pot, reading). Refusal if no pot is on."""
     script = script_of(cooking)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
 from typing import Any, cast
 
 from django.db.models import QuerySet
@@ -111,11 +110,6 @@ def append_events(request: HttpRequest, cooking_id: int, data: s.EventsIn) -> An
 @router.put("/cookings/{int:cooking_id}/alone", response={200: s.CookingRow, **MISSING}, tags=["stove"])
 def set_alone(request: HttpRequest, cooking_id: int, data: s.AloneIn) -> Any:
     return plans.set_alone(_cooking(request, cooking_id), data.alone)
-
-
-@router.post("/cookings/{int:cooking_id}/wrong", response={200: s.WrongOut, **MISSING}, tags=["stove"])
-def went_wrong(request: HttpRequest, cooking_id: int, data: s.WrongIn) -> Any:
-    return asdict(plans.wrong(_cooking(request, cooking_id), cast(User, request.user), data.id, data.pot, data.what))
 
 
 @router.post("/cookings/{int:cooking_id}/stand-in", response={200: s.Appended, **MISSING}, tags=["stove"])

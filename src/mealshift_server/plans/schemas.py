@@ -134,6 +134,7 @@ class CookStep(Schema):
     anchor: str
     offset: int
     planned: int
+    rank: int
     status: Literal["done", "running", "ready", "waiting"]
     ready: float | None
     start: float | None
@@ -155,9 +156,25 @@ class TonightOut(Schema):
     steps: list[UnderHeading]
 
 
+class Mend(Schema):
+    """What to do at `minute` since the pot's heat went on. add_ml: boiling water. add_min: minutes more. lid: how it is covered
+    meanwhile; "" as it is."""
+
+    minute: float
+    what: str
+    text: str
+    add_ml: int
+    add_min: int
+    lid: str
+    because: str
+
+
 class WrongChoice(Schema):
+    """What the cook may see, and what to do about it: now, and some minutes on, for a page without a network."""
+
     code: str
     text: str
+    mends: list[Mend]
 
 
 class Splash(Schema):
@@ -184,6 +201,7 @@ class CookPot(Schema):
     scale: str
     celsius: float | None
     own_lid: str
+    locks: bool
     locked: bool
     pour_said: Said
     splashes: list[Splash]
@@ -199,6 +217,16 @@ class CookNote(Schema):
     text: str
 
 
+class EventOut(Schema):
+    """One thing that was done, as the core folds it, and in words."""
+
+    id: str
+    kind: str
+    minute: float
+    data: dict[str, str | float | bool | None]
+    text: str
+
+
 class CookState(Schema):
     title: str
     minute: float
@@ -209,6 +237,7 @@ class CookState(Schema):
     out: list[str]
     notes: list[CookNote]
     said: list[str]
+    events: list[EventOut]
     ended: float | None
     all_done: bool
 
@@ -224,21 +253,6 @@ class CookingOut(Schema):
     began: datetime
     serve_at: datetime
     state: CookState | None
-
-
-class WrongIn(Schema):
-    id: str = Field(min_length=8, max_length=160)
-    pot: str = Field(max_length=300)
-    what: str = Field(max_length=40)
-
-
-class WrongOut(Schema):
-    what: str
-    text: str
-    add_ml: int
-    add_min: int
-    lid: str
-    because: str
 
 
 class StandInIn(Schema):

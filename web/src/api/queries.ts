@@ -1,9 +1,25 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { answer, api, type Choice, type Correction } from "./client";
+import { answer, api, TroubleError, type Choice, type Correction, type Session } from "./client";
+import { kept } from "../ui/kept";
 import { zone } from "../screens/plan/clock";
 import type { components } from "./schema";
 
-export const useSession = () => useQuery({ queryKey: ["session"], queryFn: () => answer(api.GET("/api/session")), staleTime: 300_000 });
+/** Who is signed in. Without a network it is who was last: the stove opens, and the server asks again as soon as it answers. */
+export const useSession = () =>
+  useQuery({
+    queryKey: ["session"],
+    queryFn: async () => {
+      try {
+        return await answer(api.GET("/api/session"));
+      } catch (fault) {
+        const last = lastSession.get();
+        if (last && fault instanceof TroubleError && (fault.status === 0 || fault.status >= 500)) return last;
+        throw fault;
+      }
+    },
+    staleTime: 300_000,
+  });
+export const lastSession = kept<Session | null>("mealshift.session", null, "device");
 
 export const useGrains = () => useQuery({ queryKey: ["grains"], queryFn: () => answer(api.GET("/api/grains")), staleTime: Infinity });
 

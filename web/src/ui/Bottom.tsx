@@ -7,7 +7,7 @@ export function Bottom({ open, onOpen, title, children }: { open: boolean; onOpe
   return (
     <Dialog.Root open={open} onOpenChange={onOpen} modal={false}>
       <Dialog.Portal>
-        {open && <div aria-hidden="true" className="fixed inset-0 z-30 bg-black/40" onClick={() => onOpen(false)} />}
+        {open && <div aria-hidden="true" className="fixed inset-0 z-30 bg-dim" onClick={() => onOpen(false)} />}
         <Dialog.Content
           aria-describedby={undefined}
           className="fixed inset-x-0 bottom-0 min-[720px]:mx-auto min-[720px]:max-w-[660px] z-40 max-h-[86vh] overflow-auto rounded-t-[18px] border border-line bg-sheet px-4 pb-8 pt-3 text-ink"

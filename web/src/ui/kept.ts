@@ -1,11 +1,12 @@
 import { useSyncExternalStore } from "react";
 
-/** State shared by the screens that a reload of this tab does not lose. */
-export function kept<T>(key: string, first: T) {
+/** State shared by the screens that a reload does not lose: of this tab, or of this device. */
+export function kept<T>(key: string, first: T, where: "tab" | "device" = "tab") {
+  const store = (): Storage => (where === "tab" ? sessionStorage : localStorage);
   let value = first;
   const told = new Set<() => void>();
   try {
-    const raw = sessionStorage.getItem(key);
+    const raw = store().getItem(key);
     if (raw !== null) value = JSON.parse(raw) as T;
   } catch {
     // an unreadable store is an empty one
@@ -13,7 +14,7 @@ export function kept<T>(key: string, first: T) {
   const set = (next: T) => {
     value = next;
     try {
-      sessionStorage.setItem(key, JSON.stringify(next));
+      store().setItem(key, JSON.stringify(next));
     } catch {
       // a full or forbidden store must not stop the cook
     }

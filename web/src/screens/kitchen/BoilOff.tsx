@@ -6,7 +6,7 @@ import { useKitchen } from "../../api/queries";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { kept } from "../../ui/kept";
 import { chime, wakeAudio } from "../stove/call";
-import { left } from "../stove/ahead";
+import { left } from "../stove/fold";
 import { LID_WORDS } from "./lids";
 
 interface Test {
@@ -57,7 +57,7 @@ function Walk({ pot }: { pot: KitchenPot }) {
   const passed = t.boiled === null ? 0 : (now - t.boiled) / 60_000;
   const rung = passed >= WANTED;
   useEffect(() => {
-    if (rung) chime();
+    if (rung) chime("now");
   }, [rung]);
   const step = t.boiled === null ? 1 : t.took === null ? 2 : 3;
 

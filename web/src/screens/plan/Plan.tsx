@@ -11,7 +11,7 @@ import { kept } from "../../ui/kept";
 import { useNow } from "../../ui/useNow";
 import { useSettled } from "../../ui/useSettled";
 import { useWide } from "../../ui/useWide";
-import { newId } from "../stove/queue";
+import { newId } from "../stove/store";
 import { next, stamp, zone } from "./clock";
 import { Lanes } from "./Lanes";
 

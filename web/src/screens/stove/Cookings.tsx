@@ -2,11 +2,12 @@ import { Link } from "react-router";
 import { useCookings } from "../../api/queries";
 import { clock } from "../../job/words";
 import { keyLook } from "../../ui/bits";
+import { allSeen } from "./store";
 
 /** What is on the stove, and what was. */
 export function Cookings() {
   const cookings = useCookings();
-  if (!cookings.data) return null;
+  if (!cookings.data) return cookings.isError ? <WithoutNetwork /> : null;
   const on = cookings.data.filter((c) => c.ended === null);
   const over = cookings.data.filter((c) => c.ended !== null);
   if (cookings.data.length === 0)
@@ -51,6 +52,27 @@ export function Cookings() {
           </ul>
         </>
       )}
+    </div>
+  );
+}
+
+/** What this device has seen of the stove: it can be gone on with. */
+function WithoutNetwork() {
+  const known = allSeen().filter(({ got }) => got.state && got.state.ended === null && !got.state.all_done);
+  return (
+    <div className="pt-5">
+      <h1 className="text-[27px]">Stove</h1>
+      <p role="status" className="mt-2 text-[17px]">
+        The kitchen's server does not answer. {known.length > 0 ? "What was on can be gone on with here; your touches wait for it." : "Nothing that was on is known to this device."}
+      </p>
+      <div className="mt-4 space-y-3">
+        {known.map(({ got }) => (
+          <Link key={got.id} to={`/stove/${got.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-[18px] text-ink no-underline hover:border-water">
+            <span className="figures font-show text-[34px] font-bold">{clock(new Date(got.serve_at))}</span>
+            {got.state?.title}
+          </Link>
+        ))}
+      </div>
     </div>
   );
 }

@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import type { CookPot } from "../../api/client";
 import { PotTable } from "../../job/PotTable";
-import { waterAt } from "./ahead";
+import { waterAt } from "./fold";
 
 const W = 372;
 const H = 132;

@@ -1,9 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, asTrouble, type CookPot, type CookStep, type Rescue, type Trouble } from "../../api/client";
+import { answer, api, asTrouble, type CookPot, type CookStep, type Rescue, type Tonight, type Trouble } from "../../api/client";
 import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
-import { newId } from "./queue";
+import { callBy, chime, say, shake } from "./call";
+import { doings, mendAt, type Done } from "./fold";
+import { keepRecipes, seenRecipes } from "./store";
 import type { Cooking } from "./useCooking";
 
 type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
@@ -72,7 +74,12 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
 export function RecipeSheet({ open, onOpen, cooking }: Omit<Props, "touch"> & { cooking: number }) {
   const recipes = useQuery({
     queryKey: ["tonight", cooking],
-    queryFn: () => answer(api.GET("/api/cookings/{cooking_id}/recipes", { params: { path: { cooking_id: cooking } } })),
+    queryFn: async () => {
+      const found = await answer(api.GET("/api/cookings/{cooking_id}/recipes", { params: { path: { cooking_id: cooking } } }));
+      keepRecipes(cooking, found);
+      return found;
+    },
+    initialData: () => seenRecipes<Tonight[]>(cooking) ?? undefined,
     staleTime: Infinity,
     gcTime: Infinity,
   });
@@ -131,25 +138,85 @@ export function NoteSheet({ open, onOpen, touch, notes }: Props & { notes: strin
   );
 }
 
-/** What the cook sees → an amount and minutes for this pot as it stands; taken up with one touch. */
-export function WrongSheet({ open, onOpen, touch, cooking, pots, first, steps }: Props & { cooking: number; pots: CookPot[]; first: CookPot; steps: CookStep[] }) {
-  const [key, setKey] = useState(first.key);
+/** Everything done at this stove, the latest first: each can be taken back, and put back again. */
+export function DoneSheet({ open, onOpen, events, clockAt, undo }: Omit<Props, "touch"> & { events: readonly Done[]; clockAt: (minute: number) => string; undo: (event: string) => void }) {
+  const all = open ? doings(events) : [];
+  return (
+    <Bottom open={open} onOpen={onOpen} title="What was done">
+      {all.length === 0 && <p className="text-[18px] text-soft">Nothing yet.</p>}
+      <ul className="m-0 list-none p-0">
+        {all.map(({ event, undo: by, gone }) => (
+          <li key={event.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-3 py-1 last:border-0">
+            <span className="figures text-[17px] font-bold">{clockAt(event.minute)}</span>
+            <span className={`min-w-0 text-[18px] leading-tight ${gone ? "text-soft line-through" : ""}`}>{event.text}</span>
+            <Button className="min-h-14" aria-label={`${gone ? "Put back" : "Undo"}: ${event.text}`} onClick={() => undo(by)}>
+              {gone ? "Put back" : "Undo"}
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </Bottom>
+  );
+}
+
+/** How the stove calls: aloud, by voice, in which words. Kept on this device. */
+export function CallSheet({ open, onOpen }: Omit<Props, "touch">) {
+  const [call, set] = callBy.use();
+  const choice = (on: boolean) => `min-h-14 flex-1 ${on ? "border-ink font-bold outline outline-1 outline-ink" : ""}`;
+  return (
+    <Bottom open={open} onOpen={onOpen} title="How it calls">
+      <p className="text-[17px] text-soft">Half a minute before a timer runs out: one soft note. When something is due: three notes, again every 20 seconds until you touch the screen.</p>
+      <div role="group" aria-label="Sound" className="mt-3 flex gap-2">
+        <Button className={choice(call.sound)} aria-pressed={call.sound} onClick={() => set({ ...call, sound: true })}>
+          With a sound
+        </Button>
+        <Button className={choice(!call.sound)} aria-pressed={!call.sound} onClick={() => set({ ...call, sound: false })}>
+          Silent
+        </Button>
+      </div>
+      <div role="group" aria-label="Voice" className="mt-2 flex gap-2">
+        <Button className={choice(!call.voice)} aria-pressed={!call.voice} onClick={() => set({ ...call, voice: false })}>
+          No voice
+        </Button>
+        <Button className={choice(call.voice && call.words === "short")} aria-pressed={call.voice && call.words === "short"} onClick={() => set({ ...call, voice: true, words: "short" })}>
+          Says what to do
+        </Button>
+        <Button className={choice(call.voice && call.words === "whole")} aria-pressed={call.voice && call.words === "whole"} onClick={() => set({ ...call, voice: true, words: "whole" })}>
+          Reads the card
+        </Button>
+      </div>
+      {call.voice && (
+        <label className="mt-3 block text-[17px] font-semibold">
+          It begins with
+          <input value={call.hail} maxLength={40} placeholder="a name, or nothing" onChange={(e) => set({ ...call, hail: e.target.value })} className="mt-1 min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-[18px] font-normal" />
+        </label>
+      )}
+      <Button kind="main" className="mt-4 min-h-16 w-full text-[18px]" onClick={() => { chime("now"); shake("now"); if (call.voice) say([call.hail.trim() && `${call.hail.trim()}:`, "It boils."].filter(Boolean).join(" ")); }}>
+        Try it
+      </Button>
+    </Bottom>
+  );
+}
+
+/** What the cook sees → an amount and minutes for this pot as it stands; taken up with one touch. The mends came with the pot, so they
+    are there without a network too. */
+export function WrongSheet({ open, onOpen, touch, pots, first, steps, minute }: Props & { pots: CookPot[]; first: CookPot; steps: CookStep[]; minute: number }) {
+  const [key, setKey] = useState<string | null>(null);
   const [found, setFound] = useState<Rescue | null>(null);
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
   const pot = pots.find((p) => p.key === key) ?? first;
-  const ask = async (what: string) => {
-    try {
-      setFound(await answer(api.POST("/api/cookings/{cooking_id}/wrong", { params: { path: { cooking_id: cooking } }, body: { id: newId(), pot: pot.key, what } })));
-      setTrouble(null);
-    } catch (fault) {
-      setTrouble(asTrouble(fault));
-    }
+  const ask = (what: CookPot["wrongs"][number]) => {
+    touch("wrong", { pot: pot.key, what: what.code }, `${pot.name}: ${what.text}`);
+    setFound(mendAt(what.mends, pot.on === null ? 0 : minute - pot.on));
   };
   const close = (o: boolean) => {
-    if (!o) setFound(null);
+    if (!o) {
+      setFound(null);
+      setKey(null);
+    }
     onOpen(o);
   };
-  const cook = steps.find((s) => s.pot === pot.key && s.kind === "cook" && s.status === "running");
+  // a pot that is off already goes on in its rest
+  const cook = ["cook", "rest"].map((kind) => steps.find((s) => s.pot === pot.key && s.kind === kind && s.status === "running")).find(Boolean);
   const take = () => {
     if (!found) return;
     if (found.add_ml > 0 && pot.on !== null && found.what !== "crust") touch("poured", { pot: pot.key, ml: found.add_ml }, `${found.add_ml} ml more`);
@@ -164,14 +231,13 @@ export function WrongSheet({ open, onOpen, touch, cooking, pots, first, steps }:
           <Which pots={pots} at={pot.key} pick={setKey} />
           <div className="grid grid-cols-2 gap-2">
             {pot.wrongs.map((w) => (
-              <Button key={w.code} className="min-h-16 text-[18px]" onClick={() => void ask(w.code)}>
+              <Button key={w.code} className="min-h-16 text-[18px]" onClick={() => ask(w)}>
                 {w.text}
               </Button>
             ))}
           </div>
         </>
       )}
-      {trouble && <Wrong trouble={trouble} className="mt-2" />}
       {found && (
         <>
           {(found.add_ml > 0 || found.add_min > 0) && (

@@ -1,5 +1,5 @@
-import { Mic, MicOff, Moon, Undo2, Volume2, VolumeX } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { BellRing, Mic, MicOff, Moon, Undo2, Volume2, VolumeX } from "lucide-react";
+import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { answer, api, asTrouble, type CookPot, type CookState, type CookStep, type Trouble } from "../../api/client";
 import { inMeasure } from "../../job/words";
@@ -7,12 +7,13 @@ import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useDarkHere } from "../../ui/theme";
 import { useWide } from "../../ui/useWide";
 import { clock } from "../../job/words";
-import { callKey, current, left, upcoming } from "./ahead";
+import { left, upcoming } from "./fold";
 import { AfterMeal } from "./After";
-import { callBy, chime, say, useAwake, wakeAudio } from "./call";
+import { callBy, say, useAudioAwake, useAwake } from "./call";
 import { LivePot } from "./LivePot";
-import { newId } from "./queue";
-import { NoteSheet, PourSheet, RecipeSheet, WrongSheet } from "./Sheets";
+import { newId } from "./store";
+import { CallSheet, DoneSheet, NoteSheet, PourSheet, RecipeSheet, WrongSheet } from "./Sheets";
+import { useCall } from "./useCall";
 import { useCooking, type Cooking } from "./useCooking";
 
 /** One cooking at the stove: what to do now, huge; what comes next; every timer that runs. */
@@ -54,8 +55,8 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
   // what is due and asked about above needs no timer of its own
   const timers = state.steps.filter((s) => s.status === "running" && s.id !== state.now).sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
   const [undo, setUndo] = useState<{ id: string; what: string } | null>(null);
-  const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | "recipe" | null>(null);
-  useCall(state, minute);
+  const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | "recipe" | "done" | "call" | null>(null);
+  const said = useCall(state, minute);
   const awake = useAwake();
 
   useEffect(() => {
@@ -64,8 +65,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     return () => clearTimeout(timer);
   }, [undo]);
   const touch = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => {
-    wakeAudio();
-    const made = cooking.touch(kind, data);
+    const made = cooking.touch(kind, data, what);
     setUndo({ id: made, what });
   };
 
@@ -73,7 +73,10 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
   return (
     <div className="pb-8 pt-3">
       <h1 className="sr-only">{state.title}</h1>
-      <TopLine cooking={cooking} state={state} clockAt={clockAt} awake={awake} id={id} />
+      <p className="sr-only" role="status" aria-live="assertive" data-calls>
+        {said}
+      </p>
+      <TopLine cooking={cooking} state={state} clockAt={clockAt} awake={awake} id={id} openCall={() => setSheet("call")} />
       <div className="mt-3 grid items-start gap-4 min-[1000px]:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
         <section aria-label="Now" className="min-w-0 rounded-sheet border border-line bg-sheet p-4 min-[1000px]:p-7">
           {now ? (
@@ -85,7 +88,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
             <button
               type="button"
               onClick={() => {
-                cooking.touch("undo", { event: undo.id });
+                cooking.touch("undo", { event: undo.id }, "");
                 setUndo(null);
               }}
               className="mt-3 flex min-h-14 w-full min-w-0 items-center justify-center gap-2 rounded-key border border-line px-3 text-[17px] text-soft"
@@ -123,9 +126,12 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
               ))}
             <p className="pt-1.5 font-show text-[20px] font-[680]">{clockAt(Math.max(state.serve.expected, minute))} to the table</p>
           </section>
-          <div className="flex flex-wrap gap-2">
-            <Button className="min-h-14 flex-1" onClick={() => setSheet("recipe")}>
+          <div className="grid grid-cols-2 gap-2">
+            <Button className="min-h-14" onClick={() => setSheet("recipe")}>
               The recipe
+            </Button>
+            <Button className="min-h-14 flex-1" disabled={state.events.length === 0} onClick={() => setSheet("done")}>
+              What was done
             </Button>
             <Button className="min-h-14 flex-1" onClick={() => setSheet("note")}>
               Note
@@ -134,21 +140,31 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
               Something went wrong
             </Button>
           </div>
-          <Stop onStop={() => cooking.touch("ended", {})} />
+          <Stop onStop={() => cooking.touch("ended", {}, "Stopped")} />
         </div>
       </div>
       {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null && !p.locked)} first={pot} touch={touch} />}
       <RecipeSheet open={sheet === "recipe"} onOpen={(o) => setSheet(o ? "recipe" : null)} cooking={id} />
       <NoteSheet open={sheet === "note"} onOpen={(o) => setSheet(o ? "note" : null)} notes={state.notes.map((n) => `${clockAt(n.minute)} ${n.text}`)} touch={touch} />
-      {pot && <WrongSheet open={sheet === "wrong"} onOpen={(o) => setSheet(o ? "wrong" : null)} cooking={id} pots={state.pots} first={pot} steps={state.steps} touch={touch} />}
+      <DoneSheet open={sheet === "done"} onOpen={(o) => setSheet(o ? "done" : null)} events={state.events} clockAt={clockAt} undo={(event) => cooking.touch("undo", { event }, "")} />
+      <CallSheet open={sheet === "call"} onOpen={(o) => setSheet(o ? "call" : null)} />
+      {pot && <WrongSheet open={sheet === "wrong"} onOpen={(o) => setSheet(o ? "wrong" : null)} pots={state.pots} first={troubled(state) ?? pot} steps={state.steps} minute={minute} touch={touch} />}
     </div>
   );
 }
 
 type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
 
-function TopLine({ cooking, state, clockAt, awake, id }: { cooking: Cooking; state: CookState; clockAt: (m: number) => string; awake: boolean; id: number }) {
+/** The pot that something can go wrong with: the one that is on the heat, the last put on first. */
+function troubled(state: CookState): CookPot | undefined {
+  const off = new Set(state.steps.filter((s) => s.kind === "cook" && s.status === "done").map((s) => s.pot));
+  const on = state.pots.filter((p) => p.on !== null).sort((a, b) => (b.on ?? 0) - (a.on ?? 0));
+  return on.find((p) => !off.has(p.key)) ?? on[0];
+}
+
+function TopLine({ cooking, state, clockAt, awake, id, openCall }: { cooking: Cooking; state: CookState; clockAt: (m: number) => string; awake: boolean; id: number; openCall: () => void }) {
   const [call, setCall] = callBy.use();
+  const sounding = useAudioAwake();
   const late = Math.round(Math.max(state.serve.expected, cooking.minute) - state.serve.planned);
   const practice = (cooking.info?.speed ?? 1) > 1;
   const key = "grid h-14 w-14 place-items-center rounded-key border border-line";
@@ -172,13 +188,21 @@ function TopLine({ cooking, state, clockAt, awake, id }: { cooking: Cooking; sta
             {cooking.info?.alone ? "Runs by itself" : "Let it run by itself"}
           </Button>
         )}
-        <button type="button" className={key} aria-pressed={call.sound} aria-label={call.sound ? "Sound is on" : "Sound is off"} onClick={() => { wakeAudio(); setCall({ ...call, sound: !call.sound }); }}>
+        <button type="button" className={key} aria-pressed={call.sound} aria-label={call.sound ? "Sound is on" : "Sound is off"} onClick={() => setCall({ ...call, sound: !call.sound })}>
           {call.sound ? <Volume2 size={22} /> : <VolumeX size={22} />}
         </button>
-        <button type="button" className={key} aria-pressed={call.voice} aria-label={call.voice ? "Voice is on" : "Voice is off"} onClick={() => { wakeAudio(); setCall({ ...call, voice: !call.voice }); if (!call.voice) say("I will say what is next."); }}>
+        <button type="button" className={key} aria-pressed={call.voice} aria-label={call.voice ? "Voice is on" : "Voice is off"} onClick={() => { setCall({ ...call, voice: !call.voice }); if (!call.voice) say("I will say what is next."); }}>
           {call.voice ? <Mic size={22} /> : <MicOff size={22} />}
         </button>
+        <button type="button" className={key} aria-label="How it calls" onClick={openCall}>
+          <BellRing size={22} />
+        </button>
       </div>
+      {call.sound && !sounding && (
+        <button type="button" className="mt-2 min-h-14 w-full rounded-key border-2 border-warn bg-warn-pale px-3 text-left text-[17px] font-semibold">
+          Touch here once: until then this page may not make a sound.
+        </button>
+      )}
       <div className="mt-1 flex flex-wrap gap-x-4 text-[15px]">
         {cooking.offline && (
           <p role="status" className="font-semibold text-warn">
@@ -201,6 +225,8 @@ function TopLine({ cooking, state, clockAt, awake, id }: { cooking: Cooking; sta
   );
 }
 
+// a timer ended so much before its time is asked about
+const EARLY_MIN = 0.5;
 const BEGIN: Record<string, string> = { boil: "Heat is on", soak: "It is soaking", roast: "In the hot pot", dry: "It is drying", cool: "Spread out", chill: "In the fridge", sprout: "Done, leave it" };
 const END: Record<string, string> = { boil: "It boils", cook: "It is done: off the heat", rest: "Rested", soak: "Soaked", release: "Pressure is down", roast: "It smells nutty", cool: "It is cool", chill: "It is cold", kettle: "Kettle is on", add: "It is in", stir: "Stirred", early: "It has had its time", finish: "To the table", keep: "It is in the fridge" };
 
@@ -315,8 +341,11 @@ function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: boolean; 
 
 function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number; many: boolean; onDone: () => void }) {
   const rest = (step.due ?? 0) - minute;
+  // a touch too early ends what nobody can begin again: asked once
+  const [sure, setSure] = useState(false);
+  const early = rest > EARLY_MIN;
   return (
-    <div className="dotted grid grid-cols-[128px_1fr_auto] items-center gap-3 py-1.5 last:border-0">
+    <div className="dotted grid grid-cols-[minmax(92px,auto)_1fr_auto] items-center gap-3 py-1.5 last:border-0">
       <span className={`figures font-show text-[32px] font-bold leading-none ${rest <= 0 ? "text-warn" : ""}`} role="timer">
         {rest > 0 ? left(rest) : "look"}
       </span>
@@ -324,9 +353,21 @@ function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number;
         {step.title}
         {many && <span className="block truncate text-[14px] text-soft">{step.dish}</span>}
       </span>
-      <button type="button" onClick={onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-[17px] font-semibold text-water">
-        Done
-      </button>
+      {early && sure ? (
+        <span className="col-span-3 flex items-center gap-2">
+          <span className="mr-auto text-[16px] font-semibold">Done already, {left(rest)} before its time?</span>
+          <Button className="min-h-14" onClick={() => setSure(false)}>
+            Let it run
+          </Button>
+          <Button className="min-h-14 text-warn" onClick={onDone}>
+            Yes, done
+          </Button>
+        </span>
+      ) : (
+        <button type="button" onClick={early ? () => setSure(true) : onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-[17px] font-semibold text-water">
+          Done
+        </button>
+      )}
     </div>
   );
 }
@@ -427,19 +468,3 @@ function Over({ state, clockAt, id, practice, at }: { state: CookState; clockAt:
     </div>
   );
 }
-
-/** Sounds and speaks when there is something new to do or a timer has run out, also again after "not yet"; never every second. */
-function useCall(state: CookState, minute: number) {
-  const [call] = callBy.use();
-  const told = useRef<string | null>(null);
-  const now = state.steps.find((s) => s.id === current(state.steps, minute));
-  const key = callKey(now);
-  useEffect(() => {
-    if (key === told.current) return;
-    told.current = key;
-    if (!now || key === null) return;
-    if (call.sound) chime();
-    if (call.voice) say(`${now.title}. ${now.status === "running" && now.look ? `Look: ${now.look}` : ""}`);
-  }, [key, now, call]);
-}
-

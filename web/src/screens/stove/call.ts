@@ -1,46 +1,59 @@
-import { useEffect, useState } from "react";
+import { useEffect, useState, useSyncExternalStore } from "react";
 import { kept } from "../../ui/kept";
+import type { Call, Wanted } from "./calls";
 
-/** What calls the cook: a sound, a voice if wanted, and a screen that stays awake where the browser allows it. */
-export const callBy = kept("mealshift.call", { sound: true, voice: false });
+/** What calls the cook: a sound, a voice if wanted, the hand if the device can, and a screen that stays awake where the browser allows it. */
+export const callBy = kept<Wanted>("mealshift.call", { sound: true, voice: false, words: "short", hail: "" }, "device");
 
 let audio: AudioContext | null = null;
-// a page that was reloaded may not sound before it is touched: the call is made up for then
-let owed = false;
+const told = new Set<() => void>();
 
-/** Browsers let a page sound only after a touch: called from one. */
+/** Browsers let a page sound only after a touch: called from one, and tried when the stove opens. */
 export function wakeAudio(): void {
   try {
-    audio ??= new AudioContext();
-    void audio.resume().then(() => {
-      if (owed) chime();
-    });
+    if (!audio) {
+      audio = new AudioContext();
+      audio.addEventListener("statechange", () => told.forEach((tell) => tell()));
+    }
+    void audio.resume().catch(() => undefined);
   } catch {
     audio = null;
   }
 }
 
-/** Three soft notes, rising. */
-export function chime(): void {
-  if (audio?.state !== "running") {
-    if (!owed) window.addEventListener("pointerdown", wakeAudio, { once: true });
-    owed = true;
-    return;
-  }
-  owed = false;
+const subscribe = (tell: () => void) => {
+  told.add(tell);
+  return () => told.delete(tell);
+};
+
+/** May this page sound already? False after a reload, until it is touched. */
+export const useAudioAwake = (): boolean => useSyncExternalStore(subscribe, () => audio?.state === "running");
+
+function play(notes: readonly number[], loud: number): void {
+  if (audio?.state !== "running") return;
   const start = audio.currentTime;
-  [523.25, 659.25, 783.99].forEach((hertz, i) => {
+  notes.forEach((hertz, i) => {
     if (!audio) return;
     const tone = audio.createOscillator();
     const level = audio.createGain();
     tone.frequency.value = hertz;
     level.gain.setValueAtTime(0.0001, start + i * 0.22);
-    level.gain.exponentialRampToValueAtTime(0.35, start + i * 0.22 + 0.03);
+    level.gain.exponentialRampToValueAtTime(loud, start + i * 0.22 + 0.03);
     level.gain.exponentialRampToValueAtTime(0.0001, start + i * 0.22 + 0.5);
     tone.connect(level).connect(audio.destination);
     tone.start(start + i * 0.22);
     tone.stop(start + i * 0.22 + 0.55);
   });
+}
+
+/** Three notes, rising; half a minute before, one soft one. */
+export function chime(when: Call["when"]): void {
+  if (when === "now") play([523.25, 659.25, 783.99], 0.35);
+  else play([659.25], 0.12);
+}
+
+export function shake(when: Call["when"]): void {
+  if ("vibrate" in navigator) navigator.vibrate(when === "now" ? [300, 120, 300] : [120]);
 }
 
 export function say(text: string): void {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { CookingInfo } from "../../api/client";
-import type { Touch } from "./ahead";
+import type { Touch } from "./fold";
 import { BATCH, begin, minuteAt, nextBatch, outcomeOf, reduce, type Held } from "./sync";
 
 const touch = (n: number): Touch => ({ id: `touch-${n}`, kind: "note", data: { text: `${n}` }, at: n, minute: n });

@@ -1,5 +1,5 @@
 import type { CookingInfo, CookState, Trouble } from "../../api/client";
-import type { Touch } from "./ahead";
+import type { Touch } from "./fold";
 
 /** A touch the server would not take, with what it said of it: shown, and never lost without a word. */
 export interface Refused {
@@ -41,9 +41,14 @@ export type Action =
 
 export const BATCH = 100;
 
-export const begin = (touches: readonly Touch[]): Held => ({
-  info: null, state: null, touches, refused: [], offline: false, trouble: null, clock: { minute: 0, at: 0, speed: 0, last: -1 }, minute: 0,
-});
+/** From what this device holds: its untold touches, and the cooking as it was last seen. `ago` ms have gone by since. */
+export function begin(touches: readonly Touch[], seen: CookingInfo | null = null, ago = 0, at = 0): Held {
+  const fresh: Held = { info: null, state: null, touches, refused: [], offline: false, trouble: null, clock: { minute: 0, at: 0, speed: 0, last: -1 }, minute: 0 };
+  if (!seen?.state) return fresh;
+  // last is unknown on purpose: the first answer is to be a whole one
+  const held = { ...fresh, info: seen, state: seen.state, clock: { minute: seen.minute, at: at - ago, speed: seen.speed, last: -1 } };
+  return { ...held, minute: minuteAt(held, at) };
+}
 
 /** Kitchen minutes at a moment of this page's clock. */
 export const minuteAt = (held: Held, at: number): number => held.clock.minute + ((at - held.clock.at) / 60_000) * held.clock.speed;

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { answer, api, TroubleError, type CookingInfo, type CookState, type Trouble } from "../../api/client";
-import { ahead, type Touch } from "./ahead";
-import { load, newId, save } from "./queue";
+import { ahead, type Touch } from "./fold";
+import { keep, load, newId, save, seen } from "./store";
 import { BATCH, begin, minuteAt, nextBatch, outcomeOf, reduce, type Action, type Held, type Outcome } from "./sync";
 
 export interface Cooking {
@@ -9,7 +9,8 @@ export interface Cooking {
   state: CookState | null;
   /** kitchen minutes since the start, now */
   minute: number;
-  touch: (kind: string, data: Touch["data"]) => string;
+  /** what: the touch in words, for the list of what was done */
+  touch: (kind: string, data: Touch["data"], what: string) => string;
   waiting: number;
   offline: boolean;
   trouble: Trouble | null;
@@ -18,7 +19,10 @@ export interface Cooking {
 
 /** One cooking as the server knows it, with this device's own touches on top; asks anew every second or two. */
 export function useCooking(id: number): Cooking {
-  const [held, setHeld] = useState<Held>(() => begin(load(id)));
+  const [held, setHeld] = useState<Held>(() => {
+    const last = seen(id);
+    return begin(load(id), last?.got ?? null, last ? Math.max(0, Date.now() - last.at) : 0, performance.now());
+  });
   const now = useRef(held);
   const busy = useRef(false);
   const asked = useRef(0);
@@ -72,6 +76,7 @@ export function useCooking(id: number): Cooking {
       const known = now.current.clock.last >= 0 && told.length === 0 && asked.current++ % 5 !== 0;
       const got = await answer(api.GET("/api/cookings/{cooking_id}", { params: { path: { cooking_id: id }, query: known ? { since: now.current.clock.last } : {} } }));
       dispatch({ type: "answered", got, at: performance.now() });
+      if (got.state) keep(id, got);
       // only now: the fresh state already holds what was sent
       for (const one of told) dispatch({ type: "told", ...one });
     } catch (fault) {
@@ -100,8 +105,8 @@ export function useCooking(id: number): Cooking {
   }, [sync, dispatch, speed]);
 
   const touch = useCallback(
-    (kind: string, data: Touch["data"]): string => {
-      const made: Touch = { id: newId(), kind, data, at: Date.now(), minute: minuteAt(now.current, performance.now()) };
+    (kind: string, data: Touch["data"], what: string): string => {
+      const made: Touch = { id: newId(), kind, data, what, at: Date.now(), minute: minuteAt(now.current, performance.now()) };
       dispatch({ type: "touched", touch: made });
       void sync();
       return made.id;

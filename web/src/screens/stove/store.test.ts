@@ -1,6 +1,6 @@
 import { afterEach, expect, it } from "vitest";
-import type { Touch } from "./ahead";
-import { load, newId, save } from "./queue";
+import type { Touch } from "./fold";
+import { load, newId, save } from "./store";
 
 const touch: Touch = { id: "a", kind: "note", data: { text: "x" }, at: 1, minute: 2 };
 afterEach(() => localStorage.clear());
