@@ -11,7 +11,7 @@ from importlib import resources
 from ..pot import Pot
 from ..pot.ways import cap
 from ..recipe import Recipe
-from ..shifting import Shift
+from ..shifting import AsItIs, Shift
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,6 +58,13 @@ def for_pot(pot: Pot) -> list[Caution]:
     """Cautions of the grain and the way it is cooked, without a recipe."""
     out = [_make("gluten", "of the grain", grain=cap(pot.grain.name))] if pot.grain.gluten else []
     return out + _for_way(pot) + [_make("cooling", "there may be some left over")]
+
+
+def for_dish(dish: Shift | AsItIs) -> list[Caution]:
+    """Cautions of a shift, or of a dish that is cooked as it is."""
+    if isinstance(dish, AsItIs):
+        return [*_for_recipe(dish.recipe), _make("cooling_dish", "there may be some left over")]
+    return for_shift(dish)
 
 
 def for_shift(shift: Shift) -> list[Caution]:

@@ -9,7 +9,7 @@ from ..measures import round_half_up
 from ..pot import Pot
 from ..pot.account import said as said_amount
 from ..pot.simulation import Run, curve, simulate
-from ..shifting import Shift
+from ..shifting import AsItIs, Shift
 from .devices import last_weight, weighed
 from .fold import Event, State, fold, forecast, in_order, is_locked, pot_run, ready_at, serving
 from .rescue import WRONGS, rescue, wrongs_for
@@ -193,7 +193,7 @@ def said(script: Script, state: State, minute: float) -> list[str]:
     return out
 
 
-def the_recipes(shifts: dict[str, Shift]) -> list[dict[str, Any]]:
+def the_recipes(shifts: dict[str, Shift | AsItIs]) -> list[dict[str, Any]]:
     """Each dish as it is cooked tonight: its list with the new amounts, its steps as rewritten, under their headings."""
     return [
         {

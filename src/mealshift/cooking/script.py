@@ -26,7 +26,7 @@ from ..planning.tasks import is_stirred, title_of
 from ..pot import Pot
 from ..pot.stages import stages
 from ..pot.ways import cap
-from ..shifting import Shift
+from ..shifting import AsItIs, Shift
 from ..shifting.backwards import carriers
 from ..shifting.sentences import not_loose
 
@@ -44,7 +44,7 @@ _STIR = "Stir, down to the bottom of the pot"
 _CAUTION_AT = {
     "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "cloth": ("boil",),
     "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("act", "boil"), "count_out": ("finish",),
-    "allergens": ("finish",), "cooling": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
+    "allergens": ("finish",), "cooling": ("keep",), "cooling_dish": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
     "whole_nuts": ("finish",),
 }  # fmt: skip
 # what must be known before anything is begun
@@ -106,12 +106,17 @@ def script_from(data: dict[str, Any], pots: dict[str, Pot]) -> Script:
     return Script(data["title"], data["serve"], steps, pots)
 
 
-def pots_of(shifts: dict[str, Shift]) -> dict[str, Pot]:
+def pots_of(shifts: dict[str, Shift | AsItIs]) -> dict[str, Pot]:
     """Every pot of these dishes under its key."""
-    return {f"{dish}/{n + 1}": pot for dish, made in shifts.items() for n, pot in enumerate((made.pot, *made.aside))}
+    return {
+        f"{dish}/{n + 1}": pot
+        for dish, made in shifts.items()
+        if isinstance(made, Shift)
+        for n, pot in enumerate((made.pot, *made.aside))
+    }
 
 
-def script_of(shifts: dict[str, Shift], plan: Plan, began: datetime) -> Script:
+def script_of(shifts: dict[str, Shift | AsItIs], plan: Plan, began: datetime) -> Script:
     """The script of a plan that is begun at `began`; dishes that the plan left out are not in it."""
     steps: list[Step] = []
     pots: dict[str, Pot] = {}
@@ -120,7 +125,9 @@ def script_of(shifts: dict[str, Shift], plan: Plan, began: datetime) -> Script:
         if not tasks:
             continue
         pots |= pots_of({dish: made})
-        steps += _Dish(made, dish, pots).steps(list(tasks.values()))
+        steps += (_Dish(made, dish, pots) if isinstance(made, Shift) else _AsItIs(made, dish)).steps(
+            list(tasks.values())
+        )
     steps.sort(key=lambda s: (s.planned, s.anchor != "", s.id))
     names = list(dict.fromkeys(s.dish for s in steps))
     return Script(_together(names), minutes_from(began, plan.serve_at), tuple(steps), pots)
@@ -130,14 +137,13 @@ def _together(names: list[str]) -> str:
     return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}" if names else ""
 
 
-class _Dish:
+class _Steps:
     """The steps of one dish. `last` maps a task to the step that others wait for."""
 
-    def __init__(self, made: Shift, dish: str, pots: dict[str, Pot]) -> None:
-        self.made, self.dish, self.pots = made, dish, pots
-        self.said = [(c.code, c.text) for c in cautions.for_shift(made)]
+    def __init__(self, made: Shift | AsItIs, dish: str) -> None:
+        self.recipe, self.dish = made.recipe, dish
+        self.said = [(c.code, c.text) for c in cautions.for_dish(made)]
         self.told: set[str] = set()
-        self.acts = acts_of(made)
         self.lines = _new_lines(made)
 
     def steps(self, tasks: list[tuple[Task, int]]) -> list[Step]:
@@ -163,6 +169,68 @@ class _Dish:
 
     def _in(self, lines: Iterable[int]) -> tuple[str, ...]:
         return tuple(self.lines[i] for i in lines if self.lines.get(i))
+
+    def _act(self, t: Task, act: Act, planned: int, after: tuple[str, ...]) -> list[Step]:
+        """What has minutes runs against the clock: one touch to begin it, one when it is done. What has none is simply done."""
+        style = "begin" if t.minutes >= TIMED_FROM_MIN and (act.timed or t.hands_on < t.minutes) else "do"
+        title = title_of(act.words)
+        # a card whose title says it all does not say it twice
+        words = "" if act.words.rstrip(".!") == title else act.words
+        made = Step(
+            t.id,
+            self.dish,
+            "act",
+            style,
+            title,
+            t.minutes,
+            planned,
+            words,
+            "",
+            after,
+            hands=t.hands_on,
+            goes_in=self._in(act.lines),
+        )
+        midway = [
+            replace(
+                self._reminder(f"{t.id}/mid{minute}", title_of(said), t.id, minute, planned + minute, ""), kind="stir"
+            )
+            for minute, said in (act.midway if style == "begin" else ())
+        ]
+        return [made, *midway]
+
+    def _finish(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
+        words = t.act.words if t.act else ""
+        finish = Step(t.id, self.dish, "finish", "do", "Finish, taste for salt, serve", t.minutes, planned, words, "", after,
+                      hands=t.hands_on, count_out=tuple(self.recipe.count_out), goes_in=self._in(t.act.lines) if t.act else ())  # fmt: skip
+        keep = Step(f"{t.id}/keep", self.dish, "keep", "remind", "Is any left? Shallow, and into the fridge", 0, planned + t.minutes + COOL_MIN,
+                    anchor=finish.id, offset=COOL_MIN, hands=2)  # fmt: skip
+        return [finish, keep]
+
+    def _reminder(self, step_id: str, title: str, anchor: str, offset: int, planned: int, key: str) -> Step:
+        return Step(
+            step_id, self.dish, "add", "remind", title, 0, planned, pot=key, anchor=anchor, offset=offset, hands=1
+        )
+
+    def _of(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
+        raise NotImplementedError
+
+
+class _AsItIs(_Steps):
+    """A dish without a grain: acts, and the finish."""
+
+    def _of(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
+        if t.kind == "finish":
+            return self._finish(t, planned, after)
+        return self._act(t, t.act or Act("act", t.what), planned, after)
+
+
+class _Dish(_Steps):
+    """With the grain's own cards between the recipe's."""
+
+    def __init__(self, made: Shift, dish: str, pots: dict[str, Pot]) -> None:
+        super().__init__(made, dish)
+        self.made, self.pots = made, pots
+        self.acts = acts_of(made)
 
     def _of(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
         pot_key = t.id.rpartition("/")[0]
@@ -212,16 +280,6 @@ class _Dish:
         if main and not self.made.own.line.cooked and source is not None and (said := self.lines.get(source)):
             return (said,)
         return (f"{round_half_up(pot.dry_g)} g {pot.grain.short}",)
-
-    def _act(self, t: Task, act: Act, planned: int, after: tuple[str, ...]) -> list[Step]:
-        """What has minutes runs against the clock: one touch to begin it, one when it is done. What has none is simply done."""
-        style = "begin" if t.minutes >= TIMED_FROM_MIN and (act.timed or t.hands_on < t.minutes) else "do"
-        title = title_of(act.words)
-        # a card whose title says it all does not say it twice
-        words = "" if act.words.rstrip(".!") == title else act.words
-        return [
-            Step(t.id, self.dish, "act", style, title, t.minutes, planned, words, "", after, hands=t.hands_on, goes_in=self._in(act.lines))
-        ]  # fmt: skip
 
     def _pot(self, t: Task, planned: int, after: tuple[str, ...], key: str) -> list[Step]:
         pot = self.pots[key]
@@ -313,11 +371,6 @@ class _Dish:
                     out.append(replace(stir, kind="stir"))
         return out
 
-    def _reminder(self, step_id: str, title: str, anchor: str, offset: int, planned: int, key: str) -> Step:
-        return Step(
-            step_id, self.dish, "add", "remind", title, 0, planned, pot=key, anchor=anchor, offset=offset, hands=1
-        )
-
     def _rest(self, t: Task, planned: int, after: tuple[str, ...], key: str) -> list[Step]:
         pot = self.pots[key]
         release, rest = round_half_up(pot.release_min), round_half_up(pot.rest_min)
@@ -355,14 +408,6 @@ class _Dish:
             )  # fmt: skip
         return out
 
-    def _finish(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
-        words = t.act.words if t.act else ""
-        finish = Step(t.id, self.dish, "finish", "do", "Finish, taste for salt, serve", t.minutes, planned, words, "", after,
-                      hands=t.hands_on, count_out=tuple(self.made.recipe.count_out), goes_in=self._in(t.act.lines) if t.act else ())  # fmt: skip
-        keep = Step(f"{t.id}/keep", self.dish, "keep", "remind", "Is any left? Shallow, and into the fridge", 0, planned + t.minutes + COOL_MIN,
-                    anchor=finish.id, offset=COOL_MIN, hands=2)  # fmt: skip
-        return [finish, keep]
-
 
 _EVERY = re.compile(r"\b(?:stir\w*|turn\w*|whisk\w*)\b[^.;]{0,30}?\bevery (?:(?P<n>\d+) ?)?(?P<few>few )?min", re.I)
 
@@ -377,7 +422,7 @@ def _stir_every(made: Shift) -> int:
     return STIR_EVERY_MIN if open_pot and (pot.grain.is_meal or is_stirred(made)) else 0
 
 
-def _new_lines(made: Shift) -> dict[int, str]:
+def _new_lines(made: Shift | AsItIs) -> dict[int, str]:
     """The shifted list's line for each line of the recipe."""
     out: dict[int, str] = {}
     left = list(made.lines)

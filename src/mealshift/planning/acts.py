@@ -25,7 +25,7 @@ from ..pot import Pot
 from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..process import Operation, one_sentence
 from ..reading.clauses import OWN_LOOK
-from ..shifting import Shift
+from ..shifting import AsItIs, Shift
 
 AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 # what the track's own tasks are made for
@@ -53,6 +53,17 @@ _HEAT_SET = re.compile(
 )
 _GOES_ON = re.compile(r"^\W*(?:until|till|or until|so that|without|with|\w+ing)\b", re.I)
 _DRAINED = re.compile(r"\b(?:drain|strain|sieve|tip off|pour off)", re.I)
+# what is done once while something runs: "turning after 20 minutes", "stir half way"
+_MIDWAY = re.compile(
+    r"\b(?:turn|stir|toss|shak|bast|flip|rotat|swap)\w*\b[^.;]{0,40}?\b(?:(?P<half>half ?-?(?:way|time))|after (?:about |the first )?(?=\d)|at (?=\d))",
+    re.I,
+)
+# a heading that is no dish but a stage of one
+_LEADS_ON = re.compile(
+    r"\b(?:assembl\w*|finish\w*|serv\w*|garnish|topping|method|directions|instructions|steps?|prep\w*|cook\w*|bak\w*|marinad\w*|dressing|temper\w*|tadka|to (?:cook|make|serve|finish))\b",
+    re.I,
+)
+_FOR_THE = re.compile(r"\W*for the\b", re.I)
 # what cools or stands for less than this is waited for
 LEAST_BY_ITSELF = 5
 # work without minutes is not guessed longer than this in one act
@@ -79,7 +90,8 @@ _ON_FIRE = re.compile(
 @dataclass(frozen=True, slots=True)
 class Act:
     """words: the recipe's own, as rewritten. lines: what goes in, by the recipe's lines. minutes: whole; timed: they are said, not guessed by the sign. mine: in the
-    grain's vessel. hands: minutes of them. beside: it runs beside the grain's pot."""
+    grain's vessel. hands: minutes of them. beside: it runs beside the grain's pot. midway: what is done at which minute of it.
+    part: the heading of the recipe under which it is a dish of its own."""
 
     kind: str
     words: str
@@ -91,6 +103,8 @@ class Act:
     resource: str = ""
     beside: bool = False
     ops: tuple[str, ...] = ()
+    midway: tuple[tuple[int, str], ...] = ()
+    part: str = ""
 
     @property
     def is_rest(self) -> bool:
@@ -151,26 +165,214 @@ def acts_of(shift: Shift) -> Acts:
     return _Reading(shift).acts()
 
 
-class _Reading:
-    def __init__(self, shift: Shift) -> None:
-        self.shift, self.recipe = shift, shift.recipe
-        self.mine = {v.id for v in shift.process.vessels if v.grain}
-        self.vessels = {v.id: v.kind for v in shift.process.vessels}
-        self.all = [_as_meant(o) for o in shift.process.operations if o.basis != "retired"]
+def acts_as_it_is(dish: AsItIs) -> tuple[Act, ...]:
+    """The acts of a dish without a grain to shift, in its order."""
+    return _AsItIs(dish).in_order()
+
+
+class _Clauses:
+    """Operations of one dish, gathered to acts."""
+
+    def __init__(self, dish: Shift | AsItIs) -> None:
+        self.recipe = dish.recipe
+        self.mine = {v.id for v in dish.process.vessels if v.grain}
+        self.vessels = {v.id: v.kind for v in dish.process.vessels}
+        self.all = [_as_meant(o) for o in dish.process.operations if o.basis != "retired"]
         self.ops = [o for o in self.all if o.kind not in CARDS_OWN]
-        self.places = {op: (step, a, b) for step in shift.method.steps for op, a, b in step.places}
+        self.places = {op: (step, a, b) for step in dish.method.steps for op, a, b in step.places}
+        self.parts = self._parts()
+
+    def _parts(self) -> dict[str, str]:
+        """Operation → the heading under which it is a dish of its own: its things are touched nowhere else, and it leads to nothing but the table."""
+        heat = next((o for o in self.ops if o.phase in AT_HEAT), None)
+        main = heat.dish if heat else ""
+        everywhere = {ln.index for ln in self.recipe.lines if ln.role in ("salt", "fat")}
+        out: dict[str, str] = {}
+        for label in dict.fromkeys(
+            o.dish
+            for o in self.ops
+            if o.dish and o.dish != main and (main or _FOR_THE.match(o.dish)) and not _LEADS_ON.search(o.dish)
+        ):
+            mine = [o for o in self.ops if o.dish == label]
+            others = {i for o in self.ops if o.dish != label for i in o.what} | {self.recipe.source}
+            # what is said under its heading of the whole dish ("serve the rice with it") is not its own
+            shared = others - everywhere
+            ends = next((n for n, o in enumerate(mine) if shared & set(o.what)), len(mine))
+            own = mine[:ends]
+            if len(own) > 1 and {i for o in own for i in o.what} - everywhere:
+                out |= {o.id: label for o in own}
+        return out
+
+    def _cooling(self) -> int | None:
+        """Minutes in which the cooked grain cools, where there is one."""
+        return None
+
+    # -- operations to acts --------------------------------------------------------------------------------------------
+
+    @staticmethod
+    def _timed(o: Operation) -> bool:
+        return bool(o.typical_min) and (o.told is not None or o.basis == "inserted") and not _MIDWAY.search(o.text)
+
+    def _groups(self, ops: Sequence[Operation]) -> list[Act]:
+        groups: list[list[Operation]] = []
+        for o in ops:
+            if groups and self._goes_with(groups[-1], o):
+                groups[-1].append(o)
+            else:
+                groups.append([o])
+        out: list[Act] = []
+        for a in map(self._act, groups):
+            if a.words:
+                out.append(a)
+            elif out:
+                # a clause of which the shift left no word is done with what stands before it
+                out[-1] = replace(out[-1], ops=(*out[-1].ops, *a.ops))
+        return out
+
+    def _goes_with(self, group: Sequence[Operation], o: Operation) -> bool:
+        before = group[-1]
+        if (
+            "inserted" in (before.basis, o.basis)
+            or before.step != o.step
+            or self.parts.get(before.id) != self.parts.get(o.id)
+        ):
+            return False
+        if _REMARK.search(o.text) and not self._timed(o):
+            return True
+        if _MIDWAY.search(o.text) and any(self._timed(x) for x in group):
+            return True
+        if before.vessel != o.vessel:
+            return False
+        if {before.kind, o.kind} & set(_PASSIVE) and before.kind != o.kind:
+            return not self._timed(o) and not self._timed(before) and o.kind not in ("cool", "chill")
+        same = one_sentence(self.recipe.text, before, o)
+        if any(self._timed(x) for x in group):
+            return (
+                same and not self._timed(o) and (o.kind in ("stir", "cover", "other") or bool(_GOES_ON.match(o.text)))
+            )
+        return same if self._timed(o) else True
+
+    def _act(self, group: Sequence[Operation], kind: str = "") -> Act:
+        if not group:
+            return Act(kind, "")
+        timed = [o for o in group if self._timed(o)]
+        main = max(timed, key=lambda o: o.typical_min or 0.0) if timed else max(group, key=lambda o: self._guessed(o))
+        minutes = (
+            sum(o.typical_min or 0.0 for o in timed)
+            if timed
+            else min(MOST_GUESSED, sum(self._guessed(o) for o in group))
+        )
+        words = self._words(group)
+        whole = max(1, round_half_up(minutes))
+        cooling = self._cooling()
+        if cooling is not None and main.kind == "cool" and main.vessel in self.mine and not timed:
+            # how long it takes is known better than by a word
+            whole = cooling
+        fire = (
+            main.kind in _FIRE or (main.heat in ("medium", "high") and main.kind not in _PASSIVE)
+        ) and self._on_fire(main)
+        oven = bool(_OVEN.search(words)) and fire
+        mine = main.vessel in self.mine
+        if main.kind == "preheat" or oven or (main.kind in _PASSIVE and whole >= LEAST_BY_ITSELF):
+            hands = 1
+        elif main.kind in _WORK or main.hands == "all along":
+            hands = whole if whole <= _FRIES_UNWATCHED or main.kind not in _FIRE else _HANDS_NOW_AND_THEN * 2
+        else:
+            hands = min(whole, _HANDS_NOW_AND_THEN)
+        beside = (
+            main.kind == "preheat"
+            or bool(_BESIDE.match(words))
+            or (not mine and bool(timed) and whole >= ASIDE_FROM_MIN)
+        )
+        return Act(
+            kind or main.kind, words, self._lines(group), whole, hands, bool(timed), mine,
+            "oven" if oven else "burner" if fire else "", beside, tuple(o.id for o in group), self._midway(group, whole) if timed else (),
+            self.parts.get(main.id, ""),
+        )  # fmt: skip
+
+    def _midway(self, group: Sequence[Operation], whole: int) -> tuple[tuple[int, str], ...]:
+        out = []
+        for o in group:
+            m = _MIDWAY.search(o.text)
+            minute = round_half_up(whole / 2 if m and m["half"] else o.typical_min or 0.0)
+            if m and 0 < minute < whole:
+                out.append((minute, self._words([o])))
+        return tuple(out)
+
+    def _guessed(self, o: Operation) -> float:
+        """Minutes by the sign the clause names, else by its verb."""
+        if self._timed(o):
+            return o.typical_min or 0.0
+        if o.kind == "cover" or _REMARK.search(o.text) or _HEAT_SET.search(o.text):
+            return 0.0
+        if o.kind in ("add", "season", "off", "stir", "fluff", "serve", "other"):
+            return 1.0
+        for pattern, minutes in _signs():
+            if pattern.search(o.text):
+                return minutes
+        return (o.typical_min or 1.0) if o.kind not in _FIRE or self._on_fire(o) else 1.0
+
+    def _on_fire(self, o: Operation) -> bool:
+        """Does the clause itself say that something is heated, or did it only go on from one that did?"""
+        return o.basis == "inserted" or self._timed(o) or bool(_ON_FIRE.search(o.text))
+
+    def _lines(self, group: Sequence[Operation]) -> tuple[int, ...]:
+        wets = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        # "wash until the water is clear" is not the pot's water
+        return tuple(dict.fromkeys(i for o in group for i in o.what if not (o.kind in READY and i in wets)))
+
+    def _words(self, group: Sequence[Operation]) -> str:
+        """The words of these operations as rewritten, as they stand there from the first to the last of those that follow each other."""
+        runs: list[list[Operation]] = []
+        for o in group:
+            if (
+                runs
+                and o.basis == runs[-1][-1].basis == "said"
+                and o.step == runs[-1][-1].step
+                and self._next(runs[-1][-1], o)
+            ):
+                runs[-1].append(o)
+            else:
+                runs.append([o])
+        return " ".join(x for x in (self._run(r) for r in runs) if x)
+
+    def _next(self, a: Operation, b: Operation) -> bool:
+        at = [i for i, o in enumerate(self.all) if o is a or o is b]
+        return len(at) < 2 or at[1] == at[0] + 1
+
+    def _run(self, run: Sequence[Operation]) -> str:
+        placed = [self.places[o.id] for o in run if o.id in self.places]
+        if not placed:
+            return " ".join(o.text for o in run if o.basis == "inserted")
+        step, a, b = placed[0][0], min(p[1] for p in placed), max(p[2] for p in placed)
+        words = " ".join(OWN_LOOK.sub("", step.full[a:b]).split())
+        if not re.search(r"\bnow and then\W*$", words, re.I):
+            words = re.sub(r"[\s,;:–—-]*(?:\b(?:and|then|but|or)\b[\s,]*)*$", "", words).strip()
+        words = re.sub(r"^(?:[\s,;:.)–—-]+|(?:and|then|but)\b\s*)+", "", words, flags=re.I)
+        if not re.search(r"\w", words):
+            return ""
+        return words[:1].upper() + words[1:] + ("" if words[-1:] in '.!?)”"' else ".")
+
+
+class _Reading(_Clauses):
+    """With the grain's own cooking between what comes before and after it."""
+
+    def __init__(self, shift: Shift) -> None:
+        super().__init__(shift)
+        self.shift = shift
+
+    def _cooling(self) -> int | None:
+        return cools(self.shift.pot)
 
     def acts(self) -> Acts:
-        ops = self.ops
-        ready, rest_of = self._ready(ops)
-        ops = rest_of
+        ready, ops = self._ready([o for o in self.ops if o.id not in self.parts])
         heat = [i for i, o in enumerate(ops) if o.phase in AT_HEAT]
         if not heat:
             nothing = Act("cook", "")
             early = next((o for o in ops if o.kind == "head_start"), None)
             ops = [o for o in ops if o is not early]
             return Acts(
-                tuple(self._groups(ops)),
+                (*self._groups(ops), *self._parts_between(0, len(self.ops))),
                 Cooking(Act("boil", ""), nothing, Act("rest", ""), self._act([early]) if early else None),
                 (),
                 ready,
@@ -192,8 +394,9 @@ class _Reading:
             goes_on, rest = list(ops[last + 1 : end]), []
         second = any(i > last for i in heat)
         minutes = sum(o.typical_min or 0.0 for o in cook if o.phase in ("heat", "whistles"))
+        here = self.ops.index(ops[first])
         return Acts(
-            tuple(self._groups(before)),
+            (*self._groups(before), *self._parts_between(0, here)),
             Cooking(
                 self._act(pour, "boil"),
                 self._act(
@@ -205,9 +408,13 @@ class _Reading:
                 adds,
                 round_half_up(minutes) if second and minutes else None,
             ),
-            self._in_order(self._groups(ops[end:]), ops[:end]),
+            (*self._in_order(self._groups(ops[end:]), ops[:end]), *self._parts_between(here, len(self.ops))),
             ready,
         )
+
+    def _parts_between(self, start: int, end: int) -> list[Act]:
+        """The dishes of their own that the recipe has there."""
+        return self._groups([o for o in self.ops[start:end] if o.id in self.parts])
 
     def _in_order(self, after: Sequence[Act], before: Sequence[Operation]) -> tuple[Act, ...]:
         """What comes after the pot is done after it, unless it is a thing by itself, of things that were not touched before."""
@@ -216,8 +423,10 @@ class _Reading:
         for a in after:
             own = not touched & set(a.lines) and bool(a.lines)
             mine = a.mine and not _ANOTHER.search(a.words)
-            beside = bool(_BESIDE.match(a.words)) or (
-                own and (a.kind in _APART or (not mine and a.timed and a.minutes >= ASIDE_FROM_MIN))
+            beside = (
+                not a.part
+                and bool(_BESIDE.match(a.words))
+                or (not a.part and own and (a.kind in _APART or (not mine and a.timed and a.minutes >= ASIDE_FROM_MIN)))
             )
             out.append(replace(a, mine=mine, beside=beside))
             touched |= set(a.lines)
@@ -322,134 +531,21 @@ class _Reading:
     def _in(self, minute: int, group: Sequence[Operation]) -> GoesIn:
         return GoesIn(minute, self._words(group), self._lines(group), tuple(o.id for o in group))
 
-    # -- operations to acts --------------------------------------------------------------------------------------------
 
-    @staticmethod
-    def _timed(o: Operation) -> bool:
-        return bool(o.typical_min) and (o.told is not None or o.basis == "inserted")
+class _AsItIs(_Clauses):
+    """Nothing of it is the grain's: one thing after the other, but for what heats up, stands or runs beside by itself."""
 
-    def _groups(self, ops: Sequence[Operation]) -> list[Act]:
-        groups: list[list[Operation]] = []
-        for o in ops:
-            if groups and self._goes_with(groups[-1], o):
-                groups[-1].append(o)
-            else:
-                groups.append([o])
-        out: list[Act] = []
-        for a in map(self._act, groups):
-            if a.words:
-                out.append(a)
-            elif out:
-                # a clause of which the shift left no word is done with what stands before it
-                out[-1] = replace(out[-1], ops=(*out[-1].ops, *a.ops))
-        return out
-
-    def _goes_with(self, group: Sequence[Operation], o: Operation) -> bool:
-        before = group[-1]
-        if "inserted" in (before.basis, o.basis) or before.step != o.step:
-            return False
-        if _REMARK.search(o.text) and not self._timed(o):
-            return True
-        if before.vessel != o.vessel:
-            return False
-        if {before.kind, o.kind} & set(_PASSIVE) and before.kind != o.kind:
-            return not self._timed(o) and not self._timed(before) and o.kind not in ("cool", "chill")
-        same = one_sentence(self.recipe.text, before, o)
-        if any(self._timed(x) for x in group):
-            return (
-                same and not self._timed(o) and (o.kind in ("stir", "cover", "other") or bool(_GOES_ON.match(o.text)))
-            )
-        return same if self._timed(o) else True
-
-    def _act(self, group: Sequence[Operation], kind: str = "") -> Act:
-        if not group:
-            return Act(kind, "")
-        timed = [o for o in group if self._timed(o)]
-        main = max(timed, key=lambda o: o.typical_min or 0.0) if timed else max(group, key=lambda o: self._guessed(o))
-        minutes = (
-            sum(o.typical_min or 0.0 for o in timed)
-            if timed
-            else min(MOST_GUESSED, sum(self._guessed(o) for o in group))
-        )
-        words = self._words(group)
-        whole = max(1, round_half_up(minutes))
-        if main.kind == "cool" and main.vessel in self.mine and not timed:
-            # how long it takes is known better than by a word
-            whole = cools(self.shift.pot)
-        fire = (
-            main.kind in _FIRE or (main.heat in ("medium", "high") and main.kind not in _PASSIVE)
-        ) and self._on_fire(main)
-        oven = bool(_OVEN.search(words)) and fire
-        mine = main.vessel in self.mine
-        if main.kind == "preheat" or oven or (main.kind in _PASSIVE and whole >= LEAST_BY_ITSELF):
-            hands = 1
-        elif main.kind in _WORK or main.hands == "all along":
-            hands = whole if whole <= _FRIES_UNWATCHED or main.kind not in _FIRE else _HANDS_NOW_AND_THEN * 2
-        else:
-            hands = min(whole, _HANDS_NOW_AND_THEN)
-        beside = (
-            main.kind == "preheat"
-            or bool(_BESIDE.match(words))
-            or (not mine and bool(timed) and whole >= ASIDE_FROM_MIN)
-        )
-        return Act(
-            kind or main.kind, words, self._lines(group), whole, hands, bool(timed), mine,
-            "oven" if oven else "burner" if fire else "", beside, tuple(o.id for o in group),
-        )  # fmt: skip
-
-    def _guessed(self, o: Operation) -> float:
-        """Minutes by the sign the clause names, else by its verb."""
-        if self._timed(o):
-            return o.typical_min or 0.0
-        if o.kind == "cover" or _REMARK.search(o.text) or _HEAT_SET.search(o.text):
-            return 0.0
-        if o.kind in ("add", "season", "off", "stir", "fluff", "serve", "other"):
-            return 1.0
-        for pattern, minutes in _signs():
-            if pattern.search(o.text):
-                return minutes
-        return (o.typical_min or 1.0) if o.kind not in _FIRE or self._on_fire(o) else 1.0
-
-    def _on_fire(self, o: Operation) -> bool:
-        """Does the clause itself say that something is heated, or did it only go on from one that did?"""
-        return o.basis == "inserted" or self._timed(o) or bool(_ON_FIRE.search(o.text))
-
-    def _lines(self, group: Sequence[Operation]) -> tuple[int, ...]:
-        wets = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
-        # "wash until the water is clear" is not the pot's water
-        return tuple(dict.fromkeys(i for o in group for i in o.what if not (o.kind in READY and i in wets)))
-
-    def _words(self, group: Sequence[Operation]) -> str:
-        """The words of these operations as rewritten, as they stand there from the first to the last of those that follow each other."""
-        runs: list[list[Operation]] = []
-        for o in group:
-            if (
-                runs
-                and o.basis == runs[-1][-1].basis == "said"
-                and o.step == runs[-1][-1].step
-                and self._next(runs[-1][-1], o)
-            ):
-                runs[-1].append(o)
-            else:
-                runs.append([o])
-        return " ".join(x for x in (self._run(r) for r in runs) if x)
-
-    def _next(self, a: Operation, b: Operation) -> bool:
-        at = [i for i, o in enumerate(self.all) if o is a or o is b]
-        return len(at) < 2 or at[1] == at[0] + 1
-
-    def _run(self, run: Sequence[Operation]) -> str:
-        placed = [self.places[o.id] for o in run if o.id in self.places]
-        if not placed:
-            return " ".join(o.text for o in run if o.basis == "inserted")
-        step, a, b = placed[0][0], min(p[1] for p in placed), max(p[2] for p in placed)
-        words = " ".join(OWN_LOOK.sub("", step.full[a:b]).split())
-        if not re.search(r"\bnow and then\W*$", words, re.I):
-            words = re.sub(r"[\s,;:–—-]*(?:\b(?:and|then|but|or)\b[\s,]*)*$", "", words).strip()
-        words = re.sub(r"^(?:[\s,;:.)–—-]+|(?:and|then|but)\b\s*)+", "", words, flags=re.I)
-        if not re.search(r"\w", words):
-            return ""
-        return words[:1].upper() + words[1:] + ("" if words[-1:] in '.!?)”"' else ".")
+    def in_order(self) -> tuple[Act, ...]:
+        acts = self._groups(self.ops)
+        vessel = {o.id: o.vessel for o in self.all}
+        of = [{vessel[i] for i in a.ops if i in vessel} for a in acts]
+        out = []
+        for n, a in enumerate(acts):
+            # what goes on in its vessel waits for it; another vessel's work may run beside
+            later = any(of[n] & other for other in of[n + 1 :])
+            beside = a.kind == "preheat" or (a.beside and not later and n < len(acts) - 1)
+            out.append(replace(a, beside=beside))
+        return tuple(out)
 
 
 def _as_meant(o: Operation) -> Operation:

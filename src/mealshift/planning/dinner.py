@@ -16,7 +16,7 @@ from ..measures import Measures
 from ..pot.account import said_minutes
 from ..problems import Refusal
 from ..recipe import Recipe
-from ..shifting import Choice, Shift, shift
+from ..shifting import AsItIs, Choice, Shift, as_it_is, shift
 from .schedule import EFFORT, Plan, before, critical_minutes, make_plan, minutes_from
 from .tasks import tasks_of
 
@@ -26,11 +26,11 @@ LATER = (10, 20, 30, 45, 60, 90)
 
 @dataclass(frozen=True, slots=True)
 class Dish:
-    """key: what the caller calls it; changes of a way out come back under it."""
+    """key: what the caller calls it; changes of a way out come back under it. choice: None for a dish without a grain, cooked as it is."""
 
     key: str
     recipe: Recipe
-    choice: Choice
+    choice: Choice | None
     measures: Measures | None = None
 
 
@@ -49,7 +49,7 @@ class WayOut:
 @dataclass(frozen=True, slots=True)
 class Dinner:
     plan: Plan
-    shifts: dict[str, Shift]
+    shifts: dict[str, Shift | AsItIs]
     keys: dict[str, str]
     ways_out: dict[str, tuple[WayOut, ...]]
 
@@ -64,10 +64,10 @@ def plan_dinner(
     owned: tuple[str, ...] | None = None,
 ) -> Dinner:
     """Shifts and plans all dishes. ways_out: by dish name, for the dishes that the plan had to leave out."""
-    shifts: dict[str, Shift] = {}
+    shifts: dict[str, Shift | AsItIs] = {}
     keys: dict[str, str] = {}
     for d in dishes:
-        made = shift(d.recipe, d.choice, d.measures)
+        made = as_it_is(d.recipe) if d.choice is None else shift(d.recipe, d.choice, d.measures)
         name = made.title.text
         while name in shifts:
             name += " (again)"
@@ -93,7 +93,7 @@ def plan_dinner(
 def _ways_out(
     name: str,
     dish: Dish,
-    made: Shift,
+    made: Shift | AsItIs,
     plan: Plan,
     code: str,
     now: datetime | None,
@@ -102,12 +102,15 @@ def _ways_out(
 ) -> list[WayOut]:
     if code == "pinned":
         return []
+    choice = dish.choice
+    if choice is None or isinstance(made, AsItIs):
+        return _later(name, dish, made, plan, code, now, solve)
     room = minutes_from(now, plan.serve_at) if now else 10**6
     out: list[WayOut] = []
 
     def offer(kind: str, text: str, changes: dict[str, Any]) -> bool:
         try:
-            other = shift(dish.recipe, replace(dish.choice, **changes), dish.measures)
+            other = shift(dish.recipe, replace(choice, **changes), dish.measures)
         except Refusal:
             return False
         needs = critical_minutes(tasks_of(other, "x"))
@@ -138,9 +141,7 @@ def _ways_out(
             {"method": "covered", "lid": None, "whistles": None, "release": "natural"},
         )
     grains = 0
-    for c in comparing.best_of_each(
-        comparing.candidates(dish.recipe, dish.choice.kitchen, min(72.0, max(0.1, room / 60)))
-    ):
+    for c in comparing.best_of_each(comparing.candidates(dish.recipe, choice.kitchen, min(72.0, max(0.1, room / 60)))):
         if grains < 2 and c.suited and c.in_time and c.grain.slug not in (made.pot.grain.slug, made.own.grain.slug):
             changes = {"to": c.grain.slug, "blend": (), "method": c.way.method, "lid": None, "soak_min": c.way.soak_min, "texture": None,
                        "roast": None, "sprouted": False, "whistles": None, "release": "natural"}  # fmt: skip
@@ -150,7 +151,7 @@ def _ways_out(
 
 
 def _later(
-    name: str, dish: Dish, made: Shift, plan: Plan, code: str, now: datetime | None, solve: Callable[..., Plan]
+    name: str, dish: Dish, made: Shift | AsItIs, plan: Plan, code: str, now: datetime | None, solve: Callable[..., Plan]
 ) -> list[WayOut]:
     needs = critical_minutes(tasks_of(made, name))
     tries = [before(plan.serve_at, -n) for n in LATER]

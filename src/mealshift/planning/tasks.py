@@ -13,8 +13,8 @@ from .. import preparing
 from ..measures import round_half_up
 from ..pot import Pot
 from ..recipe import Recipe
-from ..shifting import Shift
-from .acts import Act, Acts, acts_of, cools
+from ..shifting import AsItIs, Shift
+from .acts import Act, Acts, acts_as_it_is, acts_of, cools
 
 # a closed pot holds warm about so long; soaked grain may wait in the fridge, drained grain not long
 HOLD_MIN = 30
@@ -25,6 +25,8 @@ AFTER_ACT_MIN = 20
 # grain to be fried must be cold through: at least so long in the fridge after it has cooled
 CHILL_MIN = 60
 FINISH_MIN = 3
+# what is eaten cold may be ready so long before
+HOLD_COLD_MIN = 240
 
 
 @dataclass(frozen=True, slots=True)
@@ -49,9 +51,16 @@ class Task:
     needs: str = ""
     act: Act | None = None
 
+    @property
+    def part(self) -> str:
+        """The heading under which it is a dish of its own; "" for the dish itself."""
+        return self.act.part if self.act else ""
 
-def tasks_of(shift: Shift, dish: str) -> list[Task]:
-    """The tasks of one shift, in order; ids are unique within a plan if the dish names are."""
+
+def tasks_of(shift: Shift | AsItIs, dish: str) -> list[Task]:
+    """The tasks of one dish, in order; ids are unique within a plan if the dish names are."""
+    if isinstance(shift, AsItIs):
+        return [*(beans := _beans(shift.recipe, dish)), *_as_it_is(shift, dish, beans)]
     made = _Dish(shift, dish, acts_of(shift))
     made.main()
     for n, pot in enumerate(shift.aside):
@@ -60,6 +69,40 @@ def tasks_of(shift: Shift, dish: str) -> list[Task]:
     out = made.out
     if beans := _beans(shift.recipe, dish):
         out = [*beans, *(replace(t, after=(*t.after, beans[-1].id)) if t.kind == "pot" else t for t in out)]
+    return out
+
+
+def _as_it_is(made: AsItIs, dish: str, beans: list[Task]) -> list[Task]:
+    """A dish without a grain: its acts one after the other, what runs by itself beside them, and the finish."""
+    acts = list(acts_as_it_is(made))
+    # what comes last is the finishing
+    end = acts.pop() if acts and not acts[-1].timed and not acts[-1].resource else None
+    out: list[Task] = []
+    beside: list[Task] = []
+    last: tuple[str, ...] = tuple(t.id for t in beans[-1:])
+    for n, act in enumerate(acts):
+        hot = tuple(t.id for t in beside if act.resource == "oven" and t.act and t.act.kind == "preheat")
+        used = tuple(t.id for t in beside if t.act and set(t.act.lines) & set(act.lines))
+        after = last if not act.beside else ()
+        beside = [t for t in beside if t.id not in (*hot, *used)]
+        task = Task(
+            f"{dish}/do{n + 1}", title_of(act.words), dish, act.minutes, min(act.minutes, act.hands), act.resource, tuple(dict.fromkeys((*hot, *used, *after))),
+            AFTER_ACT_MIN if act.resource and (hot or after) else None, kind="act", act=act,
+        )  # fmt: skip
+        out.append(task)
+        if act.beside:
+            beside.append(task)
+        else:
+            last = (task.id,)
+    fired = [a for a in acts if a.resource]
+    # what never was hot, or was cooled again, can stand a good while
+    hot_still = bool(fired) and not any(a.kind in ("cool", "chill") for a in acts[acts.index(fired[-1]) :])
+    holds = HOLD_MIN if hot_still else HOLD_COLD_MIN
+    minutes = max(FINISH_MIN, end.minutes if end else 0)
+    out.append(
+        Task(f"{dish}/finish", "finish and taste", dish, minutes, minutes, after=(*(t.id for t in beside), *last), holds=holds, last=True, kind="finish", act=end,
+             waits=tuple((i, holds) for i in last))
+    )  # fmt: skip
     return out
 
 
@@ -85,6 +128,8 @@ class _Dish:
         self.out: list[Task] = []
         self.pots: list[str] = []
         self.beside: list[Task] = []
+        # heading → its tasks so far
+        self.parts: dict[str, list[Task]] = {}
 
     def add(self, task: Task) -> Task | None:
         if task.minutes <= 0:
@@ -103,7 +148,7 @@ class _Dish:
         last: str | None = None
         joined = ready is None
         for n, act in enumerate(acts.before):
-            if act.beside:
+            if act.part or act.beside:
                 self.aside_act(act, f"do{n + 1}")
                 continue
             after = [last] if last else []
@@ -187,6 +232,7 @@ class _Dish:
         """The rest where the recipe has it, else right behind the pot; then its acts, one after the other."""
         pot = self.shift.pot
         acts = list(self.acts.after)
+        mine = [a for a in acts if not a.part]
         rests = [n for n, a in enumerate(acts) if a.is_rest]
         at = rests[0] if rests and not self.acts.cooking.rest.words else -1
         if at < 0:
@@ -195,14 +241,13 @@ class _Dish:
         self.pots.append(last)
         for n, act in enumerate(acts):
             name = f"do{len(self.acts.before) + n + 1}"
-            if act.beside:
+            if act.part or act.beside:
                 self.aside_act(act, name)
             elif n == at:
                 last = self.rest(pot, key, last)
-            elif act is acts[-1] and not act.timed:
+            elif act is mine[-1] and not act.timed:
                 # what comes last is the finishing
-                self.pots[0] = last
-                return
+                continue
             elif act.kind == "cool" and act.mine and not act.timed:
                 # the recipe cools it, and does not say how long
                 made = self.add(
@@ -242,15 +287,24 @@ class _Dish:
 
     def aside_act(self, act: Act, name: str) -> None:
         """Beside the pot: in the recipe's order among themselves where they share their things."""
-        made = self.add(self._act(act, name, self._used(act.lines), None))
-        if made:
+        before = self.parts.get(act.part, [])[-1:] if act.part else []
+        after = (*self._hot(act.resource), *self._used(act.lines, act.part), *(t.id for t in before))
+        made = self.add(self._act(act, name, after, AFTER_ACT_MIN if before and act.resource else None))
+        if made and act.part:
+            self.parts.setdefault(act.part, []).append(made)
+        elif made:
             self.beside.append(made)
 
-    def _used(self, lines: tuple[int, ...]) -> tuple[str, ...]:
-        """What runs beside and has these things: it must have ended."""
+    def _used(self, lines: tuple[int, ...], part: str = "") -> tuple[str, ...]:
+        """What runs beside and has these things: it must have ended. A dish of its own with one of them, down to its last task."""
         found = tuple(t.id for t in self.beside if t.act and set(t.act.lines) & set(lines))
         self.beside = [t for t in self.beside if t.id not in found]
-        return found
+        parts = (
+            tasks[-1].id
+            for name, tasks in self.parts.items()
+            if name != part and any(t.act and set(t.act.lines) & set(lines) for t in tasks)
+        )
+        return (*found, *parts)
 
     def _joined(self) -> tuple[str, ...]:
         """All that ran beside so far: behind the pot it is joined by what comes next in the recipe."""
@@ -272,13 +326,13 @@ class _Dish:
         )  # fmt: skip
 
     def finish(self) -> None:
-        acts = self.acts.after
+        acts = [a for a in self.acts.after if not a.part]
         act = acts[-1] if acts and not acts[-1].timed and not acts[-1].beside else None
         minutes = max(FINISH_MIN, act.minutes if act else 0)
         self.out.append(
             Task(
                 f"{self.dish}/finish", "finish and taste", self.dish, minutes, minutes,
-                after=(*(t.id for t in self.beside), *self.pots), holds=HOLD_MIN, last=True, kind="finish", act=act,
+                after=(*(t.id for t in self.beside), *(tasks[-1].id for tasks in self.parts.values()), *self.pots), holds=HOLD_MIN, last=True, kind="finish", act=act,
                 # a closed pot keeps warm so long; what is served or fried cold may wait
                 waits=tuple((i, HOLD_MIN) for i in self.pots if not i.endswith(("/cool", "/chill"))),
             )

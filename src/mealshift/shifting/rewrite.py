@@ -76,6 +76,25 @@ class Method:
     additions: list[tuple[str, int]] = field(default_factory=list)
 
 
+def places_of(step: Step, operations: Sequence[Operation], edits: list[Edit]) -> tuple[tuple[str, int, int], ...]:
+    """Where the words of each operation stand in the edited step. Words that no operation holds go with the one they stand before, or
+    with the last: no word of a step is lost."""
+    out, at, length = [], 0, len(step.text)
+    mine = [o for o in operations if o.step == step.index and o.span is not None]
+    for o in mine:
+        assert o.span is not None  # noqa: S101 - asked just now
+        start, end = o.span.start - step.span.start, min(length, o.span.end - step.span.start)
+        if start > at and re.search(r"\w", step.text[at:start]):
+            start = at
+        start += len(step.text[start:end]) - len(step.text[start:end].lstrip())
+        if o is mine[-1] and re.search(r"\w", step.text[end:]):
+            end = length
+        at = max(at, end)
+        if o.basis != "retired":
+            out.append((o.id, *moved(step.text, edits, start, end)))
+    return tuple(out)
+
+
 def rewrite_steps(
     recipe: Recipe,
     own: Own,
@@ -194,21 +213,7 @@ class _View:
         )  # fmt: skip
 
     def places(self, step: Step, edits: list[Edit]) -> tuple[tuple[str, int, int], ...]:
-        """Words that no operation holds go with the one they stand before, or with the last: no word of a step is lost."""
-        out, at = [], 0
-        mine = [o for o in self.target.operations if o.step == step.index and o.span is not None]
-        for o in mine:
-            assert o.span is not None  # noqa: S101 - asked just now
-            start, end = self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
-            if start > at and re.search(r"\w", step.text[at:start]):
-                start = at
-            start += len(step.text[start:end]) - len(step.text[start:end].lstrip())
-            if o is mine[-1] and re.search(r"\w", step.text[end:]):
-                end = len(step.text)
-            at = max(at, end)
-            if o.basis != "retired":
-                out.append((o.id, *moved(step.text, edits, start, end)))
-        return tuple(out)
+        return places_of(step, self.target.operations, edits)
 
     def _at(self, step: Step, place: int) -> int:
         return place - step.span.start
