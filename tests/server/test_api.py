@@ -298,7 +298,7 @@ def test_a_plan_of_kept_shifts_is_the_households_own(cook, neighbour, as_) -> No
     client = as_(cook)
     ids = [post(client, "shifts", text=demo(n), choice={"to": "quinoa"}).json()["id"] for n in ("01", "04")]
     asked = {
-        "dishes": [{"shift_id": i} for i in ids],
+        "dishes": [{"key": str(i)} for i in ids],
         "serve_at": "2026-11-25T19:00:00",
         "now": "2026-11-25T16:00:00",
         "burners": 2,

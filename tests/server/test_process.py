@@ -73,7 +73,7 @@ def test_a_cooking_outlives_a_killed_server(tmp_path) -> None:
     with serving(tmp_path) as (browser, server):
         shift = browser.ask("/api/shifts")[-1]["id"]
         serve_at = (datetime.now(UTC) + timedelta(hours=2)).isoformat()
-        cooking = browser.ask("/api/cookings", client_id="kill-me-00", dishes=[{"shift_id": shift}], serve_at=serve_at)[
+        cooking = browser.ask("/api/cookings", client_id="kill-me-00", dishes=[{"key": str(shift)}], serve_at=serve_at)[
             "id"
         ]
         first = browser.ask(f"/api/cookings/{cooking}")["state"]["steps"][0]["id"]
@@ -125,7 +125,7 @@ def test_the_data_of_every_release_opens(tmp_path, release) -> None:
             browser.ask(f"/api/{path}")
         serve_at = (datetime.now(UTC) + timedelta(hours=3)).isoformat()
         planned = browser.ask(
-            "/api/plan", dishes=[{"shift_id": kept["id"]}], serve_at=serve_at, now=datetime.now(UTC).isoformat()
+            "/api/plan", dishes=[{"key": str(kept["id"])}], serve_at=serve_at, now=datetime.now(UTC).isoformat()
         )
         assert planned["tasks"] and not planned["problems"]
         assert browser.ask("/api/kitchen")["said"] is False

@@ -27,7 +27,7 @@ def stove(cook, as_):
     """A signed-in cook with a kept pilaf, and a cooking of it that has just begun."""
     client = as_(cook)
     shift = post(client, "shifts", text=demo("01"), choice={"to": "foxtail-millet"}).json()["id"]
-    asked = {"client_id": "first-start", "dishes": [{"shift_id": shift}], "zone": "Europe/Lisbon",
+    asked = {"client_id": "first-start", "dishes": [{"key": str(shift)}], "zone": "Europe/Lisbon",
              "serve_at": (timezone.now() + timedelta(minutes=70)).isoformat()}  # fmt: skip
     started = post(client, "cookings", **asked)
     assert started.status_code == 201, started.content
@@ -139,6 +139,90 @@ def test_a_cooking_is_over_when_all_is_on_the_table_and_not_if_that_was_a_slip(s
     slip = Event.objects.filter(data__step=finish["id"]).get().client_id
     touch(client, cooking, ("u", "undo", {"event": slip}))
     assert Cooking.objects.get().ended is None
+
+
+CARROTS = """Roast carrots
+Serves 5
+
+1 kg carrots, cut in sticks
+2 tbsp oil
+1 lemon
+
+1. Heat the oven to 210 °C.
+2. Toss the carrots with the oil on a tray.
+3. Roast for 35 minutes, turning once after 20 minutes.
+4. Squeeze the lemon over and serve.
+"""
+
+
+def test_a_dish_without_a_grain_is_planned_cooked_and_restored_beside_the_others(stove, neighbour, as_) -> None:
+    client, asked, _ = stove
+    kept = post(client, "recipes", text=CARROTS).json()
+    key = f"r{kept['id']}"
+    assert (
+        kept["side"] and not post(client, "recipes", text="200 g rice\n400 ml water\nSimmer 15 minutes.").json()["side"]
+    )
+    both = {**asked, "client_id": "with-carrots", "dishes": [*asked["dishes"], {"key": key}]}
+    planned = post(client, "plan", **{k: both[k] for k in ("dishes", "serve_at", "zone")}).json()
+    assert {t["key"] for t in planned["tasks"]} == {asked["dishes"][0]["key"], key}
+    cooking = post(client, "cookings", **both).json()["id"]
+    told = state(client, cooking)
+    mine = [s for s in told["steps"] if s["dish"] == "Roast carrots"]
+    assert [s["kind"] for s in mine][-2:] == ["finish", "keep"] and len(told["pots"]) == 1
+    roast = next(s for s in mine if s["title"].startswith("Roast for 35"))
+    assert any(s["anchor"] == roast["id"] and s["offset"] == 20 for s in mine)
+    [_, carrots] = sorted(
+        client.get(f"/api/cookings/{cooking}/recipes").json(), key=lambda d: d["title"] == "Roast carrots"
+    )
+    assert carrots["ingredients"][0]["text"] == "1 kg carrots, cut in sticks"
+    # a neighbour's plan cannot hold it, nor one that has a grain to shift
+    assert post(as_(neighbour), "plan", **{**planned_of(both), "dishes": [{"key": key}]}).status_code == 404
+    for odd in ("r0", "r-1", "x", "", "r99999999999999999999", f"r{10**17}"):
+        assert post(client, "plan", **{**planned_of(both), "dishes": [{"key": odd}]}).status_code in (404, 422)
+
+
+def planned_of(asked: dict) -> dict:
+    return {k: asked[k] for k in ("dishes", "serve_at", "zone")}
+
+
+def test_the_plan_and_the_draft_are_the_households(stove, neighbour, as_) -> None:
+    client, asked, _ = stove
+    key = asked["dishes"][0]["key"]
+    assert client.get("/api/tonight").json() == {"version": 0, "plan": None, "by": ""}
+    serve_at = (timezone.now() + timedelta(hours=2)).isoformat()
+    plan = {
+        "dishes": [{"key": key, "changes": {"to": "quinoa"}, "text": "With quinoa"}],
+        "serve_at": serve_at,
+        "burners": 3,
+    }
+    assert put(client, "tonight", version=0, plan=plan).json()["version"] == 1
+    # the other device's change was made on what it saw: not written over, and said
+    late = put(client, "tonight", version=0, plan={**plan, "dishes": []})
+    assert late.status_code == 409 and "meanwhile" in late.json()["text"]
+    seen = client.get("/api/tonight").json()
+    assert seen["version"] == 1 and seen["plan"]["dishes"][0]["changes"] == {"to": "quinoa"} and seen["by"] == "fen"
+    # a dish that is gone is not in it; a dinner that is over is none
+    client.delete(f"/api/shifts/{key}")
+    assert client.get("/api/tonight").json()["plan"]["dishes"] == []
+    past = (timezone.now() - timedelta(hours=4)).isoformat()
+    assert put(client, "tonight", version=1, plan={**plan, "serve_at": past}).json() == {
+        "version": 2,
+        "plan": None,
+        "by": "fen",
+    }
+
+    assert client.get("/api/draft").json()["text"] == ""
+    draft = {
+        "text": CARROTS,
+        "corrections": [{"line": "1 lemon", "role": "after"}],
+        "choice": {"to": "quinoa"},
+        "recipe_id": 10**9,
+    }
+    put(client, "draft", **draft)
+    got = client.get("/api/draft").json()
+    assert (got["text"], got["choice"]["to"], got["recipe_id"], got["by"]) == (CARROTS, "quinoa", None, "fen")
+    other = as_(neighbour)
+    assert other.get("/api/draft").json()["text"] == "" and other.get("/api/tonight").json()["version"] == 0
 
 
 def test_a_neighbour_sees_and_touches_nothing(stove, neighbour, as_) -> None:

@@ -52,7 +52,7 @@ def _step(
         else "waiting"
     )  # fmt: skip
     return {
-        "id": s.id, "dish": s.dish, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
+        "id": s.id, "dish": s.dish, "part": s.part, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
         "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out), "goes_in": list(s.goes_in),
         "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "rank": RANK.get(s.kind, RANK_ELSE), "status": status, "ready": ready,
         "start": going.start, "due": going.due, "end": going.end, "expected": round(ahead[s.id][0], 1),

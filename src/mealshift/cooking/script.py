@@ -55,7 +55,7 @@ _CAUTION_FIRST = ("gluten_in", "kidney_beans")
 class Step:
     """title: what to do, short. words: the recipe's own sentences for it. look: the sign that it is done. planned: the minute it
     is to start. anchor, offset: a reminder comes up so many minutes into that step (negative: before its end). pour_ml: to pour. goes_in: the lines of
-    the new list that go in with it."""
+    the new list that go in with it. part: the heading under which it is a dish of its own."""
 
     id: str
     dish: str
@@ -76,6 +76,7 @@ class Step:
     cautions: tuple[str, ...] = ()
     count_out: tuple[str, ...] = ()
     goes_in: tuple[str, ...] = ()
+    part: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -189,6 +190,7 @@ class _Steps:
             after,
             hands=t.hands_on,
             goes_in=self._in(act.lines),
+            part=act.part,
         )
         midway = [
             replace(

@@ -123,6 +123,8 @@ class RecipePart(Numbered):
     title: str
     text: str
     corrections: list[Plain]
+    # since 0.12
+    side: bool = False
     version: int
     created: Moment
     updated: Moment

@@ -266,10 +266,16 @@ class _Restored:
             keys = {"recipe_id": self.key("recipe", part.recipe), "shift_id": self.key("shift", part.shift)}
             self.made(kind, Meal, part, cook=None, **keys)
 
+    def dish_key(self, d: Plain) -> str:
+        """Of a cooking's dish; older backups hold the shift's number."""
+        key = str(d.get("key") or d.get("shift_id") or 0)
+        side = key.startswith("r")
+        number = int(key.lstrip("r")) if key.lstrip("r").isdigit() else 0
+        return f"{'r' if side else ''}{self.key('recipe' if side else 'shift', number or None) or 0}"
+
     def cooking(self, part: form.CookingPart) -> None:
         dishes = [
-            {**d, "shift_id": self.key("shift", d.get("shift_id")) or 0, "choice": self.choice(d["choice"])}
-            for d in part.dishes
+            {**d, "key": self.dish_key(d), "choice": d["choice"] and self.choice(d["choice"])} for d in part.dishes
         ]
         made = self.made("cooking", Cooking, part, dishes=dishes, by=self.user)
         rows = [Event(cooking=made, by=self.user, **e.model_dump(exclude={"received"})) for e in part.events]

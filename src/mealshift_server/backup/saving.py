@@ -65,6 +65,11 @@ def _things(household: Household, now: datetime) -> Iterator[tuple[str, Any]]:
     )
     subjects = {"pot": pot_no, "water_bag": bag_no, "time_bag": bag_no}
 
+    def dish_key(d: Plain) -> str:
+        key = str(d.get("key") or d.get("shift_id"))
+        number = (recipe_no if key.startswith("r") else shift_no).get(int(key.lstrip("r") or 0))
+        return f"{'r' if key.startswith('r') else ''}{number or 0}"
+
     def choice(c: Plain) -> Plain:
         return {**c, "pot_id": pot_no.get(c.get("pot_id")), "bag_id": bag_no.get(c.get("bag_id"))}
 
@@ -85,7 +90,7 @@ def _things(household: Household, now: datetime) -> Iterator[tuple[str, Any]]:
     for s in _each(Shift, household):
         yield "shift", _part(form.ShiftPart, s, recipe=recipe_no.get(s.recipe_id), choice=choice(s.choice))
     for c in _each(Cooking, household):
-        dishes = [{**d, "shift_id": shift_no.get(d["shift_id"]), "choice": choice(d["choice"])} for d in c.dishes]
+        dishes = [{**d, "key": dish_key(d), "choice": d["choice"] and choice(d["choice"])} for d in c.dishes]
         events = [form.EventPart(**_fields(form.EventPart, e)) for e in Event.objects.filter(cooking=c)]
         yield "cooking", _part(form.CookingPart, c, dishes=dishes, events=events)
     with_photo = set(Photo.objects.filter(entry__household=household).values_list("entry_id", flat=True))

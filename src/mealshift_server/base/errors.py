@@ -18,7 +18,7 @@ log = logging.getLogger("mealshift")
 
 
 class Conflict(Exception):  # noqa: N818 - told to the cook, not a fault
-    """Somebody changed the recipe since it was opened."""
+    """Somebody changed it since it was opened."""
 
 
 def trouble(status: int, code: str, where: str, text: str) -> JsonResponse:
@@ -44,7 +44,7 @@ def install(api: NinjaAPI) -> None:
             409,
             "changed_meanwhile",
             "text",
-            "Somebody changed this recipe meanwhile: open it again, then make your change.",
+            "Somebody changed this meanwhile: open it again, then make your change.",
         )
 
     @api.exception_handler(AuthenticationError)

@@ -21,15 +21,16 @@ from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
+from mealshift.shifting import AsItIs, as_it_is, shift
 from mealshift.shifting import Shift as CoreShift
-from mealshift.shifting import shift
 from mealshift_server.base.clock import zone_of
+from mealshift_server.base.errors import Conflict
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.recipes import actions as recipes
-from mealshift_server.recipes.models import Shift
+from mealshift_server.recipes.models import Recipe, Shift
 
-from .models import Cooking, Event
+from .models import Cooking, Event, Tonight
 
 # a cooking is over; whoever keeps something of it hears so within the same transaction
 over = Signal()
@@ -39,6 +40,8 @@ MOST_EVENTS = 3000
 # a device may have been without the network so long and still tell when things happened
 OLDEST = timedelta(days=5)
 JUST_NOW = timedelta(seconds=3)
+# a plan is over so long after its dinner: the next one begins with an empty table
+PLAN_OVER = timedelta(hours=3)
 
 
 def _on_clock(at: datetime | None, zone: ZoneInfo) -> datetime | None:
@@ -48,27 +51,52 @@ def _on_clock(at: datetime | None, zone: ZoneInfo) -> datetime | None:
     return at.replace(tzinfo=zone) if at.tzinfo is None else at.astimezone(zone)
 
 
-def dishes_of(household: Household, kept: list[Shift], changes: dict[int, dict[str, Any]]) -> list[dict[str, Any]]:
-    """Plain data from which each dish is shifted again, with what the cook changed for tonight."""
+def key_of(dish: Shift | Recipe) -> str:
+    """What a plan calls it: a shift by its number, a recipe cooked as it is by r and its number."""
+    return str(dish.pk) if isinstance(dish, Shift) else f"r{dish.pk}"
+
+
+def dishes_by_key(household: Household, keys: list[str]) -> dict[str, Shift | Recipe]:
+    """Those of these dishes that the household has."""
+    numbers = {side: [int(k.lstrip("r")) for k in keys if k.startswith("r") is side] for side in (False, True)}
+    mine: list[Shift | Recipe] = [
+        *Shift.objects.filter(household=household, pk__in=numbers[False]),
+        *Recipe.objects.filter(household=household, side=True, pk__in=numbers[True]),
+    ]
+    return {key_of(d): d for d in mine}
+
+
+def dishes_of(
+    household: Household, kept: list[Shift | Recipe], changes: dict[str, dict[str, Any]]
+) -> list[dict[str, Any]]:
+    """Plain data from which each dish is made again, with what the cook changed for tonight. A dish cooked as it is has no choice."""
     out = []
     for k in kept:
-        changed = changes.get(k.pk, {})
-        choice = {**k.choice, **changed}
-        if "to" in changed:
-            # another grain, from another bag, of which other things may have been learnt
-            choice |= {"factors": None, "bag_id": None}
-        out.append({"shift_id": k.pk, "text": k.text, "corrections": k.corrections, "choice": choice, "cup_ml": household.cup_ml,
+        choice = None
+        if isinstance(k, Shift):
+            changed = changes.get(key_of(k), {})
+            choice = {**k.choice, **changed}
+            if "to" in changed:
+                # another grain, from another bag, of which other things may have been learnt
+                choice |= {"factors": None, "bag_id": None}
+        out.append({"key": key_of(k), "text": k.text, "corrections": k.corrections, "choice": choice, "cup_ml": household.cup_ml,
                     "measure_ml": household.measure_ml, "measure_name": household.measure_name})  # fmt: skip
     return out
+
+
+def _key(d: dict[str, Any]) -> str:
+    """The key of a cooking's dish; those begun before 0.12 hold the shift's number."""
+    return str(d.get("key") or d.get("shift_id"))
 
 
 def _dish(household: Household, d: dict[str, Any]) -> Dish:
     measures = Measures(cup_ml=d["cup_ml"], measure_ml=d["measure_ml"])
     recipe = read(d["text"], measures, recipes.corrections_of(d["corrections"]))
-    return Dish(str(d["shift_id"]), recipe, recipes.choice_of(d["choice"], household), measures)
+    choice = None if d["choice"] is None else recipes.choice_of(d["choice"], household)
+    return Dish(_key(d), recipe, choice, measures)
 
 
-def plan(household: Household, kept: list[Shift], asked: dict[str, Any]) -> Dinner:
+def plan(household: Household, kept: list[Shift | Recipe], asked: dict[str, Any]) -> Dinner:
     """asked: serve_at, now, zone, burners, pinned, changes, as the API takes them."""
     row = kitchens.kitchen_row(household)
     zone = zone_of(household, asked.get("zone"))
@@ -89,8 +117,39 @@ def plan(household: Household, kept: list[Shift], asked: dict[str, Any]) -> Dinn
     )
 
 
+def tonight(household: Household) -> dict[str, Any]:
+    """The plan in hand. Dishes that are gone are not in it; one that is over is none."""
+    found = Tonight.objects.filter(household=household).select_related("by").first()
+    if found is None:
+        return {"version": 0, "plan": None, "by": ""}
+    base = {"version": found.version, "by": found.by.get_username() if found.by else ""}
+    if found.serve_at + PLAN_OVER < timezone.now():
+        return {**base, "plan": None}
+    there = dishes_by_key(household, [d["key"] for d in found.plan["dishes"]])
+    return {**base, "plan": {**found.plan, "dishes": [d for d in found.plan["dishes"] if d["key"] in there]}}
+
+
+@transaction.atomic
+def plan_tonight(
+    household: Household, user: User, version: int, plan: dict[str, Any], serve_at: datetime
+) -> dict[str, Any]:
+    """Conflict if the plan is not the version the change was made on."""
+    fields = {"plan": {"dishes": [], **plan}, "serve_at": serve_at, "by": user}
+    found = Tonight.objects.select_for_update().filter(household=household).first()
+    if (found.version if found else 0) != version:
+        raise Conflict
+    if found is None:
+        Tonight.objects.create(household=household, **fields)
+    else:
+        for name, value in fields.items():
+            setattr(found, name, value)
+        found.version += 1
+        found.save()
+    return tonight(household)
+
+
 def start_cooking(
-    household: Household, user: User, client_id: str, kept: list[Shift], asked: dict[str, Any], speed: int = 1
+    household: Household, user: User, client_id: str, kept: list[Shift | Recipe], asked: dict[str, Any], speed: int = 1
 ) -> tuple[Cooking, bool]:
     """The cooking and whether it is new: a second start with the same client_id, or of the very dishes that are on, gives the one there is."""
     if speed not in SPEEDS:
@@ -113,14 +172,14 @@ def start_cooking(
     script = core.script_of(dinner.shifts, dinner.plan, first)
     planned = {dinner.keys[s.task.dish] for s in dinner.plan.tasks}
     for running in Cooking.objects.filter(household=household, ended=None, began__gte=began - OLDEST):
-        if {str(d["shift_id"]) for d in running.dishes} == planned:
+        if {_key(d) for d in running.dishes} == planned:
             return running, False
     # the dish keeps the name the script knows it by, and the kitchen as it is tonight
     dishes = [
-        {**d, "choice": recipes.frozen_choice(household, d["choice"]), "name": name}
+        {**d, "choice": d["choice"] and recipes.frozen_choice(household, d["choice"]), "name": name}
         for d in dishes_of(household, kept, asked.get("changes") or {})
         for name, key in dinner.keys.items()
-        if key == str(d["shift_id"]) and key in planned
+        if key == _key(d) and key in planned
     ]
     try:
         with transaction.atomic():
@@ -134,12 +193,15 @@ def start_cooking(
 
 
 @lru_cache(maxsize=64)
-def _shifts(cooking_id: int) -> dict[str, CoreShift]:
+def _shifts(cooking_id: int) -> dict[str, CoreShift | AsItIs]:
     """The dishes of a cooking as they are cooked. They never change, so they are made once in this process."""
     cooking = Cooking.objects.select_related("household").get(pk=cooking_id)
-    shifts = {}
+    shifts: dict[str, CoreShift | AsItIs] = {}
     for d in cooking.dishes:
         dish = _dish(cooking.household, d)
+        if dish.choice is None:
+            shifts[d["name"]] = as_it_is(dish.recipe)
+            continue
         kitchen = CoreKitchen(**{**{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__}, "measure_ml": d["measure_ml"], "measure_name": d["measure_name"]})  # fmt: skip
         shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen), dish.measures)
     return shifts

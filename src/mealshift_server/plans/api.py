@@ -21,7 +21,7 @@ from mealshift_server.households.models import User
 from mealshift_server.households.scope import house, one
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Device
-from mealshift_server.recipes.models import Shift
+from mealshift_server.recipes.models import Recipe, Shift
 
 from . import actions as plans
 from . import schemas as s
@@ -30,14 +30,14 @@ from .models import Cooking
 router = Router(tags=["plan"])
 
 
-def _kept_dishes(request: HttpRequest, data: s.PlanIn) -> tuple[list[Shift], dict[str, Any]]:
-    """The shifts named, in that order, and what else was asked as plain data."""
-    ids = list(dict.fromkeys(d.shift_id for d in data.dishes))
-    mine = {k.pk: k for k in Shift.objects.filter(household=house(request), pk__in=ids)}
-    if len(mine) < len(ids):
+def _kept_dishes(request: HttpRequest, data: s.PlanIn) -> tuple[list[Shift | Recipe], dict[str, Any]]:
+    """The dishes named, in that order, and what else was asked as plain data."""
+    keys = list(dict.fromkeys(d.key for d in data.dishes))
+    mine = plans.dishes_by_key(house(request), keys)
+    if len(mine) < len(keys):
         raise Http404
-    changes = {d.shift_id: d.changes.model_dump(exclude_unset=True) for d in data.dishes if d.changes}
-    return [mine[i] for i in ids], {**data.model_dump(exclude={"dishes"}), "changes": changes}
+    changes = {d.key: d.changes.model_dump(exclude_unset=True) for d in data.dishes if d.changes}
+    return [mine[k] for k in keys], {**data.model_dump(exclude={"dishes"}), "changes": changes}
 
 
 def _plan(request: HttpRequest, data: s.PlanIn) -> Dinner:
@@ -50,9 +50,9 @@ def plan(request: HttpRequest, data: s.PlanIn) -> Any:
     dinner = _plan(request, data)
     row = kitchens.kitchen_row(house(request))
     made = plan_report(dinner.plan)
-    ways = [{"dish": dish, "shift_id": int(w.key), "kind": w.kind, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
+    ways = [{"dish": dish, "key": w.key, "kind": w.kind, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
             for dish, found in dinner.ways_out.items() for w in found]  # fmt: skip
-    tasks = [{**t, "shift_id": int(dinner.keys[t["dish"]])} for t in made["tasks"]]
+    tasks = [{**t, "key": dinner.keys[t["dish"]]} for t in made["tasks"]]
     burners = data.burners or (len(row.burners) if row and row.burners else 2)
     return {**made, "tasks": tasks, "ways": ways, "burners": burners}
 
@@ -65,6 +65,17 @@ def plan_calendar(request: HttpRequest, data: s.PlanIn) -> Any:
         content_type="text/calendar; charset=utf-8",
         headers={"Content-Disposition": 'attachment; filename="dinner.ics"'},
     )
+
+
+@router.get("/tonight", response={200: s.TonightOutNow, 401: Trouble}, tags=["plan"], exclude_unset=True)
+def tonight(request: HttpRequest) -> Any:
+    return plans.tonight(house(request))
+
+
+@router.put("/tonight", response={200: s.TonightOutNow, 409: Trouble, **MISSING}, tags=["plan"], exclude_unset=True)
+def plan_tonight(request: HttpRequest, data: s.TonightIn) -> Any:
+    plan = data.plan.model_dump(mode="json", exclude_unset=True)
+    return plans.plan_tonight(house(request), cast(User, request.user), data.version, plan, data.plan.serve_at)
 
 
 def _cookings(request: HttpRequest) -> QuerySet[Cooking]:

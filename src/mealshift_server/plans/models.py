@@ -32,6 +32,21 @@ class Cooking(models.Model):
         return self.title
 
 
+class Tonight(models.Model):
+    """The plan in hand, the household's: the phone shows what the laptop planned. `version` grows with each change, so that none is lost silently.
+    plan: what is asked (schemas.TonightPlan)."""
+
+    household = models.OneToOneField(Household, on_delete=models.CASCADE, related_name="tonight")
+    plan = models.JSONField()
+    serve_at = models.DateTimeField()
+    version = models.PositiveIntegerField(default=1)
+    by = models.ForeignKey(User, on_delete=models.SET_NULL, null=True)
+    changed = models.DateTimeField(auto_now=True)
+
+    def __str__(self) -> str:
+        return f"{self.serve_at:%Y-%m-%d %H:%M}"
+
+
 class Event(models.Model):
     """client_id: made by the device that saw it, so that a second sending changes nothing. minute: kitchen minutes since the start."""
 

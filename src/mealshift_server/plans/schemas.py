@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Literal
+from typing import Annotated, Literal
 
 from ninja import Schema
 from pydantic import Field
 
-from mealshift_server.base.schemas import ClockTime, Lid, ProblemOut, Trouble
+from mealshift_server.base.schemas import ClockTime, Lid, Moment, ProblemOut, Trouble
 from mealshift_server.recipes.schemas import BlendPart, Point, Said, Texture
 
 
@@ -32,8 +32,13 @@ class Changes(Schema):
     release: Literal["natural", "quick"] | None = None
 
 
+Key = Annotated[str, Field(pattern=r"^r?[1-9][0-9]{0,17}$")]
+
+
 class PlanDish(Schema):
-    shift_id: int
+    """key: a kept shift by its number, or r and the number of a recipe without a grain, which is cooked as it is."""
+
+    key: Key
     changes: Changes | None = None
 
 
@@ -52,7 +57,8 @@ class PlanTask(Schema):
     id: str
     what: str
     dish: str
-    shift_id: int
+    part: str
+    key: str
     start: datetime
     end: datetime
     hands_on: int
@@ -61,7 +67,7 @@ class PlanTask(Schema):
 
 class WayOutOut(Schema):
     dish: str
-    shift_id: int
+    key: str
     kind: Literal["no_soak", "pressure", "grain", "later"]
     text: str
     serve_at: datetime | None
@@ -75,6 +81,34 @@ class PlanOut(Schema):
     tasks: list[PlanTask]
     problems: list[ProblemOut]
     ways: list[WayOutOut]
+
+
+class TonightDish(PlanDish):
+    """text: what a way out changed, in its words."""
+
+    text: str = Field(default="", max_length=300)
+
+
+class TonightPlan(Schema):
+    dishes: list[TonightDish] = Field(default=[], max_length=12)
+    serve_at: Moment
+    burners: int | None = Field(default=None, ge=1, le=8)
+    pinned: list[Pin] = Field(default=[], max_length=100)
+
+
+class TonightIn(Schema):
+    """version: of the plan the change was made on; 0 where there was none."""
+
+    version: int = Field(ge=0, le=2**31 - 1)
+    plan: TonightPlan
+
+
+class TonightOutNow(Schema):
+    """plan: null where nothing is planned, or what was is over."""
+
+    version: int
+    plan: TonightPlan | None
+    by: str
 
 
 class CookingIn(PlanIn):
@@ -118,6 +152,7 @@ class Appended(Schema):
 class CookStep(Schema):
     id: str
     dish: str
+    part: str
     kind: str
     style: Literal["do", "begin", "follow", "remind"]
     title: str

@@ -17,15 +17,15 @@ from mealshift.pot.packet import Packet
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Correction
-from mealshift.shifting import Choice
+from mealshift.shifting import Choice, as_it_is
 from mealshift_server.base.errors import Conflict
-from mealshift_server.households.models import Household
+from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import core_kitchen, frozen, pot_of
 from mealshift_server.larder.actions import bag_for
 from mealshift_server.larder.models import Bag
 from mealshift_server.taught.factors import factors_for
 
-from .models import Recipe, Shift
+from .models import Draft, Recipe, Shift
 
 _log = logging.getLogger("mealshift.laws")
 
@@ -119,18 +119,33 @@ def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[st
 
 
 def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:
-    reading = read_text(household, text, corrections)
-    return Recipe.objects.create(
-        household=household, title=reading["title"][:200], text=reading["text"], corrections=corrections
-    )
+    kept = _as_read(household, text, corrections)
+    return Recipe.objects.create(household=household, corrections=corrections, **kept)
+
+
+def _as_read(household: Household, text: str, corrections: list[dict[str, Any]]) -> dict[str, Any]:
+    """What is kept of a text's reading. side: there is no grain in it, and it can be cooked as it is."""
+    recipe = read(text, measures(household), corrections_of(corrections))
+    side = recipe.source is None
+    try:
+        as_it_is(recipe)
+    except Refusal:
+        side = False
+    return {"title": recipe.title[:200], "text": recipe.text, "side": side}
+
+
+def put_draft(household: Household, user: User, data: dict[str, Any]) -> Draft:
+    """data: text, corrections, choice, recipe_id (of a recipe that is gone: none)."""
+    recipe = Recipe.objects.filter(household=household, pk=data.pop("recipe_id")).first()
+    return Draft.objects.update_or_create(household=household, defaults={**data, "recipe": recipe, "by": user})[0]
 
 
 @transaction.atomic
 def change_recipe(recipe: Recipe, version: int, text: str, corrections: list[dict[str, Any]]) -> Recipe:
     """Conflict if the recipe is not the version the cook opened."""
-    reading = read_text(recipe.household, text, corrections)
+    kept = _as_read(recipe.household, text, corrections)
     changed = Recipe.objects.filter(pk=recipe.pk, household=recipe.household, version=version).update(
-        title=reading["title"][:200], text=reading["text"], corrections=corrections, version=F("version") + 1
+        corrections=corrections, version=F("version") + 1, **kept
     )
     if not changed:
         raise Conflict

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from functools import cache
-from typing import Any
+from typing import Any, cast
 
 from django.conf import settings
 from django.db.models import Count, QuerySet
@@ -14,12 +14,13 @@ from ninja import Router, Status
 from mealshift import ENGINE_VERSION, pipeline, writing
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
+from mealshift_server.households.models import User
 from mealshift_server.households.scope import house, one
 from mealshift_server.larder.models import Bag
 
 from . import actions
 from . import schemas as s
-from .models import Recipe, Shift
+from .models import Draft, Recipe, Shift
 
 router = Router(tags=["kept"])
 
@@ -113,12 +114,32 @@ def _shifts(request: HttpRequest) -> QuerySet[Shift]:
 @router.get("/recipes", response={200: list[s.RecipeRow], 401: Trouble}, tags=["kept"])
 def recipes(request: HttpRequest) -> Any:
     rows = _recipes(request).annotate(n=Count("shifts")).order_by("-updated", "-id")[:500]
-    return [{"id": r.pk, "title": r.title, "version": r.version, "updated": r.updated, "shifts": r.n} for r in rows]
+    return [
+        {"id": r.pk, "title": r.title, "version": r.version, "updated": r.updated, "shifts": r.n, "side": r.side}
+        for r in rows
+    ]
 
 
 @router.post("/recipes", response={201: s.RecipeOut, **BAD}, tags=["kept"])
 def keep_recipe(request: HttpRequest, data: s.RecipeIn) -> Any:
     return Status(201, actions.keep_recipe(house(request), data.text, [c.model_dump() for c in data.corrections]))
+
+
+@router.get("/draft", response={200: s.DraftOut, 401: Trouble}, tags=["kept"])
+def draft(request: HttpRequest) -> Any:
+    return _draft(Draft.objects.filter(household=house(request)).select_related("by").first())
+
+
+@router.put("/draft", response={200: s.DraftOut, **BAD}, tags=["kept"])
+def put_draft(request: HttpRequest, data: s.DraftIn) -> Any:
+    return _draft(actions.put_draft(house(request), cast(User, request.user), data.model_dump()))
+
+
+def _draft(found: Draft | None) -> dict[str, Any]:
+    if found is None:
+        return {"text": "", "corrections": [], "choice": None, "recipe_id": None, "by": "", "changed": None}
+    return {"text": found.text, "corrections": found.corrections, "choice": found.choice, "recipe_id": found.recipe_id,
+            "by": found.by.get_username() if found.by else "", "changed": found.changed}  # fmt: skip
 
 
 @router.get("/recipes/{int:recipe_id}", response={200: s.RecipeOut, **MISSING}, tags=["kept"])

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from django.db import models
 
-from mealshift_server.households.models import Household
+from mealshift_server.households.models import Household, User
 
 
 class Recipe(models.Model):
@@ -14,6 +14,8 @@ class Recipe(models.Model):
     title = models.CharField(max_length=200)
     text = models.TextField()
     corrections = models.JSONField(default=list)
+    # no grain to shift: cooked beside the others as it is
+    side = models.BooleanField(default=False)
     version = models.PositiveIntegerField(default=1)
     created = models.DateTimeField(auto_now_add=True)
     updated = models.DateTimeField(auto_now=True)
@@ -24,6 +26,21 @@ class Recipe(models.Model):
 
     def __str__(self) -> str:
         return self.title
+
+
+class Draft(models.Model):
+    """The recipe in hand, the household's: another device goes on with it. The last who wrote it has it."""
+
+    household = models.OneToOneField(Household, on_delete=models.CASCADE, related_name="draft")
+    text = models.TextField(blank=True)
+    corrections = models.JSONField(default=list)
+    choice = models.JSONField(null=True)
+    recipe = models.ForeignKey(Recipe, on_delete=models.SET_NULL, null=True)
+    by = models.ForeignKey(User, on_delete=models.SET_NULL, null=True)
+    changed = models.DateTimeField(auto_now=True)
+
+    def __str__(self) -> str:
+        return self.text[:40]
 
 
 class Shift(models.Model):

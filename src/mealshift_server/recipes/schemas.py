@@ -432,6 +432,7 @@ class RecipeRow(Schema):
     version: int
     updated: datetime
     shifts: int
+    side: bool
 
 
 class RecipeOut(Schema):
@@ -441,6 +442,25 @@ class RecipeOut(Schema):
     corrections: list[CorrectionIn]
     version: int
     updated: datetime
+    side: bool
+
+
+class DraftIn(Schema):
+    """The recipe in hand with its choice; an empty text is none."""
+
+    text: str = Field(max_length=60000)
+    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
+    choice: ChoiceIn | None = None
+    recipe_id: int | None = Field(default=None, ge=1, le=2**63 - 1)
+
+
+class DraftOut(Schema):
+    text: str
+    corrections: list[CorrectionIn]
+    choice: ChoiceIn | None
+    recipe_id: int | None
+    by: str
+    changed: datetime | None
 
 
 class RecipeIn(Schema):
