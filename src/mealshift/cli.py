@@ -8,6 +8,7 @@ import os
 import re
 import sys
 from collections.abc import Sequence
+from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Any, NoReturn
 
@@ -21,7 +22,7 @@ from .pot import LIDS, Kitchen, Pot, Way, default_way, reverse, solve
 from .pot.packet import Packet, by_packet
 from .problems import Refusal
 from .reading import read
-from .shifting import KEEPS, Choice, shift
+from .shifting import KEEPS, Choice, as_it_is, shift
 
 
 class _Parser(argparse.ArgumentParser):
@@ -100,8 +101,11 @@ def _parser() -> _Parser:
 
     c = sub.add_parser("plan", help="dishes worked back from the serving time")
     c.set_defaults(run=_plan)
-    c.add_argument("files", nargs="+", metavar="FILE[=SLUG]")
-    c.add_argument("--serve-at", required=True, metavar="19:00|ISO")
+    c.add_argument(
+        "files", nargs="+", metavar="FILE[=SLUG[+SLUG:SHARE][,method=…][,lid=…][,soak=…][,texture=…][,whistles=N][,roast=…][,sprouted][,quick]]",
+        help="a recipe, the grain it goes to and how it is cooked; a text without a grain is cooked as it is",
+    )  # fmt: skip
+    c.add_argument("--serve-at", required=True, metavar="19:00|7 pm|'Sat 19:00'|ISO")
     c.add_argument("--now", metavar="ISO")
     c.add_argument("--burners", type=_whole, default=2)
     c.add_argument("--ics", metavar="OUT")
@@ -327,13 +331,7 @@ def _compare(a: argparse.Namespace) -> tuple[Any, str]:
 def _plan(a: argparse.Namespace) -> tuple[Any, str]:
     now = _moment(a.now, "now") if a.now else None
     serve = _serving(a.serve_at, now or datetime.now().replace(second=0, microsecond=0))
-    dishes: list[Dish] = []
-    for word in a.files:
-        file, _, slug = word.rpartition("=") if "=" in word else (word, "", "")
-        recipe = read(_text(file))
-        own = recipe.source_line.grain if recipe.source_line else None
-        choice = Choice(slug or own or "", soak_min=_soak(a), kitchen=Kitchen(pot_cm=a.pot_cm))
-        dishes.append(Dish(str(len(dishes)), recipe, choice))
+    dishes = [_dish(word, n, a) for n, word in enumerate(a.files)]
     dinner = plan_dinner(dishes, serve, now, a.burners)
     plan, data = dinner.plan, plan_report(dinner.plan)
     data["problems"] += [p.as_dict() for made in dinner.shifts.values() for p in made.problems if p.severity == "ask"]
@@ -355,6 +353,52 @@ def _plan(a: argparse.Namespace) -> tuple[Any, str]:
     return data, "\n".join([*lines, f"{serve:%a %H:%M}  serve", *(f"  ? {p['text']}" for p in data["problems"])])
 
 
+def _dish(word: str, n: int, a: argparse.Namespace) -> Dish:
+    """One dish of a dinner: FILE=SLUG+SLUG:SHARE,option=value,…; whatever is wrong with it is said with its file's name."""
+    file, _, told = word.rpartition("=") if "=" in word and "," not in word else word.partition("=")
+    if not file:
+        file, told = word, ""
+    grains, *options = [part.strip() for part in told.split(",")]
+    try:
+        recipe = read(_text(file))
+        if recipe.source_line is None and not told:
+            as_it_is(recipe)
+            return Dish(str(n), recipe, None)
+        parts = tuple(_share(part) for part in grains.split("+")) if grains else ()
+        own = recipe.source_line.grain if recipe.source_line else None
+        choice = Choice(
+            parts[0][0] if parts else own or "",
+            soak_min=_soak(a),
+            kitchen=Kitchen(pot_cm=a.pot_cm),
+            blend=parts if len(parts) > 1 else (),
+        )
+        choice = replace(choice, **dict(_option(o) for o in options))
+        shift(recipe, choice)
+    except Refusal as fault:
+        raise Refusal(fault.problem.code, fault.problem.where, f"{file}: {fault.problem.text}") from None
+    return Dish(str(n), recipe, choice)
+
+
+def _option(text: str) -> tuple[str, Any]:
+    """One choice of a dish: "method=pressure", "soak=8 h", "sprouted"."""
+    name, equals, value = (x.strip() for x in text.partition("="))
+    if name == "sprouted" and not equals:
+        return "sprouted", True
+    if name == "quick" and not equals:
+        return "release", "quick"
+    if name == "soak" and value:
+        return "soak_min", parse_minutes(value, "soak")
+    if name == "whistles" and value.isdigit():
+        return "whistles", int(value)
+    if name in ("method", "lid", "texture", "roast") and value:
+        return name, value
+    raise Refusal(
+        "files",
+        "files",
+        f"“{text[:30]}” is no choice of a dish; write method=, lid=, texture=, roast=, soak=, whistles=, sprouted or quick.",
+    )
+
+
 def _moment(text: str, field: str) -> datetime:
     try:
         return datetime.fromisoformat(text)
@@ -362,13 +406,35 @@ def _moment(text: str, field: str) -> datetime:
         raise Refusal(field, field, f"“{text[:30]}” is no point in time; write it as 2026-11-25T19:00.") from None
 
 
+_TIME = re.compile(
+    r"(?:(?P<day>today|tomorrow|[a-z]{3,9})\s+)?(?P<h>\d{1,2})(?:\s*[:.h]\s*(?P<m>\d{2})|(?P<m2>\d{2}))?\s*(?:(?P<half>[ap])\.?m\.?)?",
+    re.I,
+)
+_DAYS = ("monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday")
+
+
 def _serving(text: str, now: datetime) -> datetime:
-    """A bare time is its next occurrence."""
-    if m := re.fullmatch(r"(\d{1,2})[:.](\d{2})", text.strip()):
-        hour, minute = int(m[1]), int(m[2])
-        if hour > 23 or minute > 59:
-            raise Refusal("serve_at", "serve_at", f"“{text}” is no time of day; write it as 19:00.")
+    """A bare time is its next occurrence; a weekday's is that of the next such day."""
+    if m := _TIME.fullmatch(text.strip()):
+        hour, minute = int(m["h"]), int(m["m"] or m["m2"] or 0)
+        if m["half"] and 1 <= hour <= 12:
+            hour = hour % 12 + (12 if m["half"].lower() == "p" else 0)
+        elif m["half"]:
+            hour = 99
+        day = (m["day"] or "").lower()
+        days = [n for n, name in enumerate(_DAYS) if len(day) >= 3 and name.startswith(day)]
+        if hour > 23 or minute > 59 or (day and day not in ("today", "tomorrow") and len(days) != 1):
+            raise Refusal(
+                "serve_at", "serve_at", f"“{text[:30]}” is no time of day; write it as 19:00, 7 pm or Sat 19:00."
+            )
         at = now.replace(hour=hour, minute=minute, second=0, microsecond=0)
+        if day == "today":
+            return at
+        if day == "tomorrow":
+            return at + timedelta(days=1)
+        if days:
+            at += timedelta(days=(days[0] - now.weekday()) % 7)
+            return at if at > now else at + timedelta(days=7)
         return at if at > now else at + timedelta(days=1)
     at = _moment(text, "serve_at")
     if (at.tzinfo is None) != (now.tzinfo is None):

@@ -105,6 +105,27 @@ def test_binary_and_empty_files(capsys, tmp_path) -> None:
         assert code == 2 and len(err.strip().splitlines()) == 1
 
 
+def test_a_dinner_names_the_file_at_fault_and_cooks_what_has_no_grain_as_it_is(capsys, tmp_path) -> None:
+    side, odd = tmp_path / "carrots.txt", tmp_path / "list.txt"
+    side.write_text(
+        "Carrots\n\n1 kg carrots\n2 tbsp oil\n\n1. Heat the oven to 210 °C.\n2. Toss the carrots with the oil.\n3. Roast for 35 minutes.\n"
+    )
+    odd.write_text("Buy\n\nbread\n")
+    at = ("--serve-at", "19:00", "--now", "2026-11-25T12:00")
+    code, out, _ = run(capsys, "plan", f"{PILAF}=quinoa", str(side), *at)
+    assert code == 0 and "Carrots: Roast for 35 minutes  [oven]" in out
+    for word, says in (
+        (str(odd), "list.txt: "),
+        (f"{PILAF}=quinoa,method=fry", "pilaf.txt: "),
+        (f"{PILAF}=quinoa,stirred", "is no choice of a dish"),
+        (f"{PILAF}=nothing", "pilaf.txt: "),
+    ):
+        code, _, err = run(capsys, "plan", f"{PILAF}=quinoa", word, *at)
+        assert code == 2 and says in err and len(err.strip().splitlines()) == 1
+    for text in ("25:00", "13 pm", "Someday 19:00", "T 19:00", "soon"):
+        assert run(capsys, "plan", PILAF, "--serve-at", text, *at[2:])[0] == 2
+
+
 def test_whistles_and_releases_belong_to_a_pressure_cooker(capsys) -> None:
     data = json.loads(
         run(capsys, "pot", "--grain", "rice-brown-long", "--amount", "1 cup", "--whistles", "6", "--json")[1]
@@ -126,6 +147,25 @@ def test_whistles_and_releases_belong_to_a_pressure_cooker(capsys) -> None:
         (["grains"], "foxtail-millet"),
         (["plan", PILAF, "--serve-at", "19:00", "--now", "2026-11-25T12:00"], "Wed 19:00  serve"),
         (["shift", PILAF, "--to", "quinoa:1", "--to", "couscous:1"], "in a pot of its own"),
+        (
+            [
+                "plan",
+                f"{PILAF}=barley-hulled,method=pressure,soak=8 h",
+                "--serve-at",
+                "Sat 7 pm",
+                "--now",
+                "2026-11-25T12:00",
+            ],
+            "let the pressure fall, then rest",
+        ),
+        (
+            ["plan", f"{PILAF}=barley-hulled,soak=8 h", "--serve-at", "tomorrow 19.00", "--now", "2026-11-25T12:00"],
+            "Thu 19:00  serve",
+        ),
+        (
+            ["plan", f"{PILAF}=quinoa:1+wild-rice:1", "--serve-at", "1900", "--now", "2026-11-25T12:00"],
+            "in quinoa and wild rice: rinse grain",
+        ),
     ],
 )
 def test_it_speaks_to_people_too(capsys, argv, says) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import itertools
 import json
+import re
 from dataclasses import replace
 from datetime import datetime, timedelta
 
@@ -261,3 +262,115 @@ def test_the_command_line(capsys, tmp_path) -> None:
     for argv in (["--serve-at", "25:00"], ["--serve-at", "yesterday"], ["--serve-at", "19:00", "--burners", "0"], []):
         assert main(["plan", pilaf, *argv]) == 2
         assert len(capsys.readouterr().err.strip().splitlines()) == 1
+
+
+SIDES = {
+    "carrots": """Roast carrots
+Serves 5
+
+1 kg carrots, cut in sticks
+2 tbsp oil
+1/2 tsp salt
+1 lemon
+
+1. Heat the oven to 210 °C.
+2. Toss the carrots with the oil and salt on a tray.
+3. Roast for 35 minutes, turning once after 20 minutes.
+4. Squeeze the lemon over and serve.
+""",
+    "yoghurt": """Cucumber yoghurt
+
+1 cucumber
+400 g plain yoghurt
+1 clove garlic, crushed
+
+Grate the cucumber, salt it and leave to drain for 15 minutes. Squeeze it dry. Stir into the yoghurt with the garlic. Chill for 30 minutes before serving.
+""",
+    "beans": """Green beans in tomato
+
+500 g green beans
+1 onion
+2 cloves garlic
+1 tin tomatoes
+3 tbsp oil
+
+Top the beans. Meanwhile soften the onion in the oil for 10 minutes, add the garlic for a minute.
+Add tomatoes and the beans, half a cup of water, cover and simmer 25 minutes until the beans are very soft.
+Let it stand 5 minutes off the heat.
+""",
+}
+
+
+@pytest.mark.parametrize("burners", [1, 2, 3])
+def test_dishes_without_a_grain_are_planned_by_their_own_steps(burners) -> None:
+    dishes = [Dish(name, read(text), None) for name, text in SIDES.items()]
+    made = plan_dinner([Dish("p", read(demo("01")), Choice("foxtail-millet")), *dishes], SEVEN, NOON, burners)
+    assert not made.plan.problems and {s.task.dish for s in made.plan.tasks} >= {
+        "Roast carrots",
+        "Cucumber yoghurt",
+        "Green beans in tomato",
+    }
+    check(made.plan, burners, NOON)
+    at = {(s.task.dish, s.task.act.words if s.task.act else s.task.kind): s for s in made.plan.tasks}
+    # the oven is hot before the tray goes in, and only then
+    roast = next(s for s in made.plan.tasks if s.task.resource == "oven")
+    preheat = next(s for s in made.plan.tasks if s.task.act and s.task.act.kind == "preheat")
+    assert (
+        preheat.end <= roast.start
+        and roast.task.minutes == 35
+        and roast.task.act
+        and [m for m, _ in roast.task.act.midway] == [20]
+    )
+    # nothing is added to what has not softened yet, though the recipe says "meanwhile"
+    soften = at["Green beans in tomato", "Meanwhile soften the onion in the oil for 10 minutes."]
+    simmer = next(s for s in made.plan.tasks if s.task.minutes == 25)
+    assert soften.end <= simmer.start
+    # every word of the recipe is somebody's task
+    for name, text in SIDES.items():
+        told = " ".join(
+            s.task.act.words for s in made.plan.tasks if s.task.act and made.keys[s.task.dish] == name
+        ).lower()
+        for word in re.findall(r"[^\W\d]+", text.split("\n\n")[-1].lower()):
+            assert word in told or word == "and", (name, word)
+
+
+def test_a_heading_that_is_a_dish_of_its_own_does_not_wait_for_the_pot() -> None:
+    text = """Tomato rice with cucumber yoghurt
+Serves 4
+
+For the rice:
+300 g basmati rice
+600 ml water
+2 tomatoes, chopped
+1 tbsp oil
+1 tsp salt
+
+For the yoghurt:
+1 cucumber
+300 g yoghurt
+1/2 tsp salt
+
+Rice
+1. Fry the tomatoes in the oil for 6 minutes.
+2. Add the rice, water and salt, bring to the boil, cover and simmer for 12 minutes.
+3. Rest 10 minutes off the heat.
+
+Yoghurt
+1. Grate the cucumber and leave it to drain for 20 minutes.
+2. Stir into the yoghurt with the salt and chill for 30 minutes.
+
+Serve the rice with the yoghurt.
+"""
+    plan = plan_dinner([Dish("a", read(text), Choice("quinoa"))], SEVEN, NOON, 2).plan
+    rest = next(s for s in plan.tasks if s.task.kind == "rest")
+    own = [s for s in plan.tasks if s.task.part == "Yoghurt"]
+    assert [s.task.what.split()[0] for s in own] == ["Grate", "Leave", "Stir", "Chill"]
+    # the rice does not stand and grow cold while the cucumber drains
+    assert SEVEN - rest.end <= timedelta(minutes=10) and own[-1].end <= SEVEN
+    finish = next(s for s in plan.tasks if s.task.kind == "finish")
+    assert finish.task.act and finish.task.act.words == "Serve the quinoa with the yoghurt."
+
+
+def test_a_text_that_is_only_a_list_is_no_dish() -> None:
+    with pytest.raises(Refusal, match="needs what goes in and the steps"):
+        plan_dinner([Dish("a", read("Buy\n\nbread\nmilk\n"), None)], SEVEN, NOON)

@@ -6,7 +6,8 @@ import { Link, Navigate, NavLink, Route, Routes, useLocation, useMatch } from "r
 import { answer, api } from "./api/client";
 import { lastSession, useSession } from "./api/queries";
 import * as Screen from "./screens/all";
-import { draft, NO_DRAFT } from "./screens/draft";
+import { draft, NO_DRAFT, shareDraft, takenUp } from "./screens/draft";
+import { tonight } from "./screens/plan/tonight";
 import { forgetSeen } from "./screens/stove/store";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
@@ -19,8 +20,13 @@ export function App() {
   useEffect(() => {
     if (!who) return;
     lastSession.set(who.signed_in ? who : null);
-    if (!who.signed_in) forgetSeen();
+    if (!who.signed_in) {
+      forgetSeen();
+      tonight.forget();
+    }
   }, [who]);
+  const inside = who?.signed_in ?? false;
+  useEffect(() => (inside ? shareDraft() : undefined), [inside]);
   const joining = useMatch("/join/:token");
   if (joining)
     return (
@@ -126,9 +132,10 @@ export function HouseKeys() {
   };
   const leave = async () => {
     const out = await answer(api.DELETE("/api/session"));
-    draft.set(NO_DRAFT);
-    client.removeQueries({ predicate: (q) => q.queryKey[0] !== "session" });
     client.setQueryData(["session"], out);
+    draft.set(NO_DRAFT);
+    takenUp.set(null);
+    client.removeQueries({ predicate: (q) => q.queryKey[0] !== "session" });
   };
   return (
     <>

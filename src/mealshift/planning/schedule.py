@@ -253,7 +253,7 @@ def _missed(name: str, tasks: list[Task], room: int, serve_at: datetime, now: da
 def report(plan: Plan) -> dict[str, Any]:
     return {
         "schema": 1, "serve_at": plan.serve_at.isoformat(), "start_at": plan.start_at.isoformat() if plan.start_at else None,
-        "tasks": [{"id": s.task.id, "what": s.task.what, "dish": s.task.dish, "part": s.task.part, "start": s.start.isoformat(), "end": s.end.isoformat(),
+        "tasks": [{"id": s.task.id, "what": s.task.what, "dish": s.task.dish, **({"part": s.task.part} if s.task.part else {}), "start": s.start.isoformat(), "end": s.end.isoformat(),
                    "hands_on": s.task.hands_on, "resource": s.task.resource or "none"} for s in plan.tasks],
         "problems": [p.as_dict() for p in plan.problems],
     }  # fmt: skip

@@ -52,7 +52,7 @@ def plan(request: HttpRequest, data: s.PlanIn) -> Any:
     made = plan_report(dinner.plan)
     ways = [{"dish": dish, "key": w.key, "kind": w.kind, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
             for dish, found in dinner.ways_out.items() for w in found]  # fmt: skip
-    tasks = [{**t, "key": dinner.keys[t["dish"]]} for t in made["tasks"]]
+    tasks = [{"part": "", **t, "key": dinner.keys[t["dish"]]} for t in made["tasks"]]
     burners = data.burners or (len(row.burners) if row and row.burners else 2)
     return {**made, "tasks": tasks, "ways": ways, "burners": burners}
 

@@ -31,6 +31,7 @@ export type CookState = S["CookState"];
 export type CookStep = S["CookStep"];
 export type CookPot = S["CookPot"];
 export type Rescue = S["Mend"];
+export type TonightPlan = S["TonightPlan"];
 export type Tonight = S["TonightOut"];
 export type Entry = S["EntryRow"];
 export type Lessons = S["LessonsOut"];

@@ -78,10 +78,12 @@ export const useWhatIf = (text: string, corrections: Correction[], choice: Choic
   });
 
 export type Dinner = components["schemas"]["PlanIn"];
+export const plannedAs = (dinner: Dinner): string => JSON.stringify({ ...dinner, now: null });
 export const usePlan = (dinner: Dinner) =>
   useQuery({
     queryKey: ["plan", dinner],
-    queryFn: ({ signal }) => answer(api.POST("/api/plan", { body: dinner, signal })),
+    // what it is the plan of, whatever the minute: a plan of something else is on its way out
+    queryFn: async ({ signal }) => ({ ...(await answer(api.POST("/api/plan", { body: dinner, signal }))), of: plannedAs(dinner) }),
     enabled: dinner.dishes.length > 0,
     placeholderData: keepPreviousData,
     retry: false,

@@ -1,4 +1,5 @@
 import type { Choice, Correction } from "../api/client";
+import { answer, api } from "../api/client";
 import { kept } from "../ui/kept";
 
 /** The recipe in hand: as brought, with the cook's corrections; `before` is what undo goes back to. */
@@ -35,3 +36,50 @@ export function redo(now: Draft): Draft {
 
 export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", packets: [], home_meal: false };
 export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);
+
+/** Whose recipe a new tab has taken up, and when it was left; null where it began by itself. */
+export const takenUp = kept<{ by: string; changed: string } | null>("mealshift.taken-up", null);
+
+const SETTLE_MS = 800;
+
+/** The recipe in hand is the household's: a tab that has none begins with it, and what this tab does with its own is told.
+    The end of the telling. */
+export function shareDraft(): () => void {
+  let waiting: ReturnType<typeof setTimeout> | null = null;
+  let told = "";
+  const inHand = () => {
+    const { text, corrections, recipeId } = draft.get();
+    return { text, corrections, recipe_id: recipeId, choice: choice.get() };
+  };
+  const tell = () => {
+    if (waiting !== null) clearTimeout(waiting);
+    waiting = setTimeout(() => {
+      waiting = null;
+      const body = inHand();
+      const said = JSON.stringify(body);
+      // without a network it stays this tab's until its next change
+      if (said !== told) void answer(api.PUT("/api/draft", { body })).then(() => (told = said), () => undefined);
+    }, SETTLE_MS);
+  };
+  const begin = async () => {
+    if (draft.get().text !== "") return;
+    try {
+      const found = await answer(api.GET("/api/draft"));
+      if (found.text === "" || draft.get().text !== "") return;
+      bring(found.text, found.recipe_id, found.corrections);
+      if (found.choice) choice.set(found.choice);
+      takenUp.set(found.changed ? { by: found.by, changed: found.changed } : null);
+      told = JSON.stringify(inHand());
+    } catch {
+      // it begins with an empty page
+    }
+  };
+  let ends: (() => void)[] = [];
+  void begin().finally(() => {
+    ends = [draft.subscribe(tell), choice.subscribe(tell)];
+  });
+  return () => {
+    ends.forEach((end) => end());
+    if (waiting !== null) clearTimeout(waiting);
+  };
+}

@@ -5,8 +5,10 @@ import { asTrouble, type Trouble } from "../../api/client";
 import { useExamples, useReading } from "../../api/queries";
 import { Button, Sheet, Wrong } from "../../ui/bits";
 import { useSettled } from "../../ui/useSettled";
+import { clock } from "../../job/words";
 import { readFile } from "../../ui/readFile";
-import { bring, draft, NO_DRAFT, redo, undo } from "../draft";
+import { dayName } from "../plan/clock";
+import { bring, draft, NO_DRAFT, redo, takenUp, undo } from "../draft";
 import { MarkedText } from "./MarkedText";
 import { Understood } from "./Understood";
 
@@ -14,6 +16,7 @@ const MOST_BYTES = 3_500_000;
 
 export function Bring() {
   const [now, set] = draft.use();
+  const [from, setFrom] = takenUp.use();
   const [editing, setEditing] = useState(false);
   const [file, setFile] = useState<Trouble | null>(null);
   const [over, setOver] = useState(false);
@@ -68,11 +71,16 @@ export function Bring() {
             )}
             {!empty && editing && <Button kind="main" onClick={() => setEditing(false)}>Read it</Button>}
             {!empty && (
-              <Button kind="quiet" onClick={() => { draft.set(NO_DRAFT); setEditing(false); setFile(null); }}>
+              <Button kind="quiet" onClick={() => { draft.set(NO_DRAFT); setFrom(null); setEditing(false); setFile(null); }}>
                 Another recipe
               </Button>
             )}
           </div>
+          {from && !empty && (
+            <p className="-mt-2 mb-3 text-[15px] text-soft">
+              Taken up where {from.by || "somebody"} left it, {dayName(new Date(from.changed), new Date())} at {clock(new Date(from.changed))}.
+            </p>
+          )}
           {trouble && <Wrong trouble={trouble} id="text-wrong" className="mb-3" />}
           {marked && reading.data ? (
             <MarkedText reading={reading.data} />

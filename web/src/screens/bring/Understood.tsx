@@ -1,8 +1,11 @@
-import type { Reading } from "../../api/client";
-import { useGrains } from "../../api/queries";
+import { useNavigate } from "react-router";
+import { answer, api, asTrouble, type Reading } from "../../api/client";
+import { useChange, useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
-import { Button } from "../../ui/bits";
+import { Button, Wrong } from "../../ui/bits";
+import { draft } from "../draft";
+import { tonight } from "../plan/tonight";
 import { Doubts } from "./Doubts";
 
 const WAYS: Record<string, string> = {
@@ -55,7 +58,30 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
       <Button kind="main" className="min-h-14 w-full text-[17px]" disabled={stopped} onClick={onBench}>
         To the bench
       </Button>
+      {!grain && <Beside text={reading.text} />}
       <p className="text-[14px] text-soft">{stopped ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
+    </div>
+  );
+}
+
+/** A dish without a grain is cooked as it is, beside one that is shifted. */
+function Beside({ text }: { text: string }) {
+  const go = useNavigate();
+  const [now] = draft.use();
+  const keep = useChange(() => answer(api.POST("/api/recipes", { body: { text, corrections: now.corrections } })));
+  const cook = async () => {
+    const kept = await keep.mutateAsync(undefined);
+    if (!kept.side) return;
+    await tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, `r${kept.id}`])] }));
+    void go("/plan");
+  };
+  const short = keep.data && !keep.data.side;
+  return (
+    <div>
+      <Button className="min-h-14 w-full text-[16px]" disabled={keep.isPending} onClick={() => void cook().catch(() => undefined)}>
+        No grain in it: cook it as it is, beside a dish
+      </Button>
+      <Wrong trouble={short ? { code: "no_steps", where: "text", text: "To cook it as it is I need what goes in and the steps to make it: add them to the text. It is under Kept." } : asTrouble(keep.error)} className="mt-2" />
     </div>
   );
 }

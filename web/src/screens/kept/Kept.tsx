@@ -7,6 +7,7 @@ import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { bring } from "../draft";
+import { tonight } from "../plan/tonight";
 import { Measure } from "./Measure";
 
 /** The household's recipes, each with the shifts that came of it. */
@@ -66,6 +67,12 @@ export function Kept() {
                   </button>
                 )}
               </div>
+              {r.side && (
+                <p className="mt-1 flex items-center gap-3 text-[15px] text-soft">
+                  Cooked as it is, beside a grain.
+                  <Button onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, `r${r.id}`])] })); void go("/plan"); }}>Plan it</Button>
+                </p>
+              )}
               {mine.length > 0 && (
                 <ul className="m-0 mt-1 list-none space-y-1 p-0">
                   {mine.map((s) => (

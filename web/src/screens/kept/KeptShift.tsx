@@ -9,7 +9,7 @@ import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { useNow } from "../../ui/useNow";
 import { After, Mind } from "../bench/Pages";
 import { Poster } from "../bench/Poster";
-import { dinner } from "../plan/Plan";
+import { tonight } from "../plan/tonight";
 import { bring, choice as choiceStore, FIRST_CHOICE } from "../draft";
 
 /** A shift as it was kept: the sheet to cook from, and the ways out. */
@@ -59,7 +59,7 @@ function Shown({ kept }: { kept: Kept }) {
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench
         </Button>
-        <Button kind="main" onClick={() => { dinner.set({ ...dinner.get(), ids: [...new Set([...dinner.get().ids, kept.id])], changes: {} }); void go("/plan"); }}>
+        <Button kind="main" onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] })); void go("/plan"); }}>
           <CalendarClock size={17} aria-hidden /> Plan it
         </Button>
         <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">

@@ -34,7 +34,7 @@ interface Props {
   plan: Plan;
   serve: Date;
   asked: Date;
-  hues: Record<number, string>;
+  hues: Record<string, string>;
   pins: Record<string, string>;
   onServe: (at: Date) => void;
   onPin: (task: PlanTask, at: Date | null) => void;
@@ -68,7 +68,7 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
     onServe(new Date(asked.getTime() + by * FIVE));
   };
   // a dish wears its grain's hue, thinned so that the words on it stay clear
-  const tone = (t: PlanTask) => `color-mix(in oklab, ${hues[t.shift_id] ?? "var(--line)"} 38%, var(--sheet))`;
+  const tone = (t: PlanTask) => `color-mix(in oklab, ${hues[t.key] ?? "var(--line)"} 38%, var(--sheet))`;
   const msOf = (px: number) => (px / (box.current?.getBoundingClientRect().width ?? W)) * W * ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
   const drop = () => {
     if (dragged && Math.abs(dragged.by) >= FIVE / 2) onPin(dragged.task, new Date(Math.round((new Date(dragged.task.start).getTime() + dragged.by) / 60_000) * 60_000));
@@ -107,7 +107,7 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
                 onPointerUp={drop}
                 onPointerCancel={() => setDragged(null)}
               >
-                <title>{`${b.task.dish}: ${b.task.what}`}</title>
+                <title>{`${b.task.part || b.task.dish}: ${b.task.what}`}</title>
                 <rect x={left} y={40 + i * ROW + 3} width={width} height={ROW - 9} rx="6" fill={tone(b.task)} stroke={b.task.id in pins ? "var(--ink)" : "var(--soft)"} strokeWidth={b.task.id in pins ? 2.2 : 0.6} />
                 {b.task.id in pins && <circle cx={left + width - 8} cy={40 + i * ROW + 9} r="3.6" fill="var(--ink)" />}
                 {room > 3 && (

@@ -1,48 +1,46 @@
-import { CalendarPlus, Flame, Pin, PinOff, Printer } from "lucide-react";
+import { CalendarPlus, CookingPot, Flame, Pin, PinOff, Printer } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { answer, api, asTrouble, type PlanChanges, type PlanTask, type PlanWay, type Trouble } from "../../api/client";
-import { useKitchen, usePlan, useShifts } from "../../api/queries";
+import { answer, api, asTrouble, type PlanTask, type PlanWay, type Trouble } from "../../api/client";
+import { plannedAs, useKitchen, usePlan, useRecipes, useShifts } from "../../api/queries";
 import { coatOf } from "../../job/grains";
 import { Swatch } from "../../job/Hatch";
 import { clock } from "../../job/words";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
-import { kept } from "../../ui/kept";
 import { useNow } from "../../ui/useNow";
 import { useSettled } from "../../ui/useSettled";
 import { useWide } from "../../ui/useWide";
 import { newId } from "../stove/store";
-import { next, stamp, zone } from "./clock";
+import { dayName, next, onDay, stamp, timeOfDay, zone } from "./clock";
 import { Lanes } from "./Lanes";
+import { NO_DINNER, useTonight } from "./tonight";
 
-interface Dinner {
-  ids: number[];
-  serve: string;
-  burners: number | null;
-  /** what a way out changed of a dish, and what it says */
-  changes: Record<string, { what: PlanChanges; text: string }>;
-  /** task → when it is to start */
-  pins: Record<string, string>;
-}
-export const dinner = kept<Dinner>("mealshift.tonight", { ids: [], serve: "19:00", burners: null, changes: {}, pins: {} });
-
-const day = (at: Date, now: Date) => (at.toDateString() === now.toDateString() ? "" : ` ${at.toLocaleDateString("en-GB", { weekday: "long" })}`);
+const day = (at: Date, now: Date) => (dayName(at, now) === "today" ? "" : ` ${dayName(at, now)}`);
+// the days a dinner can be planned for
+const DAYS = 6;
 
 /** Tonight, worked back from the plate. */
 export function Plan() {
   const shifts = useShifts();
   const kitchen = useKitchen();
-  const [d, set] = dinner.use();
-  const [text, setText] = useState(d.serve);
+  const recipes = useRecipes();
+  const { dinner: d, set, trouble: shared } = useTonight();
   const now = useNow();
+  // what is being typed; the time itself where nothing is
+  const [typed, setTyped] = useState<string | null>(null);
   const wide = useWide();
   const go = useNavigate();
   const [wrong, setWrong] = useState<Trouble | null>(null);
-  const ids = d.ids.filter((id) => shifts.data?.some((s) => s.id === id));
-  const serve = next(d.serve, now) ?? next("19:00", now) ?? now;
+  const sides = (recipes.data ?? []).filter((r) => r.side);
+  const dishes = [
+    ...(shifts.data ?? []).map((s) => ({ key: String(s.id), title: s.title, grain: s.grain })),
+    ...sides.map((r) => ({ key: `r${r.id}`, title: r.title, grain: null })),
+  ];
+  const ids = d.ids.filter((id) => dishes.some((x) => x.key === id));
+  const serve = d.serve !== null ? new Date(d.serve) : (next("19:00", now) ?? now);
   const asked = useSettled(
     {
-      dishes: ids.map((shift_id) => ({ shift_id, changes: d.changes[shift_id]?.what ?? null })),
+      dishes: ids.map((key) => ({ key, changes: d.changes[key]?.what ?? null })),
       serve_at: stamp(serve),
       now: stamp(now),
       zone: zone(),
@@ -55,11 +53,23 @@ export function Plan() {
   const trouble = asTrouble(plan.error);
   const burners = d.burners ?? (kitchen.data?.said ? kitchen.data.burners.length : 2);
   const serveAt = (at: Date) => {
-    const said = clock(at);
-    setText(said);
-    set({ ...d, serve: said, pins: {} });
+    setTyped(null);
+    set({ ...d, serve: stamp(at), pins: {} });
   };
-  const wrongTime = next(text, now) === null;
+  const wrongTime = typed !== null && timeOfDay(typed) === null;
+  const type = (text: string) => {
+    setTyped(text);
+    const told = timeOfDay(text);
+    if (!told) return;
+    // on the day chosen; a time that has passed today is meant for tomorrow
+    const at = onDay(serve, told);
+    set({ ...d, serve: stamp(at > now ? at : (next(text, now) ?? at)), pins: {} });
+  };
+  const onTheDay = (days: number) => {
+    const date = new Date(now);
+    date.setDate(date.getDate() + days);
+    serveAt(onDay(date, { hours: serve.getHours(), minutes: serve.getMinutes() }));
+  };
   const calendar = async () => {
     const token = /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
     const answer = await fetch("/api/plan.ics", { method: "POST", headers: { "Content-Type": "application/json", "X-CSRFToken": token }, body: JSON.stringify(asked) });
@@ -72,6 +82,8 @@ export function Plan() {
   const cook = async (speed: number) => {
     try {
       const made = await answer(api.POST("/api/cookings", { body: { ...asked, client_id: newId(), speed } }));
+      // what is being cooked is not planned any more: no dish stays pressed by itself
+      if (speed === 1) set({ ...NO_DINNER, burners: d.burners });
       void go(`/stove/${made.id}`);
     } catch (fault) {
       setWrong(asTrouble(fault));
@@ -79,15 +91,15 @@ export function Plan() {
   };
   const take = (way: PlanWay) => {
     if (way.kind === "later" && way.serve_at) return serveAt(new Date(way.serve_at));
-    set({ ...d, changes: { ...d.changes, [way.shift_id]: { what: { ...d.changes[way.shift_id]?.what, ...way.changes }, text: way.text } }, pins: {} });
+    set({ ...d, changes: { ...d.changes, [way.key]: { what: { ...d.changes[way.key]?.what, ...way.changes }, text: way.text } }, pins: {} });
   };
-  const undo = (id: number) => set({ ...d, changes: Object.fromEntries(Object.entries(d.changes).filter(([k]) => k !== String(id))), pins: {} });
+  const undo = (id: string) => set({ ...d, changes: Object.fromEntries(Object.entries(d.changes).filter(([k]) => k !== id)), pins: {} });
   const pin = (task: PlanTask, at: Date | null) => {
     const others = Object.fromEntries(Object.entries(d.pins).filter(([k]) => k !== task.id));
     set({ ...d, pins: at === null ? others : { ...others, [task.id]: stamp(at) } });
   };
 
-  if (shifts.data?.length === 0)
+  if (shifts.data?.length === 0 && recipes.data && sides.length === 0)
     return (
       <div className="pt-16 text-center">
         <h1 className="text-[26px]">Nothing to plan yet</h1>
@@ -98,7 +110,8 @@ export function Plan() {
       </div>
     );
   const found = ids.length > 0 ? plan.data : undefined;
-  const hueOf = Object.fromEntries((shifts.data ?? []).map((s) => [s.id, coatOf(s.grain.split("+")[0] ?? s.grain).hue]));
+  const stale = found !== undefined && found.of !== plannedAs(asked);
+  const hueOf = Object.fromEntries((shifts.data ?? []).map((s) => [String(s.id), coatOf(s.grain.split("+")[0] ?? s.grain).hue]));
   const changed = ids.filter((id) => d.changes[id]);
   return (
     <div className="pt-5">
@@ -109,15 +122,27 @@ export function Plan() {
             <p className="mt-2 flex items-baseline gap-3">
               <span className="poster text-[56px]">{clock(new Date(found.start_at))}</span>
               <span className="text-[17px] font-semibold">
-                is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}
+                is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}{day(serve, now)}
               </span>
             </p>
           )}
         </div>
-        <label className="text-[15px] font-semibold">
-          Serve at
-          <input value={text} inputMode="numeric" aria-invalid={wrongTime} onChange={(e) => { setText(e.target.value); if (next(e.target.value, now)) set({ ...d, serve: e.target.value.trim(), pins: {} }); }} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
-        </label>
+        <span className="flex items-end gap-2">
+          <label className="text-[15px] font-semibold">
+            Serve at
+            <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
+          </label>
+          <label>
+            <span className="sr-only">On which day</span>
+            <select value={dayName(serve, now)} onChange={(e) => onTheDay(Number(e.target.selectedOptions[0]?.dataset.days ?? 0))} className="min-h-12 rounded-key border border-line bg-sheet px-2 text-[16px]">
+              {daysFrom(now, serve).map(({ name, days }) => (
+                <option key={name} value={name} data-days={days}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+        </span>
         <span className="flex items-center gap-2 print:hidden">
           <button type="button" aria-label="One burner fewer" disabled={burners <= 1} onClick={() => set({ ...d, burners: burners - 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-[22px] disabled:opacity-40">
             −
@@ -130,14 +155,14 @@ export function Plan() {
           </button>
         </span>
       </div>
-      {wrongTime && <Wrong trouble={{ code: "time", where: "serve_at", text: `“${text}” is no time of day; write it as 19:00.` }} className="mt-3" />}
-      {(trouble ?? wrong) && <Wrong trouble={trouble ?? wrong} className="mt-3" />}
+      {wrongTime && <Wrong trouble={{ code: "time", where: "serve_at", text: `“${typed}” is no time of day; write it as 19:00 or 7 pm.` }} className="mt-3" />}
+      {(trouble ?? wrong ?? shared) && <Wrong trouble={trouble ?? wrong ?? shared} className="mt-3" />}
       <div role="group" aria-label="Which dishes" className="mt-4 flex flex-wrap gap-2 print:hidden">
-        {shifts.data?.map((s) => {
-          const on = ids.includes(s.id);
+        {dishes.map((s) => {
+          const on = ids.includes(s.key);
           return (
-            <button key={s.id} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.id) : [...ids, s.id], pins: {} })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-[15px] ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
-              <Swatch slug={s.grain} className="h-5 w-7 shrink-0" />
+            <button key={s.key} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.key) : [...ids, s.key], pins: {} })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-[15px] ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
+              {s.grain ? <Swatch slug={s.grain} className="h-5 w-7 shrink-0" /> : <CookingPot size={20} aria-hidden className="w-7 shrink-0 text-soft" />}
               {s.title}
             </button>
           );
@@ -152,7 +177,7 @@ export function Plan() {
       {changed.map((id) => (
         <p key={id} className="mt-3 flex flex-wrap items-center gap-3 text-[15px]">
           <span>
-            <strong className="changed">{d.changes[id]?.text}</strong>, {shifts.data?.find((s) => s.id === id)?.title}
+            <strong className="changed">{d.changes[id]?.text}</strong>, {dishes.find((s) => s.key === id)?.title}
           </span>
           <Button kind="quiet" onClick={() => undo(id)}>
             As it was
@@ -176,15 +201,20 @@ export function Plan() {
           </div>
         );
       })}
+      {stale && (
+        <p role="status" className="sr-only">
+          Working back from {clock(serve)}…
+        </p>
+      )}
       {found && found.tasks.length > 0 && (
-        <>
+        <div aria-busy={stale} className={stale ? "opacity-45 transition-opacity" : ""}>
           {wide && (
             <Sheet className="mt-4 p-4">
               <Lanes plan={found} serve={new Date(found.serve_at)} asked={serve} hues={hueOf} pins={d.pins} onServe={serveAt} onPin={pin} />
             </Sheet>
           )}
           <div className="sticky bottom-0 z-20 -mx-4 mt-3 flex flex-wrap gap-2 border-b border-line bg-ground px-4 py-3 min-[1000px]:static min-[1000px]:mx-0 min-[1000px]:px-0 print:hidden">
-            <Button kind="main" className="min-h-14 flex-1 text-[17px] min-[1000px]:flex-none min-[1000px]:px-8" onClick={() => void cook(1)}>
+            <Button kind="main" disabled={stale} className="min-h-14 flex-1 text-[17px] min-[1000px]:flex-none min-[1000px]:px-8" onClick={() => void cook(1)}>
               <Flame size={19} aria-hidden /> Cook it
             </Button>
             <Button className="min-h-14" onClick={() => void cook(60)}>
@@ -206,11 +236,12 @@ export function Plan() {
               return (
                 <li key={t.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[1000px]:grid-cols-[150px_1fr_290px_140px_auto]">
                   <span className="figures text-[17px] font-bold">
+                    {start.toDateString() !== serve.toDateString() && <span className="block text-[14px] font-semibold text-soft">{start.toLocaleDateString("en-GB", { weekday: "long" })}</span>}
                     {clock(start)}
                     <span className="font-normal text-soft"> to {clock(new Date(t.end))}</span>
                   </span>
                   <span className="text-[16px]">{t.what}</span>
-                  <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-3">{t.dish}</span>
+                  <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-3">{t.part ? `${t.part}: ${t.dish}` : t.dish}</span>
                   <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-4">
                     {t.resource === "none" ? "" : t.resource}
                     {t.hands_on > 0 && `${t.resource === "none" ? "" : ", "}hands ${t.hands_on} min`}
@@ -233,10 +264,23 @@ export function Plan() {
                 </li>
               );
             })}
-            <li className="py-3 font-show text-[22px] font-[680]">{clock(serve)} to the table</li>
+            <li className="py-3 font-show text-[22px] font-[680]">
+              {clock(serve)} to the table{day(serve, now)}
+            </li>
           </ol>
-        </>
+        </div>
       )}
     </div>
   );
+}
+
+/** The days to choose from: the next ones, and the one chosen if it is another. */
+function daysFrom(now: Date, chosen: Date): { name: string; days: number }[] {
+  const out = Array.from({ length: DAYS }, (_, days) => {
+    const at = new Date(now);
+    at.setDate(at.getDate() + days);
+    return { name: dayName(at, now), days };
+  });
+  const name = dayName(chosen, now);
+  return out.some((d) => d.name === name) ? out : [...out, { name, days: Math.round((chosen.getTime() - now.getTime()) / 86_400_000) }];
 }

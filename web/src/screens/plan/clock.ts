@@ -3,13 +3,43 @@ export const stamp = (at: Date): string => new Date(Math.floor(at.getTime() / 60
 
 export const zone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
-/** The next time the clock shows these hours and minutes; null if they are no time. The hour that is left out when the clocks go
-    forward comes as the hour after it. */
+/** A time of day as cooks write it: 19:00, 19.00, 1900, 19h30, 19, 7 pm, 7.30pm, noon; null if it is none. */
+export function timeOfDay(text: string): { hours: number; minutes: number } | null {
+  const said = text.trim().toLowerCase();
+  if (said === "noon" || said === "midday") return { hours: 12, minutes: 0 };
+  if (said === "midnight") return { hours: 0, minutes: 0 };
+  const m = /^(\d{1,2})(?:\s*[:.h]\s*(\d{2})|(\d{2}))?\s*(?:h|o['’]?clock)?\s*([ap])?\.?\s*(m)?\.?$/.exec(said);
+  if (!m || (m[4] === undefined) !== (m[5] === undefined)) return null;
+  let hours = Number(m[1]);
+  const minutes = Number(m[2] ?? m[3] ?? 0);
+  if (m[4]) {
+    if (hours < 1 || hours > 12) return null;
+    hours = (hours % 12) + (m[4] === "p" ? 12 : 0);
+  }
+  return hours > 23 || minutes > 59 ? null : { hours, minutes };
+}
+
+/** This time on that day. The hour that is left out when the clocks go forward comes as the hour after it. */
+export function onDay(day: Date, time: { hours: number; minutes: number }): Date {
+  const at = new Date(day);
+  at.setHours(time.hours, time.minutes, 0, 0);
+  return at;
+}
+
+/** "today", "tomorrow", "Saturday 28 November". */
+export function dayName(at: Date, now: Date): string {
+  const days = Math.round((onDay(at, { hours: 12, minutes: 0 }).getTime() - onDay(now, { hours: 12, minutes: 0 }).getTime()) / 86_400_000);
+  if (days === 0) return "today";
+  if (days === 1) return "tomorrow";
+  if (days === -1) return "yesterday";
+  return at.toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" });
+}
+
+/** The next time the clock shows this time of day; null if it is none. */
 export function next(time: string, now: Date): Date | null {
-  const m = /^(\d{1,2}):(\d{2})$/.exec(time.trim());
-  if (!m || Number(m[1]) > 23 || Number(m[2]) > 59) return null;
-  const at = new Date(now);
-  at.setHours(Number(m[1]), Number(m[2]), 0, 0);
+  const told = timeOfDay(time);
+  if (!told) return null;
+  const at = onDay(now, told);
   if (at <= now) at.setDate(at.getDate() + 1);
   return at;
 }

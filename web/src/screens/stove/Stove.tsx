@@ -120,7 +120,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                   <span className="figures font-bold">{clockAt(at)}</span>
                   <span className="min-w-0">
                     {step.title}
-                    {many && <span className="text-soft">, {step.dish}</span>}
+                    {(many || step.part) && <span className="text-soft">, {step.part || step.dish}</span>}
                   </span>
                 </p>
               ))}
@@ -230,6 +230,9 @@ const EARLY_MIN = 0.5;
 const BEGIN: Record<string, string> = { boil: "Heat is on", soak: "It is soaking", roast: "In the hot pot", dry: "It is drying", cool: "Spread out", chill: "In the fridge", sprout: "Done, leave it" };
 const END: Record<string, string> = { boil: "It boils", cook: "It is done: off the heat", rest: "Rested", soak: "Soaked", release: "Pressure is down", roast: "It smells nutty", cool: "It is cool", chill: "It is cold", kettle: "Kettle is on", add: "It is in", stir: "Stirred", early: "It has had its time", finish: "To the table", keep: "It is in the fridge" };
 
+/** The dish a step is for; first its part that is a dish of its own. */
+const whose = (step: CookStep): string => (step.part ? `${step.part}: ${step.dish}` : step.dish);
+
 /** The one thing to do. Large enough for wet hands at arm's length. */
 function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; pot?: CookPot; minute: number; out: string[]; touch: Touching; open: (s: "pour") => void; wide: boolean }) {
   const running = step.status === "running";
@@ -243,7 +246,7 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
   const main = running || step.style === "do" || step.style === "remind" ? (END[step.kind] ?? "Done") : (BEGIN[step.kind] ?? "Begun");
   return (
     <div>
-      <p className="text-[16px] font-semibold text-soft">{step.dish}</p>
+      <p className="text-[16px] font-semibold text-soft">{whose(step)}</p>
       {pours && (
         <p className="mt-2 flex items-baseline gap-x-3">
           <span className="poster text-[100px]">{step.pour_ml}</span>
@@ -329,7 +332,7 @@ function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: boolean; 
         {first.step.status === "running" && first.step.look && !locked ? "then look: " : "then: "}
         {first.step.title.charAt(0).toLowerCase() + first.step.title.slice(1)}
       </h2>
-      <p className="mt-1 text-[17px] text-soft">{first.step.dish}</p>
+      <p className="mt-1 text-[17px] text-soft">{whose(first.step)}</p>
       {ahead && (
         <Button className="mt-4 min-h-16 w-full text-[18px]" onClick={() => onEarly(ahead.step.id)}>
           {ahead === first ? "Do it now" : `Now already: ${ahead.step.title.charAt(0).toLowerCase()}${ahead.step.title.slice(1)}`}
@@ -351,7 +354,7 @@ function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number;
       </span>
       <span className="min-w-0 text-[16px] leading-tight">
         {step.title}
-        {many && <span className="block truncate text-[14px] text-soft">{step.dish}</span>}
+        {many && <span className="block truncate text-[14px] text-soft">{whose(step)}</span>}
       </span>
       {early && sure ? (
         <span className="col-span-3 flex items-center gap-2">

@@ -8,7 +8,7 @@ import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useNow } from "../../ui/useNow";
 import { bring, choice, FIRST_CHOICE } from "../draft";
-import { dinner } from "../plan/Plan";
+import { tonight } from "../plan/tonight";
 import { plus, short, today, week, weekday } from "./days";
 
 /** The household's rice meals of one week: how many to shift, to what, what to soak tonight, what to buy. */
@@ -124,7 +124,7 @@ function One({ meal: m }: { meal: WeekMeal }) {
     choice.set({ ...FIRST_CHOICE, to: m.shifted ? m.grain : FIRST_CHOICE.to });
     void go("/bench");
   };
-  const plan = () => keep.mutate(undefined, { onSuccess: (k) => { dinner.set({ ...dinner.get(), ids: [k.shift_id], changes: {}, pins: {} }); void go("/plan"); } });
+  const plan = () => keep.mutate(undefined, { onSuccess: (k) => { void tonight.change((d) => ({ ...d, ids: [String(k.shift_id)], changes: {}, pins: {} })); void go("/plan"); } });
   return (
     <div draggable onDragStart={(e) => e.dataTransfer.setData("text/plain", String(m.id))} className="mb-2 cursor-grab rounded-key border border-line bg-ground p-2">
       <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className="block w-full text-left">
