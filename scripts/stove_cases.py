@@ -72,12 +72,27 @@ def touches(script: Script, seed: int) -> tuple[list[Event], float]:
         if patient and rng.random() < 0.55:
             kind, data = (first := patient.pop(0)).kind, dict(first.data)
         else:
-            kind = rng.choice(("begun", "done", "not_yet", "poured", "lid", "undo", "undo", "out", "note", "wrong"))
+            kind = rng.choice(
+                (
+                    "begun",
+                    "done",
+                    "not_yet",
+                    "poured",
+                    "lid",
+                    "undo",
+                    "undo",
+                    "out",
+                    "note",
+                    "wrong",
+                    "whistle",
+                    "whistle",
+                )
+            )
             data = {
                 "begun": {"step": rng.choice(steps)}, "done": {"step": rng.choice(steps)}, "not_yet": {"step": rng.choice(steps), "minutes": 3.0},
                 "poured": {"pot": rng.choice(pots), "ml": 60.0}, "lid": {"pot": rng.choice(pots), "lid": rng.choice(("open", "ordinary"))},
                 "undo": {"event": made[rng.randrange(len(made))].id if made else "none"}, "out": {"thing": "2 bay leaves", "found": rng.random() < 0.7},
-                "note": {"text": "more salt"}, "wrong": {"pot": rng.choice(pots), "what": "salty"},
+                "note": {"text": "more salt"}, "wrong": {"pot": rng.choice(pots), "what": "salty"}, "whistle": {"pot": rng.choice(pots)},
             }[kind]  # fmt: skip
         made.append(Event(f"e{n:02}", kind, minute, data))
     if rng.random() < 0.15:
@@ -90,7 +105,7 @@ def expected(script: Script, events: list[Event], minute: float) -> dict[str, An
     return {
         "now": told["now"], "all_done": told["all_done"], "ended": told["ended"], "out": told["out"],
         "steps": {s["id"]: [s[f] if isinstance(s[f], str | None) else round(s[f], 3) for f in MOVED] for s in told["steps"]},
-        "pots": {p["key"]: [p["on"], p["poured_ml"], p["top_ups_ml"], p["lid"], p["locked"]] for p in told["pots"]},
+        "pots": {p["key"]: [p["on"], p["poured_ml"], p["top_ups_ml"], p["lid"], p["locked"], p["whistled"]] for p in told["pots"]},
     }  # fmt: skip
 
 
@@ -107,7 +122,7 @@ def cases() -> dict[str, Any]:
             })  # fmt: skip
         out[name] = {
             "steps": [{f: s[f] for f in STATIC} for s in bare["steps"]],
-            "pots": [{f: p[f] for f in ("key", "pour_ml", "own_lid", "locks")} for p in bare["pots"]],
+            "pots": [{f: p[f] for f in ("key", "pour_ml", "own_lid", "locks", "whistles")} for p in bare["pots"]],
             "runs": runs,
         }
     return out

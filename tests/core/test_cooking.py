@@ -278,6 +278,25 @@ def test_an_undo_can_be_taken_back_and_a_pot_that_is_off_asks_for_no_kettle() ->
     assert told[late.id]["status"] == "ready"
 
 
+def test_a_cooker_is_counted_by_ear_and_each_way_has_its_own_word() -> None:
+    dinner = plan_dinner(
+        [Dish("01", read(demo("01")), Choice("rice-brown-long", method="pressure", whistles=3))], SEVEN, NOW, 3
+    )
+    script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+    [key], [boil], [cook] = script.pots, ids(script, "boil"), ids(script, "cook")
+    begun = [event(1, "begun", 40, step=boil)]
+    heard = [event(n, "whistle", 50 + 2 * n, pot=key) for n in (2, 3, 4)]
+    # the first says that it is up to pressure; the third that it is due, though the clock has minutes left
+    one, all_three = fold(script, [*begun, heard[0]]), fold(script, [*begun, *heard])
+    assert one.steps[boil].end == one.steps[cook].start == 54 and one.steps[cook].due == 54 + script.step(cook).minutes
+    assert all_three.steps[cook].due == 58 < one.steps[cook].due
+    [pot] = report(script, [*begun, *heard], 58)["pots"]
+    assert (pot["whistles"], pot["whistled"], pot["locked"]) == (3, 3, True)
+    assert script.step(boil).key == "It hisses" and script.step(cook).key == "Off the heat"
+    with pytest.raises(Refusal, match="does not whistle"):
+        cooking.check(pilaf(), "whistle", {"pot": next(iter(pilaf().pots))})
+
+
 def test_what_is_poured_later_is_in_the_simulated_pot() -> None:
     script = pilaf()
     key = next(iter(script.pots))

@@ -19,7 +19,21 @@ from ..pot.ways import LIDS
 from ..problems import Refusal
 from .script import Script, Step
 
-KINDS = ("begun", "done", "not_yet", "poured", "lid", "note", "out", "wrong", "weighed", "probed", "undo", "ended")
+KINDS = (
+    "begun",
+    "done",
+    "not_yet",
+    "poured",
+    "lid",
+    "note",
+    "out",
+    "wrong",
+    "weighed",
+    "probed",
+    "whistle",
+    "undo",
+    "ended",
+)
 MOST_MINUTES, MOST_ML, MOST_NOTE = 120, 5000, 500
 # reminders that make sense only while the pot is on
 FOR_THE_HEAT = ("kettle", "stir")
@@ -56,6 +70,7 @@ class PotNow:
     lids: list[tuple[float, str]] = field(default_factory=list)
     weighed: list[tuple[float, float]] = field(default_factory=list)
     probed: list[tuple[float, float]] = field(default_factory=list)
+    whistled: int = 0
 
 
 @dataclass(slots=True)
@@ -83,11 +98,13 @@ def check(script: Script, kind: str, data: dict[str, Any]) -> dict[str, Any]:
         if step is None:
             raise refuse("step", "This cooking has no such step: reload the page.")
         out["step"] = step.id
-    if kind in ("poured", "lid", "wrong", "weighed", "probed"):
+    if kind in ("poured", "lid", "wrong", "weighed", "probed", "whistle"):
         pot = str(data.get("pot", ""))
         if pot not in script.pots:
             raise refuse("pot", "This cooking has no such pot: reload the page.")
         out["pot"] = pot
+        if kind == "whistle" and not script.pots[pot].way.row.whistles:
+            raise refuse("pot", "That pot does not whistle: reload the page.")
     if kind == "not_yet":
         out["minutes"] = _number(data.get("minutes"), 1, MOST_MINUTES, "minutes", "Give it 1 to 120 more minutes.")
     if kind == "poured" or (kind == "begun" and data.get("ml") is not None):
@@ -180,6 +197,8 @@ def _apply(script: Script, state: State, e: Event) -> None:
         pot.weighed.append((e.minute, float(e.data["grams"])))
     elif e.kind == "probed":
         pot.probed.append((e.minute, float(e.data["celsius"])))
+    elif e.kind == "whistle":
+        _whistle(script, state, e)
     elif e.kind == "wrong":
         state.wrong.append((e.minute, e.data["pot"], e.data["what"]))
 
@@ -192,6 +211,21 @@ def _begin(script: Script, state: State, step: Step, minute: float, ml: Any = No
         going.start, going.due = minute, minute + step.minutes
     if step.kind == "boil" and state.pots[step.pot].poured is None:
         state.pots[step.pot].poured = float(ml) if ml is not None else float(step.pour_ml)
+
+
+def _whistle(script: Script, state: State, e: Event) -> None:
+    """Counted by ear: the first says that it is up to pressure, the last that it is due, whatever the clock says."""
+    key = str(e.data["pot"])
+    pot, cook = state.pots[key], next((s for s in script.steps if s.pot == key and s.kind == "cook"), None)
+    if not script.pots[key].way.row.whistles or cook is None or state.steps[cook.id].end is not None:
+        return
+    pot.whistled += 1
+    going = state.steps[cook.id]
+    if going.start is None:
+        for before in cook.after:
+            _finish(script, state, script.step(before), e.minute)
+    if pot.whistled >= script.pots[key].whistles and going.start is not None:
+        going.due = e.minute
 
 
 def _finish(script: Script, state: State, step: Step | None, minute: float) -> None:

@@ -52,7 +52,7 @@ def _step(
         else "waiting"
     )  # fmt: skip
     return {
-        "id": s.id, "dish": s.dish, "part": s.part, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
+        "id": s.id, "dish": s.dish, "part": s.part, "key": s.key, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
         "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out), "goes_in": list(s.goes_in),
         "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "rank": RANK.get(s.kind, RANK_ELSE), "status": status, "ready": ready,
         "start": going.start, "due": going.due, "end": going.end, "expected": round(ahead[s.id][0], 1),
@@ -101,7 +101,7 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dic
     out: dict[str, Any] = {
         "key": key, "name": pot.grain.name, "short": pot.grain.short, "grain": pot.grain.slug, "pour_ml": pot.pour_ml, "poured_ml": now.poured,
         "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "locked": is_locked(script, state, key), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
-        "reserve_ml": pot.high_ml - pot.pour_ml, "locks": pot.way.locked, "wrongs": _wrongs(script, state, key, pot, run, on, minute),
+        "reserve_ml": pot.high_ml - pot.pour_ml, "locks": pot.way.locked, "whistles": pot.whistles if pot.way.row.whistles else 0, "whistled": now.whistled, "wrongs": _wrongs(script, state, key, pot, run, on, minute),
         "on": on, "curve": curve(run, 60), "boil_at": run.boil_at, "off_at": run.off_at, "verdict": "", "scale": "", "celsius": None,
         "pour_said": said_amount(pot.pour_ml, "measure", pot.kitchen.measure_ml, pot.kitchen.measure_name),
         "splashes": [
@@ -166,6 +166,8 @@ def told(script: Script, e: Event) -> str:
             return f"{e.data['thing']}: {'found' if e.data.get('found', True) else 'not found after all'}"
         case "wrong":
             return f"{name}: {WRONGS.get(e.data['what'], e.data['what'])}"
+        case "whistle":
+            return f"{name}: it whistled"
         case "weighed":
             return f"{name}: {e.data['grams']:.0f} g on the scale"
         case "probed":

@@ -55,7 +55,8 @@ _CAUTION_FIRST = ("gluten_in", "kidney_beans")
 class Step:
     """title: what to do, short. words: the recipe's own sentences for it. look: the sign that it is done. planned: the minute it
     is to start. anchor, offset: a reminder comes up so many minutes into that step (negative: before its end). pour_ml: to pour. goes_in: the lines of
-    the new list that go in with it. part: the heading under which it is a dish of its own."""
+    the new list that go in with it. part: the heading under which it is a dish of its own. key: what the cook
+    touches when it is done, where the way of cooking has its own word."""
 
     id: str
     dish: str
@@ -77,6 +78,7 @@ class Step:
     count_out: tuple[str, ...] = ()
     goes_in: tuple[str, ...] = ()
     part: str = ""
+    key: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -304,7 +306,7 @@ class _Dish(_Steps):
         title = cap(pot.way.row.begin) if poured else f"Pour, and {pot.way.row.begin}"
         out = [
             Step(boil_id, self.dish, "boil", "begin", title, up, planned, words, pot.way.row.up_sign, after, key,
-                 0 if poured else jug_ml(pot.pour_ml), hands=min(4, up), goes_in=goes_in)
+                 0 if poured else jug_ml(pot.pour_ml), hands=min(4, up), goes_in=goes_in, key=pot.way.row.up_key)
         ]  # fmt: skip
         at = planned + up
         if early:
@@ -327,7 +329,7 @@ class _Dish(_Steps):
         told = cooking.cook.words if own and not pot.way.locked else ""
         in_now = self._in(i for i in cooking.cook.lines if own and i not in cooking.pour.lines)
         out.append(
-            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, at, told, pot.way.row.hint if pot.way.locked else pot.sign, (out[-1].id,), key, goes_in=in_now)
+            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, at, told, pot.way.row.hint if pot.way.locked else pot.sign, (out[-1].id,), key, goes_in=in_now, key=pot.way.row.cook_key)
         )  # fmt: skip
         if len(parts) > 3 and pot.way.row.power == "microwave":
             done = 0

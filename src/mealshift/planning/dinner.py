@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
 from datetime import datetime
+from functools import cache
 from typing import Any
 
 from .. import comparing
@@ -17,11 +18,11 @@ from ..pot.account import said_minutes
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import AsItIs, Choice, Shift, as_it_is, shift
-from .schedule import EFFORT, Plan, before, critical_minutes, make_plan, minutes_from
+from .schedule import EFFORT, Plan, before, critical_minutes, left_out, make_plan, minutes_from
 from .tasks import tasks_of
 
 # later serving times that are tried for a crowded kitchen, minutes
-LATER = (10, 20, 30, 45, 60, 90)
+LATER = (15, 30, 45, 60, 90)
 
 
 @dataclass(frozen=True, slots=True)
@@ -74,16 +75,22 @@ def plan_dinner(
         shifts[name], keys[name] = made, d.key
     tasks = {name: tasks_of(made, name) for name, made in shifts.items()}
 
-    def solve(at: datetime, effort: float = EFFORT) -> Plan:
-        return make_plan(tasks, at, now, burners, ovens, pinned, owned, effort)
+    plan = make_plan(tasks, serve_at, now, burners, ovens, pinned, owned)
+    able = {
+        name: t for name, t in tasks.items() if name not in {p.where for p in plan.problems if p.code == "no_appliance"}
+    }
 
-    plan = solve(serve_at)
+    # several dishes ask for the same hours
+    @cache
+    def missing(at: datetime) -> list[str]:
+        return left_out(able, at, now, burners, ovens, EFFORT / 6)
+
     ways = {}
     by_key = {d.key: d for d in dishes}
     for p in plan.problems:
         if p.where in shifts:
             ways[p.where] = tuple(
-                _ways_out(p.where, by_key[keys[p.where]], shifts[p.where], plan, p.code, now, solve, owned)
+                _ways_out(p.where, by_key[keys[p.where]], shifts[p.where], plan, p.code, now, missing, owned)
             )
     # a pot that is too small is planned all the same, and said: the cook may have a larger one at hand
     full = [replace(p, where=name) for name, made in shifts.items() for p in made.problems if p.code == "pot_full"]
@@ -97,14 +104,14 @@ def _ways_out(
     plan: Plan,
     code: str,
     now: datetime | None,
-    solve: Callable[..., Plan],
+    missing: Callable[[datetime], list[str]],
     owned: tuple[str, ...] | None,
 ) -> list[WayOut]:
     if code == "pinned":
         return []
     choice = dish.choice
     if choice is None or isinstance(made, AsItIs):
-        return _later(name, dish, made, plan, code, now, solve)
+        return _later(name, dish, made, plan, code, now, missing)
     room = minutes_from(now, plan.serve_at) if now else 10**6
     out: list[WayOut] = []
 
@@ -146,12 +153,18 @@ def _ways_out(
             changes = {"to": c.grain.slug, "blend": (), "method": c.way.method, "lid": None, "soak_min": c.way.soak_min, "texture": None,
                        "roast": None, "sprouted": False, "whistles": None, "release": "natural"}  # fmt: skip
             grains += offer("grain", f"With {c.grain.name}", changes)
-    out += _later(name, dish, made, plan, code, now, solve)
+    out += _later(name, dish, made, plan, code, now, missing)
     return out
 
 
 def _later(
-    name: str, dish: Dish, made: Shift | AsItIs, plan: Plan, code: str, now: datetime | None, solve: Callable[..., Plan]
+    name: str,
+    dish: Dish,
+    made: Shift | AsItIs,
+    plan: Plan,
+    code: str,
+    now: datetime | None,
+    missing: Callable[[datetime], list[str]],
 ) -> list[WayOut]:
     needs = critical_minutes(tasks_of(made, name))
     tries = [before(plan.serve_at, -n) for n in LATER]
@@ -163,8 +176,8 @@ def _later(
     if code not in ("too_late", "crowded"):
         return []
     missed = {p.where for p in plan.problems}
-    for at in tries[:5]:
-        again = {p.where for p in solve(at, EFFORT / 4).problems}
+    for at in tries[:4]:
+        again = set(missing(at))
         if name not in again and again <= missed:
             return [WayOut("later", dish.key, f"Serve at {at:%H:%M}", {}, at, needs)]
     return []

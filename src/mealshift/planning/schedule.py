@@ -81,14 +81,15 @@ def make_plan(
     done = [Scheduled(t, before(serve_at, starts[t.id]), before(serve_at, starts[t.id] - t.minutes))
             for tasks in dishes.values() for t in tasks if t.id in starts]  # fmt: skip
     done.sort(key=lambda s: (s.start, s.end, s.task.id))
-    unpinned = set(pins) and _solve(able, room, burners, ovens, {}, effort)[1]
+    # whether it is the pins that keep a dish out is asked only where one is out, and without looking for the best evening
+    unpinned = _keep(able, room, burners, ovens, {}, effort)[1] if pins and missed else ()
     problems = [
         Problem("no_appliance", name, f"{name} needs {what}, which your kitchen does not list: choose another way, or add it to the kitchen.")
         for name, what in lacking.items() if what
     ]  # fmt: skip
     for name in missed:
         own_pins = any(t.id in pins for t in dishes[name])
-        if pins and name not in (unpinned or ()):
+        if pins and name not in unpinned:
             which = "its own tasks" if own_pins else "the other dishes' tasks"
             problems.append(
                 Problem("pinned", name, f"{name} cannot be done with {which} pinned where they are: let go of a pin.")
@@ -114,6 +115,30 @@ def _solve(
     dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], effort: float
 ) -> tuple[dict[str, int], list[str]]:
     """Minutes before serving at which each task starts, and the dishes left out. First which dishes can be kept at all, then the best evening of those."""
+    known, missed, room = _keep(dishes, room, burners, ovens, pins, effort)
+    kept = {name: tasks for name, tasks in dishes.items() if name not in missed}
+    best = _Model(kept, room, burners, ovens, pins, optional=False, hint=known).solve(effort) if kept else {}
+    starts = best or known
+    return {i: room - at for i, at in starts.items()}, missed
+
+
+def left_out(
+    dishes: dict[str, list[Task]],
+    serve_at: datetime,
+    now: datetime | None,
+    burners: int,
+    ovens: int,
+    effort: float = EFFORT,
+) -> list[str]:
+    """Which dishes cannot make it to `serve_at`: what a plan would leave out, without the plan."""
+    room = LONGEST_MIN if now is None else min(LONGEST_MIN, minutes_from(now, serve_at))
+    return _keep(dishes, room, burners, ovens, {}, effort)[1] if room > 0 else list(dishes)
+
+
+def _keep(
+    dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], effort: float
+) -> tuple[dict[str, int], list[str], int]:
+    """As many dishes as can be kept: where their tasks can start, the dishes left out, and the minutes that are looked at."""
     # a dinner done by one pair of hands on one burner is never longer: nothing needs to be looked for before
     longest = sum(t.minutes for tasks in dishes.values() for t in tasks) + sum(
         t.holds for tasks in dishes.values() for t in tasks
@@ -121,13 +146,8 @@ def _solve(
     room = min(room, max([longest, *(n + 1 for n in pins.values())]))
     fits = {name: tasks for name, tasks in dishes.items() if critical_minutes(tasks) <= room}
     first = _Model(fits, room, burners, ovens, pins, optional=True)
-    known = first.solve(effort)
-    if known is None:
-        return {}, list(dishes)
-    kept = {name: fits[name] for name in fits if any(t.id in known for t in fits[name])}
-    best = _Model(kept, room, burners, ovens, pins, optional=False, hint=known).solve(effort) if kept else {}
-    starts = best or known
-    return {i: room - at for i, at in starts.items()}, [name for name in dishes if name not in kept]
+    known = first.solve(effort) or {}
+    return known, [name for name in dishes if name not in fits or not any(t.id in known for t in fits[name])], room
 
 
 class _Model:

@@ -57,6 +57,9 @@ class Method:
     needs: str = ""
     begin: str = "bring it to the boil"
     up_sign: str = "it boils all over, not only at the edge"
+    up_key: str = "It boils"
+    cook_key: str = "It is done: off the heat"
+    whistles: bool = False
     hint: str = ""
     sentence: str = ""
     add: str = "Sprinkle {ml} ml of boiling water over it, lid on, lowest heat, {n} more minutes. Do not stir."

@@ -153,6 +153,7 @@ class CookStep(Schema):
     id: str
     dish: str
     part: str
+    key: str
     kind: str
     style: Literal["do", "begin", "follow", "remind"]
     title: str
@@ -237,6 +238,9 @@ class CookPot(Schema):
     celsius: float | None
     own_lid: str
     locks: bool
+    # so many whistles are its time, so many were heard; 0 where none are counted
+    whistles: int
+    whistled: int
     locked: bool
     pour_said: Said
     splashes: list[Splash]

@@ -104,7 +104,7 @@ export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
 }
 
 export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
-export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0 });
+export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0, refetchInterval: 4000 });
 
 export interface Wanted {
   q: string;

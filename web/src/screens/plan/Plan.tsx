@@ -24,7 +24,7 @@ export function Plan() {
   const shifts = useShifts();
   const kitchen = useKitchen();
   const recipes = useRecipes();
-  const { dinner: d, set, trouble: shared } = useTonight();
+  const { dinner: d, set, trouble: shared, ready } = useTonight();
   const now = useNow();
   // what is being typed; the time itself where nothing is
   const [typed, setTyped] = useState<string | null>(null);
@@ -109,6 +109,7 @@ export function Plan() {
         </Link>
       </div>
     );
+  if (!ready) return null;
   const found = ids.length > 0 ? plan.data : undefined;
   const stale = found !== undefined && found.of !== plannedAs(asked);
   const hueOf = Object.fromEntries((shifts.data ?? []).map((s) => [String(s.id), coatOf(s.grain.split("+")[0] ?? s.grain).hue]));

@@ -31,7 +31,8 @@ export function fromPlan(plan: TonightPlan | null): Dinner {
   const dishes = plan.dishes ?? [];
   return {
     ids: dishes.map((d) => d.key),
-    serve: plan.serve_at,
+    // an empty table is set for no hour
+    serve: dishes.length > 0 ? plan.serve_at : null,
     burners: plan.burners ?? null,
     changes: Object.fromEntries(dishes.flatMap((d) => (d.changes ? [[d.key, { what: d.changes, text: d.text ?? "" }] as const] : []))),
     pins: Object.fromEntries((plan.pinned ?? []).map((p) => [p.id, p.start])),
@@ -46,32 +47,41 @@ function shared() {
   let value = NO_DINNER;
   let version = 0;
   let known = false;
+  let sending = false;
   let waiting: ReturnType<typeof setTimeout> | null = null;
   let trouble: Trouble | null = null;
   const told = new Set<() => void>();
-  let seen: { value: Dinner; trouble: Trouble | null } = { value, trouble };
+  // whether the household's plan was asked for: before that nothing is to be changed on this page
+  let ready = false;
+  let seen: { value: Dinner; trouble: Trouble | null; ready: boolean } = { value, trouble, ready };
   const show = () => {
-    seen = { value, trouble };
+    seen = { value, trouble, ready };
     told.forEach((tell) => tell());
   };
   const adopt = (got: { version: number; plan?: TonightPlan | null }) => {
-    if (known && got.version === version) return;
+    // an answer that was under way while this page changed the plan is older than what it shows
+    if (known && got.version <= version) return;
     version = got.version;
     known = true;
     value = fromPlan(got.plan ?? null);
     show();
   };
   const pull = async () => {
-    if (waiting !== null) return;
+    if (waiting !== null || sending) return;
     try {
       const got = await answer(api.GET("/api/tonight"));
-      if (waiting === null) adopt(got);
+      if (waiting === null && !sending) adopt(got);
     } catch {
       // without a network the plan stays as it was last seen
+    }
+    if (!ready) {
+      ready = true;
+      show();
     }
   };
   const push = async () => {
     const sent = value;
+    sending = true;
     try {
       const got = await answer(api.PUT("/api/tonight", { body: { version, plan: toPlan(sent, new Date()) } }));
       version = got.version;
@@ -80,10 +90,12 @@ function shared() {
     } catch (fault) {
       if (fault instanceof TroubleError && fault.status === 409) {
         known = false;
-        waiting = null;
+        sending = false;
         await pull();
         trouble = { code: "changed_meanwhile", where: "plan", text: "Somebody changed the plan on another device meanwhile: this is how it stands now." };
       } else trouble = asTrouble(fault);
+    } finally {
+      sending = false;
     }
     show();
   };
@@ -91,8 +103,13 @@ function shared() {
     value = made;
     trouble = null;
     show();
+    arm();
+  };
+  const arm = () => {
     if (waiting !== null) clearTimeout(waiting);
     waiting = setTimeout(() => {
+      // one after the other: each is made on the version that the one before it left
+      if (sending) return arm();
       waiting = null;
       void push();
     }, SETTLE_MS);
@@ -107,7 +124,7 @@ function shared() {
     },
     forget: () => {
       if (waiting !== null) clearTimeout(waiting);
-      [value, version, known, waiting, trouble] = [NO_DINNER, 0, false, null, null];
+      [value, version, known, ready, waiting, trouble] = [NO_DINNER, 0, false, false, null, null];
       show();
     },
     subscribe: (tell: () => void) => {
@@ -122,11 +139,11 @@ export const tonight = shared();
 
 /** The plan in hand, looked at anew while the page shows it. */
 export function useTonight() {
-  const { value, trouble } = useSyncExternalStore(tonight.subscribe, tonight.seen);
+  const { value, trouble, ready } = useSyncExternalStore(tonight.subscribe, tonight.seen);
   useEffect(() => {
     void tonight.pull();
     const look = setInterval(() => document.visibilityState === "visible" && void tonight.pull(), LOOK_MS);
     return () => clearInterval(look);
   }, []);
-  return { dinner: value, trouble, set: tonight.set };
+  return { dinner: value, trouble, ready, set: tonight.set };
 }

@@ -243,7 +243,7 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
   const look = step.kind === "cook" || (running && step.look !== "");
   const own = pot && pours ? inMeasure(pot.pour_said) : null;
   const unfound = step.count_out.filter((c) => !out.includes(c));
-  const main = running || step.style === "do" || step.style === "remind" ? (END[step.kind] ?? "Done") : (BEGIN[step.kind] ?? "Begun");
+  const main = running || step.style === "do" || step.style === "remind" ? (step.key || (END[step.kind] ?? "Done")) : (BEGIN[step.kind] ?? "Begun");
   return (
     <div>
       <p className="text-[16px] font-semibold text-soft">{whose(step)}</p>
@@ -392,6 +392,14 @@ function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookin
       {pot.scale && <p className="mb-2 text-[17px] font-semibold">{pot.scale}</p>}
       {pot.verdict && <p className="mb-2 border-l-4 border-mark pl-3 text-[16px]">{pot.verdict}</p>}
       {trouble && <Wrong trouble={trouble} className="mb-2" />}
+      {pot.whistles > 0 && pot.locked && (
+        <Button className="mb-3 min-h-[76px] w-full gap-3 text-[21px] font-semibold" onClick={() => touch("whistle", { pot: pot.key }, `${pot.name}: it whistled`)}>
+          It whistled
+          <span className="figures font-show text-[30px] font-bold">
+            {pot.whistled} of {pot.whistles}
+          </span>
+        </Button>
+      )}
       {pot.locked && <p className="text-[17px] font-semibold">Locked until its pressure is down: nothing goes in, nothing is stirred, the lid stays on.</p>}
       <div className={pot.locked ? "hidden" : "grid grid-cols-3 gap-2"}>
         <Button className="min-h-14 px-1" onClick={() => open("pour")}>

@@ -12,7 +12,7 @@ interface Run {
     ended: number | null;
     out: string[];
     steps: Record<string, [CookStep["status"], number | null, number | null, number | null, number | null]>;
-    pots: Record<string, [number | null, number | null, number, string, boolean]>;
+    pots: Record<string, [number | null, number | null, number, string, boolean, number]>;
   };
 }
 // what the core makes of the same touches (scripts/stove_cases.py)
@@ -30,7 +30,7 @@ describe("the page's fold is the core's", () => {
         expect({
           now: made.now, all_done: made.all_done, ended: made.ended, out: made.out,
           steps: Object.fromEntries(made.steps.map((s) => [s.id, [s.status, third(s.ready), third(s.start), third(s.due), third(s.end)]])),
-          pots: Object.fromEntries(made.pots.map((p) => [p.key, [p.on, p.poured_ml, p.top_ups_ml, p.lid, p.locked]])),
+          pots: Object.fromEntries(made.pots.map((p) => [p.key, [p.on, p.poured_ml, p.top_ups_ml, p.lid, p.locked, p.whistled]])),
         }).toEqual(run.expected);
       }
     });

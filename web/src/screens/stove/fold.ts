@@ -50,7 +50,7 @@ export function fold(state: CookState, events: readonly Done[], minute: number):
   const gone = undone(ordered);
   const by = new Map(state.steps.map((s) => [s.id, s]));
   const going = new Map<string, Going>(state.steps.map((s) => [s.id, { start: null, due: null, end: null }]));
-  const pots = new Map(state.pots.map((p) => [p.key, { poured: null as number | null, more: 0, lid: p.own_lid }]));
+  const pots = new Map(state.pots.map((p) => [p.key, { poured: null as number | null, more: 0, lid: p.own_lid, whistled: 0, whistles: p.whistles }]));
   const out = new Set<string>();
   const notes: { minute: number; text: string }[] = [];
   let ended: number | null = null;
@@ -104,6 +104,15 @@ export function fold(state: CookState, events: readonly Done[], minute: number):
     } else if (e.kind === "ended") ended ??= e.minute;
     else if (pot && e.kind === "poured") pot.more += Number(e.data.ml);
     else if (pot && e.kind === "lid") pot.lid = String(e.data.lid);
+    else if (pot && e.kind === "whistle") {
+      // counted by ear: the first says that it is up to pressure, the last that it is due, whatever the clock says
+      const cook = state.steps.find((s) => s.pot === e.data.pot && s.kind === "cook");
+      if (pot.whistles === 0 || !cook || of(cook.id).end !== null) continue;
+      pot.whistled += 1;
+      const mine = of(cook.id);
+      if (mine.start === null) cook.after.forEach((a) => finish(by.get(a), e.minute));
+      if (pot.whistled >= pot.whistles && mine.start !== null) mine.due = e.minute;
+    }
   }
 
   const steps = state.steps.map((s): CookStep => {
@@ -124,12 +133,12 @@ export function fold(state: CookState, events: readonly Done[], minute: number):
   };
 }
 
-function potNow(p: CookPot, now: { poured: number | null; more: number; lid: string } | undefined, steps: readonly CookStep[]): CookPot {
+function potNow(p: CookPot, now: { poured: number | null; more: number; lid: string; whistled: number } | undefined, steps: readonly CookStep[]): CookPot {
   const at = (kind: string) => steps.find((s) => s.pot === p.key && s.kind === kind);
   const boil = at("boil");
   const last = at("release") ?? at("cook");
   const locked = p.locks && boil?.start != null && last !== undefined && last.end === null;
-  return { ...p, on: at("cook") ? (boil?.start ?? null) : null, poured_ml: now?.poured ?? null, top_ups_ml: Math.round(now?.more ?? 0), lid: now?.lid ?? p.lid, locked };
+  return { ...p, on: at("cook") ? (boil?.start ?? null) : null, poured_ml: now?.poured ?? null, top_ups_ml: Math.round(now?.more ?? 0), lid: now?.lid ?? p.lid, locked, whistled: now?.whistled ?? 0 };
 }
 
 /** The minute from which a step can be begun or done; null while something before it is not done. */
