@@ -20,6 +20,7 @@ from mealshift.cooking import Event, Script, devices, fold
 from mealshift.cooking.fold import forecast, is_over, pot_run, serving
 from mealshift.cooking.report import report
 from mealshift.cooking.rescue import wrongs_for
+from mealshift.cooking.took import took, usual
 from mealshift.grains import all_grains, grain
 from mealshift.measures import jug_ml
 from mealshift.planning import Dish, plan_dinner, tasks_of
@@ -295,6 +296,53 @@ def test_a_cooker_is_counted_by_ear_and_each_way_has_its_own_word() -> None:
     assert script.step(boil).key == "It hisses" and script.step(cook).key == "Off the heat"
     with pytest.raises(Refusal, match="does not whistle"):
         cooking.check(pilaf(), "whistle", {"pot": next(iter(pilaf().pots))})
+
+
+def test_what_took_longer_three_times_is_planned_longer() -> None:
+    def plan(kitchen: Kitchen) -> Script:
+        dinner = plan_dinner(
+            [Dish("01", read(demo("01")), Choice("barley-hulled", method="electric-pressure", kitchen=kitchen))],
+            SEVEN,
+            NOW,
+            3,
+        )
+        return cooking.script_of(dinner.shifts, dinner.plan, NOW)
+
+    script = plan(Kitchen())
+    [boil] = [s for s in script.steps if s.kind == "boil"]
+    slow = [
+        event(1, "begun", boil.planned, step=boil.id),
+        event(2, "done", boil.planned + 1.5 * boil.minutes, step=boil.id),
+    ]
+    [(key, share)] = took(script, slow)
+    assert key == "up:electric-pressure" and share == pytest.approx(1.5, abs=0.1)
+    # two evenings are no habit; of five, one forgotten touch is not believed
+    assert usual([(key, 1.5)] * 2) == () and usual([(key, v) for v in (1.5, 1.6, 1.4, 1.5, 3.0)]) == ((key, 1.5),)
+    learnt = plan(Kitchen(took=usual([(key, 1.5)] * 3)))
+    [later] = [s for s in learnt.steps if s.kind == "boil"]
+    assert later.minutes == round(1.5 * boil.minutes) or abs(later.minutes - 1.5 * boil.minutes) <= 1
+    # what is learnt is a share of the reckoning, so that a second lesson does not count the first twice
+    again = [event(1, "begun", 30, step=later.id), event(2, "done", 30 + later.minutes, step=later.id)]
+    assert took(learnt, again)[0][1] == pytest.approx(1.5, abs=0.1)
+
+
+def test_work_without_minutes_teaches_its_own() -> None:
+    text = "Pot\n\n200 g rice\n400 ml water\n1 onion\n1 tbsp oil\n\n1. Fry the onion in the oil until soft.\n2. Add the rice and water, cover and simmer 15 minutes.\n"
+
+    def fry(kitchen: Kitchen) -> tuple[Script, cooking.Step]:
+        dinner = plan_dinner([Dish("a", read(text), Choice("quinoa", kitchen=kitchen))], SEVEN, NOW, 3)
+        script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+        return script, next(s for s in script.steps if s.title.startswith("Fry"))
+
+    script, step = fry(Kitchen())
+    assert (step.by, step.minutes) == ("until soft or golden", 8)
+    seen = took(script, [event(1, "done", step.planned + 14, step=step.id)])
+    assert seen == [("by:until soft or golden", 14.0)]
+    assert fry(Kitchen(took=usual(seen * 3)))[1].minutes == 14
+    # what the recipe itself times teaches nothing
+    timed = read(text.replace("until soft", "for 6 minutes, until soft"))
+    dinner = plan_dinner([Dish("a", timed, Choice("quinoa"))], SEVEN, NOW, 3)
+    assert not any(s.by for s in cooking.script_of(dinner.shifts, dinner.plan, NOW).steps if s.title.startswith("Fry"))
 
 
 def test_what_is_poured_later_is_in_the_simulated_pot() -> None:

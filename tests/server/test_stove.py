@@ -289,3 +289,36 @@ def test_a_device_has_a_key_and_sees_only_its_house(stove, neighbour, as_) -> No
     assert device.get("/api/device/cooking", HTTP_AUTHORIZATION=f"Bearer {theirs}").status_code == 404
     client.delete(f"/api/kitchen/devices/{made['id']}")
     assert device.get("/api/device/cooking", **key).status_code == 401
+
+
+def test_a_cooking_teaches_the_kitchen_how_long_things_take_and_a_practice_does_not(stove) -> None:
+    client, asked, _ = stove
+    for n, speed in enumerate((60, 1, 1, 1)):
+        cooking = post(
+            client,
+            "cookings",
+            **{**asked, "client_id": f"evening-{n}", "dishes": [{"key": f"r{side(client)}"}], "speed": speed},
+        ).json()["id"]
+        begun, soften = state(client, cooking), "Soften the onions"
+        step = next(s for s in begun["steps"] if s["title"].startswith(soften))
+        before = step["planned"] - begun["minute"]
+        events = [
+            {"id": f"begun-{n}-000", "kind": "begun", "data": {"step": step["id"]}, "ago_ms": 11 * 60_000},
+            {"id": f"done-{n}-0000", "kind": "done", "data": {"step": step["id"]}},
+        ]
+        Cooking.objects.filter(pk=cooking).update(began=timezone.now() - timedelta(minutes=40 + before))
+        touch_all = [
+            {"id": f"all-{n}-{i:04}", "kind": "done", "data": {"step": s["id"]}}
+            for i, s in enumerate(begun["steps"])
+            if s["kind"] == "finish" or s["anchor"]
+        ]
+        assert post(client, f"cookings/{cooking}/events", events=events).json()["refused"] == []
+        post(client, f"cookings/{cooking}/events", events=touch_all)
+        assert Cooking.objects.get(pk=cooking).ended is not None
+    assert client.get("/api/kitchen").json()["took"] == ["Work without minutes, “until soft or golden”: 11 minutes."]
+    assert client.delete("/api/kitchen/took").json()["took"] == []
+
+
+def side(client: Client) -> int:
+    text = "Onions\n\n4 onions\n2 tbsp oil\n\n1. Soften the onions in the oil until soft.\n2. Salt them and serve.\n"
+    return int(post(client, "recipes", text=text).json()["id"])

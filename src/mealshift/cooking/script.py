@@ -56,7 +56,8 @@ class Step:
     """title: what to do, short. words: the recipe's own sentences for it. look: the sign that it is done. planned: the minute it
     is to start. anchor, offset: a reminder comes up so many minutes into that step (negative: before its end). pour_ml: to pour. goes_in: the lines of
     the new list that go in with it. part: the heading under which it is a dish of its own. key: what the cook
-    touches when it is done, where the way of cooking has its own word."""
+    touches when it is done, where the way of cooking has its own word. by: the sign by which its minutes were
+    guessed."""
 
     id: str
     dish: str
@@ -79,6 +80,7 @@ class Step:
     goes_in: tuple[str, ...] = ()
     part: str = ""
     key: str = ""
+    by: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -193,6 +195,7 @@ class _Steps:
             hands=t.hands_on,
             goes_in=self._in(act.lines),
             part=act.part,
+            by=act.by,
         )
         midway = [
             replace(

@@ -64,6 +64,8 @@ _LEADS_ON = re.compile(
     re.I,
 )
 _FOR_THE = re.compile(r"\W*for the\b", re.I)
+# a matter of a minute
+_AT_ONCE = ("add", "season", "off", "stir", "fluff", "serve", "other")
 # what cools or stands for less than this is waited for
 LEAST_BY_ITSELF = 5
 # work without minutes is not guessed longer than this in one act
@@ -91,7 +93,7 @@ _ON_FIRE = re.compile(
 class Act:
     """words: the recipe's own, as rewritten. lines: what goes in, by the recipe's lines. minutes: whole; timed: they are said, not guessed by the sign. mine: in the
     grain's vessel. hands: minutes of them. beside: it runs beside the grain's pot. midway: what is done at which minute of it.
-    part: the heading of the recipe under which it is a dish of its own."""
+    part: the heading of the recipe under which it is a dish of its own. by: the sign or verb by which its minutes were guessed."""
 
     kind: str
     words: str
@@ -105,6 +107,7 @@ class Act:
     ops: tuple[str, ...] = ()
     midway: tuple[tuple[int, str], ...] = ()
     part: str = ""
+    by: str = ""
 
     @property
     def is_rest(self) -> bool:
@@ -180,6 +183,7 @@ class _Clauses:
         self.all = [_as_meant(o) for o in dish.process.operations if o.basis != "retired"]
         self.ops = [o for o in self.all if o.kind not in CARDS_OWN]
         self.places = {op: (step, a, b) for step in dish.method.steps for op, a, b in step.places}
+        self.took = dict(dish.kitchen.took)
         self.parts = self._parts()
 
     def _parts(self) -> dict[str, str]:
@@ -260,7 +264,10 @@ class _Clauses:
         minutes = (
             sum(o.typical_min or 0.0 for o in timed)
             if timed
-            else min(MOST_GUESSED, sum(self._guessed(o) for o in group))
+            else min(
+                max(MOST_GUESSED, *(self.took.get(f"by:{self._by(o)}", 0.0) for o in group)),
+                sum(self._guessed(o) for o in group),
+            )
         )
         words = self._words(group)
         whole = max(1, round_half_up(minutes))
@@ -288,6 +295,7 @@ class _Clauses:
             kind or main.kind, words, self._lines(group), whole, hands, bool(timed), mine,
             "oven" if oven else "burner" if fire else "", beside, tuple(o.id for o in group), self._midway(group, whole) if timed else (),
             self.parts.get(main.id, ""),
+            "" if timed or cooling is not None and main.kind == "cool" and main.vessel in self.mine else self._by(main),
         )  # fmt: skip
 
     def _midway(self, group: Sequence[Operation], whole: int) -> tuple[tuple[int, str], ...]:
@@ -305,12 +313,20 @@ class _Clauses:
             return o.typical_min or 0.0
         if o.kind == "cover" or _REMARK.search(o.text) or _HEAT_SET.search(o.text):
             return 0.0
-        if o.kind in ("add", "season", "off", "stir", "fluff", "serve", "other"):
+        if o.kind in _AT_ONCE:
             return 1.0
-        for pattern, minutes in _signs():
-            if pattern.search(o.text):
-                return minutes
-        return (o.typical_min or 1.0) if o.kind not in _FIRE or self._on_fire(o) else 1.0
+        by = self._by(o)
+        for name, pattern, minutes in _signs():
+            if name == by and pattern.search(o.text):
+                return self.took.get(f"by:{by}", minutes)
+        return self.took.get(f"by:{by}", o.typical_min or 1.0) if by else 1.0
+
+    def _by(self, o: Operation) -> str:
+        """The sign or verb by which an operation's minutes are guessed; "" where there is nothing to guess."""
+        if self._timed(o) or o.kind in ("cover", *_AT_ONCE) or _REMARK.search(o.text) or _HEAT_SET.search(o.text):
+            return ""
+        sign = next((name for name, pattern, _ in _signs() if pattern.search(o.text)), "")
+        return sign or (o.kind if o.kind not in _FIRE or self._on_fire(o) else "")
 
     def _on_fire(self, o: Operation) -> bool:
         """Does the clause itself say that something is heated, or did it only go on from one that did?"""
@@ -555,6 +571,7 @@ def _as_meant(o: Operation) -> Operation:
 
 
 @cache
-def _signs() -> tuple[tuple[re.Pattern[str], float], ...]:
+def _signs() -> tuple[tuple[str, re.Pattern[str], float], ...]:
     text = resources.files("mealshift.process").joinpath("data/signs.toml").read_text(encoding="utf-8")
-    return tuple((re.compile(rf"\b(?:{r['words']})", re.I), float(r["typical"])) for r in tomllib.loads(text)["sign"])
+    rows = tomllib.loads(text)["sign"]
+    return tuple((r["name"], re.compile(rf"\b(?:{r['words']})", re.I), float(r["typical"])) for r in rows)

@@ -14,6 +14,7 @@ from typing import Any
 
 from .. import comparing
 from ..measures import Measures
+from ..pot import Kitchen
 from ..pot.account import said_minutes
 from ..problems import Refusal
 from ..recipe import Recipe
@@ -27,17 +28,19 @@ LATER = (15, 30, 45, 60, 90)
 
 @dataclass(frozen=True, slots=True)
 class Dish:
-    """key: what the caller calls it; changes of a way out come back under it. choice: None for a dish without a grain, cooked as it is."""
+    """key: what the caller calls it; changes of a way out come back under it. choice: None for a dish without a grain, cooked as it is
+    (in that kitchen)."""
 
     key: str
     recipe: Recipe
     choice: Choice | None
     measures: Measures | None = None
+    kitchen: Kitchen | None = None
 
 
 @dataclass(frozen=True, slots=True)
 class WayOut:
-    """kind: no_soak, pressure, grain or later. changes: of the dish's choice. serve_at: for "later". minutes: what the dish then takes."""
+    """kind: no_soak, pressure, grain, own (the kitchen has what it needs, after all) or later. changes: of the dish's choice. serve_at: for "later". minutes: what the dish then takes."""
 
     kind: str
     key: str
@@ -45,6 +48,7 @@ class WayOut:
     changes: dict[str, Any] = field(default_factory=dict)
     serve_at: datetime | None = None
     minutes: int = 0
+    needs: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,7 +72,7 @@ def plan_dinner(
     shifts: dict[str, Shift | AsItIs] = {}
     keys: dict[str, str] = {}
     for d in dishes:
-        made = as_it_is(d.recipe) if d.choice is None else shift(d.recipe, d.choice, d.measures)
+        made = as_it_is(d.recipe, d.kitchen) if d.choice is None else shift(d.recipe, d.choice, d.measures)
         name = made.title.text
         while name in shifts:
             name += " (again)"
@@ -142,6 +146,10 @@ def _ways_out(
                 way.soak_min and offer("pressure", f"{word}, unsoaked", {**changes, "soak_min": 0.0})
             )
     if code == "no_appliance":
+        if lacking := replace(choice.kitchen, cookers=owned).lacks(way):
+            out.append(
+                WayOut("own", dish.key, f"We have {'an' if lacking[0] in 'aeio' else 'a'} {lacking}", needs=lacking)
+            )
         offer(
             "pressure",
             "In a pot under its lid",

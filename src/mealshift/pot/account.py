@@ -550,7 +550,7 @@ def _come_up(way: Way, kitchen: Kitchen, liquid_ml: float, m: float) -> float:
     if row.up_fixed is not None:
         return row.up_fixed
     seconds = (liquid_ml * WATER_J + m * GRAIN_J) * (100.0 - kitchen.room_c) / power(way, kitchen)
-    return seconds / 60 + row.up_plus
+    return (seconds / 60 + row.up_plus) * kitchen.up_share(way.method)
 
 
 def power(way: Way, kitchen: Kitchen) -> float:
@@ -563,7 +563,8 @@ def power(way: Way, kitchen: Kitchen) -> float:
 
 def _come_up_why(way: Way, kitchen: Kitchen) -> str:
     if way.row.locked:
-        return "to the boil and up to pressure"
+        learnt = kitchen.up_share(way.method) != 1.0
+        return f"to the boil and up to pressure{', as long as it has taken here' if learnt else ''}"
     if way.row.power == "microwave":
         return f"to the boil at {kitchen.watts:g} W"
     return f"to the boil on {power(way, kitchen):,.0f} W"

@@ -38,6 +38,17 @@ class Kitchen:
     boil_off: float = 1.0
     jar_ml: float = 400.0
     cookers: tuple[str, ...] | None = None
+    # how long things have taken here, as cookings showed (cooking/took.py): (key, value)
+    took: tuple[tuple[str, float], ...] = ()
+
+    def lacks(self, way: Way) -> str:
+        """The appliance a way of cooking needs and this kitchen does not list; "" if it has all, or has not said."""
+        wanted = [n for n in (way.row.resource, way.row.needs) if n not in ("", "burner", "oven", "kettle")]
+        return next((n for n in wanted if self.cookers is not None and n not in self.cookers), "")
+
+    def up_share(self, method: str) -> float:
+        """So many times the reckoned way up to pressure takes here."""
+        return dict(self.took).get(f"up:{method}", 1.0)
 
     def __post_init__(self) -> None:
         def need(ok: bool, field: str, text: str) -> None:

@@ -5,8 +5,9 @@ It has what plan and stove need of a shift (a list, a text with the places of it
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
+from ..pot import Kitchen
 from ..problems import Problem, Refusal
 from ..process import Process
 from ..recipe import Line, Recipe
@@ -25,10 +26,11 @@ class AsItIs:
     lines: tuple[NewLine, ...]
     method: Method
     process: Process
+    kitchen: Kitchen = field(default_factory=Kitchen)
     problems: tuple[Problem, ...] = ()
 
 
-def as_it_is(recipe: Recipe) -> AsItIs:
+def as_it_is(recipe: Recipe, kitchen: Kitchen | None = None) -> AsItIs:
     """Refusal if the text has no things or no steps to cook by."""
     said = [o for o in recipe.process.operations if o.span is not None]
     if len(said) < LEAST_OPERATIONS or not recipe.lines:
@@ -47,6 +49,7 @@ def as_it_is(recipe: Recipe) -> AsItIs:
         tuple(_line(ln) for ln in recipe.lines),
         Method(steps),
         recipe.process,
+        kitchen or Kitchen(),
     )
 
 

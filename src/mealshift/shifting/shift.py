@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 
 from ..grains import TEXTURES, Grain
 from ..measures import Measures, round_half_up
-from ..pot import Pot, Way, default_way, solve
+from ..pot import Kitchen, Pot, Way, default_way, solve
 from ..pot.account import COOKED_DENSITY, between
 from ..pot.afterwards import afterwards
 from ..pot.methods import method as method_row
@@ -60,6 +60,10 @@ class Shift:
     process: Process
     measures: Measures
     aside: tuple[Pot, ...] = ()
+
+    @property
+    def kitchen(self) -> Kitchen:
+        return self.choice.kitchen
 
     @property
     def poured(self) -> str:
@@ -115,6 +119,9 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
             for text, _ in recipe.notes
         ),
     ]
+    if lacking := choice.kitchen.lacks(pot.way):
+        text = f"This way needs {'an' if lacking[0] in 'aeio' else 'a'} {lacking}, and your kitchen lists none: say that you have one, or choose another way."
+        problems.append(Problem("no_appliance", lacking, text, "ask"))
     problems = [*recipe.problems, *own.problems, *problems, *pot.problems]
     return Shift(
         recipe,

@@ -222,6 +222,14 @@ class DecisionPart(Part):
     decided: Moment
 
 
+class TookPart(Part):
+    """How long something took at the stove once. Since 0.12."""
+
+    key: str = Field(max_length=60)
+    value: float = Field(gt=0, le=1000)
+    at: Moment
+
+
 class Head(Part):
     meal_shift_backup: int
     made: Moment
@@ -236,6 +244,7 @@ class Line(Part):
     member: str | None = Field(default=None, max_length=150)
     kitchen: KitchenPart | None = None
     pot: PotPart | None = None
+    took: TookPart | None = None
     bag: BagPart | None = None
     left: LeftPart | None = None
     recipe: RecipePart | None = None
@@ -251,7 +260,7 @@ class Line(Part):
 
 # what a line may hold, and the list of the first form in which such things stood
 FIRST_FORM = {
-    "household": "household", "member": "members", "kitchen": "kitchen", "pot": "pots", "bag": "bags", "left": "left", "recipe": "recipes", "shift": "shifts",
+    "household": "household", "member": "members", "kitchen": "kitchen", "pot": "pots", "took": "took", "bag": "bags", "left": "left", "recipe": "recipes", "shift": "shifts",
     "cooking": "cookings", "entry": "entries", "decision": "decisions", "attempt": "tries", "pace": "pace", "meal": "meals",
 }  # fmt: skip
 

@@ -21,7 +21,7 @@ from mealshift.problems import Refusal
 from mealshift_server.base.body import harmless
 from mealshift_server.households.models import Household, Moved, User
 from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
-from mealshift_server.kitchen.models import Kitchen, Pot
+from mealshift_server.kitchen.models import Kitchen, Pot, Took
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import photos
 from mealshift_server.notebook.models import Entry, Photo, Try
@@ -234,6 +234,8 @@ class _Restored:
             Kitchen.objects.create(household=self.household, burners=part.burners, **rest)
         elif kind == "pot":
             self.made(kind, Pot, part)
+        elif kind == "took":
+            self.made(kind, Took, part)
         elif kind == "bag":
             self.made(kind, Bag, part)
         elif kind == "left":

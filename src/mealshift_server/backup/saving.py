@@ -16,7 +16,7 @@ from pydantic import BaseModel
 
 from mealshift import ENGINE_VERSION
 from mealshift_server.households.models import Household, User
-from mealshift_server.kitchen.models import Kitchen, Pot
+from mealshift_server.kitchen.models import Kitchen, Pot, Took
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook.models import Entry, Photo, Try
 from mealshift_server.plans.models import Cooking, Event
@@ -81,6 +81,8 @@ def _things(household: Household, now: datetime) -> Iterator[tuple[str, Any]]:
         yield "kitchen", _part(form.KitchenPart, kitchen)
     for p in _each(Pot, household):
         yield "pot", _part(form.PotPart, p)
+    for took in _each(Took, household):
+        yield "took", _part(form.TookPart, took)
     for b in _each(Bag, household):
         yield "bag", _part(form.BagPart, b)
     for x in _each(Left, household):

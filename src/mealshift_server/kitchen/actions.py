@@ -6,6 +6,9 @@ import secrets
 import zoneinfo
 from typing import Any
 
+from django.utils import timezone
+
+from mealshift.cooking.took import usual
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot.boil_off import BoilOff, boil_off_test
 from mealshift.problems import Refusal
@@ -13,9 +16,11 @@ from mealshift_server.base.clock import today
 from mealshift_server.base.keys import digest
 from mealshift_server.households.models import Household
 
-from .models import Device, Kitchen, Pot
+from .models import Device, Kitchen, Pot, Took
 
 MOST_POTS, MOST_DEVICES = 20, 10
+# of how long one thing took
+KEPT_OF_EACH = 8
 GIVEN = ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c", "whistle_min", "boil_off", "jar_ml")
 FIELDS = ("oven_places", "rice_cooker", "pressure_cooker", "electric_pressure", "slow_cooker", "microwave_w", "whistle_min", "altitude_m", "room_c", "jar_ml")  # fmt: skip
 
@@ -52,6 +57,9 @@ def core_kitchen(household: Household, given: dict[str, Any]) -> CoreKitchen:
         }
         known |= {"burner_w": max(row.burners)} if row.burners else {}
         known |= {"watts": row.microwave_w} if row.microwave_w else {}
+    known["took"] = (
+        tuple((str(k), float(v)) for k, v in given["took"]) if given.get("took") is not None else took_here(household)
+    )
     pot = pot_of(household, given)
     if pot is not None:
         known |= {"pot_cm": pot.diameter_cm, "pot_l": pot.litres, "lid": pot.lid, "boil_off": pot.boil_off}
@@ -72,8 +80,48 @@ def frozen(household: Household, choice: dict[str, Any]) -> dict[str, Any]:
     k = core_kitchen(household, choice)
     return {
         **choice, "pot_cm": k.pot_cm, "pot_l": k.pot_l, "pot_lid": k.lid, "boil_off": k.boil_off, "burner_w": k.burner_w, "watts": k.watts,
-        "altitude_m": k.altitude_m, "room_c": k.room_c, "whistle_min": k.whistle_min, "jar_ml": k.jar_ml,
+        "altitude_m": k.altitude_m, "room_c": k.room_c, "whistle_min": k.whistle_min, "jar_ml": k.jar_ml, "took": [list(t) for t in k.took],
     }  # fmt: skip
+
+
+# an appliance by the word that plans use → what the kitchen holds when it is there
+APPLIANCES: dict[str, tuple[str, Any]] = {
+    "rice cooker": ("rice_cooker", True), "pressure cooker": ("pressure_cooker", True), "electric cooker": ("electric_pressure", True),
+    "slow cooker": ("slow_cooker", True), "microwave": ("microwave_w", 800.0),
+}  # fmt: skip
+
+
+def add_appliance(household: Household, name: str) -> Kitchen:
+    """The household has it after all. Refusal for what is no appliance."""
+    if name not in APPLIANCES:
+        raise Refusal("appliance", "name", f"“{name[:30]}” is no appliance I know; choose {', '.join(APPLIANCES)}.")
+    field, value = APPLIANCES[name]
+    row = kitchen_row(household) or Kitchen(household=household, burners=[1200.0, 1200.0])
+    setattr(row, field, value)
+    row.save()
+    return row
+
+
+def took_here(household: Household) -> tuple[tuple[str, float], ...]:
+    """How long things take in this kitchen, as far as its cookings have shown."""
+    return usual(Took.objects.filter(household=household).values_list("key", "value"))
+
+
+def note_took(household: Household, rows: list[tuple[str, float]]) -> None:
+    """What a cooking has shown; of each key the last are kept."""
+    now = timezone.now()
+    Took.objects.bulk_create(Took(household=household, key=k[:60], value=v, at=now) for k, v in rows)
+    for key in {k for k, _ in rows}:
+        old = (
+            Took.objects.filter(household=household, key=key)
+            .order_by("-id")
+            .values_list("pk", flat=True)[KEPT_OF_EACH:]
+        )
+        Took.objects.filter(pk__in=list(old)).delete()
+
+
+def forget_took(household: Household) -> None:
+    Took.objects.filter(household=household).delete()
 
 
 def set_kitchen(household: Household, data: dict[str, Any]) -> Kitchen:

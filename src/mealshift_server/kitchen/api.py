@@ -10,6 +10,7 @@ from django.http import HttpRequest
 from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 
+from mealshift.cooking.took import said as said_of
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.scope import house
@@ -31,7 +32,7 @@ def _kitchen(request: HttpRequest) -> dict[str, Any]:
     shown = row or Kitchen(burners=[1200.0, 1200.0])
     return {
         "said": row is not None, "burners": shown.burners, "time_zone": h.time_zone, "pots": list(_pots(request)),
-        "devices": list(Device.objects.filter(household=h)), **{f: getattr(shown, f) for f in kitchens.FIELDS},
+        "devices": list(Device.objects.filter(household=h)), **{f: getattr(shown, f) for f in kitchens.FIELDS}, "took": said_of(kitchens.took_here(h)),
     }  # fmt: skip
 
 
@@ -49,6 +50,18 @@ def set_kitchen(request: HttpRequest, data: s.KitchenIn) -> Any:
 @router.post("/kitchen/pots", response={201: s.PotRow, **BAD}, tags=["kitchen"])
 def add_pot(request: HttpRequest, data: s.PotIn) -> Any:
     return Status(201, kitchens.add_pot(house(request), data.model_dump()))
+
+
+@router.post("/kitchen/appliances", response={200: s.KitchenOut, **BAD}, tags=["kitchen"])
+def add_appliance(request: HttpRequest, data: s.ApplianceIn) -> Any:
+    kitchens.add_appliance(house(request), data.name)
+    return _kitchen(request)
+
+
+@router.delete("/kitchen/took", response={200: s.KitchenOut, 401: Trouble}, tags=["kitchen"])
+def forget_took(request: HttpRequest) -> Any:
+    kitchens.forget_took(house(request))
+    return _kitchen(request)
 
 
 @router.put("/kitchen/pots/{int:pot_id}", response={200: s.PotRow, **MISSING}, tags=["kitchen"])

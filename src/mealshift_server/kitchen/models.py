@@ -27,6 +27,22 @@ class Kitchen(models.Model):
         return f"kitchen of {self.household}"
 
 
+class Took(models.Model):
+    """How long something took at the stove once (the core's cooking/took.py): of each key the last few are kept."""
+
+    household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="took")
+    key = models.CharField(max_length=60)
+    value = models.FloatField()
+    at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("id",)
+        indexes = (models.Index(fields=["household", "key"], name="took_by_household"),)
+
+    def __str__(self) -> str:
+        return f"{self.key} {self.value:g}"
+
+
 class Pot(models.Model):
     """boil_off: what it loses beside the usual figure, 1 until tested. test: the last test's measures."""
 

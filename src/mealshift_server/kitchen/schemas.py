@@ -79,7 +79,13 @@ class DeviceMade(DeviceRow):
     key: str
 
 
+class ApplianceIn(Schema):
+    name: str = Field(max_length=40)
+
+
 class KitchenOut(KitchenIn):
     said: bool
+    # how long things take here, a sentence each
+    took: list[str]
     pots: list[PotRow]
     devices: list[DeviceRow]

@@ -8,8 +8,10 @@ from django.dispatch import receiver
 from django.utils import timezone
 
 from mealshift import cooking as core
+from mealshift.cooking.took import took
 from mealshift.pot import Factors
 from mealshift_server.base.clock import zone_of
+from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Pot
 from mealshift_server.larder import actions as larder
 from mealshift_server.plans.actions import events_of, over, script_of
@@ -39,6 +41,7 @@ def write_down(sender: type[Cooking], cooking: Cooking, **_: Any) -> None:
         {key: (pots.get(choice.get("pot_id")), bag.pk if (bag := bags[key]) else None) for key, choice in of.items()},
     )  # fmt: skip
     if cooking.speed == 1:
+        kitchens.note_took(cooking.household, took(script, events_of(cooking)))
         for r in new:
             if (bag := bags[r["pot"]]) is not None:
                 larder.take(bag, r["predicted"]["dry_g"])

@@ -75,7 +75,8 @@ def dishes_of(
         choice = None
         if isinstance(k, Shift):
             changed = changes.get(key_of(k), {})
-            choice = {**k.choice, **changed}
+            # how long things take here is asked anew: it is the kitchen's, not the shift's
+            choice = {**k.choice, **changed, "took": None}
             if "to" in changed:
                 # another grain, from another bag, of which other things may have been learnt
                 choice |= {"factors": None, "bag_id": None}
@@ -93,7 +94,7 @@ def _dish(household: Household, d: dict[str, Any]) -> Dish:
     measures = Measures(cup_ml=d["cup_ml"], measure_ml=d["measure_ml"])
     recipe = read(d["text"], measures, recipes.corrections_of(d["corrections"]))
     choice = None if d["choice"] is None else recipes.choice_of(d["choice"], household)
-    return Dish(_key(d), recipe, choice, measures)
+    return Dish(_key(d), recipe, choice, measures, None if choice else kitchens.core_kitchen(household, d))
 
 
 def plan(household: Household, kept: list[Shift | Recipe], asked: dict[str, Any]) -> Dinner:
@@ -193,30 +194,31 @@ def start_cooking(
 
 
 @lru_cache(maxsize=64)
-def _shifts(cooking_id: int) -> dict[str, CoreShift | AsItIs]:
-    """The dishes of a cooking as they are cooked. They never change, so they are made once in this process."""
+def _shifts(cooking_id: int, client_id: str) -> dict[str, CoreShift | AsItIs]:
+    """The dishes of a cooking as they are cooked. They never change, so they are made once in this process. client_id: that a number given
+    anew after a restore never shows another's."""
     cooking = Cooking.objects.select_related("household").get(pk=cooking_id)
     shifts: dict[str, CoreShift | AsItIs] = {}
     for d in cooking.dishes:
         dish = _dish(cooking.household, d)
         if dish.choice is None:
-            shifts[d["name"]] = as_it_is(dish.recipe)
+            shifts[d["name"]] = as_it_is(dish.recipe, dish.kitchen)
             continue
         kitchen = CoreKitchen(**{**{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__}, "measure_ml": d["measure_ml"], "measure_name": d["measure_name"]})  # fmt: skip
         shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen), dish.measures)
     return shifts
 
 
-def _pots(cooking_id: int) -> dict[str, CorePot]:
-    return core.pots_of(_shifts(cooking_id))
+def _pots(cooking: Cooking) -> dict[str, CorePot]:
+    return core.pots_of(_shifts(cooking.pk, cooking.client_id))
 
 
 def recipes_of(cooking: Cooking) -> list[dict[str, Any]]:
-    return core.the_recipes(_shifts(cooking.pk))
+    return core.the_recipes(_shifts(cooking.pk, cooking.client_id))
 
 
 def script_of(cooking: Cooking) -> core.Script:
-    return core.script_from(cooking.script, _pots(cooking.pk))
+    return core.script_from(cooking.script, _pots(cooking))
 
 
 def minute_of(cooking: Cooking, at: datetime) -> float:

@@ -50,7 +50,7 @@ def plan(request: HttpRequest, data: s.PlanIn) -> Any:
     dinner = _plan(request, data)
     row = kitchens.kitchen_row(house(request))
     made = plan_report(dinner.plan)
-    ways = [{"dish": dish, "key": w.key, "kind": w.kind, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
+    ways = [{"dish": dish, "key": w.key, "kind": w.kind, "needs": w.needs, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
             for dish, found in dinner.ways_out.items() for w in found]  # fmt: skip
     tasks = [{"part": "", **t, "key": dinner.keys[t["dish"]]} for t in made["tasks"]]
     burners = data.burners or (len(row.burners) if row and row.burners else 2)

@@ -68,7 +68,9 @@ class PlanTask(Schema):
 class WayOutOut(Schema):
     dish: str
     key: str
-    kind: Literal["no_soak", "pressure", "grain", "later"]
+    kind: Literal["no_soak", "pressure", "grain", "own", "later"]
+    # the appliance, of "own"
+    needs: str
     text: str
     serve_at: datetime | None
     changes: Changes

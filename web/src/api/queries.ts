@@ -104,6 +104,8 @@ export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
 }
 
 export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
+/** An appliance that the kitchen has after all: plan and bench reckon with it at once. */
+export const useAppliance = () => useHomeChange((name: string) => answer(api.POST("/api/kitchen/appliances", { body: { name } })));
 export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0, refetchInterval: 4000 });
 
 export interface Wanted {
@@ -123,7 +125,7 @@ export function useHomeChange<In, Out>(change: (input: In) => Promise<Out>) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: change,
-    onSuccess: () => Promise.all(["notebook", "lessons", "larder", "left", "members", "week", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
+    onSuccess: () => Promise.all(["kitchen", "notebook", "lessons", "larder", "left", "members", "week", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
   });
 }
 export const useLeft = () => useQuery({ queryKey: ["left"], queryFn: () => answer(api.GET("/api/left", { params: { query: { zone: zone() } } })), staleTime: 0, refetchInterval: 60_000 });

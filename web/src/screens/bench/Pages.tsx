@@ -1,5 +1,7 @@
 import type { Reading, Shift } from "../../api/client";
+import { useAppliance } from "../../api/queries";
 import { Marked } from "../../job/Marked";
+import { Button } from "../../ui/bits";
 
 /** The heading a step stands under already: that of the nearest step before it that has one. What was put in has none. */
 export const sectionAbove = (steps: readonly { section?: string }[], k: number): string | undefined =>
@@ -103,6 +105,15 @@ function Step({ step: s, above, n, withOld, leave }: { step: Shift["steps"][numb
   );
 }
 
+function Own({ name }: { name: string }) {
+  const own = useAppliance();
+  return (
+    <Button className="ml-3" disabled={own.isPending} onClick={() => own.mutate(name)}>
+      We have one
+    </Button>
+  );
+}
+
 /** What to look over, and the cautions. */
 export function Mind({ shift }: { shift: Shift }) {
   const asks = [...shift.check, ...shift.problems].filter((p) => p.severity !== "note");
@@ -129,6 +140,7 @@ export function Mind({ shift }: { shift: Shift }) {
             {asks.map((p, i) => (
               <li key={i} className="border-l-4 border-warn pl-3 text-[15px]">
                 {p.text}
+                {p.code === "no_appliance" && <Own name={p.where} />}
               </li>
             ))}
           </ul>

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, asTrouble, type Kitchen as KitchenData, type KitchenPot, type Trouble } from "../../api/client";
-import { useKitchen, useSession } from "../../api/queries";
+import { useHomeChange, useKitchen, useSession } from "../../api/queries";
 import { Bottom } from "../../ui/Bottom";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { Measure } from "../kept/Measure";
@@ -40,9 +40,30 @@ export function Kitchen() {
         )}
       </Sheet>
       <Place key={JSON.stringify(k)} kitchen={k} />
+      {k.took.length > 0 && <TookHere said={k.took} />}
       <Devices devices={k.devices} />
       {form && <PotSheet form={form} set={setForm} pot={k.pots.find((p) => p.id === form.id)} />}
     </div>
+  );
+}
+
+/** How long things take in this kitchen, as the stove has seen it; it can be forgotten. */
+function TookHere({ said }: { said: string[] }) {
+  const forget = useHomeChange(() => answer(api.DELETE("/api/kitchen/took")));
+  return (
+    <Sheet className="mt-4 p-5" aria-label="How long it takes here">
+      <h2 className="mb-1 text-[18px]">How long it takes here</h2>
+      <ul className="m-0 list-none p-0 text-[16px]">
+        {said.map((s) => (
+          <li key={s} className="py-1">
+            {s}
+          </li>
+        ))}
+      </ul>
+      <Button kind="quiet" className="-ml-3 mt-1" disabled={forget.isPending} onClick={() => forget.mutate(undefined)}>
+        Forget these
+      </Button>
+    </Sheet>
   );
 }
 

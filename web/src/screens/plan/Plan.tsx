@@ -2,7 +2,7 @@ import { CalendarPlus, CookingPot, Flame, Pin, PinOff, Printer } from "lucide-re
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { answer, api, asTrouble, type PlanTask, type PlanWay, type Trouble } from "../../api/client";
-import { plannedAs, useKitchen, usePlan, useRecipes, useShifts } from "../../api/queries";
+import { plannedAs, useAppliance, useKitchen, usePlan, useRecipes, useShifts } from "../../api/queries";
 import { coatOf } from "../../job/grains";
 import { Swatch } from "../../job/Hatch";
 import { clock } from "../../job/words";
@@ -89,7 +89,9 @@ export function Plan() {
       setWrong(asTrouble(fault));
     }
   };
+  const own = useAppliance();
   const take = (way: PlanWay) => {
+    if (way.kind === "own") return own.mutate(way.needs);
     if (way.kind === "later" && way.serve_at) return serveAt(new Date(way.serve_at));
     set({ ...d, changes: { ...d.changes, [way.key]: { what: { ...d.changes[way.key]?.what, ...way.changes }, text: way.text } }, pins: {} });
   };
