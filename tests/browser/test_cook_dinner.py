@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 
 from playwright.sync_api import Page, expect
 
-from .conftest import check_axe, check_width
+from .conftest import ROOT, check_axe, check_width
 
 
 def practise(page: Page, dish: str) -> None:
@@ -152,3 +152,87 @@ def test_the_kitchen_and_a_boil_off_test(open_page) -> None:
     check_width(page)
     page.get_by_role("button", name="Reckon with it").click()
     expect(page.get_by_role("button", name=re.compile("the wide pan"))).to_contain_text("% more than usual")
+
+
+CARROTS = """Roast carrots
+Serves 5
+
+1 kg carrots, cut in sticks
+2 tbsp oil
+1 lemon
+
+1. Heat the oven to 210 °C.
+2. Toss the carrots with the oil on a tray.
+3. Roast for 35 minutes, turning once after 20 minutes.
+4. Squeeze the lemon over and serve.
+"""
+
+
+def tell(page: Page, method: str, path: str, **data: object) -> None:
+    """A door of the house, with the page's own session."""
+    token = next(c["value"] for c in page.context.cookies() if c["name"] == "csrftoken")
+    answer = getattr(page.context.request, method)(f"/api/{path}", data=data, headers={"X-CSRFToken": token})
+    assert answer.ok, answer.text()
+
+
+def keep(page: Page, recipe: str, **choice: object) -> None:
+    """A shift kept beforehand, as the bench keeps it."""
+    text = (ROOT / "demo" / "recipes" / recipe).read_text(encoding="utf-8")
+    tell(page, "post", "shifts", text=text, choice=choice)
+
+
+def test_a_dinner_of_three_under_pressure_stirred_and_from_the_oven(open_page) -> None:
+    page = open_page("/bring")
+    keep(page, "01-tomato-pilaf.txt", to="barley-hulled", method="pressure", whistles=3)
+    keep(page, "10-soft-meal-with-mushrooms.txt", to="maize-meal-coarse")
+    tell(page, "put", "kitchen", **{**page.context.request.get("/api/kitchen").json(), "pressure_cooker": False})
+    # a dish without a grain goes straight to the plan
+    page.get_by_label("Recipe text").fill(CARROTS)
+    page.get_by_role("button", name="Read it").click()
+    page.get_by_role("button", name="No grain in it: cook it as it is").click()
+    page.wait_for_url("**/plan")
+    dishes = page.get_by_label("Which dishes").get_by_role("button")
+    expect(dishes.filter(has_text="Roast carrots")).to_have_attribute("aria-pressed", "true")
+    at = datetime.now() + timedelta(hours=4)
+    page.get_by_label("Serve at").fill(at.strftime("%I.%M %p").lower())
+    dishes.filter(has_text="in pot barley").click()
+    dishes.filter(has_text=re.compile("^Soft .*maize meal")).click()
+
+    # what the kitchen lacks is asked, and mended with one touch
+    page.get_by_role("button", name="We have a pressure cooker").click()
+    order = page.get_by_label("In order")
+    expect(order.get_by_role("listitem").filter(has_text="let the pressure fall")).to_be_visible()
+    expect(order.get_by_role("listitem").filter(has_text="Roast for 35 minutes")).to_contain_text("oven")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    check_axe(page)
+    check_width(page)
+
+    # the phone shows what the laptop planned, and the other way round
+    phone = open_page("/plan", width=390, height=844, has_touch=True)
+    pressed = phone.get_by_label("Which dishes").locator("[aria-pressed=true]")
+    expect(pressed).to_have_count(3)
+    expect(phone.get_by_label("Serve at")).to_have_value(at.strftime("%H:%M"))
+    phone.get_by_role("button", name="One burner more").tap()
+    expect(page.get_by_text("burners", exact=False).first).to_contain_text(
+        phone.locator("output").inner_text().split()[0]
+    )
+    check_width(phone)
+
+    page.get_by_role("button", name="Practise, 60 times as fast").click()
+    page.wait_for_url(re.compile(r"/stove/\d+$"))
+    page.get_by_role("button", name="Let it run by itself").click()
+    # stirred at its rhythm, and turned in the oven at its minute, each called for
+    done = page.get_by_role("dialog")
+    whistle = page.get_by_role("button", name=re.compile("It whistled"))
+    expect(whistle).to_be_visible(timeout=120_000)
+    expect(whistle).to_contain_text("0 of 3")
+    check_axe(page)
+    whistle.click()
+    expect(whistle).to_contain_text("1 of 3")
+    expect(page.get_by_role("heading", name="On the table")).to_be_visible(timeout=150_000)
+    expect(page.get_by_role("heading", name=re.compile("How did the .* come out"))).to_have_count(2)
+    expect(done).to_have_count(0)
+    told = page.context.request.get(page.url.replace("/stove/", "/api/cookings/")).json()["state"]
+    said = [e["text"] for e in told["events"]]
+    assert sum(s.startswith("Stir, down to the bottom") for s in said) >= 3
+    assert any(s.startswith("Turning once after 20 minutes") for s in said)

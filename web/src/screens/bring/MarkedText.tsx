@@ -112,7 +112,9 @@ function potsOf(row: ReadClass, reading: Reading): { kind: string; grain: boolea
   if (row.cls !== "step") return [];
   const [start, end] = [row.span[0] ?? 0, row.span[1] ?? 0];
   const ids = new Set(reading.process.operations.filter((o) => o.span && (o.span[0] ?? 0) >= start && (o.span[0] ?? 0) < end).map((o) => o.vessel));
-  return reading.process.vessels.filter((v) => ids.has(v.id)).sort((a, b) => Number(b.grain) - Number(a.grain)).slice(0, 2);
+  // without a grain no pot is its own
+  const vessels = reading.source_grain ? reading.process.vessels : reading.process.vessels.map((v) => ({ ...v, grain: false }));
+  return vessels.filter((v) => ids.has(v.id)).sort((a, b) => Number(b.grain) - Number(a.grain)).slice(0, 2);
 }
 
 /** What a line is, small beside it; touched, it can be said to be something else. */

@@ -37,11 +37,11 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
         )}
       </div>
       <dl className="m-0 text-[16px]">
-        <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />
-        <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />
+        {grain && <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />}
+        {grain && <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />}
         {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
         {reading.rest_min !== null && <Said term="Rested" is={minutes(Math.round(reading.rest_min))} />}
-        <Said term="Cooked" is={`${WAYS[reading.method] ?? reading.method}, to ${reading.texture}`} />
+        {grain && <Said term="Cooked" is={`${WAYS[reading.method] ?? reading.method}, to ${reading.texture}`} />}
         {reading.servings !== null && <Said term="For" is={`${reading.servings} at the table`} />}
         {reading.count_out.length > 0 && <Said term="Count out again" is={reading.count_out.join(", ")} />}
       </dl>
@@ -59,7 +59,7 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
         To the bench
       </Button>
       {!grain && <Beside text={reading.text} />}
-      <p className="text-[14px] text-soft">{stopped ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
+      <p className="text-[14px] text-soft">{stopped && grain ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
     </div>
   );
 }

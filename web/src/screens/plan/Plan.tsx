@@ -125,13 +125,14 @@ export function Plan() {
             <p className="mt-2 flex items-baseline gap-3">
               <span className="poster text-[56px]">{clock(new Date(found.start_at))}</span>
               <span className="text-[17px] font-semibold">
-                is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}{day(serve, now)}
+                is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}
+                {dayName(new Date(found.start_at), now) !== dayName(serve, now) && (day(serve, now) || " today")}
               </span>
             </p>
           )}
         </div>
         <span className="flex items-end gap-2">
-          <label className="text-[15px] font-semibold">
+          <label className="flex items-center text-[15px] font-semibold">
             Serve at
             <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
           </label>
