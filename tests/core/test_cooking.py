@@ -345,6 +345,23 @@ def test_work_without_minutes_teaches_its_own() -> None:
     assert not any(s.by for s in cooking.script_of(dinner.shifts, dinner.plan, NOW).steps if s.title.startswith("Fry"))
 
 
+def test_halfway_is_half_of_the_new_time_and_what_is_cooked_ahead_is_cooled_not_left_closed() -> None:
+    text = "Pot\nServes 4\n\n300 g long-grain rice\n600 ml water\n\n1. Add the rice and water, bring to the boil, cover and simmer for 18 minutes, stirring once halfway through.\n2. Rest 5 minutes.\n"
+    for to in ("rice-brown-long", "bulgur-coarse"):
+        dinner = plan_dinner([Dish("a", read(text), Choice(to))], SEVEN, NOW, 3)
+        script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+        [half] = [s for s in script.steps if s.title == "Stirring once halfway through"]
+        assert half.style == "remind" and half.offset == round(next(iter(script.pots.values())).cook_typical / 2 + 0.01)
+    dinner = plan_dinner([Dish("a", read(text), Choice("quinoa", method="cook-ahead"))], SEVEN, NOW, 3)
+    script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+    kinds = [s.kind for s in script.steps if s.pot]
+    assert kinds == ["rinse", "boil", "cook", "cool", "warm"] or kinds[-2:] == ["cool", "warm"]
+    cool, warm = (next(s for s in script.steps if s.kind == k) for k in ("cool", "warm"))
+    assert "fridge" in cool.title and "within the hour" in cool.look and warm.look == "steaming hot all through"
+    assert any("reheating does not undo" in c for c in warm.cautions)
+    assert not any("lid closed" in s.title for s in script.steps)
+
+
 def test_what_is_poured_later_is_in_the_simulated_pot() -> None:
     script = pilaf()
     key = next(iter(script.pots))

@@ -44,7 +44,7 @@ _STIR = "Stir, down to the bottom of the pot"
 _CAUTION_AT = {
     "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "cloth": ("boil",),
     "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("act", "boil"), "count_out": ("finish",),
-    "allergens": ("finish",), "cooling": ("keep",), "cooling_dish": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
+    "allergens": ("finish",), "cooling": ("warm", "keep"), "cooling_dish": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
     "whole_nuts": ("finish",),
 }  # fmt: skip
 # what must be known before anything is begun
@@ -167,7 +167,7 @@ class _Steps:
         found = [c.text for c in cautions.for_words(step.words)]
         for code, text in self.said:
             at = step.kind in _CAUTION_AT.get(code, ()) or (first and code in _CAUTION_FIRST)
-            if at and (code not in self.told or code in ("pressure", "steam")):
+            if at and (code not in self.told or code in ("pressure", "steam", "cooling")):
                 self.told.add(code)
                 found.append(text)
         return tuple(found)
@@ -272,8 +272,14 @@ class _Dish(_Steps):
             look = "it smells nutty"
             words = f"Dry, over low heat, stirring all the while: {pot.grain.roast.why}." if pot.grain.roast else ""
         elif t.kind == "cool":
-            look = "no steam, no warmth in the middle"
+            look = (
+                "no steam, no warmth in the middle; into the fridge within the hour"
+                if pot and pot.way.method == "cook-ahead"
+                else "no steam, no warmth in the middle"
+            )
             words = t.act.words if t.act else ""
+        elif t.kind == "warm":
+            look = "steaming hot all through"
         return [
             Step(
                 t.id, self.dish, t.kind, style, cap(t.what), t.minutes, planned, told.words if told else words, look, after, pot_key if pot else "",

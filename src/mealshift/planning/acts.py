@@ -408,6 +408,9 @@ class _Reading(_Clauses):
             # taken off the heat for what comes next
             end = next((i for i in range(last + 1, end) if self._rests(ops[i])), end)
             goes_on, rest = list(ops[last + 1 : end]), []
+        half = [o for o in goes_on if self._half(o)]
+        goes_on = [o for o in goes_on if o not in half]
+        adds = (*adds, *(self._in(round_half_up(self.shift.pot.cook_typical / 2), [o]) for o in half))
         second = any(i > last for i in heat)
         minutes = sum(o.typical_min or 0.0 for o in cook if o.phase in ("heat", "whistles"))
         here = self.ops.index(ops[first])
@@ -522,7 +525,9 @@ class _Reading(_Clauses):
         at = 0.0
         waiting: list[Operation] = []
         for o in stretch:
-            if o.phase in ("from_end", "from_start"):
+            if self._half(o):
+                adds.append(self._in(round_half_up(total / 2), [o]))
+            elif o.phase in ("from_end", "from_start"):
                 minute = total - (o.typical_min or 0.0) if o.phase == "from_end" else o.typical_min or 0.0
                 held = [*waiting, o]
                 waiting = []
@@ -543,6 +548,11 @@ class _Reading(_Clauses):
         if waiting:
             adds.append(self._in(min(total, round_half_up(at)), waiting))
         return tuple(adds), cook
+
+    @staticmethod
+    def _half(o: Operation) -> bool:
+        m = _MIDWAY.search(o.text)
+        return bool(m and m["half"]) and not o.phase and o.basis == "said"
 
     def _in(self, minute: int, group: Sequence[Operation]) -> GoesIn:
         return GoesIn(minute, self._words(group), self._lines(group), tuple(o.id for o in group))

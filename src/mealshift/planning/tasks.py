@@ -25,6 +25,8 @@ AFTER_ACT_MIN = 20
 # grain to be fried must be cold through: at least so long in the fridge after it has cooled
 CHILL_MIN = 60
 FINISH_MIN = 3
+# what was cooked ahead is steaming hot again after so long
+WARM_MIN = 3
 # what is eaten cold may be ready so long before
 HOLD_COLD_MIN = 240
 
@@ -222,10 +224,23 @@ class _Dish:
         return made.id
 
     def rest(self, pot: Pot, key: str, after: str) -> str:
+        if pot.way.method == "cook-ahead":
+            return self.ahead(pot, key, after)
         what = "let the pressure fall, then rest" if pot.release_min else "rest, lid closed"
         made = self.add(
             Task(f"{key}/rest", what, self.dish, round_half_up(pot.release_min + pot.rest_min), 0, "", (after,), 0, kind="rest")
         )  # fmt: skip
+        return made.id if made else after
+
+    def ahead(self, pot: Pot, key: str, after: str) -> str:
+        """Cooked beforehand: spread out and cold; hot again in the dish, as much later as one likes."""
+        cool = round_half_up(pot.rest_min) - WARM_MIN
+        what = f"spread {pot.grain.short} out shallow to cool, then into the fridge until it is wanted"
+        self.add(Task(f"{key}/cool", what, self.dish, cool, 2, "", (after,), 0, kind="cool"))
+        what = f"a splash of water over {pot.grain.short}, lid on, {WARM_MIN} minutes of steam"
+        made = self.add(
+            Task(f"{key}/warm", what, self.dish, WARM_MIN, WARM_MIN, "burner", (f"{key}/cool",), kind="warm")
+        )
         return made.id if made else after
 
     def after(self, last: str, key: str) -> None:

@@ -45,7 +45,12 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
   const wide = useWide();
   const { minute } = cooking;
   const began = new Date(cooking.info?.began ?? 0);
-  const clockAt = (m: number) => clock(new Date(began.getTime() + m * 60_000));
+  const clockAt = (m: number) => {
+    const at = new Date(began.getTime() + m * 60_000);
+    const now = new Date(began.getTime() + minute * 60_000);
+    // a soak or a sprout reaches into another day
+    return at.toDateString() === now.toDateString() ? clock(at) : `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(at)}`;
+  };
   // a step whose time has not come but which could be done: the cook may take it first
   const [early, setEarly] = useState<string | null>(null);
   const now = state.steps.find((s) => s.id === state.now) ?? state.steps.find((s) => s.id === early && s.status === "waiting") ?? null;
