@@ -29,6 +29,8 @@ def stove(phone: Page, address: str) -> None:
     """A practice cooking, up to the pour."""
     phone.goto(f"{address}/plan")
     phone.get_by_label("Serve at").fill((datetime.now() + timedelta(hours=3)).strftime("%H:%M"))
+    for pressed in phone.get_by_label("Which dishes").locator("[aria-pressed=true]").all():
+        pressed.click()
     phone.get_by_label("Which dishes").get_by_role("button").last.click()
     phone.get_by_role("button", name="Practise").click()
     now = phone.get_by_label("Now", exact=True)
@@ -122,6 +124,8 @@ def main() -> None:
                 viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True
             ).new_page()
             phone.goto(address)
+            # the phone takes up what the laptop had in hand
+            phone.get_by_role("button", name="Another recipe").tap()
             phone.tap("text=Ginger broth porridge")
             phone.tap("text=To the bench")
             phone.wait_for_selector(".poster >> nth=0")

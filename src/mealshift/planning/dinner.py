@@ -87,7 +87,7 @@ def plan_dinner(
     # several dishes ask for the same hours
     @cache
     def missing(at: datetime) -> list[str]:
-        return left_out(able, at, now, burners, ovens, EFFORT / 6)
+        return left_out(able, at, now, burners, ovens, EFFORT / 10)
 
     ways = {}
     by_key = {d.key: d for d in dishes}

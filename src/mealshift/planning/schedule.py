@@ -167,6 +167,8 @@ class _Model:
         self.on: dict[str, list[Any]] = {"burner": [], "oven": []}
         self.cost: list[Any] = []
         self.optional = optional
+        # how far the answer may be from the best, as a share of its cost; known once it is solved
+        self.gap = 0.0
         for name, tasks in dishes.items():
             self.kept[name] = self.model.new_bool_var(name) if optional else None
             if optional:
@@ -232,6 +234,8 @@ class _Model:
         solver.parameters.random_seed = 1
         if solver.solve(self.model) not in (self.cp.OPTIMAL, self.cp.FEASIBLE):
             return None
+        cost = solver.objective_value
+        self.gap = (cost - solver.best_objective_bound) / cost if cost else 0.0
         return {
             t.id: solver.value(self.start[t.id])
             for name, tasks in self.dishes.items()
