@@ -89,6 +89,16 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
           ) : (
             <Waiting next={next} minute={minute} clockAt={clockAt} onEarly={setEarly} locked={state.pots.some((p) => p.locked && p.key === next[0]?.step.pot)} />
           )}
+          {state.pots
+            .filter((p) => p.whistles > 0 && p.locked)
+            .map((p) => (
+              <Button key={p.key} className="mt-3 min-h-[76px] w-full gap-3 text-[21px] font-semibold" onClick={() => touch("whistle", { pot: p.key }, `${p.name}: it whistled`)}>
+                {state.pots.length > 1 ? `The ${p.short} whistled` : "It whistled"}
+                <span className="figures font-show text-[30px] font-bold">
+                  {p.whistled} of {p.whistles}
+                </span>
+              </Button>
+            ))}
           {undo && (
             <button
               type="button"
@@ -235,6 +245,8 @@ const EARLY_MIN = 0.5;
 const BEGIN: Record<string, string> = { boil: "Heat is on", soak: "It is soaking", roast: "In the hot pot", dry: "It is drying", cool: "Spread out", chill: "In the fridge", sprout: "Done, leave it" };
 const END: Record<string, string> = { boil: "It boils", cook: "It is done: off the heat", rest: "Rested", soak: "Soaked", release: "Pressure is down", roast: "It smells nutty", cool: "It is cool", chill: "It is cold", kettle: "Kettle is on", add: "It is in", stir: "Stirred", early: "It has had its time", finish: "To the table", keep: "It is in the fridge" };
 
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
 /** The dish a step is for; first its part that is a dish of its own. */
 const whose = (step: CookStep): string => (step.part ? `${step.part}: ${step.dish}` : step.dish);
 
@@ -335,12 +347,12 @@ function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: boolean; 
       </p>
       <h2 className="mt-3 text-[28px] min-[1000px]:text-[36px]">
         {first.step.status === "running" && first.step.look && !locked ? "then look: " : "then: "}
-        {first.step.title.charAt(0).toLowerCase() + first.step.title.slice(1)}
+        {lower(first.step.status === "running" && locked && first.step.key ? first.step.key : first.step.title)}
       </h2>
       <p className="mt-1 text-[17px] text-soft">{whose(first.step)}</p>
       {ahead && (
         <Button className="mt-4 min-h-16 w-full text-[18px]" onClick={() => onEarly(ahead.step.id)}>
-          {ahead === first ? "Do it now" : `Now already: ${ahead.step.title.charAt(0).toLowerCase()}${ahead.step.title.slice(1)}`}
+          {ahead === first ? "Do it now" : `Now already: ${lower(ahead.step.title)}`}
         </Button>
       )}
     </div>
@@ -397,14 +409,6 @@ function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookin
       {pot.scale && <p className="mb-2 text-[17px] font-semibold">{pot.scale}</p>}
       {pot.verdict && <p className="mb-2 border-l-4 border-mark pl-3 text-[16px]">{pot.verdict}</p>}
       {trouble && <Wrong trouble={trouble} className="mb-2" />}
-      {pot.whistles > 0 && pot.locked && (
-        <Button className="mb-3 min-h-[76px] w-full gap-3 text-[21px] font-semibold" onClick={() => touch("whistle", { pot: pot.key }, `${pot.name}: it whistled`)}>
-          It whistled
-          <span className="figures font-show text-[30px] font-bold">
-            {pot.whistled} of {pot.whistles}
-          </span>
-        </Button>
-      )}
       {pot.locked && <p className="text-[17px] font-semibold">Locked until its pressure is down: nothing goes in, nothing is stirred, the lid stays on.</p>}
       <div className={pot.locked ? "hidden" : "grid grid-cols-3 gap-2"}>
         <Button className="min-h-14 px-1" onClick={() => open("pour")}>
