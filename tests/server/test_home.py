@@ -21,13 +21,14 @@ from mealshift.problems import Refusal
 from mealshift_server.backup import form
 from mealshift_server.households import actions
 from mealshift_server.households.models import Household, Invite, User
+from mealshift_server.kitchen.actions import note_took
 from mealshift_server.notebook.models import Entry, Photo
 from mealshift_server.taught.models import Decision
 from tests.core.kitchen import demo
 
 from .conftest import PASSWORD
 from .test_api import post
-from .test_stove import put, state, stove, touch  # noqa: F401 - a fixture
+from .test_stove import put, side, state, stove, touch  # noqa: F401 - a fixture
 
 HAND = {"dish": "Tuesday pilaf", "grain": "quinoa", "amount": "240 ml"}
 
@@ -254,6 +255,12 @@ def full(stove):  # noqa: F811
     client.put(f"/api/notebook/{one.pk}/photo", picture.getvalue(), content_type="image/png")
     for lesson in client.get("/api/lessons").json()["lessons"]:
         post(client, "lessons", kind=lesson["kind"], subject=lesson["subject"], take="accept")
+    # a dish without a grain was on the stove too, and the kitchen has learnt from it
+    begun = post(
+        client, "cookings", **{**_asked, "client_id": "a-side-dish", "dishes": [{"key": f"r{side(client)}"}]}
+    ).json()["id"]
+    post(client, f"cookings/{begun}/events", events=[{"id": "ended-early", "kind": "ended", "data": {}}])
+    note_took(one.household, [("up:electric-pressure", 1.4)] * 3)
     return client
 
 
@@ -294,14 +301,19 @@ def test_a_backup_restored_elsewhere_is_the_same_backup(full, neighbour, as_) ->
     lines, other = saved(full), as_(neighbour)
     assert PASSWORD not in json.dumps(lines) and of(lines, "member") == ["fen"]
     counts = put_back(other, lines).json()["counts"]
-    assert counts["entries"] == 6 and counts["cookings"] == 1
+    assert counts["entries"] == 6 and counts["cookings"] == 2
     assert bare(saved(other)) == bare(lines)
     # the same screens
     for path in ("notebook", "lessons", "larder", "kitchen", "shifts", "recipes"):
         mine, theirs = (json.dumps(c.get(f"/api/{path}").json()) for c in (full, other))
         assert len(mine) == pytest.approx(len(theirs), abs=60), path
-    [cooking] = other.get("/api/cookings").json()
-    assert other.get(f"/api/cookings/{cooking['id']}").json()["state"]["all_done"]
+    states = [other.get(f"/api/cookings/{c['id']}").json()["state"] for c in other.get("/api/cookings").json()]
+    assert sorted(s["all_done"] for s in states) == [False, True] and all(s["ended"] or s["all_done"] for s in states)
+    [side_dish] = [s for s in states if not s["all_done"]]
+    assert side_dish["pots"] == [] and side_dish["title"] == "Onions"
+    assert other.get("/api/kitchen").json()["took"] == [
+        "On the way up to pressure (electric pressure): 1.4 times as long as reckoned."
+    ]
     # what is there is not lost without a word
     answer = put_back(other, lines)
     assert answer.status_code == 422 and answer.json()["where"] == "replace"
@@ -365,7 +377,7 @@ def test_a_backup_larger_than_any_recipe_comes_back(full, neighbour, as_) -> Non
     more = [{"recipe": {**lines[at]["recipe"], "id": None, "text": "x" * 60_000}}] * 160
     lines = [*lines[: at + 1], *more, *lines[at + 1 :]]
     assert len(json.dumps(lines)) > 9_000_000
-    assert put_back(other, lines).json()["counts"]["recipes"] == 161
+    assert put_back(other, lines).json()["counts"]["recipes"] == 162
     for page in ("shifts", "notebook", "cookings"):
         assert other.get(f"/api/{page}").status_code == 200
 

@@ -55,7 +55,8 @@ _GOES_ON = re.compile(r"^\W*(?:until|till|or until|so that|without|with|\w+ing)\
 _DRAINED = re.compile(r"\b(?:drain|strain|sieve|tip off|pour off)", re.I)
 # what is done once while something runs: "turning after 20 minutes", "stir half way"
 _MIDWAY = re.compile(
-    r"\b(?:turn|stir|toss|shak|bast|flip|rotat|swap)\w*\b[^.;]{0,40}?\b(?:(?P<half>half ?-?(?:way|time))|after (?:about |the first )?(?=\d)|at (?=\d))",
+    # not "turn the heat off after 10 minutes"
+    r"\b(?!turn\w*\b[^.;]{0,20}\b(?:off|down|up|low|heat|flame|gas|out)\b)(?:turn|stir|toss|shak|bast|flip|rotat|swap)\w*\b[^.;]{0,40}?\b(?:(?P<half>half ?-?(?:way|time))|after (?:about |the first )?(?=\d)|at (?=\d))",
     re.I,
 )
 # a heading that is no dish but a stage of one

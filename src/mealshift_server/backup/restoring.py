@@ -25,8 +25,8 @@ from mealshift_server.kitchen.models import Kitchen, Pot, Took
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import photos
 from mealshift_server.notebook.models import Entry, Photo, Try
-from mealshift_server.plans.models import Cooking, Event
-from mealshift_server.recipes.models import Recipe, Shift
+from mealshift_server.plans.models import Cooking, Event, Tonight
+from mealshift_server.recipes.models import Draft, Recipe, Shift
 from mealshift_server.recipes.schemas import ShiftOut
 from mealshift_server.taught.models import Decision
 from mealshift_server.week.models import Meal, Pace
@@ -65,7 +65,23 @@ def restore(household: Household, file: IO[bytes], replace: bool, user: User | N
                 "replace",
                 "This household has recipes or entries already: restoring would take their place. Say so, or start a new household for it.",
             )
-        for model in (Try, Meal, Pace, Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Kitchen):
+        for model in (
+            Draft,
+            Tonight,
+            Try,
+            Meal,
+            Pace,
+            Decision,
+            Entry,
+            Cooking,
+            Shift,
+            Recipe,
+            Left,
+            Bag,
+            Pot,
+            Took,
+            Kitchen,
+        ):
             model.objects.filter(household=household).delete()
         return _Restored(household, user, highest).take(file)
 
