@@ -9,7 +9,24 @@ import { VitePWA } from "vite-plugin-pwa";
 const offline = VitePWA({
   registerType: "autoUpdate",
   injectRegister: false,
-  manifest: false,
+  manifest: {
+    name: "Meal Shift",
+    short_name: "Meal Shift",
+    description: "Your rice recipe, shifted to another grain: water, soak, time and steps, each number explained.",
+    id: "/",
+    start_url: "/",
+    scope: "/",
+    display: "standalone",
+    background_color: "#EEF1EC",
+    theme_color: "#EEF1EC",
+    icons: [
+      { src: "/static/icon-192.png", sizes: "192x192", type: "image/png" },
+      { src: "/static/icon-512.png", sizes: "512x512", type: "image/png" },
+      { src: "/static/icon-maskable.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
+    ],
+    // a recipe shared from another app, or a text that was marked there, is brought
+    share_target: { action: "/bring", method: "GET", enctype: "application/x-www-form-urlencoded", params: { title: "title", text: "text", url: "url" } },
+  },
   scope: "/",
   workbox: {
     globPatterns: ["assets/**/*.{js,css,woff2}"],

@@ -64,6 +64,8 @@ MIDDLEWARE = [
     # before the static pages too, so that they carry it
     "csp.middleware.CSPMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    # Django's own, which pads its answers against guessing a secret from their length
+    "django.middleware.gzip.GZipMiddleware",
     "mealshift_server.base.body.bounded",
     "mealshift_server.base.body.unkept",
     "django.contrib.sessions.middleware.SessionMiddleware",
@@ -140,6 +142,7 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 12 * 1024 * 1024
 
 STATIC_URL = "/static/"
 STATIC_ROOT = WEB_DIST
+WHITENOISE_MIMETYPES = {".webmanifest": "application/manifest+json"}
 WHITENOISE_USE_FINDERS = False
 
 

@@ -37,6 +37,13 @@ export function redo(now: Draft): Draft {
 export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", packets: [], home_meal: false };
 export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);
 
+/** What another app shared with this one: a text, or only a title and an address, which is then said to be no recipe yet. */
+export function shared(query: string): string {
+  const given = new URLSearchParams(query);
+  const [title = "", text = "", url = ""] = ["title", "text", "url"].map((name) => given.get(name)?.trim() ?? "");
+  return [text.startsWith(title) ? "" : title, text, text.includes(url) ? "" : url].filter(Boolean).join("\n\n");
+}
+
 /** Whose recipe a new tab has taken up, and when it was left; null where it began by itself. */
 export const takenUp = kept<{ by: string; changed: string } | null>("mealshift.taken-up", null);
 

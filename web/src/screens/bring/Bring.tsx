@@ -1,6 +1,6 @@
 import { FileUp, Pencil, Redo2, Undo2 } from "lucide-react";
-import { useRef, useState, type DragEvent } from "react";
-import { useNavigate } from "react-router";
+import { useEffect, useRef, useState, type DragEvent } from "react";
+import { useNavigate, useSearchParams } from "react-router";
 import { asTrouble, type Trouble } from "../../api/client";
 import { useExamples, useReading } from "../../api/queries";
 import { Button, Sheet, Wrong } from "../../ui/bits";
@@ -8,7 +8,7 @@ import { useSettled } from "../../ui/useSettled";
 import { clock } from "../../job/words";
 import { readFile } from "../../ui/readFile";
 import { dayName } from "../plan/clock";
-import { bring, draft, NO_DRAFT, redo, takenUp, undo } from "../draft";
+import { bring, draft, NO_DRAFT, redo, shared, takenUp, undo } from "../draft";
 import { MarkedText } from "./MarkedText";
 import { Understood } from "./Understood";
 
@@ -28,6 +28,14 @@ export function Bring() {
   const empty = now.text.trim() === "";
   const marked = !empty && !editing && reading.data && !reading.error;
   const stopped = reading.data?.problems.some((p) => p.severity === "stop") ?? false;
+
+  const [query, setQuery] = useSearchParams();
+  useEffect(() => {
+    const text = shared(query.toString());
+    if (text === "") return;
+    bring(text);
+    setQuery({}, { replace: true });
+  }, [query, setQuery]);
 
   const take = async (found: File | undefined) => {
     if (!found) return;
