@@ -8,6 +8,7 @@ import { lastSession, useSession } from "./api/queries";
 import * as Screen from "./screens/all";
 import { draft, NO_DRAFT, shareDraft, takenUp } from "./screens/draft";
 import { tonight } from "./screens/plan/tonight";
+import { deliver } from "./screens/stove/deliver";
 import { forgetSeen } from "./screens/stove/store";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
@@ -27,6 +28,16 @@ export function App() {
   }, [who]);
   const inside = who?.signed_in ?? false;
   useEffect(() => (inside ? shareDraft() : undefined), [inside]);
+  const client = useQueryClient();
+  const { pathname } = useLocation();
+  const shown = Number(/^\/stove\/(\d+)$/.exec(pathname)?.[1] ?? 0);
+  useEffect(() => {
+    if (!inside) return;
+    const home = () => void deliver(shown).then((n) => (n > 0 ? client.invalidateQueries() : undefined));
+    home();
+    window.addEventListener("online", home);
+    return () => window.removeEventListener("online", home);
+  }, [inside, shown, client]);
   const joining = useMatch("/join/:token");
   if (joining)
     return (

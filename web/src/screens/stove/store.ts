@@ -27,6 +27,15 @@ export function save(cooking: number, touches: readonly Touch[]): void {
   }
 }
 
+/** The cookings of which touches wait here. */
+export function waitingFor(): number[] {
+  return Object.keys(localStorage)
+    .map((key) => /^mealshift\.stove\.(\d+)$/.exec(key)?.[1])
+    .filter((id) => id !== undefined)
+    .map(Number)
+    .filter((id) => load(id).length > 0);
+}
+
 /** An id that no other device makes: crypto.randomUUID is not there on a page without HTTPS, random values are. */
 export function newId(): string {
   return Array.from(crypto.getRandomValues(new Uint8Array(12)), (b) => b.toString(16).padStart(2, "0")).join("");

@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { answer, api, TroubleError, type CookingInfo, type CookState, type Trouble } from "../../api/client";
+import { tell } from "./deliver";
 import { ahead, type Touch } from "./fold";
 import { keep, load, newId, save, seen } from "./store";
-import { BATCH, begin, minuteAt, nextBatch, outcomeOf, reduce, type Action, type Held, type Outcome } from "./sync";
+import { BATCH, begin, minuteAt, nextBatch, reduce, type Action, type Held, type Outcome } from "./sync";
 
 export interface Cooking {
   info: CookingInfo | null;
@@ -38,19 +39,6 @@ export function useCooking(id: number): Cooking {
     [id],
   );
 
-  const tell = useCallback(
-    async (sent: readonly Touch[]): Promise<Outcome> => {
-      const events = sent.map((t) => ({ id: t.id, kind: t.kind, data: t.data, ago_ms: Math.max(0, Date.now() - t.at) }));
-      try {
-        const { refused } = await answer(api.POST("/api/cookings/{cooking_id}/events", { params: { path: { cooking_id: id } }, body: { events } }));
-        return { is: "taken", refused: refused ?? [] };
-      } catch (fault) {
-        return fault instanceof TroubleError ? outcomeOf(fault.status, fault.trouble, sent.length) : { is: "offline" };
-      }
-    },
-    [id],
-  );
-
   const sync = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
@@ -59,7 +47,7 @@ export function useCooking(id: number): Cooking {
       let left = now.current.touches;
       while (left.length > 0) {
         const sent = nextBatch(left, size.current);
-        const outcome = await tell(sent);
+        const outcome = await tell(id, sent);
         if (outcome.is === "again") {
           size.current = Math.max(1, Math.floor(sent.length / 2));
           continue;
@@ -84,7 +72,7 @@ export function useCooking(id: number): Cooking {
     } finally {
       busy.current = false;
     }
-  }, [id, dispatch, tell]);
+  }, [id, dispatch]);
 
   const speed = held.info?.speed ?? 1;
   useEffect(() => {
