@@ -184,7 +184,7 @@ def _later(
     if code not in ("too_late", "crowded"):
         return []
     missed = {p.where for p in plan.problems}
-    for at in tries[:4]:
+    for at in tries[:3]:
         again = set(missing(at))
         if name not in again and again <= missed:
             return [WayOut("later", dish.key, f"Serve at {at:%H:%M}", {}, at, needs)]
