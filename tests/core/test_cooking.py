@@ -20,7 +20,7 @@ from mealshift.cooking import Event, Script, devices, fold
 from mealshift.cooking.fold import forecast, is_over, pot_run, serving
 from mealshift.cooking.report import report
 from mealshift.cooking.rescue import wrongs_for
-from mealshift.cooking.took import took, usual
+from mealshift.cooking.took import said, took, usual
 from mealshift.grains import all_grains, grain
 from mealshift.measures import jug_ml
 from mealshift.planning import Dish, plan_dinner, tasks_of
@@ -339,6 +339,10 @@ def test_work_without_minutes_teaches_its_own() -> None:
     seen = took(script, [event(1, "done", step.planned + 14, step=step.id)])
     assert seen == [("by:until soft or golden", 14.0)]
     assert fry(Kitchen(took=usual(seen * 3)))[1].minutes == 14
+    assert said(usual(seen * 3)) == ["Work without minutes, “until soft or golden”: 14 minutes."]
+    # what was taken back teaches nothing, nor does what lay between two telephone calls
+    slip = [event(1, "done", step.planned + 14, step=step.id), event(2, "undo", step.planned + 15, event="e1")]
+    assert took(script, slip) == [] and took(script, [event(1, "done", step.planned + 400, step=step.id)]) == []
     # what the recipe itself times teaches nothing
     timed = read(text.replace("until soft", "for 6 minutes, until soft"))
     dinner = plan_dinner([Dish("a", timed, Choice("quinoa"))], SEVEN, NOW, 3)
@@ -360,6 +364,33 @@ def test_halfway_is_half_of_the_new_time_and_what_is_cooked_ahead_is_cooled_not_
     assert "fridge" in cool.title and "within the hour" in cool.look and warm.look == "steaming hot all through"
     assert any("reheating does not undo" in c for c in warm.cautions)
     assert not any("lid closed" in s.title for s in script.steps)
+
+
+def test_a_touch_is_cleaned_by_its_kind_and_refused_in_a_sentence() -> None:
+    script = pilaf()
+    step, pot = script.steps[0].id, next(iter(script.pots))
+    fine: dict[str, dict[str, object]] = {
+        "begun": {"step": step}, "done": {"step": step}, "not_yet": {"step": step, "minutes": 3.0}, "poured": {"pot": pot, "ml": 60.0}, "lid": {"pot": pot, "lid": "open"},
+        "note": {"text": "more salt"}, "out": {"thing": "bay", "found": False}, "wrong": {"pot": pot, "what": "salty"}, "weighed": {"pot": pot, "grams": 900.0},
+        "probed": {"pot": pot, "celsius": 96.0}, "undo": {"event": "e1"}, "ended": {},
+    }  # fmt: skip
+    for kind, data in fine.items():
+        assert cooking.check(script, kind, {**data, "more": "is dropped"}) == data
+    odd: list[tuple[str, dict[str, object]]] = [
+        ("lid", {"pot": pot, "lid": "x"}), ("lid", {"pot": "none", "lid": "open"}), ("not_yet", {"step": step, "minutes": 0}), ("not_yet", {"step": step, "minutes": 121}),
+        ("poured", {"pot": pot, "ml": 5001}), ("poured", {"pot": pot, "ml": True}), ("note", {"text": " "}), ("note", {"text": "x" * 501}), ("weighed", {"pot": pot, "grams": 0}),
+        ("probed", {"pot": pot, "celsius": float("nan")}), ("done", {"step": "none"}), ("jump", {}),
+    ]  # fmt: skip
+    for kind, data in odd:
+        with pytest.raises(Refusal, match=r"\.$"):
+            cooking.check(script, kind, data)
+
+
+def test_what_is_yet_to_come_is_told_for_when_it_begins() -> None:
+    script = pilaf()
+    state = fold(script, [])
+    told = {s["id"]: s["expected"] for s in report(script, [], 3)["steps"]}
+    assert told == {i: round(start, 1) for i, (start, _) in forecast(script, state, 3).items()}
 
 
 def test_what_is_poured_later_is_in_the_simulated_pot() -> None:
