@@ -153,6 +153,36 @@ def test_an_entry_that_cannot_be(cook, as_, bad) -> None:
     assert answer.status_code == 422 and answer.json()["text"].endswith(".") and Entry.objects.count() == 0
 
 
+@pytest.mark.parametrize(
+    ("field", "low", "high", "step"),
+    [
+        ("wet", -2, 2, 1),
+        ("soft", -2, 2, 1),
+        ("stars", 1, 5, 1),
+        ("poured_ml", 1, 60000, 0.5),
+        ("taken_min", 0.5, 600, 0.25),
+    ],
+)
+def test_what_an_entry_holds_goes_to_its_bounds_and_no_further(cook, as_, field, low, high, step) -> None:
+    client = as_(cook)
+    one = by_hand(client).json()["id"]
+    for value in (low, high):
+        assert put(client, f"notebook/{one}", **{field: value}).json()[field] == value
+    for value in (low - step, high + step):
+        answer = put(client, f"notebook/{one}", **{field: value})
+        assert answer.status_code == 422 and answer.json()["where"] == field
+    assert client.get(f"/api/notebook/{one}").json()[field] == high
+
+
+def test_so_many_portions_are_left_and_no_more(cook, as_) -> None:
+    client = as_(cook)
+    one = post(client, "left", name="cold pilaf", grain="quinoa", portions=2).json()["left"][0]["id"]
+    assert put(client, f"left/{one}", place="fridge", portions=40).json()["left"][0]["portions"] == 40
+    for portions in (41, -1):
+        assert put(client, f"left/{one}", place="fridge", portions=portions).json()["where"] == "portions"
+    assert put(client, f"left/{one}", place="fridge", portions=0).json()["left"] == []
+
+
 def test_a_photo_is_made_small_and_bare(cook, as_) -> None:
     client = as_(cook)
     one = by_hand(client).json()["id"]
