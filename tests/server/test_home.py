@@ -23,6 +23,7 @@ from mealshift_server.households import actions
 from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.kitchen.actions import note_took
 from mealshift_server.notebook.models import Entry, Photo
+from mealshift_server.plans.models import Cooking
 from mealshift_server.taught.models import Decision
 from tests.core.kitchen import demo
 
@@ -424,6 +425,23 @@ def test_a_backup_of_every_form_opens(cook, as_, file) -> None:
     assert client.get("/api/lessons").json()["held"] == [] and Decision.objects.filter(held__isnull=False).exists()
     assert len(client.get("/api/left").json()["left"]) == 1
     assert client.get("/api/week?day=2026-11-24").json()["meals"][0]["title"].lower().startswith("tomato pilaf")
+
+
+def test_a_backup_of_0_11_opens_with_its_cooking_and_leads_to_the_dish(cook, as_) -> None:
+    """Its cookings know their dishes by the shift's number; today's by a key that may be a recipe's."""
+    client = as_(cook)
+    with (Path(__file__).parent / "releases" / "house-0.11.0.jsonl").open("rb") as opened:
+        counts = client.post("/api/restore", {"backup": opened}).json()["counts"]
+    assert (counts["shifts"], counts["cookings"]) == (1, 1)
+    [kept], [cooking] = client.get("/api/shifts").json(), client.get("/api/cookings").json()
+    told = client.get(f"/api/cookings/{cooking['id']}").json()["state"]
+    assert (
+        [n["text"] for n in told["notes"]] == ["a little smoky"]
+        and told["ended"] is not None
+        and len(told["pots"]) == 1
+    )
+    assert client.get(f"/api/cookings/{cooking['id']}/recipes").json()[0]["title"] == kept["title"] == told["title"]
+    assert [d["key"] for d in Cooking.objects.get().dishes] == [str(kept["id"])]
 
 
 def test_the_schema_of_the_backup_is_the_written_one() -> None:
