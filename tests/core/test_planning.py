@@ -14,6 +14,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mealshift.cli import main
+from mealshift.cooking import script_of
 from mealshift.planning import Dish, Plan, Task, make_plan, plan_dinner, tasks_of
 from mealshift.planning.schedule import critical_minutes
 from mealshift.pot import Kitchen
@@ -374,3 +375,28 @@ Serve the rice with the yoghurt.
 def test_a_text_that_is_only_a_list_is_no_dish() -> None:
     with pytest.raises(Refusal, match="needs what goes in and the steps"):
         plan_dinner([Dish("a", read("Buy\n\nbread\nmilk\n"), None)], SEVEN, NOON)
+
+
+def test_a_stranger_s_tray_of_chicken_is_fit_to_cook_from() -> None:
+    text = """SHEET PAN CHICKEN THIGHS
+Prep: 10 min  Cook: 40 min  Serves: 4
+
+INGREDIENTS
+8 bone-in chicken thighs
+2 Tbsp. olive oil
+1 tsp. smoked paprika
+1 lemon, halved
+
+DIRECTIONS
+1. Preheat oven to 425°F.
+2. Pat chicken dry; rub with oil, paprika, salt and pepper. Arrange skin side up on a rimmed sheet pan with the lemon.
+3. Roast 35 to 40 minutes, until skin is crisp and an instant-read thermometer registers 165°F.
+4. Let rest 5 minutes. Squeeze lemon over.
+"""
+    dinner = plan_dinner([Dish("a", read(text), None)], SEVEN, NOON, 2)
+    script = script_of(dinner.shifts, dinner.plan, NOON)
+    [roast] = [s for s in script.steps if "165°F" in (s.words or s.title)]
+    # the sign stands on the card that it ends; patting and rubbing is no quarter of an hour
+    assert roast.minutes == 38 and (roast.words or roast.title).startswith("Roast 35 to 40 minutes")
+    [rub] = [s for s in script.steps if s.title.startswith("Pat chicken dry")]
+    assert rub.minutes <= 6 and sum("Raw meat" in c for s in script.steps for c in s.cautions) == 1

@@ -10,6 +10,7 @@ from importlib import resources
 
 from ..pot import Pot
 from ..pot.ways import cap
+from ..reading.ingredients import heat_wanted
 from ..recipe import Recipe
 from ..shifting import AsItIs, Shift
 
@@ -63,7 +64,9 @@ def for_pot(pot: Pot) -> list[Caution]:
 def for_dish(dish: Shift | AsItIs) -> list[Caution]:
     """Cautions of a shift, or of a dish that is cooked as it is."""
     if isinstance(dish, AsItIs):
-        return [*_for_recipe(dish.recipe), _make("cooling_dish", "there may be some left over")]
+        raw = any(heat_wanted(ln)[1] for ln in dish.recipe.lines)
+        first = [_make("raw_meat", "raw meat or fish goes in")] if raw else []
+        return [*first, *_for_recipe(dish.recipe), _make("cooling_dish", "there may be some left over")]
     return for_shift(dish)
 
 

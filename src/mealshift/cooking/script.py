@@ -48,7 +48,7 @@ _CAUTION_AT = {
     "whole_nuts": ("finish",),
 }  # fmt: skip
 # what must be known before anything is begun
-_CAUTION_FIRST = ("gluten_in", "kidney_beans")
+_CAUTION_FIRST = ("gluten_in", "kidney_beans", "raw_meat")
 
 
 @dataclass(frozen=True, slots=True)

@@ -253,7 +253,13 @@ class _Clauses:
         same = one_sentence(self.recipe.text, before, o)
         if any(self._timed(x) for x in group):
             return (
-                same and not self._timed(o) and (o.kind in ("stir", "cover", "other") or bool(_GOES_ON.match(o.text)))
+                same
+                and not self._timed(o)
+                and (
+                    o.kind in ("stir", "cover", "other")
+                    or bool(_GOES_ON.match(o.text))
+                    or (bool(_GOES_ON.match(before.text)) and not o.what)
+                )
             )
         return same if self._timed(o) else True
 

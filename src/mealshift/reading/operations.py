@@ -36,6 +36,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
     out: list[Operation] = []
     # the text speaks for itself in the recipe's own words; what no clause says is implied
     cooked = False
+    told = (-1, -1)
     handles = [handle(ln) for ln in recipe.lines]
     for i, c in enumerate(found):
         step = recipe.steps[c.block] if c.block < len(recipe.steps) else None
@@ -45,7 +46,10 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if not c.verb and not c.things and minutes is None and not _SWITCHES.search(c.text):
             continue
-        kind = c.verb or "other"
+        if c.verbs or c.off:
+            told = (c.block, c.sentence)
+        # a verb goes on within its sentence ("for the last 5 minutes"), not into the next one
+        kind = (c.verb if told == (c.block, c.sentence) else "") or "other"
         phase = minutes.kind if minutes is not None and minutes.kind in _PHASES else ""
         if phase in ("heat", "from_end"):
             kind, cooked = ("cook" if kind in ("other", "boil", "cover", "stir", "add", "off", "rest") else kind), True
