@@ -7,7 +7,7 @@ import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useDarkHere } from "../../ui/theme";
 import { useWide } from "../../ui/useWide";
 import { clock } from "../../job/words";
-import { left, upcoming } from "./fold";
+import { doings, left, upcoming } from "./fold";
 import { AfterMeal } from "./After";
 import { callBy, say, useAudioAwake, useAwake } from "./call";
 import { LivePot } from "./LivePot";
@@ -74,7 +74,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     setUndo({ id: made, what });
   };
 
-  if (state.ended !== null || state.all_done) return <Over state={state} clockAt={clockAt} id={id} practice={(cooking.info?.speed ?? 1) > 1} at={(m) => began.getTime() + m * 60_000} />;
+  if (state.ended !== null || state.all_done) return <Over state={state} undo={(event) => cooking.touch("undo", { event }, "")} clockAt={clockAt} id={id} practice={(cooking.info?.speed ?? 1) > 1} at={(m) => began.getTime() + m * 60_000} />;
   return (
     <div className="pb-8 pt-3">
       <h1 className="sr-only">{state.title}</h1>
@@ -454,8 +454,10 @@ function Stop({ onStop }: { onStop: () => void }) {
   );
 }
 
-function Over({ state, clockAt, id, practice, at }: { state: CookState; clockAt: (m: number) => string; id: number; practice: boolean; at: (m: number) => number }) {
+function Over({ state, undo, clockAt, id, practice, at }: { state: CookState; undo: (event: string) => void; clockAt: (m: number) => string; id: number; practice: boolean; at: (m: number) => number }) {
   const keep = state.steps.find((s) => s.kind === "keep");
+  // the touch that ended it: the last one, which can be taken back as any other
+  const slip = doings(state.events).find((d) => !d.gone && (d.event.kind === "ended" || d.event.kind === "done"));
   const served = Math.max(...state.steps.filter((s) => s.kind === "finish").map((s) => s.end ?? 0), 0);
   return (
     <div className="mx-auto max-w-[640px] pt-8">
@@ -481,6 +483,11 @@ function Over({ state, clockAt, id, practice, at }: { state: CookState; clockAt:
         </>
       )}
       <div className="mt-6 flex gap-3">
+        {slip && (
+          <Button className="min-h-16 flex-1 text-[18px]" onClick={() => undo(slip.undo)}>
+            <Undo2 size={18} aria-hidden /> Not over yet
+          </Button>
+        )}
         <Link to="/stove" className={`${keyLook()} min-h-16 flex-1 text-[18px]`}>
           To the stove
         </Link>
