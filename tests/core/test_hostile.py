@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+import sys
 import time
+from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 
 from mealshift.problems import Refusal
 from mealshift.reading import read
+
+from .kitchen import demo
 
 RUNS = [
     "1 ", "1/", "1 1/2 ", "a ", "and ", "or ", "then ", "two and a ", "half a ", "½", "1,5 ", "1,000,", "2 to 3 ", "2-3-", "(", ")", "()", "(1 cup) ", "( 1 ", "1 (400 g) tin ", "200 g x ",
@@ -55,3 +59,17 @@ def test_what_is_longer_than_a_recipe_is_refused_in_a_sentence(text: str, word: 
     with pytest.raises(Refusal) as refused:
         read("Pot\n1 cup rice\n" + text)
     assert word in refused.value.problem.text
+
+
+def test_two_who_read_at_once_read_what_each_would_alone() -> None:
+    """The taggers hold the sequence they tagged last: each thread has its own."""
+    texts = [demo(n) for n in ("01", "03", "05", "07", "09", "10")]
+    alone = [read(t) for t in texts]
+    switch = sys.getswitchinterval()
+    sys.setswitchinterval(1e-6)
+    try:
+        with ThreadPoolExecutor(4) as pool:
+            together = list(pool.map(read, texts * 6))
+    finally:
+        sys.setswitchinterval(switch)
+    assert together == alone * 6

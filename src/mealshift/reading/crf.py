@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import threading
 from collections.abc import Sequence
 from functools import cache
 from importlib import resources
@@ -12,13 +13,20 @@ class Tagger:
     """A linear-chain CRF over lists of features."""
 
     def __init__(self, weights: bytes) -> None:
-        import pycrfsuite
-
         # the library reads from these very bytes: they must live as long as it does
         self._weights = weights
-        self._tagger: Any = pycrfsuite.Tagger()
-        self._tagger.open_inmemory(weights)
+        self._own = threading.local()
         self.labels: frozenset[str] = frozenset(self._tagger.labels())
+
+    @property
+    def _tagger(self) -> Any:
+        """The library's tagger holds the sequence it tagged last: each thread has its own, or two who read at once would mix their texts."""
+        if not hasattr(self._own, "tagger"):
+            import pycrfsuite
+
+            self._own.tagger = pycrfsuite.Tagger()
+            self._own.tagger.open_inmemory(self._weights)
+        return self._own.tagger
 
     @classmethod
     def load(cls, name: str) -> Tagger:
