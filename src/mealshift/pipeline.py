@@ -404,7 +404,12 @@ def strip(s: Shift) -> list[dict[str, Any]]:
 
     def put_acts(found: Sequence[Act]) -> None:
         for a in found:
-            if not a.beside and (a.timed or a.minutes >= LEAST_DRAWN_MIN) and a.kind not in ("rest", "release"):
+            # what runs beside, or is a dish of its own, makes the way to the plate no longer
+            if (
+                not (a.beside or a.part)
+                and (a.timed or a.minutes >= LEAST_DRAWN_MIN)
+                and a.kind not in ("rest", "release")
+            ):
                 put("bake" if a.resource == "oven" else _ON_STRIP.get(a.kind, "hands"), a.minutes, "before")
 
     if pot.way.soak_min:
@@ -417,7 +422,7 @@ def strip(s: Shift) -> list[dict[str, Any]]:
     if acts.cooking.early:
         put("head start", acts.cooking.early.minutes, "before")
     cook = {"steep": "steep", "oven": "oven"}.get(pot.way.method, "simmer")
-    put(cook, acts.cooking.minutes or pot.cook_typical, "cook", s.method.additions)
+    put(cook, acts.cooking.minutes or pot.cook_typical, "cook", () if pot.way.locked else s.method.additions)
     # where the recipe does something before it rests, so does the strip
     at = 0 if acts.cooking.rest.words else next((n for n, a in enumerate(acts.after) if a.is_rest), 0)
     put_acts(acts.after[:at])

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -12,7 +14,7 @@ from mealshift.pot.simulation import simulate
 from mealshift.pot.ways import EVAPORATION
 from mealshift.problems import Refusal
 
-from .kitchen import demo, pot, report
+from .kitchen import demo, pot, report, shifted
 
 
 @settings(max_examples=60, deadline=None)
@@ -60,3 +62,13 @@ def test_a_pots_own_lid_counts_where_the_recipe_says_only_covered() -> None:
     named = report(demo("01"), "foxtail-millet", kitchen=Kitchen(lid="tight"), lid="ordinary")
     assert own["pots"][0]["lid"] == "tight" and named["pots"][0]["lid"] == "ordinary"
     assert own["pots"][0]["water"]["pour_ml"] < usual["pots"][0]["water"]["pour_ml"]
+
+
+def test_an_appliance_the_kitchen_does_not_list_is_asked_about() -> None:
+    def asked(**kitchen: Any) -> list[tuple[str, str]]:
+        made = shifted(demo("01"), "rice-brown-long", method="electric-pressure", kitchen=Kitchen(**kitchen))
+        return [(p.where, p.severity) for p in made.problems if p.code == "no_appliance"]
+
+    assert asked(cookers=("rice cooker",)) == [("electric cooker", "ask")]
+    # a kitchen that has it, and one that has not been told of
+    assert asked(cookers=("electric cooker",)) == asked() == []

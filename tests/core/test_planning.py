@@ -13,6 +13,7 @@ import vobject
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mealshift import pipeline
 from mealshift.cli import main
 from mealshift.cooking import script_of
 from mealshift.planning import Dish, Plan, Task, make_plan, plan_dinner, tasks_of
@@ -20,7 +21,7 @@ from mealshift.planning.schedule import critical_minutes
 from mealshift.pot import Kitchen
 from mealshift.problems import Refusal
 from mealshift.reading import read
-from mealshift.shifting import Choice
+from mealshift.shifting import Choice, shift
 from mealshift.writing import to_ics
 
 from .kitchen import DEMO, demo, shifted
@@ -370,6 +371,14 @@ Serve the rice with the yoghurt.
     assert SEVEN - rest.end <= timedelta(minutes=10) and own[-1].end <= SEVEN
     finish = next(s for s in plan.tasks if s.task.kind == "finish")
     assert finish.task.act and finish.task.act.words == "Serve the quinoa with the yoghurt."
+    # nor is the way to the plate on the strip longer for it
+    bar = pipeline.strip(shift(read(text), Choice("quinoa")))
+    assert sum(b["min"] for b in bar) < 40 and not any(b["min"] == 30 for b in bar)
+
+
+def test_nothing_goes_into_a_locked_cooker_on_the_strip() -> None:
+    late = [pipeline.strip(shifted(demo("01"), "barley-hulled", method=m)) for m in ("covered", "pressure")]
+    assert [any(b["at"] for b in bar) for bar in late] == [True, False]
 
 
 def test_a_text_that_is_only_a_list_is_no_dish() -> None:
