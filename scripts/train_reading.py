@@ -258,7 +258,10 @@ def as_we_write(found_lines: list[Any], gold: list[str]) -> list[Sample]:
     of = defaultdict(list)
     for ln, c in zip(found_lines, gold, strict=True):
         of[c].append(ln.text)
-    things, steps = [*of["ingredient"], *of["ingredients"]], of["step"]
+    things = [
+        (ln.text, c) for c in ("ingredient", "ingredients") for ln, k in zip(found_lines, gold, strict=True) if k == c
+    ]
+    steps = of["step"]
     if not of["title"] or len(things) < 3 or not steps:
         return []
     rows: list[tuple[str, str]] = [
@@ -267,7 +270,7 @@ def as_we_write(found_lines: list[Any], gold: list[str]) -> list[Sample]:
         ("", ""),
         ("Ingredients", "heading"),
     ]
-    rows += [(x, "ingredient") for x in things]
+    rows += things
     rows += [("", ""), ("Method", "heading"), *((f"{n}. {x}", "step") for n, x in enumerate(steps, 1))]
     rows += [
         ("", ""),
@@ -276,10 +279,10 @@ def as_we_write(found_lines: list[Any], gold: list[str]) -> list[Sample]:
         ("To check: " + steps[-1][:60], "note"),
         ("Caution: " + _MIND, "note"),
     ]
-    mark = {"title": "# {}", "heading": "## {}", "ingredient": "- {}", "note": "- {}"}
+    mark = {"title": "# {}", "heading": "## {}", "ingredient": "- {}", "ingredients": "- {}", "note": "- {}"}
     plain_rows = [t for t, _ in rows]
     marked = [mark.get(c, "{}").format(t) if t else "" for t, c in rows]
-    ld = [f"- {t}" if c == "ingredient" else t for t, c in rows]
+    ld = [f"- {t}" if c in ("ingredient", "ingredients") else t for t, c in rows]
     classes = [c for t, c in rows if t]
     made = []
     for shape in (plain_rows, marked, ld):

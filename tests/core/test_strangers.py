@@ -20,11 +20,14 @@ from mealshift import pipeline
 from mealshift.cli import main
 from mealshift.measures import Measures, number_range
 from mealshift.reading import read
+from mealshift.reading.consistency import SURE
+from mealshift.reading.minutes import Timed
+from mealshift.reading.settle import settle
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice
 from mealshift.text.amounts import items
 from mealshift.text.plain import lines_of, plain
-from mealshift.text.times import stretches
+from mealshift.text.times import Stretch, stretches
 
 from .kitchen import DEMO_FILES, demo
 
@@ -98,6 +101,13 @@ def test_a_number_in_any_writing(said: str, value: float) -> None:
         ("1 tsp. salt, ½ tsp. pepper", [("salt", 5, None), ("pepper", 2, None)]),
         ("1 sachet coconut powder, 50 g", [("coconut powder", None, 50)]),
         ("Water - 1 & ½ cups", [("Water", 356, None)]),
+        ("rice, 1 and a half cups", [("rice", 356, None)]),
+        ("a cup and a half of rice", [("rice", 356, None)]),
+        ("1 lb 3 oz rice", [("rice", None, 539)]),
+        ("1 cup to 2 cups stock", [("stock", 356, None)]),
+        ("1 cup rice (the blue one) to 8 cups water", [("rice", 237, None), ("water", 1896, None)]),
+        ("1 pkg. 10 oz. frozen peas", [("frozen peas", None, 284)]),
+        ("water 1 1/2 glass (200 ml glass)", [("water", 300, None)]),
     ],
 )
 def test_an_amount_in_any_order(line: str, want: list[tuple[str, float | None, float | None]]) -> None:
@@ -117,6 +127,7 @@ def test_an_amount_in_any_order(line: str, want: list[tuple[str, float | None, f
         ("OFF, leave 10", [(10, 10)]),
         ("soak 6 hours or overnight", [(360, 360)]),
         ("at 19:30 serves 4", []),
+        ("the whole thing is 1 hr 15, stirring", [(75, 75)]),
         ("at minute 12", [(12, 12)]),
     ],
 )
@@ -130,6 +141,8 @@ def test_a_time_in_any_writing(text: str, want: list[tuple[float, float]]) -> No
         ("Take off the heat and let stand, covered, 10 minutes. Fluff.", 10),
         ("Remove from the heat and leave, lid on, for 10 minutes.", 10),
         ("Switch off and keep covered 10 minutes.", 10),
+        ("Draw to the side of the stove for 10 minutes.", 10),
+        ("Kill the gas, lid on 10 minutes.", 10),
         ("Fluff and serve.", None),
     ],
 )
@@ -146,6 +159,54 @@ def test_standing_in_water_before_any_heat_is_the_soak() -> None:
         "2. Bring the measured water to the boil, add the rice, cover and simmer 12 minutes.\n3. Off the heat, rest 5 minutes."
     )
     assert (recipe.soak_min, recipe.simmer_min, recipe.rest_min) == (30, 12, 5)
+
+
+@pytest.mark.parametrize(
+    ("rice", "first", "soak"),
+    [
+        ("1 cup basmati rice, soak 25 min", "Wash it.", 25),
+        ("1 cup basmati rice", "Soak the split peas for 1 hour, then boil them soft.", 0),
+    ],
+)
+def test_the_soak_is_the_grains(rice: str, first: str, soak: float) -> None:
+    text = f"Rice\nServes 2\n{rice}\n1/2 cup split peas\n1 3/4 cups water\n1. {first}\n2. Bring the water to the boil, add the rice, cover and simmer 12 minutes."
+    assert read(text).soak_min == soak
+
+
+def test_what_minutes_nearly_were_is_asked() -> None:
+    """A stretch that the totals decide against keeps what it may be, so that a doubt names it."""
+    timed = [Timed(Stretch(0, 6, 20, 20, "20 min"), 0, "soak", 0.55, (("other", 0.4),))]
+    settled = settle(timed, None, "covered", "")
+    assert settled.sure["soak"] < SURE["soak"] and settled.timed[0].chance("soak") == 0.55
+
+
+@pytest.mark.parametrize(
+    ("text", "slug", "ml"),
+    [
+        # everything in one breath
+        ("hey so you take 2 cups jasmine rice, wash it, 1 can coconut milk (400ml) and 1.5 cups water, all in the pot, bring to the boil, lid on lowest heat 15 min then turn off and wait 10 min. feeds 4", "jasmine", 474),
+        # a list that reads like talk
+        ("Ana: for you\nAna: Sticky rice ..... 2 cups\nAna: Salt ..... half a spoon\nAna: soak the rice overnight, drain it\nAna: steam 25 minutes", "rice-glutinous", 474),
+        ("2 cups kalijira\nwater 3 cups\nboil the water, rice in, cover, low flame 14 minutes, off, 10 minutes closed", "rice-white-raw", 474),
+    ],
+)  # fmt: skip
+def test_no_recipe_is_refused_because_its_list_reads_like_talk(text: str, slug: str, ml: float) -> None:
+    recipe = read(text)
+    assert recipe.source_line is not None and not [p for p in recipe.problems if p.severity == "stop"]
+    assert (recipe.source_line.grain, recipe.source_line.ml) == (slug, ml)
+
+
+def test_a_recipe_need_not_name_its_rice_again() -> None:
+    recipe = read(
+        "Sticky rice\n500 g glutinous rice\nwater\na cloth\n1. Rinse, cover with cold water overnight.\n2. Drain, into the basket, steam 20 min."
+    )
+    assert not [p for p in recipe.problems if p.severity == "stop"]
+
+
+def test_another_ways_water_and_minutes_are_not_counted() -> None:
+    text = "Rice\nServes 4\n\nSTOVE TOP\n1 cup long-grain rice\n2 cups water\nBring the water to the boil, add the rice, cover and simmer 16 minutes. Stand 5 minutes.\n\nMICROWAVE (900 W)\nPut the rice and 2 1/2 cups water in a large bowl. Cook on full power 20 minutes. Stand 5 minutes.\n"
+    recipe = read(text)
+    assert (round(recipe.liquid_water_ml), recipe.simmer_min, recipe.rest_min) == (474, 16, 5)
 
 
 def test_what_happens_is_a_process_in_its_order() -> None:
@@ -285,6 +346,23 @@ def test_minutes_in_two_units_are_one_range() -> None:
         150,
         180,
     )
+
+
+@pytest.mark.parametrize(
+    ("heat", "said"),
+    [
+        (
+            "cover and simmer 18 to 20 minutes, stirring now and then so it does not catch",
+            "so it does not catch. Look:",
+        ),
+        ("cover and simmer 18 minutes, replenishing with boiling water so that it is never dry", "never dry. Look:"),
+        ("cover and simmer 18 minutes. Let it go cold in the pot, at least two hours", "minutes. Look:"),
+    ],
+)
+def test_the_look_cuts_no_sentence_that_goes_on(heat: str, said: str) -> None:
+    text = f"Rice\nServes 4\n1 1/2 cups long-grain rice\n3 cups stock\n1. Bring the stock to the boil, add the rice, {heat}.\n2. Serve."
+    steps = " ".join(s["text"] for s in pipeline.whole_way(text, Choice("barley-pearl"))["steps"])
+    assert said in steps and "now." not in steps
 
 
 def test_what_stays_whole_is_asked_with_its_two_answers() -> None:

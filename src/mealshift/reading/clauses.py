@@ -22,7 +22,7 @@ from .names import OTHER_GRAINS
 
 _SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
 _CUT = re.compile(
-    r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
+    r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
 )
 _WORD = re.compile(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
 VESSEL_WORDS = (
@@ -43,7 +43,7 @@ _OTHER_TIME = re.compile(
 _PRONOUN = re.compile(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
 _OFF = re.compile(
     r"\b(?:off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
-    r"|kill the (?:heat|flame)|out of (?:the )?oven|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
+    r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
     re.I,
 )
 _OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*(?:and|then)?\W*$")
@@ -338,15 +338,17 @@ _WAYS = {
 }
 
 
-def _way_of(section: str) -> str:
+def way_of(section: str) -> str:
     """The one way that a section's heading names, if it names no more than a way: "STOVE TOP", "In the microwave (900 W)"."""
+    if len(section.split()) > 6 or section.rstrip()[-1:] in ".!?,":
+        return ""
     named = [k for k, p in _WAYS.items() if p.search(section)]
-    return named[0] if len(named) == 1 and len(section.split()) <= 6 else ""
+    return named[0] if len(named) == 1 else ""
 
 
 def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
-    ways = [_way_of(s) for s in sections]
+    ways = [way_of(s) for s in sections]
     told = list(dict.fromkeys(w for w in ways if w))
     if len(told) < 2:
         return list(texts)

@@ -118,6 +118,10 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     poured = any(ln.carrier and ln.ml and ln.role == "pot_liquid" for ln in recipe.lines)
     cooked = any(d.kind in ("heat", "whistles", "toast", "soak") for s in recipe.steps for d in s.durations)
     named = any(line.index in s.mentions for s in recipe.steps)
+    # two steps that work with what is listed, and something is heated or soaked: it need not name its rice
+    told = sum(bool(s.mentions or s.durations) for s in recipe.steps) >= 2
+    cooked = cooked or (line.cooked and any(s.durations for s in recipe.steps))
+    named = named or (told and cooked)
     if (cooked and named) or (poured and (cooked or named or (line.g or 0) < 2000)) or (line.cooked and named):
         return []
     listed = len([ln for ln in recipe.lines if ln.name])

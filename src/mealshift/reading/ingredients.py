@@ -17,7 +17,7 @@ from ..problems import Problem
 from ..process import Span
 from ..recipe import Line
 from ..text.amounts import Item
-from .names import Found, find_grains, guess_grain, name_grain
+from .names import Found, find_grains, guess_grain, name_grain, rice_words
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
@@ -335,7 +335,9 @@ def handle(line: Line) -> re.Pattern[str] | None:
 def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
     if slug:
         g = grain(slug)
-        words = {"rice", "grain", "grains", "grits", "chawal", "arroz", g.short, g.name, *g.aliases}
+        words = {"rice", "grain", "grains", "grits", g.short, g.name, *g.aliases}
+        if g.family == "rice":
+            words |= rice_words()
         body = "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True))
         return re.compile(rf"(?<![\w-])(?:{body})(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I)
     found = [w for w in re.findall(r"[^\W\d_]+", name.lower()) if len(w) > 2]

@@ -114,9 +114,22 @@ def tag(
             out.append(Timed(s, n, kind, sure))
             continue
         others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
+        if re.match(r"[\s-]*mark\b", blocks[n].text[s.end :]) and kind in ("heat", "pan", "other", "from_start"):
+            # "at the 10 minute mark"
+            out.append(Timed(s, n, "from_start", 0.9, ((kind, 0.1),) if kind != "from_start" else ()))
+            continue
         before = blocks[n].text[max(0, s.start - 60) : s.start]
         if _only_if(blocks[n].text, s.start):
             kind, sure, others = "other", 0.98, ()
+        elif _MADE_AHEAD.search(blocks[n].text[max(0, s.start - 160) : s.start]):
+            # "can be made the day before and kept; then bake 45 minutes": what the cook may do another time
+            kind, sure, others = "other", 0.95, ()
+        elif _SOAKED.search(before) and kind not in ("soak", "rest"):
+            # "put in the rice (washed, soaked 20 minutes, drained)"
+            kind, sure, others = "soak", 0.9, ((kind, 0.1),)
+        elif kind == "soak" and (at := clause_at(found, n, s.start)) is not None and _soaks_another(found[at]):
+            # "soak the split peas 1 hour"
+            kind, sure, others = "other", 0.9, (("soak", 0.1),)
         elif _BEFORE_THE_GRAIN.match(blocks[n].text, s.end):
             # "give the lentils 10 minutes in the liquid before the quinoa goes in"
             kind, sure, others = "other", max(sure if kind == "other" else 0.0, 0.9), ()
@@ -156,6 +169,21 @@ def tag(
     return out
 
 
+_MADE_AHEAD = re.compile(
+    r"\b(?:can|may|could) (?:also )?be (?:made|prepared|put together|assembled|done)\b[^.!?]{0,30}\b(?:the day before|a day (?:before|ahead)|(?:the )?night before|ahead|in advance|beforehand)\b[^.!?]*$",
+    re.I,
+)
+_SOAKED = re.compile(
+    r"\b(?:rice|grains?|chawal|arroz|riz)\b[^.;!?]{0,40}\bsoaked (?:for )?(?:about |at least )?$", re.I
+)
+
+
+def _soaks_another(c: Clause) -> bool:
+    """Is it something other than the grain that this clause soaks?"""
+    solid = [k for k in c.things if k not in ("liquid", "fat", "spice", "sauce")]
+    return bool(solid) and "grain" not in solid and c.carried != "grain"
+
+
 _BEFORE_THE_GRAIN = re.compile(
     r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the))",
     re.I,
@@ -172,7 +200,7 @@ _COMES_UP = re.compile(
 # a sentence of minutes alone, right after the heat is off and nothing else was done
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
-    r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait)\s*(?:another\s*|a further\s*)?$",
+    r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$",
     re.I,
 )
 _AT_HEAT = re.compile(
@@ -197,7 +225,7 @@ _OTHER_COOKER = re.compile(
 )
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
-    r"\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)\s*(?:for\s*)?(?:about\s*)?$",
+    r"\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
     re.I,
 )
 LONGEST_REST = 40.0

@@ -66,7 +66,8 @@ def _aliases() -> dict[str, str]:
 
 
 @cache
-def _generic() -> frozenset[str]:
+def rice_words() -> frozenset[str]:
+    """Words for rice as such, in the languages recipes are mixed of."""
     return frozenset(_table()["generic"]["words"])
 
 
@@ -112,7 +113,7 @@ def _found(text: str) -> tuple[Found, ...]:
         key = re.sub(r"[\s-]+", " ", m[0].lower())
         slug = _lookup(key)
         if slug:
-            found.append(Found(slug, Span(m.start(), m.end()), m[0], key in _generic()))
+            found.append(Found(slug, Span(m.start(), m.end()), m[0], key in rice_words()))
     return tuple(found)
 
 

@@ -18,7 +18,7 @@ from ..measures import WHISTLE_MIN, Measures, canonical_unit, number_range, pars
 from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
-from ..text.amounts import AMOUNT, Item, items, parse
+from ..text.amounts import AMOUNT, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, roles, structure
 from .clauses import Clause, clauses, instead_blanked, without_looks
@@ -34,12 +34,13 @@ _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber
          "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
 _DEFINED = re.compile(
     r"\b(?:1|one|a|an)?\s*(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
     r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
     re.I,
 )
 # "(pot = the small steel milk pot, quarter litre)", "the blue mug, it holds a cup and a half", "the mug is about 10 oz"
 _HOLDS = re.compile(
-    r"\b(?P<v>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\b[^.;\n=]{0,30}?(?:=|\bholds?|\bis|\bit's|\bits)\s*(?:(?:the|a) [^.;\n\d]{0,50}?,\s*)?(?:about|abt|approx\.?|around|roughly)?\s*",
+    r"\b(?P<v>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\b[^.;\n=]{0,30}?(?:=|\bholds?|\bis|\bit's|\bits)\s*(?:[^.;\n\d=]{0,50}?,\s*)?(?:about|abt|approx\.?|around|roughly)?\s*",
     re.I,
 )
 FLUID_OUNCE_ML = 29.57
@@ -55,11 +56,13 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     corrections: the cook's earlier words about single lines, found again by the line's text.
     """
     text = clean(brought)
-    laid = structure.lay_out(text, _said_classes(corrections))
+    said = _said_classes(corrections)
+    laid = structure.lay_out(text, said)
     measures = _own_measures(laid.plain, measures or Measures())
-    problems: list[Problem] = []
-    lines = _ingredient_lines(laid, text, measures, problems)
-    lines += _in_prose(lines, laid, text, measures, problems)
+    lines, problems = _things_in(laid, text, measures)
+    if not any(ln.grain for ln in lines) and (overlooked := _overlooked(laid, text, measures)):
+        laid = structure.lay_out(text, {**overlooked, **said})
+        lines, problems = _things_in(laid, text, measures)
     lines = [_corrected(ln, corrections) for ln in lines]
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _named_elsewhere(lines, laid, source, corrections)
@@ -136,8 +139,11 @@ def _own_measures(told: str, measures: Measures) -> Measures:
     if _COOKER_CUP.search(told) and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
         cup = 180.0
     for m in list(_DEFINED.finditer(told))[:6]:
-        word = (m["v"] or m["v2"] or "cup").lower()
-        size = float(m["n"] or m["n2"] or m["n3"])
+        word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()
+        size = float(m["n"] or m["n2"] or m["n3"] or m["n4"])
+        if m["v3"]:
+            # "3 mugs (750 ml)"
+            size /= number_range(m["k"])[0] or 1.0
         if m["u"] and m["u"].lower() == "g" or not 20 <= size <= 1000:
             continue
         if word == "cup":
@@ -147,9 +153,13 @@ def _own_measures(told: str, measures: Measures) -> Measures:
     for m in list(_HOLDS.finditer(told))[:6]:
         said = AMOUNT.match(told, m.end())
         unit = canonical_unit(said["u"] or "") if said else None
-        if said is None or unit is None or not re.match(r"\s*(?:[).,;\n]|$)", told[said.end() :]):
+        ends = re.compile(r"[);,\n]|\.(?!\d)|$").search(told, m.end())
+        if said is None or unit is None or ends is None:
             continue
-        vessel = parse(told, said.start(), said.end(), Measures(cup, measure))
+        # to the end of what is said: "a cup and a half"
+        vessel = parse(told, said.start(), ends.start(), Measures(cup, measure))
+        if vessel.name:
+            continue
         held = vessel.ml or (FLUID_OUNCE_ML * (vessel.value or 0.0) if unit == "oz" else None)
         if held and 60 <= held <= 1500:
             measure = held
@@ -169,6 +179,47 @@ def _said_classes(corrections: tuple[Correction, ...]) -> dict[str, str]:
                 )
             out[" ".join(c.line.split())] = c.cls
     return out
+
+
+def _things_in(laid: Structure, text: str, measures: Measures) -> tuple[list[Line], list[Problem]]:
+    problems: list[Problem] = []
+    lines = _ingredient_lines(laid, text, measures, problems)
+    return lines + _in_prose(lines, laid, text, measures, problems), problems
+
+
+# a line of more words than this tells something, and is no list
+_MOST_LISTED = 25
+
+
+def _overlooked(laid: Structure, text: str, measures: Measures) -> dict[str, str]:
+    """Of a text in which no grain was found: the lines that name one with an amount, whatever they were taken for, and the list they stand in.
+
+    A recipe is not refused because its list reads like talk. class by the line's text.
+    """
+    out: dict[str, str] = {}
+    places = [(a, b, cls, laid.plain[a:b]) for a, b, cls, _ in laid.classes]
+    for n, (a, b, cls, told) in enumerate(places):
+        named = _mentions(told[:MOST_ITEM], measures)
+        grains = [i for i in named if find_grains(i.text)]
+        if cls in ("ingredient", "ingredients") or not grains:
+            continue
+        if len(named) > len(items(told, measures, True)) or len(told.split()) > _MOST_LISTED:
+            out[" ".join(text[a:b].split())] = "step" if any(stretches(told)) else "ingredients"
+            continue
+        out[" ".join(text[a:b].split())] = "ingredients" if len(named) > 1 else "ingredient"
+        for way in (-1, 1):
+            k = n + way
+            while 0 <= k < len(places) and places[k][2] in ("chatter", "meta", "note", "title"):
+                upper, lower = sorted((places[k - way], places[k]))
+                if text[upper[1] : lower[0]].count("\n") > 1 or not _LISTED.search(places[k][3]):
+                    break
+                out[" ".join(text[places[k][0] : places[k][1]].split())] = "ingredient"
+                k += way
+    return out
+
+
+# an amount, or what a list sets apart by dots and dashes
+_LISTED = re.compile(r"\.{3,}|\s[–—]\s|^\W*(?:\d|[½¼¾⅓⅔])|(?:\d|[½¼¾⅓⅔])[^.!?]{0,12}$")
 
 
 def _ingredient_lines(laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
@@ -200,10 +251,14 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
     known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
     # a grain that neither list nor steps name may stand in the talk around them
     elsewhere = not have_grain and bool(laid.steps)
+    mine = instead_blanked([p.text for p in laid.steps], [p.section for p in laid.steps])
     pieces = [*laid.steps, *(laid.notes if alone or elsewhere else [])]
     out: list[Line] = []
     for piece in pieces:
         n = laid.steps.index(piece) + 1 if piece in laid.steps else 0
+        if n and not mine[n - 1].strip():
+            # another way to cook it
+            continue
         for item in _mentions(piece.text, measures):
             line = ingredients.lines_of_item(
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
@@ -218,7 +273,11 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
                 keep = (
                     not listed
                     and not _IF_NEEDED.search(around)
-                    and not _SOAKING.search(re.split(r"[.;!?]", piece.text[max(0, item.start - 50) : item.end])[-1])
+                    # nobody soaks or washes in coconut milk or stock
+                    and not (
+                        line.kind == "water"
+                        and _SOAKING.search(re.split(r"[.;!?]", piece.text[max(0, item.start - 50) : item.end])[-1])
+                    )
                 )
                 known.add((line.kind, round(line.ml)))
             else:
@@ -311,6 +370,10 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
                 end += tail.end()
         elif not measured and kind is None:
             continue
+        size = re.match(r"\s*\([^()]{2,40}\)", text[end:]) if unit in ("tin", "packet") else None
+        if size and AMOUNT.search(size[0]):
+            # "1 can coconut milk (400 ml)"
+            end += size.end()
         if re.match(r"\s*(?:min|hour|second|degrees|people|times|parts?)", after, re.I) or re.match(
             r"\s*(?:rice )?cooker\b(?! cups?)", text[end:], re.I
         ):
@@ -321,7 +384,7 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         # "Rice is two mugs", "rice 2 cups"
         if any(i.start <= g.span.start < i.end for i in out):
             continue
-        m2 = re.match(r"\s*(?:is|are|[-:=(]|about)?\s*", text[g.span.end :])
+        m2 = re.match(r"\s*(?:is|are|[-:=(]|\.{2,}|…|about)?\s*", text[g.span.end :])
         a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))
         if a and a["u"] and canonical_unit(a["u"]) and unit_kind(canonical_unit(a["u"]) or "") != "count":
             out.append(parse(text, g.span.start, a.end(), measures))
@@ -535,7 +598,14 @@ def _with_roles(
     total: pours.MadeUp | None,
     told_dish: str,
 ) -> tuple[list[Line], list[tuple[str, float]]]:
-    tagged, chances = roles.tag(things(lines, source, found, timed, laid))
+    seen = things(lines, source, found, timed, laid)
+    tagged, chances = roles.tag(seen)
+    cooks = max(((c.block, c.start) for c in found if c.verb == "cook"), default=(-1, 0))
+    for i, (ln, thing) in enumerate(zip(lines, seen, strict=True)):
+        first = thing.uses[0][0] if thing.uses else None
+        if tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
+            # poured around what is still to bake it is cooked with it: it joins nothing afterwards
+            tagged[i], chances[i] = ("wet", 0.6), 0.6
     if total is not None:
         # what the sum is made of is poured with it, not a second time
         for i in total.parts:
@@ -713,8 +783,12 @@ def _sums(recipe: Recipe) -> Recipe:
 
     soak = of("soak")
     inside = recipe.source_line
-    if not soak and inside is not None and (m := re.search(r"\bsoaked?\b", inside.text, re.I)):
-        soak = [s.typical for s in stretches(inside.text[m.start() :])][:1]
+    if not soak and inside is not None:
+        # "rice 3 glasses (old basmati), soak 30 min": on its own line, to the line's end
+        end = recipe.text.find("\n", inside.span.end)
+        line = recipe.plain[inside.span.start : end if end >= 0 else len(recipe.plain)][:300]
+        if m := re.search(r"\bsoak(?:ed)?\b", line, re.I):
+            soak = [s.typical for s in stretches(line[m.start() :])][:1]
     counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(
         simmer_min=sum(of("heat")) if of("heat") else counted or None,

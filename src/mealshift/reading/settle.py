@@ -43,11 +43,16 @@ def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> 
         sure[field], totals[field] = field_sure, best
         for i, t in enumerate(out):
             if i in chosen and t.kind != kind:
-                out[i] = replace(t, kind=kind, sure=max(t.chance(kind), 0.5))
+                out[i] = _as(t, kind, max(t.chance(kind), 0.5))
             elif i not in chosen and t.kind == kind:
                 other = next((k for k, _ in t.others if k != kind), "other")
-                out[i] = replace(t, kind=other, sure=max(0.3, t.chance(other)))
+                out[i] = _as(t, other, max(0.3, t.chance(other)))
     return Settled(tuple(out), sure, totals)
+
+
+def _as(t: Timed, kind: str, sure: float) -> Timed:
+    """The stretch as another kind; what it was stays among what it may be, or nobody would ask."""
+    return replace(t, kind=kind, sure=sure, others=((t.kind, t.sure), *(x for x in t.others if x[0] != kind)))
 
 
 # what is left of the chance that minutes are the grain's when it has been cooked and has stood

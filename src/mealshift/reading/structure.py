@@ -14,7 +14,7 @@ from ..process import Span
 from ..text.plain import BARE_NUMBER, TextLine, lines_of, plain
 from ..text.times import stretches
 from . import lines as tagger
-from .clauses import verbs_in
+from .clauses import verbs_in, way_of
 from .words import word_list
 
 MOST_SERVINGS = 200
@@ -95,7 +95,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Rice: 2 cups"
             cls, sure = "ingredient", 0.6
-        if stepless and cls in ("note", "chatter", "meta") and out.lines and _does(ln):
+        # a recipe told in one breath: its amounts and its minutes stand in the one line
+        whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and any(stretches(ln.text))
+        if stepless and (cls in ("note", "chatter", "meta") and out.lines or whole) and _does(ln):
             # a text without a single step has one all the same: what cooks something
             cls, sure = "step", 0.6
         if (
@@ -116,6 +118,13 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             and _goes_on_cooking(ln)
         ):
             # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
+            cls, sure = "step", 0.6
+        unsure = cls in ("note", "chatter", "meta", "title") or (cls == "ingredient" and sure < SURE_NOTE)
+        if unsure and out.title and way_of(ln.text) and not _MEASURED.match(ln.text):
+            # "MICROWAVE (900 W)" alone on its line begins another way to cook it
+            cls, sure = "section", 0.7
+        if cls == "ingredient" and sure < SURE_NOTE and _BIDS.match(ln.text) and _does(ln):
+            # "Boil the rice in 1½ cups water until"
             cls, sure = "step", 0.6
         if cls == "ingredient" and _AND.match(ln.text):
             cls, sure = "heading", 0.9
@@ -188,6 +197,7 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
         for i, t in enumerate(tagged)
         if t.line.number is None and (m := BARE_NUMBER.match(t.line.text)) and t.cls in ("step", "note", "ingredient")
     ]
+    bare = [(i, m) for i, m in bare if not _MEASURED.match(tagged[i].line.text)]
     # amounts of a list may look like it: the steps' own count is the last that begins at one
     ones = [k for k, (_, m) in enumerate(bare) if m["n"] == "1"]
     bare = bare[ones[-1] :] if ones else []
@@ -209,6 +219,7 @@ def _does(ln: TextLine) -> bool:
     return len(ln.text.split()) > 4 and bool(kinds & {"cook", "boil", "fry", "add", "soak"})
 
 
+_BIDS = re.compile(r"[A-Z][a-z]+ (?:the|it|them|all|everything|in) ")
 # a note surer than this is one, whatever it says
 SURE_NOTE = 0.85
 
@@ -310,7 +321,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     found: list[tuple[int, int, float, Span]] = []
     for t in tagged:
         cls = out.classes[t.line.index][2]
-        for m in _SERVES.finditer(t.line.text[:300]):
+        for m in _SERVES.finditer(t.line.text[:1200]):
             said = m["a"] or m["b"] or m["c"] or m["d"]
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))

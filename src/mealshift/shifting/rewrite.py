@@ -260,12 +260,15 @@ class _View:
             ends[following.id] = (prev, following)
         text = step.text
         for key, new in groups.items():
-            _, following = ends[key]
+            prev, following = ends[key]
             said = " ".join(o.text for o in new)
             assert following.span is not None  # noqa: S101 - it came from the text
             at = self._at(step, following.span.start)
             a = next((a for a, b in _sentences(text) if a <= at < b), 0)
             before = text[a:at]
+            # what stands in a sentence of its own behind the last minutes comes after what is put in
+            if prev is not None and prev.span is not None and self._at(step, prev.span.end) <= a:
+                before = ""
             joint = _JOINT.search(before)
             start = a + (joint.start() if joint else len(before))
             if start <= a or not re.search(r"\w", before):
@@ -280,6 +283,7 @@ class _View:
                 continue
             skip = _STARTS_WITH_JOINT.match(text, at)
             at = skip.end() if skip else at
+            at += len(text[at:]) - len(text[at:].lstrip(" .,;:…"))
             end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
             opened = text[a:start].count("(") - text[a:start].count(")")
             if opened > 0 or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
@@ -316,6 +320,9 @@ class _View:
                 said = str(max(0, round_half_up(o.typical_min)))
             else:
                 said = said_time(o.low_min or 0.0, o.high_min or 0.0, was)
+                if re.match(r"\s+mark\b", step.text[end:]):
+                    # "at the 26 minute mark"
+                    said = re.sub(r"minutes$", "minute", said)
             edits.append(Edit(start, end, said))
         return edits
 

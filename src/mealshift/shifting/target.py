@@ -35,7 +35,9 @@ AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|no|not|never|don't|do not|adding)\b",
+    r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|no|not|never|don't|do not"
+    # "replenishing with boiling water", but not what ends the cooking
+    r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
 )
 _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
@@ -53,7 +55,7 @@ STOVE = {"covered", "open", "soup"}
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
-    r"\b(?:steamer|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight)\b",
+    r"\b(?:steamer|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight)\b",
     re.I,
 )
 # how the grain is made ready before it goes in

@@ -48,6 +48,13 @@ PREPARED = re.compile(
     re.I,
 )
 _CONTAINERS = ("tin", "packet")
+_ABBREVIATED = re.compile(
+    r"(?:^|[\s\d])(?:ozs?|lbs?|pkgs?|pkts?|tsps?|tb?sps?|tbs?|c|pts?|qts?|gal|doz|kgs?|grm?s?|g|ml|cl|dl|fl|no|med|lg|sm|approx|abt|env|ctn|btl)$",
+    re.I,
+)
+_HALF = re.compile(r"(?:a |one |1 )?(?:half|quarter)\b", re.I)
+_ENDS_AMOUNT = re.compile(rf"(?:^|\s)(?:{RANGE_PATTERN})\s*(?:{UNIT_PATTERN})?$", re.I)
+_AMOUNT_ALONE = re.compile(rf"{AMOUNT.pattern}\s*(?:\([^()]*\))?[\s.)]*", re.I)
 
 
 @dataclass(slots=True)
@@ -95,7 +102,8 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
     dashes = _listed_by_dashes(text)
     ends = len(text.rstrip())
     for m in re.finditer(
-        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z])",
+        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z\d])|(?<=[^\W\d]{4})\.\s+(?=[a-z])"
+        rf"|(?<=[^\W\d]|\))\s+to\s+(?={RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\s)",
         text,
     ):
         if inside[m.start()] or m.end() >= ends:
@@ -103,6 +111,18 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         # what stands near tells whether it parts two things; a list without end is not looked through anew at every comma
         before, after = text[max(last, m.start() - NEAR) : m.start()], text[m.end() : m.end() + NEAR]
         glue = m[0].strip()
+        if glue in ("and", "&", "plus") and _HALF.match(after) and _ENDS_AMOUNT.search(before):
+            # "1 and a half cups"
+            continue
+        if glue == "." and not after[:1].isupper() and (not many or _ABBREVIATED.search(before)):
+            # "1 pkg. 10 oz.", where "beef 1 kg, tiny pieces. 3 cups rice" is two things
+            continue
+        if glue == "to":
+            # "1 cup rice to 8 cups water", where "1 cup to 2 cups" is one amount
+            if any(x["u"] and before[x.end() :].strip() for x in AMOUNT.finditer(before)):
+                cuts.append((last, m.start()))
+                last = m.end()
+            continue
         if glue and (glue in "·•▪◦●👉➡️✅" or (glue in ("—", "--") and dashes)):
             # a sign that only stands between things
             cuts.append((last, m.start()))
@@ -113,8 +133,8 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if glue == "|":
             # cells of a table: name, amount, preparation are one item
             continue
-        if re.fullmatch(rf"{AMOUNT.pattern}[\s.)]*", after.split(",")[0], re.I):
-            # "coconut milk powder, 50 g": an amount alone belongs to the name before it
+        if _AMOUNT_ALONE.fullmatch(re.split(r"[,;]", after)[0]):
+            # "coconut milk powder, 50 g", "scented rice, 1½ chittacks (3 oz.)": an amount alone belongs to the name before it
             continue
         if glue in ("+", "&", "and", "plus") and _ALONE.fullmatch(before) and _STARTS.match(after):
             # "2 cups plus 2 tablespoons cold water" is one amount
@@ -185,6 +205,18 @@ def _amounts(text: str) -> list[_Said]:
             low, high = number_range(m["n"])
         except ValueError:
             continue
+        more = _AND_A_HALF.match(text, m.end())
+        if more:
+            # "a cup and a half", "1 and a half cups"
+            part = {"half": 0.5, "quarter": 0.25}[more["p"].lower()]
+            word = m["u"] or more["u"] or ""
+            if canonical_unit(word) and not (m["u"] and more["u"]):
+                at = m.start("u") if m["u"] else more.start("u")
+                bracket = any(a <= m.start() < b for a, b in inside)
+                out.append(
+                    _Said(m.start(), more.end(), low + part, high + part, canonical_unit(word) or "", word, bracket, at, m.end("n"), more.end())
+                )  # fmt: skip
+                continue
         word = m["u"] or ""
         if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
             continue
@@ -221,6 +253,12 @@ _UNIT_FIRST = re.compile(
     r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2})?)(?=\s*(?:[,;()]|$))", re.I
 )
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
+_AND_A_HALF = re.compile(
+    rf"\s+and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))", re.I
+)
+_UP_TO = re.compile(r"\s*(?:to|-|–|or)\s*", re.I)
+# "1 lb 3 oz": the smaller unit right after the larger
+_STEPPED = {("lb", "oz"), ("kg", "g"), ("l", "ml"), ("l", "dl"), ("pint", "fl oz"), ("seer", "chittack")}
 _POURED = ("volume", "cup", "measure", "vessel")
 
 
@@ -229,7 +267,22 @@ def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
     out: list[_Said] = []
     for s in said:
         before = out[-1] if out else None
-        if before and before.unit and s.unit and not s.bracket and _PLUS.fullmatch(body, before.end, s.start):
+        if (
+            before
+            and before.unit
+            and before.unit == s.unit
+            and not s.bracket
+            and before.low == before.high < s.low
+            and _UP_TO.fullmatch(body, before.end, s.start)
+        ):
+            # "1 cup to 2 cups"
+            last = s.unit_start + len(s.unit_word)
+            out[-1] = replace(before, high=s.high, end=s.end, last=last)
+            continue
+        joined = _PLUS.fullmatch(body, before.end, s.start) if before else None
+        if before and (before.unit, s.unit) in _STEPPED and not before.bracket:
+            joined = joined or re.compile(r"[\s.,]*").fullmatch(body, before.end, s.start)
+        if before and before.unit and s.unit and not s.bracket and joined:
             one, two = (make_amount(1, 1, x.unit, measures) for x in (before, s))
             size = two.ml / one.ml if one.ml and two.ml else two.g / one.g if one.g and two.g else 0.0
             if 0 < size < 1 and unit_kind(before.unit) in (*_POURED, "mass"):
@@ -313,7 +366,10 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
                 # "4 cups (1 l)" is the whole; "2 cups (180 ml cup)", "2 cups (1 cup = 200 g)" is one of them
                 unit_ml = (amount.ml or 0.0) / whole
                 size = near.ml if near.ml is not None else (near.g or 0.0)
-                per = whole if whole > 1.2 and 0.25 * unit_ml <= size <= 1.35 * unit_ml else 1.0
+                bracketed = next(m[0] for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end())
+                # "1½ glass (200 ml glass)": it speaks of one
+                of_one = re.search(rf"\b{re.escape(main.unit_word.removesuffix('s'))}", bracketed, re.I)
+                per = whole if of_one or (whole > 1.2 and 0.25 * unit_ml <= size <= 1.35 * unit_ml) else 1.0
                 if near.ml:
                     item.ml = near.ml * per
             item.ml = item.ml if item.ml is not None else near.ml and near.ml * per

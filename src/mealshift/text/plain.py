@@ -51,7 +51,7 @@ _STAMP = re.compile(
 _QUOTED = re.compile(r"^(?:\s{0,3}>)+\s?")
 _LEAD = re.compile(rf"^\s*(?:[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+")
 _SCAN_ONE = re.compile(
-    r"(?<![A-Za-z0-9'])[lI|](?=(?:\s*/\s*[248])|(?:\s+(?:c|C|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
+    r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+(?:c|C|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
 )
 _SCAN_TEN = re.compile(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
 _SCAN_NUMBER_L = re.compile(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)")

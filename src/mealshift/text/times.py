@@ -21,7 +21,8 @@ _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?
 TIME = re.compile(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
-    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter))?"
+    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter)"
+    r"|\s+(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all)\b))?"
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
     rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
     rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
@@ -153,7 +154,9 @@ def _made(m: re.Match[str]) -> Stretch | None:
             return Stretch(start, finish, n, n, said)
         if m["hh"]:
             low, high = number_range(m["hh"])
-            extra = (number_range(m["hm"])[0] if m["hm"] else 0.0) + (30 if m["half"] else 15 if m["quarter"] else 0)
+            extra = (number_range(m["hm"])[0] if m["hm"] else 0.0) + (
+                30 if m["half"] else 15 if m["quarter"] else float(m["hb"] or 0)
+            )
             return Stretch(start, finish, low * 60 + extra, high * 60 + extra, said, "h")
         if m["mm"]:
             low, high = number_range(m["mm"])
