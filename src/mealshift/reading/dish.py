@@ -122,7 +122,8 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     told = sum(bool(s.mentions or s.durations) for s in recipe.steps) >= 2
     cooked = cooked or (line.cooked and any(s.durations for s in recipe.steps))
     named = named or (told and cooked)
-    if (cooked and named) or (poured and (cooked or named or (line.g or 0) < 2000)) or (line.cooked and named):
+    home = (line.g or 0) < 2500
+    if (cooked and named and (home or poured)) or (poured and (cooked or named or (line.g or 0) < 2000)) or (line.cooked and named):
         return []
     listed = len([ln for ln in recipe.lines if ln.name])
     if listed < 3 or (named and (line.g or 0) < 2000):

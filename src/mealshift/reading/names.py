@@ -170,6 +170,9 @@ def name_grain(text: str) -> Found | None:
     return first
 
 
+_STAYS = re.compile(_NOT_AFTER, re.I)
+
+
 def guess_grain(text: str) -> Found | None:
     """The grain a misspelt name most likely means, or None. For ingredient lines only, never for prose."""
     from rapidfuzz import fuzz, process
@@ -180,7 +183,8 @@ def guess_grain(text: str) -> Found | None:
         for i in range(len(words) - size + 1):
             start, end = words[i].start(), words[i + size - 1].end()
             said = text[start:end].lower()
-            if len(said) < 5:
+            if len(said) < 5 or not _STAYS.match(text, end):
+                # "thin rice noodles" is no misspelt Thai rice
                 continue
             hit = process.extractOne(said, list(_normal()), scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
             if hit and abs(len(hit[0]) - len(said)) <= 2 and (best is None or hit[1] > best[0]):
