@@ -8,10 +8,13 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from mealshift.measures import Measures
 from mealshift.pot import Kitchen
 from mealshift.problems import Refusal
 from mealshift.reading import read
-from mealshift.week import Meal, shopping, suggest, target, tonight
+from mealshift.shifting import Choice, shift
+from mealshift.week import Meal, suggest, target, tonight
+from mealshift.week.buying import shopping
 
 from .kitchen import demo, shifted
 
@@ -79,5 +82,17 @@ def test_shopping_is_what_the_larder_lacks_and_no_water() -> None:
     assert bare[0] == f"{50 * -(-int(both) // 50)} g quinoa" and not any("water" in t.lower() for t in bare)
     assert [w.for_ for w in shopping(made, {}) if "olive oil" in w.text] == [["pilaf", "again"]]
     assert not any("quinoa" in w.text for w in shopping(made, {"quinoa": both + 1}))
+    # like is added to like: counted, weighed and poured each for itself
+    other = read(
+        "Pot\nServes 2\n1 cup basmati rice\n1 3/4 cups water\n1 large onion\n400 g passata\n1 Tbsp olive oil\n1. Bring to the boil, cover, simmer 12 minutes."
+    )
+    third = read(
+        "Pan\nServes 2\n1 cup basmati rice\n1 3/4 cups water\n2 onions, sliced\n1 cup passata\n2 tbsp olive oil\n1. Bring to the boil, cover, simmer 12 minutes."
+    )
+    texts = [
+        w.text
+        for w in shopping([(d, shift(r, Choice("quinoa"), Measures())) for d, r in (("a", other), ("b", third))], {})
+    ]
+    assert {"3 onions", "3 tbsp olive oil", "400 g + 1 cup passata"} <= set(texts)
     blend = shifted(demo("01"), "quinoa", blend=(("quinoa", 1.0), ("little-millet", 1.0)))
     assert {"quinoa", "little millet"} <= {w.text.split(" g ")[-1] for w in shopping([("mix", blend)], {})}

@@ -123,7 +123,11 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     cooked = cooked or (line.cooked and any(s.durations for s in recipe.steps))
     named = named or (told and cooked)
     home = (line.g or 0) < 2500
-    if (cooked and named and (home or poured)) or (poured and (cooked or named or (line.g or 0) < 2000)) or (line.cooked and named):
+    if (
+        (cooked and named and (home or poured))
+        or (poured and (cooked or named or (line.g or 0) < 2000))
+        or (line.cooked and named)
+    ):
         return []
     listed = len([ln for ln in recipe.lines if ln.name])
     if listed < 3 or (named and (line.g or 0) < 2000):

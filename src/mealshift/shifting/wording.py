@@ -125,6 +125,29 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     return f"{jug_ml(ml)} g" if unit_kind(unit) == "mass" else f"{jug_ml(ml)} ml"
 
 
+# abbreviations have no plural
+_SHORT = frozenset(
+    {
+        "tbsp",
+        "tsp",
+        "tbs",
+        "tb",
+        "tbl",
+        "dsp",
+        "oz",
+        "lb",
+        "pt",
+        "qt",
+        "pkt",
+        "pkg",
+        "pc",
+        "ml",
+        "dl",
+        "cl",
+        "kg",
+        "fl oz",
+    }
+)
 # so much is still said as one
 SINGULAR = 1.1
 
@@ -134,8 +157,10 @@ def plural(unit: str, value: float, was: str = "") -> str:
     # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
     said = re.search(r"[^\W\d_]{2,}$", re.split(r"\s*(?:\+|&|\bplus\b|\band\b)", was)[0].strip())
     if said:
-        one = re.sub(r"(?<=ss)es$|(?<!s)s$", "", said[0], flags=re.I)
-        many = "es" if one.lower().endswith("ss") else "s"
+        if said[0].lower() in _SHORT:
+            return said[0]
+        one = re.sub(r"(?<=ss|ch|sh)es$|(?<!s)s$", "", said[0], flags=re.I)
+        many = "es" if one.lower().endswith(("ss", "ch", "sh")) else "s"
         return one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many)
     return f"{unit}s" if unit in ("cup", "measure", "tin") and value >= SINGULAR else unit
 

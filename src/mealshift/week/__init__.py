@@ -10,15 +10,14 @@ of a blend with the recipe's own, where both can share the pot.
 
 from __future__ import annotations
 
-import re
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Any
 
 from ..comparing import Candidate, best_of_each, candidates
 from ..pot import Kitchen
-from ..pot.account import mass_shares, said_minutes
+from ..pot.account import said_minutes
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import Shift
@@ -134,44 +133,6 @@ def _suggestion(m: Meal, c: Candidate, kitchen: Kitchen, larder: Mapping[str, fl
     return Suggestion(
         m.key, choice, f"{c.reason.split(';')[0].rstrip('.')}; {', '.join(why)}.", c.total_min, round(needs)
     )
-
-
-@dataclass(slots=True)
-class Wanted:
-    """One thing to buy. for_: the dishes that want it."""
-
-    text: str
-    for_: list[str] = field(default_factory=list)
-
-
-_WATERS = re.compile(r"\b(?:hot |boiling |cold )?water\b", re.I)
-
-
-def shopping(shifts: Iterable[tuple[str, Shift]], larder: Mapping[str, float]) -> list[Wanted]:
-    """What the week's dishes want beyond the larder: grain by what is missing, then every other line, the same line once. Water is not bought."""
-    need: dict[str, tuple[str, float, list[str]]] = {}
-    lines: dict[str, Wanted] = {}
-    for dish, made in shifts:
-        for pot in (made.pot, *made.aside):
-            for g, share in mass_shares(pot.grain):
-                name, grams, dishes = need.get(g.slug, (g.name, 0.0, []))
-                need[g.slug] = (name, grams + share * pot.dry_g, [*dishes, dish])
-        for line in made.lines:
-            if (
-                line.role == "source_grain"
-                or (line.role == "pot_liquid" and _WATERS.search(line.text))
-                or not line.text.strip()
-            ):
-                continue
-            key = " ".join(line.text.lower().split())
-            lines.setdefault(key, Wanted(line.text)).for_.append(dish)
-    grains = []
-    for slug, (name, grams, dishes) in need.items():
-        missing = grams - larder.get(slug, 0.0)
-        if missing > 0:
-            # packets are not sold to the gram
-            grains.append(Wanted(f"{max(50, 50 * -(-int(missing) // 50))} g {name}", dishes))
-    return grains + list(lines.values())
 
 
 def tonight(meals: Iterable[tuple[date, str, Shift]], today: date) -> list[str]:

@@ -13,6 +13,8 @@ from mealshift.reading import read
 from mealshift.shifting import Shift as CoreShift
 from mealshift.shifting import shift
 from mealshift.shifting.backwards import solve_backwards
+from mealshift.week.buying import Wanted
+from mealshift.week.buying import shopping as shopping_of
 from mealshift_server.base.clock import today
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import core_kitchen
@@ -190,8 +192,8 @@ def shifts(mine: list[Meal]) -> list[tuple[Meal, CoreShift]]:
     return out
 
 
-def shopping(household: Household, made: list[tuple[Meal, CoreShift]]) -> list[core.Wanted]:
-    return core.shopping(((m.recipe.title, x) for m, x in made), larder_of(household))
+def shopping(household: Household, made: list[tuple[Meal, CoreShift]]) -> list[Wanted]:
+    return shopping_of(((m.recipe.title, x) for m, x in made), larder_of(household), recipes.measures(household))
 
 
 def tonight(made: list[tuple[Meal, CoreShift]], today: date) -> list[str]:
