@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import json
+import subprocess
+import sys
 
 import pytest
 
 from mealshift.cli import main
 
-from .kitchen import DEMO
+from .kitchen import DEMO, demo
 
 PILAF = str(DEMO / "01-tomato-pilaf.txt")
 
@@ -171,3 +173,32 @@ def test_whistles_and_releases_belong_to_a_pressure_cooker(capsys) -> None:
 def test_it_speaks_to_people_too(capsys, argv, says) -> None:
     code, out, _ = run(capsys, *argv)
     assert code == 0 and says in out
+
+
+ALONE = """
+import sys
+class NotInstalled:
+    def find_spec(self, name, path=None, target=None):
+        if name.split(".")[0] in ("django", "ninja", "pydantic", "ortools", "PIL", "gunicorn", "whitenoise"):
+            raise ImportError(name)
+sys.meta_path.insert(0, NotInstalled())
+from mealshift.cli import main
+sys.exit(main(sys.argv[1:]))
+"""
+
+
+@pytest.mark.parametrize(
+    ("args", "rc", "said"),
+    [
+        (["shift", "{dish}", "--to", "quinoa"], 0, "quinoa"),
+        (["pot", "--grain", "quinoa", "--amount", "200 g"], 0, "ml"),
+        (["plan", "{dish}=quinoa", "--serve-at", "19:00"], 2, "mealshift[plan]"),
+    ],
+)
+def test_the_command_line_needs_no_server_and_no_solver(args: list[str], rc: int, said: str, tmp_path) -> None:
+    dish = tmp_path / "dish.txt"
+    dish.write_text(demo("08"), encoding="utf-8")
+    asked = [x.format(dish=dish) for x in args]
+    done = subprocess.run([sys.executable, "-c", ALONE, *asked], capture_output=True, text=True, check=False)
+    assert done.returncode == rc and said in done.stdout + done.stderr
+    assert rc == 0 or len(done.stderr.strip().splitlines()) == 1

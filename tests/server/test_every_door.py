@@ -90,7 +90,11 @@ def ids(user: User) -> dict[str, int]:
         "recipe_id": Recipe, "shift_id": Shift, "pot_id": Pot, "cooking_id": Cooking, "entry_id": Entry, "bag_id": Bag, "left_id": Left, "meal_id": Meal,
     }  # fmt: skip
     found = {k: m.objects.filter(household=house).values_list("pk", flat=True).first() for k, m in rows.items()}
-    return {k: v for k, v in found.items() if v is not None} | {"member_id": user.pk, "device_id": 1}
+    return {k: v for k, v in found.items() if v is not None} | {
+        "member_id": user.pk,
+        "device_id": 1,
+        "signed_in_id": getattr(user.signed_in.first(), "pk", 0),
+    }
 
 
 def test_no_door_opens_for_a_neighbour(full: Client, cook: User, neighbour: User, as_: Any) -> None:  # noqa: F811

@@ -28,7 +28,7 @@ from mealshift_server.taught.models import Decision
 from tests.core.kitchen import demo
 
 from .conftest import PASSWORD
-from .test_api import post
+from .test_api import JSON, post
 from .test_stove import put, side, state, stove, touch  # noqa: F401 - a fixture
 
 HAND = {"dish": "Tuesday pilaf", "grain": "quinoa", "amount": "240 ml"}
@@ -229,10 +229,12 @@ def test_the_larder(cook, neighbour, as_) -> None:
         2.5,
     )
     assert "has passed" in made["old"]
-    [dish] = client.get(f"/api/larder/{made['id']}/dishes").json()
+    found = client.get(f"/api/larder/{made['id']}/dishes").json()
+    [dish] = found["dishes"]
+    assert (found["page"], found["pages"], found["of"]) == (1, 1, 1)
     assert dish["enough"] and dish["title"].lower().startswith("tomato pilaf")
     assert put(client, f"larder/{made['id']}", grams=40).json()["grams"] == 40
-    assert client.get(f"/api/larder/{made['id']}/dishes").json()[0]["enough"] is False
+    assert client.get(f"/api/larder/{made['id']}/dishes").json()["dishes"][0]["enough"] is False
     for line in (
         "foxtail millet",
         "500 g",
@@ -563,3 +565,25 @@ def test_today_is_the_households_own_day(cook, as_, monkeypatch) -> None:
         by_hand(client, on="2026-11-26").status_code in (200, 201)
         and by_hand(client, on="2026-11-27").status_code == 422
     )
+
+
+def test_a_session_is_listed_and_ended_from_another_device(cook, neighbour, as_) -> None:
+    phone = {"HTTP_USER_AGENT": "Mozilla/5.0 (Android 14; Mobile; rv:130.0) Gecko/130.0 Firefox/130.0"}
+    laptop, other = as_(cook), as_(neighbour)
+    away = Client(**phone)
+    signed = away.post("/api/session", json.dumps({"name": "fen", "password": PASSWORD}), content_type=JSON)
+    assert signed.status_code == 200
+    laptop.get("/api/session")
+    listed = {x["device"]: x for x in laptop.get("/api/sessions").json()}
+    assert (
+        set(listed) == {"Firefox on Android", "a browser"}
+        and listed["a browser"]["here"]
+        and not listed["Firefox on Android"]["here"]
+    )
+    assert all(x["device"] != "Firefox on Android" for x in other.get("/api/sessions").json())
+    assert laptop.delete(f"/api/sessions/{listed['Firefox on Android']['id']}").status_code == 204
+    assert away.get("/api/members").status_code == 401 and laptop.get("/api/members").status_code == 200
+    # a new password is a new key of the same session: it stays the one listed here
+    mine = next(m["id"] for m in laptop.get("/api/members").json() if m["me"])
+    put(laptop, f"members/{mine}/password", own_password=PASSWORD, password="eleven-ladles-stir")
+    assert [x["here"] for x in laptop.get("/api/sessions").json()] == [True]

@@ -12,6 +12,7 @@ import { deliver } from "./screens/stove/deliver";
 import { forgetSeen } from "./screens/stove/store";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
+import { kept as keptStore } from "./ui/kept";
 import { Wordmark } from "./ui/Wordmark";
 import { currentTheme, setTheme } from "./ui/theme";
 
@@ -117,7 +118,7 @@ function Main({ children }: { children: ReactNode }) {
 
 export function titleOf(path: string): string {
   const root = `/${path.split("/")[1] ?? ""}`;
-  return [...PLACES, ...MORE].find(([to]) => to === root)?.[1] ?? "Nothing here";
+  return [...WAY, ...MORE].find(([to]) => to === root)?.[1] ?? "Nothing here";
 }
 
 function Nowhere() {
@@ -160,43 +161,46 @@ export function HouseKeys() {
   );
 }
 
-/** Where the work is done; what does not fit a phone is in the house's menu too. */
-const PLACES: [string, string, boolean][] = [
-  ["/bring", "Bring", true],
-  ["/bench", "Bench", true],
-  ["/every", "Every grain", false],
-  ["/week", "Week", false],
-  ["/plan", "Plan", true],
-  ["/stove", "Stove", true],
-  ["/notebook", "Notebook", false],
-  ["/kept", "Kept", false],
-  ["/larder", "Larder", false],
+/** The way of a recipe, one step after the other, and what each is for: said until one has been there once. */
+const WAY: [to: string, word: string, what: string, onPhone: boolean][] = [
+  ["/bring", "Bring", "your recipe", true],
+  ["/bench", "Bench", "another grain", true],
+  ["/plan", "Plan", "when to begin", true],
+  ["/stove", "Stove", "step by step", true],
+  ["/notebook", "Notebook", "how it came out", false],
 ];
-const MORE: [string, string, boolean][] = [
-  ["/week", "Week", true],
+/** The places of the house, apart from the way. */
+const HOME: [string, string][] = [
+  ["/week", "Week"],
+  ["/kept", "Kept"],
+  ["/larder", "Larder"],
+  ["/grains", "Grains"],
+  ["/kitchen", "Kitchen"],
+];
+/** What the menu holds; narrow: only where the head has no room for it. */
+const MORE: [to: string, word: string, narrow: boolean][] = [
   ["/notebook", "Notebook", true],
-  ["/kept", "Kept", true],
-  ["/larder", "Larder", true],
-  ["/every", "Every grain", true],
-  ["/grains", "Grains", false],
+  ...HOME.map(([to, word]): [string, string, boolean] => [to, word, true]),
+  ["/every", "Every grain", false],
   ["/practice", "Practice pot", false],
-  ["/kitchen", "Kitchen", false],
   ["/house", "Members and backup", false],
 ];
+const been = keptStore<string[]>("been", [], "device");
 
-function House() {
+function House({ name }: { name: string }) {
   const [open, setOpen] = useState(false);
   const link = "flex min-h-12 items-center rounded-key px-3 text-[17px] text-ink no-underline hover:bg-quiet";
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger aria-label="House" className="ml-auto grid h-11 w-11 shrink-0 place-items-center rounded-key text-soft hover:text-ink min-[1101px]:ml-2">
+      <Popover.Trigger aria-label="House" className="grid h-11 w-11 shrink-0 place-items-center rounded-key text-soft hover:text-ink max-[979px]:ml-auto">
         <Menu size={21} />
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content aria-label="House" align="end" sideOffset={6} className="z-40 w-56 rounded-sheet border border-line bg-sheet p-2 text-ink shadow-jug" onClick={(e) => e.target instanceof HTMLAnchorElement && setOpen(false)}>
+          <p className="border-b border-line px-3 pb-2 text-sm text-soft">{name}</p>
           <nav aria-label="House">
             {MORE.map(([to, word, narrow]) => (
-              <NavLink key={to} to={to} className={`${link} ${narrow ? "min-[761px]:hidden" : ""}`}>
+              <NavLink key={to} to={to} className={`${link} ${narrow ? "min-[980px]:hidden" : ""}`}>
                 {word}
               </NavLink>
             ))}
@@ -211,23 +215,48 @@ function House() {
 }
 
 function Header({ name }: { name: string }) {
-  const place = ({ isActive }: { isActive: boolean }) =>
-    `flex h-12 items-center px-1.5 text-[15px] min-[521px]:px-2.5 min-[521px]:text-[16px] no-underline border-b-[3px] ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
+  const { pathname } = useLocation();
+  const [met, meet] = been.use();
+  const here = `/${pathname.split("/")[1] ?? ""}`;
+  useEffect(() => {
+    if (WAY.some(([to]) => to === here) && !been.get().includes(here)) meet([...been.get(), here]);
+  }, [here, meet]);
+  const look = (isActive: boolean) => `border-b-[3px] no-underline ${isActive ? "border-ink font-bold text-ink" : "border-transparent text-soft hover:text-ink"}`;
+  const strange = WAY.some(([to]) => !met.includes(to));
   return (
     <header className="border-b border-line">
-      <div className="mx-auto flex h-12 max-w-[1320px] items-center gap-1 px-4 min-[1000px]:px-7">
-        <NavLink to="/bring" className="mr-1.5 pb-1 text-ink min-[521px]:mr-3 no-underline">
+      <div className="mx-auto flex min-h-12 max-w-[1320px] items-center gap-1 px-4 min-[1000px]:px-7">
+        <NavLink to="/bring" className="mr-1.5 pb-1 text-ink no-underline max-[359px]:hidden min-[521px]:mr-4">
           <Wordmark />
         </NavLink>
-        <nav aria-label="Screens" className="flex">
-          {PLACES.map(([to, word, narrow]) => (
-            <NavLink key={to} to={to} className={({ isActive }) => `${place({ isActive })} ${narrow ? "" : "max-[760px]:hidden"}`}>
+        <nav aria-label="The way of a recipe">
+          <ol className="m-0 flex list-none p-0">
+            {WAY.map(([to, word, what, onPhone], i) => (
+              <li key={to} className={`flex items-stretch ${onPhone ? "" : "max-[979px]:hidden"}`}>
+                {i > 0 && <span aria-hidden="true" className="w-4 self-center border-t-[1.5px] border-soft opacity-60 max-[979px]:hidden min-[1180px]:w-8" />}
+                <NavLink to={to} className={({ isActive }) => `flex min-h-12 flex-col justify-center px-1.5 text-[15px] min-[521px]:px-2 min-[521px]:text-base ${look(isActive)}`}>
+                  {({ isActive }) => (
+                    <>
+                      <span className="flex items-center gap-2">
+                        <span aria-hidden="true" className={`h-2.5 w-2.5 rounded-full border-2 max-[979px]:hidden ${isActive ? "border-ink bg-ink" : met.includes(to) ? "border-soft bg-soft" : "border-soft"}`} />
+                        {word}
+                      </span>
+                      {strange && !met.includes(to) && <span className="-mt-0.5 pl-[1.15rem] text-[13px] leading-tight whitespace-nowrap font-normal text-soft max-[1179px]:hidden">{what}</span>}
+                    </>
+                  )}
+                </NavLink>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <nav aria-label="The house" className="ml-auto flex max-[979px]:hidden">
+          {HOME.map(([to, word]) => (
+            <NavLink key={to} to={to} className={({ isActive }) => `flex min-h-12 items-center px-2 text-[15px] ${look(isActive)}`}>
               {word}
             </NavLink>
           ))}
         </nav>
-        <span className="ml-auto truncate text-[14px] text-soft max-[1100px]:hidden">{name}</span>
-        <House />
+        <House name={name} />
       </div>
     </header>
   );

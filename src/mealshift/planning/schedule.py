@@ -157,7 +157,12 @@ class _Model:
         self, dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], optional: bool,
         hint: dict[str, int] | None = None,
     ) -> None:  # fmt: skip
-        from ortools.sat.python import cp_model
+        try:
+            from ortools.sat.python import cp_model
+        except ImportError:
+            raise Refusal(
+                "planner", "", "Planning wants the solver, which is not installed here: pip install 'mealshift[plan]'."
+            ) from None
 
         self.cp, self.dishes, self.room = cp_model, dishes, room
         self.model = cp_model.CpModel()

@@ -17,7 +17,7 @@ from typing import Any
 
 from ..comparing import Candidate, best_of_each, candidates
 from ..pot import Kitchen
-from ..pot.account import said_minutes
+from ..pot.account import mass_shares, said_minutes
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import Shift
@@ -129,10 +129,19 @@ def _suggestion(m: Meal, c: Candidate, kitchen: Kitchen, larder: Mapping[str, fl
             why.append("new here, so a third of it for a start")
     if c.way.soak_min and choice["soak_min"]:
         why.append(f"soak it {said_minutes(c.way.soak_min)}")
-    why.append(f"{said_minutes(round(c.total_min - c.way.soak_min))} to the plate")
+    if not choice.get("blend"):
+        # a blend takes as long as the slower of its grains
+        why.append(f"{said_minutes(round(c.total_min - c.way.soak_min))} to the plate")
     return Suggestion(
         m.key, choice, f"{c.reason.split(';')[0].rstrip('.')}; {', '.join(why)}.", c.total_min, round(needs)
     )
+
+
+def filling(made: Shift) -> list[tuple[str, float]]:
+    """What fills the bowl: each grain's slug with its share of the weight; the shares are one together."""
+    parts = [(g.slug, share * pot.dry_g) for pot in (made.pot, *made.aside) for g, share in mass_shares(pot.grain)]
+    whole = sum(grams for _, grams in parts) or 1.0
+    return [(slug, grams / whole) for slug, grams in parts]
 
 
 def tonight(meals: Iterable[tuple[date, str, Shift]], today: date) -> list[str]:

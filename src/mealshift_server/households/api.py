@@ -19,7 +19,7 @@ from mealshift.problems import Refusal
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
 
-from . import actions, demo
+from . import actions, demo, signed_in
 from . import schemas as s
 from .models import Household, User
 from .scope import house
@@ -66,6 +66,7 @@ def _session(request: HttpRequest) -> dict[str, Any]:
             "has_password": False,
         }
     h = house(request)
+    signed_in.seen(request, user)
     return {
         "signed_in": True,
         "name": user.get_username(),
@@ -165,7 +166,24 @@ def set_password(request: HttpRequest, member_id: int, data: s.PasswordIn) -> An
     actions.check_own(cast(User, request.user), data.own_password)
     actions.set_password(member, data.password)
     if member.pk == request.user.pk:
+        was = request.session.session_key or ""
         update_session_auth_hash(request, member)
+        signed_in.note(request, member, was)
+    return Status(204, None)
+
+
+@router.get("/sessions", response={200: list[s.SignedInRow], 401: Trouble})
+def sessions(request: HttpRequest) -> Any:
+    """Where the member is signed in; nobody sees another's."""
+    return [
+        {"id": x.pk, "device": x.device, "began": x.began, "seen": x.seen, "here": x.key == request.session.session_key}
+        for x in signed_in.of(cast(User, request.user))
+    ]
+
+
+@router.delete("/sessions/{int:signed_in_id}", response={204: None, **MISSING})
+def end_session(request: HttpRequest, signed_in_id: int) -> Any:
+    signed_in.end(get_object_or_404(signed_in.of(cast(User, request.user)), pk=signed_in_id))
     return Status(204, None)
 
 

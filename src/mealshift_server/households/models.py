@@ -6,6 +6,7 @@ from typing import ClassVar
 
 from django.contrib.auth.models import AbstractUser
 from django.db import models
+from django.utils import timezone
 
 
 class Household(models.Model):
@@ -30,6 +31,19 @@ class User(AbstractUser):
     household = models.ForeignKey(Household, on_delete=models.CASCADE, related_name="users", null=True)
 
     REQUIRED_FIELDS: ClassVar[list[str]] = []
+
+
+class SignedIn(models.Model):
+    """One browser in which a member is signed in. key: of Django's own session, which goes when this is ended."""
+
+    user = models.ForeignKey(User, on_delete=models.CASCADE, related_name="signed_in")
+    key = models.CharField(max_length=40, unique=True)
+    device = models.CharField(max_length=60)
+    began = models.DateTimeField(auto_now_add=True)
+    seen = models.DateTimeField(default=timezone.now)
+
+    def __str__(self) -> str:
+        return f"{self.user} in {self.device}"
 
 
 class Invite(models.Model):

@@ -41,6 +41,14 @@ class MeasureIn(Schema):
     measure_ml: float
 
 
+class SignedInRow(Schema):
+    id: int
+    device: str
+    began: dt.datetime
+    seen: dt.datetime
+    here: bool
+
+
 class MemberRow(Schema):
     id: int
     name: str

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+import threading
 import warnings
 
 from mealshift.problems import Refusal
@@ -13,8 +14,17 @@ MOST_PIXELS = 30_000_000
 _KINDS = ("JPEG", "PNG", "WEBP")
 
 
+# a photo unpacks to a hundred megabytes: one at a time, however many are sent at once
+_ONE = threading.Lock()
+
+
 def to_small_jpeg(sent: bytes) -> bytes:
     """A JPEG of at most 1280 px a side, upright, with no metadata. Refusal if it is no photo."""
+    with _ONE:
+        return _small_jpeg(sent)
+
+
+def _small_jpeg(sent: bytes) -> bytes:
     from PIL import Image, ImageOps, UnidentifiedImageError
 
     if len(sent) > MOST_BYTES:

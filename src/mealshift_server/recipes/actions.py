@@ -170,19 +170,31 @@ def keep_shift(
     )  # fmt: skip
 
 
-def dishes_from(household: Household, bag: Bag) -> list[dict[str, Any]]:
-    """The household's recipes this grain suits, the best first, with why and whether the bag is enough."""
+# recipes looked through at once: each costs a reading and a shift
+DISHES_PAGE = 30
 
+
+def dishes_from(household: Household, bag: Bag, page: int = 1) -> dict[str, Any]:
+    """Of one page of the household's recipes those this grain suits, with why, whether the bag is enough, and how good they are among all pages'."""
     kitchen = core_kitchen(household, {})
+    mine = Recipe.objects.filter(household=household, side=False).order_by("-updated", "-id")
+    of = mine.count()
+    pages = max(1, -(-of // DISHES_PAGE))
+    page = min(max(1, page), pages)
     out = []
-    for r in Recipe.objects.filter(household=household)[:60]:
-        recipe = read(r.text, measures(household), corrections_of(r.corrections))
+    for r in mine[(page - 1) * DISHES_PAGE : page * DISHES_PAGE]:
         try:
+            recipe = read(r.text, measures(household), corrections_of(r.corrections))
             best = comparing.candidates(recipe, kitchen, only=frozenset({bag.grain}))
         except Refusal:
             continue
         if best and best[0].suited:
             c = best[0]
+            enough = c.pot.dry_g <= bag.grams
             out.append({"recipe_id": r.pk, "title": r.title, "minutes": c.total_min, "reason": c.reason, "needs_g": round(c.pot.dry_g),
-                        "enough": c.pot.dry_g <= bag.grams, "score": c.score})  # fmt: skip
-    return sorted(out, key=lambda d: (not d["enough"], -d["score"], d["title"]))
+                        "enough": enough, "rank": round(c.score + (ENOUGH if enough else 0.0), 4)})  # fmt: skip
+    return {"dishes": sorted(out, key=lambda d: (-d["rank"], d["title"])), "page": page, "pages": pages, "of": of}
+
+
+# a dish that the bag is enough for goes before any it is not
+ENOUGH = 100.0

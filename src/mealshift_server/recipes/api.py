@@ -245,6 +245,6 @@ def _file(kept: Shift, kind: str) -> HttpResponse:
     )
 
 
-@router.get("/larder/{int:bag_id}/dishes", response={200: list[s.DishFrom], **MISSING}, tags=["larder"])
-def dishes_from(request: HttpRequest, bag_id: int) -> Any:
-    return actions.dishes_from(house(request), get_object_or_404(Bag, household=house(request), pk=bag_id))
+@router.get("/larder/{int:bag_id}/dishes", response={200: s.DishesFrom, **MISSING}, tags=["larder"])
+def dishes_from(request: HttpRequest, bag_id: int, page: int = 1) -> Any:
+    return actions.dishes_from(house(request), get_object_or_404(Bag, household=house(request), pk=bag_id), page)

@@ -674,3 +674,11 @@ class DishFrom(Schema):
     reason: str
     needs_g: int
     enough: bool
+    rank: float
+
+
+class DishesFrom(Schema):
+    dishes: list[DishFrom]
+    page: int
+    pages: int
+    of: int

@@ -13,6 +13,7 @@ from django.shortcuts import get_object_or_404
 from django.utils import timezone
 from ninja import Router, Status
 
+from mealshift import week as core
 from mealshift import writing
 from mealshift.measures import jug_ml
 from mealshift.tables import safe_cell
@@ -51,7 +52,7 @@ def _week(request: HttpRequest, day: dt.date) -> dict[str, Any]:
 def _row(m: Meal, made: Any) -> dict[str, Any]:
     return {
         "id": m.pk, "on": m.on, "title": m.recipe.title, "recipe_id": m.recipe_id, "shifted": m.choice is not None, "grain": made.pot.grain.slug if made else "",
-        "name": " and ".join([made.pot.grain.name, *(p.grain.name for p in made.aside)]) if made else "", "reason": m.reason,
+        "name": " and ".join([made.pot.grain.name, *(p.grain.name for p in made.aside)]) if made else "", "reason": m.reason, "parts": [{"grain": g, "share": round(x, 3)} for g, x in core.filling(made)] if made else [],
         "pour_ml": jug_ml(made.pot.pour_ml) if made else None, "total_min": made.pot.total_min if made else None, "shift_id": m.shift_id, "minutes": m.minutes, "double": m.double,
         "cook_id": m.cook_id, "cook": m.cook.get_username() if m.cook else "",
         "trouble": "" if made else "This recipe names no grain with an amount: open it and say which line is the grain.",

@@ -9,6 +9,11 @@ from ninja import Schema
 from mealshift_server.base.schemas import Day
 
 
+class PartRow(Schema):
+    grain: str
+    share: float
+
+
 class MealRow(Schema):
     id: int
     on: dt.date
@@ -17,6 +22,7 @@ class MealRow(Schema):
     shifted: bool
     grain: str
     name: str
+    parts: list[PartRow]
     reason: str
     pour_ml: int | None
     total_min: int | None

@@ -1,9 +1,9 @@
 import { ChevronDown } from "lucide-react";
 import { Slider, ToggleGroup } from "radix-ui";
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Choice, Grain, Shift } from "../../api/client";
 import { Swatch } from "../../job/Hatch";
-import { Link } from "react-router";
 import { useGrainPage, useKitchen, useLarder } from "../../api/queries";
 import { Pop } from "../../ui/Pop";
 import { schoolChoice } from "../grain/GrainPage";
@@ -35,7 +35,12 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
     <div>
       <span className="mb-1.5 flex items-baseline justify-between gap-3 text-[14px]">
         <span className="text-soft">Instead of {fromName || "the rice"}</span>
-        <PacketControl choice={choice} set={set} grains={grains} />
+        <span className="flex items-baseline gap-3">
+          <PacketControl choice={choice} set={set} grains={grains} />
+          <Link to="/every" className="font-semibold text-water no-underline hover:underline">
+            Every grain
+          </Link>
+        </span>
       </span>
       <div className="flex gap-1.5">
         {near.map((slug) => {

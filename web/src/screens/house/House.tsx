@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, asTrouble, sendFile, type Member, type Restored, type Trouble } from "../../api/client";
 import { useHomeChange, useMembers, useSession } from "../../api/queries";
@@ -13,7 +13,10 @@ export function House() {
     <div className="pt-5">
       <h1 className="text-[27px]">{session.data?.household}</h1>
       <div className="mt-4 grid items-start gap-4 min-[900px]:grid-cols-2">
-        <Members />
+        <div className="space-y-4">
+          <Members />
+          <Devices />
+        </div>
         <div className="space-y-4">
           <Backup />
           <End name={session.data?.household ?? ""} />
@@ -116,6 +119,32 @@ function Backup() {
       <p className="mt-1 text-[16px]">Everything of this household in one file: recipes, shifts, notebook with photos, larder, kitchen. No passwords.</p>
       <Save />
       <Restore />
+    </Sheet>
+  );
+}
+
+/** Where one is signed in: another device is ended from here. */
+function Devices() {
+  const found = useQuery({ queryKey: ["members", "sessions"], queryFn: () => answer(api.GET("/api/sessions")), staleTime: 0 });
+  const end = useHomeChange((signed_in_id: number) => answer(api.DELETE("/api/sessions/{signed_in_id}", { params: { path: { signed_in_id } } })));
+  return (
+    <Sheet className="p-5" aria-label="Signed in">
+      <h2 className="text-[21px]">Where you are signed in</h2>
+      <ul className="m-0 mt-2 list-none p-0">
+        {found.data?.map((x) => (
+          <li key={x.id} className="dotted flex min-h-12 items-center gap-3">
+            <span className="mr-auto">
+              <strong>{x.device}</strong> <span className="text-soft">{x.here ? "here" : `last seen ${new Date(x.seen).toLocaleDateString("en-GB", { day: "numeric", month: "long" })}`}</span>
+            </span>
+            {!x.here && (
+              <Button kind="quiet" aria-label={`End ${x.device}`} onClick={() => end.mutate(x.id)}>
+                End it
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Wrong trouble={asTrouble(found.error) ?? asTrouble(end.error)} className="mt-2" />
     </Sheet>
   );
 }

@@ -3,10 +3,10 @@ import { Link, useNavigate } from "react-router";
 import { answer, api, asTrouble, type Bag } from "../../api/client";
 import { useHomeChange, useLarder } from "../../api/queries";
 import { Swatch, useHatch } from "../../job/Hatch";
-import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { bring, choice, FIRST_CHOICE } from "../draft";
 import { today } from "../week/days";
+import { Dishes } from "./Dishes";
 import { Left } from "./Left";
 
 /** Jars on a shelf, filled as they are; typed in one line each. */
@@ -79,7 +79,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
   const path = { bag_id: bag.id };
   const change = useHomeChange((body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
   const drop = useHomeChange(() => answer(api.DELETE("/api/larder/{bag_id}", { params: { path } })));
-  const dishes = useHomeChange(() => answer(api.GET("/api/larder/{bag_id}/dishes", { params: { path } })));
+  const [looking, setLooking] = useState(false);
   const [grams, setGrams] = useState(String(Math.round(bag.grams)));
   const take = async (recipeId: number) => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: recipeId } } }));
@@ -110,27 +110,12 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
       {bag.label && <p className="mt-2 text-[16px]">{bag.label}</p>}
       {bag.opened && <p className="mt-1 text-[15px] text-soft">Open since {new Date(`${bag.opened}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}.</p>}
       <div className="mt-3 flex flex-wrap gap-2">
-        <Button onClick={() => dishes.mutate(undefined)}>What can I make from this?</Button>
+        <Button onClick={() => setLooking(true)}>What can I make from this?</Button>
         <Link to={`/grains/${bag.grain}`} className={keyLook("quiet")}>
           About this grain
         </Link>
       </div>
-      {dishes.data && (
-        <ul className="m-0 mt-2 list-none p-0" aria-label="Dishes">
-          {dishes.data.length === 0 && <li className="text-[16px]">None of your recipes suits it; bring another.</li>}
-          {dishes.data.slice(0, 8).map((d) => (
-            <li key={d.recipe_id} className="dotted flex flex-wrap items-center gap-x-4 py-1">
-              <button type="button" onClick={() => void take(d.recipe_id)} className="min-h-11 text-left text-[17px] font-semibold text-water">
-                {d.title}
-              </button>
-              <span className="mr-auto text-[15px] text-soft">{d.reason}</span>
-              <span className={`figures text-[15px] ${d.enough ? "" : "text-warn"}`}>
-                {d.needs_g} g{!d.enough && ", more than is left"}, {minutes(d.minutes)}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
+      {looking && <Dishes bagId={bag.id} onTake={(id) => void take(id)} />}
     </section>
   );
 }
