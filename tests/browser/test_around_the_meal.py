@@ -218,3 +218,17 @@ def test_the_practice_pot(open_page) -> None:
     check_width(page)
     page.get_by_role("button", name="Another pot").tap()
     expect(page.get_by_role("button", name="Cook it")).to_be_visible()
+
+
+def test_no_screen_scrolls_sideways_on_a_phone(open_page) -> None:
+    page = open_page("/", width=320, height=700, has_touch=True)
+    page.get_by_role("button", name="Tomato pilaf with chickpeas").tap()
+    page.get_by_role("button", name="To the bench").click()
+    expect(page.get_by_label("The recipe as it becomes")).to_contain_text("foxtail millet")
+    for screen in ("bench", "every", "week", "plan", "stove", "notebook", "kept", "larder", "grains", "grains/quinoa", "kitchen", "practice", "house"):  # fmt: skip
+        page.goto(f"/{screen}")
+        page.wait_for_load_state("networkidle")
+        expect(page.get_by_role("heading").first).to_be_attached()
+        for width in (320, 360, 390):
+            page.set_viewport_size({"width": width, "height": 700})
+            check_width(page)

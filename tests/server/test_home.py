@@ -587,3 +587,10 @@ def test_a_session_is_listed_and_ended_from_another_device(cook, neighbour, as_)
     mine = next(m["id"] for m in laptop.get("/api/members").json() if m["me"])
     put(laptop, f"members/{mine}/password", own_password=PASSWORD, password="eleven-ladles-stir")
     assert [x["here"] for x in laptop.get("/api/sessions").json()] == [True]
+
+
+@pytest.mark.django_db
+def test_a_name_has_up_to_sixty_letters() -> None:
+    assert actions.found_household("Gate Cottage", "w" * 60, PASSWORD).username == "w" * 60
+    with pytest.raises(Refusal):
+        actions.found_household("Mill Cottage", "w" * 61, PASSWORD)

@@ -226,7 +226,7 @@ function Header({ name }: { name: string }) {
   return (
     <header className="border-b border-line">
       <div className="mx-auto flex min-h-12 max-w-[1320px] items-center gap-1 px-4 min-[1000px]:px-7">
-        <NavLink to="/bring" className="mr-1.5 pb-1 text-ink no-underline max-[359px]:hidden min-[521px]:mr-4">
+        <NavLink to="/bring" className="mr-1.5 pb-1 text-ink no-underline max-[349px]:hidden min-[521px]:mr-4">
           <Wordmark />
         </NavLink>
         <nav aria-label="The way of a recipe">
@@ -234,7 +234,7 @@ function Header({ name }: { name: string }) {
             {WAY.map(([to, word, what, onPhone], i) => (
               <li key={to} className={`flex items-stretch ${onPhone ? "" : "max-[979px]:hidden"}`}>
                 {i > 0 && <span aria-hidden="true" className="w-4 self-center border-t-[1.5px] border-soft opacity-60 max-[979px]:hidden min-[1180px]:w-8" />}
-                <NavLink to={to} className={({ isActive }) => `flex min-h-12 flex-col justify-center px-1.5 text-[15px] min-[521px]:px-2 min-[521px]:text-base ${look(isActive)}`}>
+                <NavLink to={to} className={({ isActive }) => `flex min-h-12 flex-col justify-center px-1 text-[15px] min-[400px]:px-1.5 min-[521px]:px-2 min-[521px]:text-base ${look(isActive)}`}>
                   {({ isActive }) => (
                     <>
                       <span className="flex items-center gap-2">

@@ -47,7 +47,7 @@ export function Kept() {
         {recipes.data?.map((r) => {
           const mine = shifts.data?.filter((s) => s.recipe_id === r.id) ?? [];
           return (
-            <li key={r.id} className="border-t border-line py-3">
+            <li key={r.id} className="min-w-0 border-t border-line py-3">
               <div className="flex items-center gap-2">
                 <button type="button" onClick={() => void open(r.id)} className="min-h-11 flex-1 rounded-key text-left font-show text-[19px] font-[650] tracking-[-0.01em] text-ink hover:text-water">
                   {r.title}

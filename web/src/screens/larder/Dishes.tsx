@@ -16,10 +16,11 @@ export function Dishes({ bagId, onTake }: { bagId: number; onTake: (recipeId: nu
     staleTime: 0,
   });
   const { hasNextPage, isFetching, fetchNextPage, error } = found;
-  useEffect(() => {
-    if (hasNextPage && !isFetching && !error) void fetchNextPage();
-  }, [hasNextPage, isFetching, fetchNextPage, error]);
   const pages = found.data?.pages ?? [];
+  const have = pages.length;
+  useEffect(() => {
+    if (have > 0 && hasNextPage && !isFetching && !error) void fetchNextPage();
+  }, [have, hasNextPage, isFetching, fetchNextPage, error]);
   const dishes = pages.flatMap((p) => p.dishes).sort((a, b) => b.rank - a.rank);
   const last = pages[pages.length - 1];
   const looking = isFetching || hasNextPage;

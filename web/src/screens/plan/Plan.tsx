@@ -131,7 +131,7 @@ export function Plan() {
             </p>
           )}
         </div>
-        <span className="flex items-end gap-2">
+        <span className="flex flex-wrap items-end gap-2">
           <label className="flex items-center text-[15px] font-semibold">
             Serve at
             <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
