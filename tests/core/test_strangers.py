@@ -196,6 +196,14 @@ def test_no_recipe_is_refused_because_its_list_reads_like_talk(text: str, slug: 
     assert (recipe.source_line.grain, recipe.source_line.ml) == (slug, ml)
 
 
+def test_a_grain_found_in_talk_is_asked_about() -> None:
+    text = "Ana: for you\nAna: Sticky rice ..... 2 cups\nAna: Salt ..... half a spoon\nAna: soak the rice overnight, drain it\nAna: steam 25 minutes"
+    [doubt] = [d for d in read(text).doubts if d.field == "grain"]
+    yes, no = (read(text, corrections=(c.correction,)) for c in doubt.choices)
+    assert yes.source_line is not None and not [d for d in yes.doubts if d.field == "grain"]
+    assert no.source_line is None and [p.code for p in no.problems] == ["no_grain"]
+
+
 def test_a_recipe_need_not_name_its_rice_again() -> None:
     recipe = read(
         "Sticky rice\n500 g glutinous rice\nwater\na cloth\n1. Rinse, cover with cold water overnight.\n2. Drain, into the basket, steam 20 min."

@@ -127,6 +127,22 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
     return out
 
 
+def found_in_talk(line: Line, corrections: tuple[Correction, ...]) -> list[Doubt]:
+    """The grain stood in what was taken for talk: is it the recipe's at all?"""
+    if any(" ".join(c.line.split()) == " ".join(line.text.split()) for c in corrections):
+        return []
+    name = grain(line.grain or "").name
+    return [
+        _one(
+            "grain",
+            line.text,
+            f"I took “{line.text}” for the grain that is cooked. Is it?",
+            (name, Correction(line.text, grain=line.grain)),
+            ("it is not", Correction(line.text, role="beside")),
+        )
+    ]
+
+
 def _amount(line: Line, settled: set[str]) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []

@@ -60,7 +60,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     laid = structure.lay_out(text, said)
     measures = _own_measures(laid.plain, measures or Measures())
     lines, problems = _things_in(laid, text, measures)
-    if not any(ln.grain for ln in lines) and (overlooked := _overlooked(laid, text, measures)):
+    overlooked = {} if any(ln.grain for ln in lines) else _overlooked(laid, text, measures)
+    if overlooked:
         laid = structure.lay_out(text, {**overlooked, **said})
         lines, problems = _things_in(laid, text, measures)
     lines = [_corrected(ln, corrections) for ln in lines]
@@ -127,6 +128,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     recipe = recipe.with_(process=operations(recipe, found))
     problems += dish.problems(recipe, corrections)
     doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections)
+    if overlooked and recipe.source_line is not None:
+        doubts += consistency.found_in_talk(recipe.source_line, corrections)
     return recipe.with_(problems=tuple(problems), doubts=tuple(doubts))
 
 

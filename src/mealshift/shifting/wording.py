@@ -127,26 +127,7 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
 
 # abbreviations have no plural
 _SHORT = frozenset(
-    {
-        "tbsp",
-        "tsp",
-        "tbs",
-        "tb",
-        "tbl",
-        "dsp",
-        "oz",
-        "lb",
-        "pt",
-        "qt",
-        "pkt",
-        "pkg",
-        "pc",
-        "ml",
-        "dl",
-        "cl",
-        "kg",
-        "fl oz",
-    }
+    ["tbsp", "tsp", "tbs", "tb", "tbl", "dsp", "oz", "lb", "pt", "qt", "pkt", "pkg", "pc", "ml", "dl", "cl", "kg"]
 )
 # so much is still said as one
 SINGULAR = 1.1
