@@ -131,6 +131,13 @@ def main() -> None:
             phone.wait_for_selector(".poster >> nth=0")
             take(phone, "bench-phone")
             stove(phone, address)
+            # who has no account sees this first
+            door = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
+            door.goto(address)
+            door.get_by_role("button", name="House").click()
+            door.get_by_role("button", name="Sign out").click()
+            door.wait_for_selector("text=the same plate")
+            take(door, "first")
             browser.close()
         finally:
             server.terminate()

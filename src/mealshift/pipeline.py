@@ -9,7 +9,7 @@ from typing import Any
 
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
 from .grains import TEXTURES, Grain, all_grains, grain, schools
-from .measures import Measures, round_half_up, unit_kind
+from .measures import Measures, jug_ml, round_half_up, unit_kind
 from .planning.acts import Act, acts_of
 from .pot import Kitchen, Pot, default_way, reverse, solve
 from .pot.account import report
@@ -53,6 +53,31 @@ def shown(s: Shift) -> dict[str, Any]:
         found = laws.read_back(s, again)
     made["laws"] += [asdict(b) for b in found]
     return made
+
+
+# the same plate in six grains: what one who tries it is shown
+TRIED = ("foxtail-millet", "quinoa", "bulgur-coarse", "little-millet", "barley-pearl", "rice-brown-long")
+
+
+def tried(text: str, to: str) -> dict[str, Any]:
+    """A recipe in six grains of an ordinary kitchen, and whole in one of them. Refusal if it cannot be shifted.
+
+    {"title", "rows": [{"grain", "name", "family", "pour_ml", "cook_min", "rest_min"}], "shift": as `whole_way`}
+    """
+    recipe = read_once(text)
+    rows = []
+    for slug in dict.fromkeys((to, *TRIED)):
+        try:
+            pot = shift(recipe, Choice(slug)).pot
+        except Refusal:
+            if slug == to:
+                raise
+            continue
+        rows.append({"grain": slug, "name": pot.grain.name, "family": pot.grain.family, "pour_ml": jug_ml(pot.pour_ml),
+                     "cook_min": pot.cook_typical, "rest_min": pot.rest_min})  # fmt: skip
+    order = [*TRIED, to]
+    rows.sort(key=lambda r: order.index(str(r["grain"])))
+    return {"title": recipe.title, "rows": rows, "shift": whole_way(text, Choice(to))}
 
 
 # -- each stage's result as plain data ---------------------------------------------------------------------

@@ -112,6 +112,8 @@ AXES_IPWARE_META_PRECEDENCE_ORDER = ["HTTP_X_FORWARDED_FOR", "REMOTE_ADDR"] if P
 AXES_IPWARE_PROXY_COUNT = PROXIES or None
 NINJA_NUM_PROXIES = PROXIES
 # all tries from one address, whatever the name
+# readings an address may try in a minute without an account
+TRY_RATE = env.str("MEALSHIFT_TRY_RATE", default="30/m")
 DOOR_RATE = env.str("MEALSHIFT_DOOR_RATE", default="60/h")
 AXES_VERBOSE = False
 

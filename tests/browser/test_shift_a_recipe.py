@@ -140,6 +140,15 @@ def test_a_new_cook_starts_a_household(open_page) -> None:
     page = open_page("/")
     page.get_by_role("button", name="House").click()
     page.get_by_role("button", name="Sign out").click()
+    # before any account a recipe is shifted, another grain by one touch, one's own by typing over it
+    page.get_by_label("Grains").get_by_role("button", name=re.compile("quinoa")).click()
+    becomes = page.get_by_label("The recipe as it becomes")
+    expect(becomes.get_by_role("heading")).to_have_text("Tomato pilaf with chickpeas, in quinoa")
+    page.get_by_label("An example").fill(
+        "Rice pot\n1 cup basmati rice\n1 3/4 cups water\nSimmer the rice, covered, 12 minutes. Rest 5 minutes."
+    )
+    expect(becomes.get_by_role("heading")).to_have_text("Rice pot, in quinoa")
+    check_width(page)
     page.get_by_role("button", name="New here? Start a household").click()
     check_axe(page)
     page.get_by_label("Your household").fill("Gate Cottage")

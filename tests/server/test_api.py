@@ -7,6 +7,7 @@ import json
 from pathlib import Path
 
 import pytest
+from django.core.cache import cache
 from django.test import Client, override_settings
 from PIL import Image
 
@@ -380,3 +381,20 @@ def test_a_small_file_of_a_huge_picture_is_not_unpacked(cook, as_) -> None:
     Image.new("1", (9000, 9000)).save(bomb, "PNG")
     answer = client.put(f"/api/notebook/{told['id']}/photo", bomb.getvalue(), content_type="image/png")
     assert answer.status_code == 422 and "81 million pixels" in answer.json()["text"]
+
+
+def test_a_recipe_is_tried_without_an_account_and_kept_nowhere(db, settings) -> None:
+    client = Client()
+    tried = post(client, "try", text="", to="quinoa").json()
+    assert tried["rows"][0]["grain"] == "foxtail-millet" and len(tried["rows"]) == 6 and "quinoa" in tried["becomes"]
+    assert any("quinoa" in t for t in tried["ingredients"]) and tried["steps"]
+    assert post(client, "try", text=demo("03"), to="fonio").json()["rows"][-1]["grain"] == "fonio"
+    for body in ({"text": "buy milk"}, {"text": demo("01"), "to": "gravel"}):
+        refused = post(client, "try", **body)
+        assert refused.status_code == 422 and refused.json()["text"].endswith(".")
+    assert not Recipe.objects.exists() and client.get("/api/recipes").status_code == 401
+    guarded = Client(enforce_csrf_checks=True)
+    assert post(guarded, "try", text="").status_code == 403
+    settings.TRY_RATE = "2/m"
+    cache.clear()
+    assert [post(client, "try", text="").status_code for _ in range(3)] == [200, 200, 429]

@@ -170,6 +170,15 @@ def keep_shift(
     )  # fmt: skip
 
 
+def try_text(text: str, to: str) -> dict[str, Any]:
+    """What one without an account is shown of a recipe; nothing of it is kept."""
+    made = pipeline.tried(text, to)
+    shifted = made["shift"]
+    return {"text": text, "title": made["title"], "rows": made["rows"], "becomes": shifted["title"],
+            "ingredients": [i["text"] for i in shifted["ingredients"] if i["text"]], "steps": [st["text"] for st in shifted["steps"] if st["text"]],
+            "asked": len(pipeline.read_once(text).doubts)}  # fmt: skip
+
+
 # recipes looked through at once: each costs a reading and a shift
 DISHES_PAGE = 30
 

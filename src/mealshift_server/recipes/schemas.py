@@ -55,6 +55,11 @@ class ReadIn(Schema):
     corrections: list[CorrectionIn] = Field(default=[], max_length=300)
 
 
+class TryIn(Schema):
+    text: str = ""
+    to: str = "foxtail-millet"
+
+
 class SourceGrain(Schema):
     slug: str
     as_: Literal["raw", "cooked"] = Field(alias="as", serialization_alias="as")
@@ -682,3 +687,24 @@ class DishesFrom(Schema):
     page: int
     pages: int
     of: int
+
+
+class TriedRow(Schema):
+    grain: str
+    name: str
+    family: str
+    pour_ml: int
+    cook_min: int
+    rest_min: int
+
+
+class TriedOut(Schema):
+    """text: what was tried, the example if nothing was brought. ingredients, steps: of the recipe as it becomes."""
+
+    text: str
+    title: str
+    rows: list[TriedRow]
+    becomes: str
+    ingredients: list[str]
+    steps: list[str]
+    asked: int

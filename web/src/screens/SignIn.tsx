@@ -4,6 +4,7 @@ import { answer, api, asTrouble, type Trouble } from "../api/client";
 import { Wordmark } from "../ui/Wordmark";
 import { Button, Wrong } from "../ui/bits";
 import { zone } from "./plan/clock";
+import { Try } from "./Try";
 
 type Mode = "in" | "new";
 
@@ -53,15 +54,18 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
   };
 
   return (
-    <main className="mx-auto grid min-h-screen max-w-[940px] items-center gap-10 px-5 py-10 min-[860px]:grid-cols-[1fr_400px]">
-      <div>
+    <main className="mx-auto grid max-w-[1180px] items-start gap-x-12 gap-y-8 px-5 py-10 min-[860px]:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="order-1 min-w-0">
         <h1 className="mb-5 text-[30px]">
           <Wordmark />
         </h1>
         <p className="max-w-[30ch] font-show text-[34px] leading-[1.08] font-[680] tracking-[-0.02em]">Bring a rice recipe. Take it back for millet, barley, quinoa…</p>
         <p className="mt-4 max-w-[44ch] text-soft">Water, soak, time and every step reckoned anew for your pot, with the reason beside each number.</p>
       </div>
-      <form onSubmit={(e) => void send(e)} className="space-y-4 rounded-sheet border border-line bg-sheet p-6" noValidate>
+      <div className={`min-w-0 min-[860px]:row-start-2 ${empty ? "order-2" : "order-3"}`}>
+        <Try />
+      </div>
+      <form onSubmit={(e) => void send(e)} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[860px]:sticky min-[860px]:top-6 min-[860px]:col-start-2 min-[860px]:row-start-1 min-[860px]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
         <h2 className="text-[22px]">{mode === "in" ? "Sign in" : "Start a household"}</h2>
         {mode === "new" && field("household", "Your household", "text", "organization")}
         {field("name", "Your name here", "text", "username")}
