@@ -154,7 +154,7 @@ def appending(house: House, data: str) -> tuple[float, float]:
     """Seconds per event appended by four writers over HTTP, and per bare insert by four writers into the same kind of file."""
     shifts = json.loads(house.ask("GET", "/api/shifts"))
     serve_at = (datetime.now(UTC) + timedelta(hours=3)).isoformat()
-    asked = {"client_id": f"bench-{time.time()}", "dishes": [{"shift_id": shifts[-1]["id"]}], "serve_at": serve_at}
+    asked = {"client_id": f"bench-{time.time()}", "dishes": [{"key": str(shifts[-1]["id"])}], "serve_at": serve_at}
     cooking = json.loads(house.ask("POST", "/api/cookings", asked))["id"]
     each = 50
 
