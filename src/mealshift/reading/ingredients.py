@@ -344,13 +344,14 @@ def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
     words_ = [w for w in found if w not in dull()] or found
     if not words_:
         return None
-    stems = [_stem(words_[-1])]
+    stems = [stem(words_[-1])]
     if len(words_) > 1 and words_[-1] in _TAIL_WORDS:
-        stems = [_stem(words_[-2])]
+        stems = [stem(words_[-2])]
     return re.compile(r"(?<![\w-])(?:" + "|".join(re.escape(s) for s in stems) + r")(?:s|es|ies|ves|y)?(?![\w-])", re.I)
 
 
-def _stem(word: str) -> str:
+def stem(word: str) -> str:
+    """What one and many of a thing have in common: "cherry", "cherries" → "cherr"."""
     for end in ("oes", "ies"):
         if word.endswith(end):
             return word[:-2] if end == "oes" else word[:-3]

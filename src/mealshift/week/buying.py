@@ -12,14 +12,13 @@ from dataclasses import dataclass, field
 
 from ..measures import Measures, jug_ml, round_half_up, unit_kind
 from ..pot.account import mass_shares
+from ..reading.ingredients import stem
 from ..shifting import Shift
 from ..shifting.wording import plural, said_quantity
 from ..text.amounts import Item, items
 
 _WATERS = re.compile(r"\b(?:hot |boiling |cold )?water\b", re.I)
 _SIZE = re.compile(r"^(?:(?:large|small|medium|big|ripe|fresh|whole|heaped|level)\s+)+", re.I)
-# one of many: "cherries", "tomatoes", "onions"
-_PLURAL = re.compile(r"(?:(?<=[^aeiou])(?P<ies>ies)|(?P<es>o|x|ch|sh)es|(?<=[^s])s)$")
 _POURED = ("volume", "cup", "measure", "vessel")
 # packets are not sold to the gram
 PACKET_G = 50
@@ -64,7 +63,8 @@ def shopping(
 def _key(item: Item) -> str:
     """The thing's name, so that one onion and two large onions are of a kind."""
     name = _SIZE.sub("", " ".join(item.name.lower().split()))
-    return _PLURAL.sub(lambda m: "y" if m["ies"] else m["es"] or "", name)
+    *before, last = name.split() or [""]
+    return " ".join([*before, stem(last)])
 
 
 @dataclass(slots=True)

@@ -4,19 +4,17 @@ from __future__ import annotations
 
 from typing import Any, cast
 
-from django.conf import settings
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
 from django.db.models import QuerySet
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404
 from ninja import Router, Status
-from ninja.errors import HttpError
-from ninja.throttling import AnonRateThrottle, BaseThrottle
-from ninja.utils import check_csrf
+from ninja.throttling import BaseThrottle
 
 from mealshift.problems import Refusal
 from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.doors import PerAddress, guard
 from mealshift_server.base.schemas import Trouble
 
 from . import actions, demo, signed_in
@@ -27,26 +25,8 @@ from .scope import house
 router = Router(tags=["household"])
 
 
-class _Door(AnonRateThrottle):
-    """All tries at the doors that need no session, from one address."""
-
-    scope = "door"
-
-    def __init__(self) -> None:
-        super().__init__("1/s")
-
-    def allow_request(self, request: HttpRequest) -> bool:
-        self.num_requests, self.duration = self.parse_rate(settings.DOOR_RATE)
-        return bool(super().allow_request(request))
-
-
-DOOR: list[BaseThrottle] = [_Door()]
-
-
-def _guard(request: HttpRequest) -> None:
-    """CSRF for the doors that need no session yet."""
-    if check_csrf(request):
-        raise HttpError(403, "The page was open too long: reload it and try again.")
+# all tries at the doors that need no session, together
+DOOR: list[BaseThrottle] = [PerAddress("door", "DOOR_RATE")]
 
 
 def _session(request: HttpRequest) -> dict[str, Any]:
@@ -94,7 +74,7 @@ def session(request: HttpRequest) -> Any:
     throttle=DOOR,
 )
 def sign_in(request: HttpRequest, data: s.SignIn) -> Any:
-    _guard(request)
+    guard(request)
     user = authenticate(request, username=data.name.strip(), password=data.password)
     if user is None:
         raise Refusal("sign_in", "password", "That name and password do not fit together: check both and try again.")
@@ -105,7 +85,7 @@ def sign_in(request: HttpRequest, data: s.SignIn) -> Any:
 
 @router.delete("/session", response={200: s.SessionOut, 403: Trouble}, auth=None, tags=["session"])
 def sign_out(request: HttpRequest) -> Any:
-    _guard(request)
+    guard(request)
     logout(request)
     request.session["left_demo"] = True
     return _session(request)
@@ -119,7 +99,7 @@ def sign_out(request: HttpRequest) -> Any:
     throttle=DOOR,
 )
 def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
-    _guard(request)
+    guard(request)
     user = actions.found_household(data.household, data.name, data.password, data.zone)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return Status(201, _session(request))
@@ -152,8 +132,7 @@ def invite(request: HttpRequest) -> Any:
 @router.post("/join", response={201: None, 403: Trouble, 429: Trouble, **BAD}, auth=None, throttle=DOOR)
 def join(request: HttpRequest, data: s.JoinIn) -> Any:
     """A new member by an invitation, signed in at once."""
-    if check_csrf(request):
-        raise HttpError(403, "The page was open too long: reload it and try again.")
+    guard(request)
     user = actions.join(data.token, data.name, data.password)
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     request.session.pop("left_demo", None)

@@ -10,12 +10,10 @@ from django.db.models import Count, QuerySet
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Router, Status
-from ninja.errors import HttpError
-from ninja.throttling import AnonRateThrottle
-from ninja.utils import check_csrf
 
 from mealshift import ENGINE_VERSION, pipeline, writing
 from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.doors import PerAddress, guard
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
 from mealshift_server.households.scope import house, one
@@ -73,24 +71,10 @@ def read(request: HttpRequest, data: s.ReadIn) -> Any:
     return actions.read_text(house(request), data.text, [c.model_dump() for c in data.corrections])
 
 
-class _Tries(AnonRateThrottle):
-    """Readings without an account, from one address."""
-
-    scope = "try"
-
-    def __init__(self) -> None:
-        super().__init__("1/s")
-
-    def allow_request(self, request: HttpRequest) -> bool:
-        self.num_requests, self.duration = self.parse_rate(settings.TRY_RATE)
-        return bool(super().allow_request(request))
-
-
-@router.post("/try", response={200: s.TriedOut, 403: Trouble, 429: Trouble, **BAD}, auth=None, tags=["session"], throttle=[_Tries()])  # fmt: skip
+@router.post("/try", response={200: s.TriedOut, 403: Trouble, 429: Trouble, **BAD}, auth=None, tags=["session"], throttle=[PerAddress("try", "TRY_RATE")])  # fmt: skip
 def try_recipe(request: HttpRequest, data: s.TryIn) -> Any:
     """A recipe in six grains for who has no account yet: reckoned for an ordinary kitchen, and kept nowhere."""
-    if check_csrf(request):
-        raise HttpError(403, "The page was open too long: reload it and try again.")
+    guard(request)
     return actions.try_text(data.text.strip() or examples_on_disk()[0]["text"], data.to)
 
 
