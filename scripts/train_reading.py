@@ -267,6 +267,7 @@ def as_we_write(found_lines: list[Any], gold: list[str]) -> list[Sample]:
     rows: list[tuple[str, str]] = [
         (of["title"][0], "title"),
         ("Serves 4", "servings"),
+        ("Times: soak 30 minutes, at the heat 16 minutes, no rest", "meta"),
         ("", ""),
         ("Ingredients", "heading"),
     ]

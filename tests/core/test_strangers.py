@@ -19,7 +19,7 @@ import mealshift.reading
 from mealshift import pipeline
 from mealshift.cli import main
 from mealshift.measures import Measures, number_range
-from mealshift.reading import read
+from mealshift.reading import read, stated
 from mealshift.reading.consistency import SURE
 from mealshift.reading.minutes import Timed
 from mealshift.reading.settle import settle
@@ -381,3 +381,83 @@ def test_what_stays_whole_is_asked_with_its_two_answers() -> None:
     line = asked[0].where
     assert any(line in c for c in out.count_out) and not any(line in c for c in eaten.count_out)
     assert all(line != d.where for r in (out, eaten) for d in r.doubts if d.field == "count_out")
+
+
+@pytest.mark.parametrize(
+    ("line", "want"),
+    [
+        ("Times: soak 30 minutes, at the heat 14 minutes, no rest", {"soak": 30, "simmer": 14, "rest": 0}),
+        ("Prep: 5 mins | Soaking: 20 mins | Cook time: 15 mins | Resting 10 mins", {"soak": 20, "rest": 10}),
+        ("Cook time 25 minutes", {}),
+        ("Let it soak as long as you have time, then rest yourself 10 minutes before you begin.", {}),
+    ],
+)
+def test_what_a_card_says_of_its_times(line: str, want: dict[str, float]) -> None:
+    assert stated.totals([line]) == want
+
+
+def test_a_cards_times_decide_between_readings_and_stand_for_nothing_unsaid() -> None:
+    nearly = (Timed(Stretch(0, 6, 10, 10, "10 min"), 0, "other", 0.55, (("rest", 0.4),)),)
+    assert settle(nearly, None, "covered", "", {"rest": 10.0}).timed[0].kind == "rest"
+    assert settle(nearly, None, "covered", "", {"rest": 25.0}).timed[0].kind == "other"
+    unsaid = read("Times: no soak, at the heat 40 minutes, rest 10 minutes\n" + PILAF.format(heat="15 minutes", after="Serve."))  # fmt: skip
+    assert (unsaid.simmer_min, unsaid.rest_min) == (15, None)
+
+
+PRESSURE = """Cooker rice
+Serves 4
+1 1/2 cups {rice}
+3 cups water
+1/2 cup coconut milk
+1. Wash the rice, put it in the pressure cooker with the water and close it.
+2. Cook for {cooked}. {down}
+3. Open. {after}
+"""
+
+
+def test_whistles_and_minutes_at_pressure_are_one_cooking() -> None:
+    """Neither is the whole: the new grain's minutes are shared among them, once."""
+    text = PRESSURE.format(rice="rice", cooked="2 whistles, then 5 minutes on low flame", down="Let the pressure go by itself.", after="Fluff.")  # fmt: skip
+    made = pipeline.whole_way(text, Choice("barley-pearl"))
+    told = " ".join(s["text"] for s in made["steps"])
+    whistles, minutes = (int(x) for x in re.search(r"(\d+) whistles?, then (\d+) minutes", told).groups())  # type: ignore[union-attr]
+    assert abs(whistles * 2.5 + minutes - made["pots"][0]["time"]["cook"]["typical"]) <= 2.5
+    assert whistles > 2 and minutes > 1 and not made["laws"]
+    assert any(d.field == "simmer" for d in read(text).doubts)
+
+
+def test_what_simmers_in_the_open_pot_after_the_pressure_keeps_its_minutes() -> None:
+    text = PRESSURE.format(rice="black rice", cooked="24 minutes at high pressure (10 minutes or so to come up)", down="Natural release 10 minutes.", after="Add the coconut milk. Simmer the rice 6 minutes more, stirring, until creamy.")  # fmt: skip
+    made = pipeline.whole_way(text, Choice("quinoa"))
+    told = " ".join(s["text"] for s in made["steps"])
+    assert "6 minutes more, stirring" in told and "(10 minutes or so to come up)" in told
+    pot = made["pots"][0]
+    assert {"finish": 6}.items() <= {r["term"]: r["min"] for r in pot["time_ledger"]}.items()
+    assert pot["time"]["cook"]["typical"] < 24
+
+
+def test_counted_whistles_of_another_dish_and_those_said_twice_are_not_added() -> None:
+    def whistles(cooked: str) -> float | None:
+        return read(PRESSURE.format(rice="rice", cooked=cooked, down="Let the pressure go.", after="Fluff.")).whistles
+
+    assert whistles("4 whistles (3 whistles for us)") == 4
+    assert whistles("1 whistle on high then medium, total 4 whistles") == 4
+
+
+def test_lines_that_had_room_are_not_one_sentence() -> None:
+    """Only a line as wide as its page goes on in the next one."""
+    apart = "rice for the house\n2 cups long-grain rice\n3 1/2 cups water\n1 tbsp oil\n\nMethod\nwash the rice and soak it 20 minutes if they let you\noil in the pot, rice in, stir until it smells nutty and each grain shines in the pan\nwater on, lid, lowest, 15 minutes\n"
+    assert [s.text.split()[0] for s in read(apart).steps] == ["wash", "oil", "water"]
+    circled = read(
+        "Rice\n2 cups rice\n3 cups water\n➊ Wash the rice.\n➋ Boil the water, add the rice, cover, low, 15 minutes.\n"
+    )
+    assert [s.text.split()[0] for s in circled.steps] == ["Wash", "Boil"]
+
+
+@pytest.mark.parametrize(
+    ("line", "cooked"),
+    [("1 x 250 g pouch microwave wholegrain rice", True), ("2 pouches basmati rice", True), ("250 g rice (microwave it or not)", False)],
+)  # fmt: skip
+def test_a_pouch_holds_cooked_grain(line: str, cooked: bool) -> None:
+    source = read(f"Peppers\nServes 2\n{line}\n2 peppers\n1. Mix the rice with the peppers.\n2. Bake 20 minutes.").source_line  # fmt: skip
+    assert source is not None and source.cooked is cooked

@@ -221,6 +221,7 @@ def solve(
     carrier_fraction: float = 1.0,
     rest_min: float | None = None,
     before_min: float = 0.0,
+    finish_min: float = 0.0,
 ) -> Pot:
     """Water and time for `dry_ml` millilitres of dry grain.
 
@@ -228,6 +229,7 @@ def solve(
     a recipe pours and cooks beyond its own grain's account. cook_min: minutes at the boil, when a recipe
     states them; else the law gives them. carrier_fraction: water per ml of what is poured (stock 0.98).
     rest_min: a recipe's own rest, moved to this grain; else the grain's. before_min: minutes at the boil before the grain goes in.
+    finish_min: minutes in the open pot after the pressure is down, as the recipe has them.
     """
     kitchen, factors = kitchen or Kitchen(), factors or Factors()
     m = dry_ml * grain.density
@@ -240,6 +242,8 @@ def solve(
         minutes.append(
             Row("recipe_habit", habit_min, f"the recipe's habit: it cooks its own grain {longer} than usual")
         )
+    if finish_min and cook_min is None:
+        minutes.append(Row("finish", finish_min, "with the lid off at the end, as the recipe has it"))
     cook = sum(r.amount for r in minutes)
 
     rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)

@@ -195,6 +195,11 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
             d = next((d for d in st.durations if d.span.start == t.stretch.start), None)
             if d is not None:
                 out.append(_stretch(field, st, d, kind))
+    counted = [(st, d) for st in recipe.steps for d in st.durations if d.kind == "heat"] if recipe.whistles else []
+    for st, d in counted:
+        # by the clock and by the ear: every cooker differs
+        if (st.index, d.span.start) not in said and not any(x.field == "simmer" for x in out):
+            out.append(_stretch("simmer", st, d, "other"))
     if (
         recipe.simmer_min is None
         and recipe.whistles is None

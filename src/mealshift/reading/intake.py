@@ -216,6 +216,7 @@ def _article(page: str) -> str:
     """The text of a page that marks up nothing, without its menus and footers, by an extraction library."""
     from trafilatura import extract  # slow to import, and only such pages need it
 
+    page = _without_layout(page)
     # lines that a page only breaks are lines of their own: a mark that lives through the extraction
     page = re.sub(r"<br\s*/?>", f" {_BREAK} ", page, flags=re.I)
     try:
@@ -225,7 +226,7 @@ def _article(page: str) -> str:
     except Exception as fault:  # noqa: BLE001 - as above
         raise Refusal("no_recipe", "text", _NO_RECIPE) from fault
     title = re.search(r"<title[^>]{0,200}>([^<]{1,200})", page, re.I)
-    body = re.sub(rf"[ \t]*{_BREAK}[ \t]*", "\n", found or "")
+    body = re.sub(rf"[ \t]*\n?[ \t]*{_BREAK}[ \t]*\n?", "\n", found or "")
     if len(body) < 80:
         # a page of nothing but lists is no article to the library: its text as it stands
         body = re.sub(r"\n\s*\n\s*", "\n", html.unescape(re.sub(r"<[^>]{0,400}>", "\n", page)))
@@ -233,6 +234,30 @@ def _article(page: str) -> str:
         raise Refusal("no_recipe", "text", _NO_RECIPE)
     head = html.unescape(re.split(r"\s[|–—»-]\s", title[1])[0].strip()) if title else ""
     return body if not head or head.lower() in body[:400].lower() else f"{head}\n\n{body}"
+
+
+# what stands in the cell of a table that only lays out a page, and the lines of an old one
+_BLOCKS, _MANY_BREAKS = ["p", "ul", "ol", "h1", "h2", "h3", "h4", "table", "dl"], 3
+
+
+def _without_layout(page: str) -> str:
+    """A page laid out in tables without them: the extraction makes one line of a row, and so of the whole recipe."""
+    if "<table" not in page.lower():
+        return page
+    from lxml import etree  # slow to import, and only such pages need it
+    from lxml import html as markup
+
+    try:
+        tree = markup.document_fromstring(page)
+    except (etree.LxmlError, ValueError):
+        return page
+    for table in list(tree.iter("table")):
+        own = [e for e in table.iter("tbody", "thead", "tr", "td", "th") if next(e.iterancestors("table")) is table]
+        cells = [e for e in own if e.tag in ("td", "th")]
+        if any(next(c.iter(*_BLOCKS), None) is not None or len(list(c.iter("br"))) >= _MANY_BREAKS for c in cells):
+            for e in (table, *own):
+                e.tag = "div"
+    return str(markup.tostring(tree, encoding="unicode"))
 
 
 def _try(call: Any) -> Any:

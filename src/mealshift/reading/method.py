@@ -99,11 +99,11 @@ def choose(
         or _where(heats, _IN_MICROWAVE) >= MOST_MINUTES
     ) and not cooked:
         likely = [
-            ("microwave", max(0.85, dict(likely).get("microwave", 0.0))),
+            ("microwave", _by_place("microwave", likely)),
             *(x for x in likely if x[0] != "microwave"),
         ]
     elif _where(heats, _IN_OVEN) >= MOST_MINUTES and not cooked and not (likely and likely[0][0] in ("steam", "drain")):
-        likely = [("oven", max(0.85, dict(likely).get("oven", 0.0))), *(x for x in likely if x[0] != "oven")]
+        likely = [("oven", _by_place("oven", likely)), *(x for x in likely if x[0] != "oven")]
     elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:high_pressure" in fs else "pressure"
         likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
@@ -116,8 +116,14 @@ def choose(
         # it is baked later, as something else; its water went in under a lid
         best, p = "covered", min(p, 0.6)
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
-        best = "covered"
+        best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+def _by_place(way: str, likely: Sequence[tuple[str, float]]) -> float:
+    """How sure a way is that the minutes' place gives: where the words gave hardly anything to it, it is asked."""
+    words = dict(likely).get(way, 0.0)
+    return max(0.85, words) if words > 0.3 else 0.75
 
 
 # a way that no word of the steps speaks of is not the way

@@ -9,7 +9,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from ..text.times import Stretch, stretches
@@ -101,7 +101,7 @@ def tag(
         return []
     tagger = Tagger.load("minutes")
     got = tagger.tag(features(blocks, found, places, usual_min, cooked))
-    out = []
+    out: list[Timed] = []
     cookers = any(_PLACE["cooker"].search(b.text) for b in blocks) or any(
         re.search(r"\bcooker\b", b.text, re.I) for b in blocks
     )
@@ -109,8 +109,17 @@ def tag(
         if s.unit in ("minute", "whistle"):
             # "at minute 12" and "3 whistles" say themselves what they are
             kind, sure = ("from_start" if s.unit == "minute" else "whistles"), 0.99
-            if s.unit == "whistle" and _OTHER_COOKER.search(blocks[n].text[max(0, s.start - 90) : s.start]):
-                kind = "other"
+            if s.unit == "whistle":
+                before = blocks[n].text[max(0, s.start - 90) : s.start]
+                earlier = [i for i, t in enumerate(out) if t.kind == "whistles" and t.block == n]
+                at = clause_at(found, n, s.start)
+                apart = at is not None and _of_another(found[at]) and any(t.kind == "heat" for t in out)
+                if apart or _OTHER_COOKER.search(before) or earlier and _IN_BRACKETS.search(before):
+                    # "4 whistles (3 for us)"
+                    kind = "other"
+                elif earlier and _IN_ALL.search(before):
+                    # "till the 1st whistle, then medium, total 4 whistles"
+                    out = [replace(t, kind="other") if i in earlier else t for i, t in enumerate(out)]
             out.append(Timed(s, n, kind, sure))
             continue
         others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
@@ -119,7 +128,14 @@ def tag(
             out.append(Timed(s, n, "from_start", 0.9, ((kind, 0.1),) if kind != "from_start" else ()))
             continue
         before = blocks[n].text[max(0, s.start - 60) : s.start]
-        if _only_if(blocks[n].text, s.start):
+        if (
+            out
+            and (out[-1].kind, out[-1].block) == ("whistles", n)
+            and _SAME_SAID.fullmatch(blocks[n].text[out[-1].stretch.end : s.start])
+        ):
+            # "8 whistles, medium heat (20 min)": the same by the clock
+            kind, sure, others = "other", 0.95, ()
+        elif _only_if(blocks[n].text, s.start):
             kind, sure, others = "other", 0.98, ()
         elif _MADE_AHEAD.search(blocks[n].text[max(0, s.start - 160) : s.start]):
             # "can be made the day before and kept; then bake 45 minutes": what the cook may do another time
@@ -127,7 +143,17 @@ def tag(
         elif _SOAKED.search(before) and kind not in ("soak", "rest"):
             # "put in the rice (washed, soaked 20 minutes, drained)"
             kind, sure, others = "soak", 0.9, ((kind, 0.1),)
-        elif kind == "soak" and (at := clause_at(found, n, s.start)) is not None and _soaks_another(found[at]):
+        elif (
+            kind in ("other", "rest", "heat", "release")
+            and not any(t.kind in ("heat", "pan", "come_up", "toast") for t in out)
+            and (
+                _WASHED_AND_LEFT.search(_so_far(blocks, n, s.start))
+                or (_LEFT.search(before) and _THEN_STARTED.match(blocks[n].text, s.end))
+            )
+        ):
+            # "wash the rice, salt, leave it 30 minutes", before anything is hot: it stands in its water
+            kind, sure, others = "soak", 0.8, ((kind, 0.2),)
+        elif kind == "soak" and (at := clause_at(found, n, s.start)) is not None and _of_another(found[at]):
             # "soak the split peas 1 hour"
             kind, sure, others = "other", 0.9, (("soak", 0.1),)
         elif _BEFORE_THE_GRAIN.match(blocks[n].text, s.end):
@@ -137,7 +163,7 @@ def tag(
             _LET_STEEP.search(before) or _STEEPS.search(before) and not any(t.kind == "heat" for t in out)
         ):
             kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
-        elif _COMES_UP.search(before):
+        elif _COMES_UP.search(before) or _TO_COME_UP.match(blocks[n].text, s.end):
             kind, sure, others = "come_up", 0.97, ()
         elif _COMES_DOWN.search(before):
             kind, sure, others = "release", max(sure if kind == "release" else 0.0, 0.9), ()
@@ -178,8 +204,34 @@ _SOAKED = re.compile(
 )
 
 
-def _soaks_another(c: Clause) -> bool:
-    """Is it something other than the grain that this clause soaks?"""
+# nothing is heated, drained or set to dry between the washing and the leaving
+_WASHED_AND_LEFT = re.compile(
+    r"\b(?:wash\w*|rinse\w*)\b(?:(?!\b(?:drain|sieve|basket|colander|strainer|boil|heat|cook|fry|oven|simmer|add|meanwhile|chicken|meat|fish|marinat\w*)\w*\b).){0,140}"
+    r"\b(?:leave|let|keep)\b(?: (?:it|them|the (?:rice|grain)|that))?(?: (?:sit|stand|soak|in (?:the )?water))?(?: for)?\s*(?:about |abt )?$",
+    re.I | re.S,
+)
+
+
+# "let sit 15 minutes, then press COOK"
+_LEFT = re.compile(r"\b(?:leave|let|keep|stand|sit)\b[^.;]{0,24}$", re.I)
+_THEN_STARTED = re.compile(
+    r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn)\w*\b", re.I
+)
+
+
+def _so_far(blocks: Sequence[Block], n: int, at: int) -> str:
+    """The last of what was told before a place, over the end of a step."""
+    earlier = blocks[n - 1].text[-160:] + " " if n else ""
+    return (earlier + blocks[n].text[:at])[-200:]
+
+
+_SAME_SAID = re.compile(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
+_IN_BRACKETS = re.compile(r"\([^)]*$")
+_IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
+
+
+def _of_another(c: Clause) -> bool:
+    """Is it something other than the grain that this clause soaks, or cooks?"""
     solid = [k for k in c.things if k not in ("liquid", "fat", "spice", "sauce")]
     return bool(solid) and "grain" not in solid and c.carried != "grain"
 
@@ -194,7 +246,13 @@ _STEEPS = re.compile(
 )
 # "to the boil (8 min)"
 _COMES_UP = re.compile(
-    r"\b(?:to (?:the |a )?boil(?: in [^.;(]{2,60})?|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:about )?$",
+    r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
+    r"|\bto (?:the |a )?boil in (?:about |abt |~)?$",
+    re.I,
+)
+# "(10 mins or so to come up)", "12 to get there", "about 8 min to build pressure"
+_TO_COME_UP = re.compile(
+    r"\s*(?:or so\s+)?(?:to|till it|until it) (?:comes? (?:up|to pressure)|gets? (?:there|up to pressure)|builds?\b|reach\w* pressure)",
     re.I,
 )
 # a sentence of minutes alone, right after the heat is off and nothing else was done

@@ -20,7 +20,7 @@ from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.amounts import AMOUNT, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
-from . import consistency, dish, ingredients, method, minutes, pours, roles, structure
+from . import consistency, dish, ingredients, method, minutes, pours, roles, stated, structure
 from .clauses import Clause, clauses, instead_blanked, without_looks
 from .intake import clean
 from .names import browned, find_grains, kind_of_rice
@@ -89,7 +89,10 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         _heats(timed, texts),
     )
     way_said = str(_said(corrections, "method") or way[0])
-    settled = settle(timed, grain(line.grain) if line and line.grain else None, way_said, told_dish)
+    aside = [laid.plain[a:b] for a, b, cls, _ in laid.classes if cls not in ("step", "ingredient", "ingredients")]
+    settled = settle(
+        timed, grain(line.grain) if line and line.grain else None, way_said, told_dish, stated.totals(aside)
+    )
     steps = _steps(text, laid, lines, settled.timed, texts)
     recipe = Recipe(
         text=text,
@@ -794,7 +797,8 @@ def _sums(recipe: Recipe) -> Recipe:
             soak = [s.typical for s in stretches(line[m.start() :])][:1]
     counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(
-        simmer_min=sum(of("heat")) if of("heat") else counted or None,
+        # at pressure the whistles' minutes are the grain's as much as those after them
+        simmer_min=sum(of("heat")) + counted or None,
         rest_min=sum(of("rest")) if of("rest") else None,
         release_min=sum(of("release")) if of("release") else None,
         whistles=sum(of("whistles")) if of("whistles") else None,

@@ -11,8 +11,9 @@ from __future__ import annotations
 
 import itertools
 import math
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import partial
 
 from ..grains import Grain
 from .minutes import Timed
@@ -30,8 +31,15 @@ class Settled:
     totals: dict[str, tuple[float, ...]]
 
 
-def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> Settled:
-    out = _nothing_after_rest(list(timed), way)
+# what is left of the chance of a total that the recipe's own line of times contradicts
+AGAINST_ITS_WORD = 0.02
+
+
+def settle(
+    timed: Sequence[Timed], grain: Grain | None, way: str, dish: str, stated: Mapping[str, float] | None = None
+) -> Settled:
+    """stated: field → minutes that the recipe itself adds up to (`stated.py`)."""
+    out = _nothing_after_rest(_no_rest_before_heat(list(timed), way), way)
     sure: dict[str, float] = {}
     totals: dict[str, tuple[float, ...]] = {}
     for kind, field, fits in (
@@ -39,6 +47,9 @@ def settle(timed: Sequence[Timed], grain: Grain | None, way: str, dish: str) -> 
         ("rest", "rest", _rest_fits),
         ("soak", "soak", _soak_fits),
     ):
+        counted = kind == "heat" and any(t.kind == "whistles" for t in out)
+        if stated and field in stated and not counted:
+            fits = partial(_as_stated, stated[field])
         chosen, field_sure, best = _weigh(out, kind, fits)
         sure[field], totals[field] = field_sure, best
         for i, t in enumerate(out):
@@ -59,6 +70,15 @@ def _as(t: Timed, kind: str, sure: float) -> Timed:
 AFTER_REST = 0.25
 # minutes of other work after which what stands is no more the grain
 WORK_MIN = 8.0
+
+
+def _no_rest_before_heat(timed: list[Timed], way: str) -> list[Timed]:
+    """What stands before anything was hot is left in a sieve, or in its bowl; it does not rest."""
+    first = next((i for i, t in enumerate(timed) if t.kind in ("heat", "come_up", "whistles")), None)
+    if first is None or way in ("steep", "off-heat", "microwave"):
+        return timed
+    early = [t for t in timed[:first] if t.kind in ("rest", "release")]
+    return [_as(t, "other", max(0.7, t.chance("other"))) if t in early else t for t in timed]
 
 
 def _nothing_after_rest(timed: list[Timed], way: str) -> list[Timed]:
@@ -123,6 +143,10 @@ def _total(timed: Sequence[Timed], chosen: set[int], kind: str) -> float:
     return max(minutes, default=0.0) if kind == "soak" else sum(minutes)
 
 
+def _as_stated(stated: float, total: float) -> float:
+    return 1.0 if abs(total - stated) <= max(1.0, 0.07 * stated) else AGAINST_ITS_WORD
+
+
 def _bell(x: float, mean: float, spread: float) -> float:
     return math.exp(-0.5 * ((x - mean) / spread) ** 2)
 
@@ -158,4 +182,4 @@ def _rest_fits(total: float) -> float:
 
 
 def _soak_fits(total: float) -> float:
-    return 0.9 if total <= 0 else 0.6 if 10 <= total <= 1500 else 0.15
+    return 0.7 if total <= 0 else 0.8 if 10 <= total <= 1500 else 0.15

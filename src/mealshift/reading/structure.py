@@ -11,7 +11,7 @@ from dataclasses import dataclass, field, replace
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..process import Span
-from ..text.plain import BARE_NUMBER, TextLine, lines_of, plain
+from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, lines_of, plain
 from ..text.times import stretches
 from . import lines as tagger
 from .clauses import verbs_in, way_of
@@ -161,13 +161,19 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             section = "" if not named else piece.text.rstrip(" :—–-").strip()
             out.headings.append(piece)
         elif cls in ("ingredient", "ingredients"):
+            if m := _LIST_IS.match(piece.text):
+                # "Ingredients: 500 g rice, …"
+                piece = replace(
+                    piece, text=piece.text[m.end() :], span=Span(piece.span.start + m.end(), piece.span.end)
+                )
             above = out.lines[-1][0] if out.lines else None
             if above is not None and _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line):
                 _join(above, piece, told)
             else:
                 out.lines.append((piece, cls == "ingredients"))
         elif cls == "step":
-            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small):
+            near = [x.line for x in tagged[max(0, ln.index - WRAPS) : ln.index + WRAPS]]
+            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near):
                 _join(before, piece, told)
                 before.first = ln.index
             else:
@@ -178,6 +184,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             out.notes.append(piece)
     _find_servings(out, tagged)
     return out
+
+
+_LIST_IS = re.compile(r"(?:ingredients?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
 
 def _all_small(lines: Sequence[TextLine]) -> bool:
@@ -195,7 +204,10 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     bare = [
         (i, m)
         for i, t in enumerate(tagged)
-        if t.line.number is None and (m := BARE_NUMBER.match(t.line.text)) and t.cls in ("step", "note", "ingredient")
+        if t.line.number is None
+        and t.cls in ("step", "note", "ingredient")
+        # what is told in small letters counts only where it surely tells what to do
+        and (m := BARE_NUMBER.match(t.line.text) or (SMALL_NUMBER.match(t.line.text) if t.cls == "step" else None))
     ]
     bare = [(i, m) for i, m in bare if not _MEASURED.match(tagged[i].line.text)]
     # amounts of a list may look like it: the steps' own count is the last that begins at one
@@ -240,7 +252,42 @@ def _title(piece: Piece) -> Piece:
     return Piece(text, Span(at, at + len(text)))
 
 
-def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: bool = False) -> bool:
+# a line so much shorter than its page was ended, not cut
+ROOM = 0.85
+# lines on either side that show how wide a page is
+WRAPS = 5
+
+
+# no line of its own begins with these
+_JOINING = (
+    "and",
+    "or",
+    "until",
+    "till",
+    "with",
+    "for",
+    "of",
+    "to",
+    "by",
+    "minutes",
+    "mins",
+    "min",
+    "minutes.",
+    "min.",
+    "mins.",
+)
+
+
+def _had_room(above: TextLine, word: str, near: Sequence[TextLine]) -> bool:
+    """Would the next word have stood on the line above? Then that line was ended, not cut by the page. A page is as wide as two of its lines at least."""
+    others = sorted((len(x.text) for x in near if x.index != above.index), reverse=True)
+    # one line that runs over is not the page
+    page = others[1 if len(others) > 2 else 0] if others else 0
+    mine = len(above.text)
+    return mine + 1 + len(word) < ROOM * page or page < ROOM * mine
+
+
+def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: bool, near: Sequence[TextLine]) -> bool:
     """Is this line the rest of the step above, cut by the width of a page?"""
     if (
         ln.number is not None
@@ -255,13 +302,15 @@ def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: 
         return False
     end = before.text.rstrip()
     starts = piece.text[:1]
+    first = piece.text.split(" ", 1)[0]
+    room = _had_room(above, first, near) and first not in _JOINING
     if (
-        (starts.islower() and not small and (len(above.text) > 38 or before.number))
+        (starts.islower() and not small and (len(above.text) > 38 and not room or before.number))
         or end[-1:] in ",-;("
         or re.search(r"\b(?:the|a|and|or|of|for|to|with|in|until|about|last)$", end, re.I)
     ):
         return True
-    return not small and end[-1:] not in ".!?:)" and len(above.text) > 40 and (not starts.isupper() or starts.isdigit())
+    return not (small or room) and end[-1:] not in ".!?:)" and len(above.text) > 40 and not starts.isupper()
 
 
 def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:

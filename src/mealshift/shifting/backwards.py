@@ -6,9 +6,11 @@ import re
 from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, grain
+from ..measures import WHISTLE_MIN
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
 from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
+from ..process import Operation
 from ..recipe import Line, Recipe
 
 ASK_BEYOND = 0.25
@@ -34,6 +36,8 @@ class Own:
     problems: tuple[Problem, ...]
     # the lines of the grain: its own, and those of a second rice that shares pot and time with it
     lines: tuple[Line, ...] = ()
+    # minutes in the open pot after the pressure is down: the dish's, whatever grain is in it
+    finish_min: float = 0.0
 
 
 # two rices are one grain to the pot if their minutes lie no further apart than this, or than this share of the longer
@@ -172,9 +176,9 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     water = recipe.liquid_water_ml
     brought = others(recipe)
     minutes = recipe.simmer_min
-    if recipe.whistles and not any(o.phase == "heat" for o in recipe.process.operations):
+    if recipe.whistles and minutes is not None:
         # counted, they are as long as this household's cooker makes them
-        minutes = recipe.whistles * kitchen.whistle_min
+        minutes += recipe.whistles * (kitchen.whistle_min - WHISTLE_MIN)
     plain = solve(g, ml, way, kitchen, Factors(), brought)
     pot = solve(g, ml, way, kitchen, Factors(), brought, cook_min=minutes)
     carried = sum(ln.water for ln in carriers(recipe))
@@ -192,7 +196,8 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     # a recipe that names no water for its pot, and whose other liquids do not cover what the grain needs, has no habit: it left it unsaid
     unsaid = carried == 0 and pot.raw_pour_ml > UNSAID_FROM * pot.need_ml
     habit_ml = carried - pot.raw_pour_ml if water and not unsaid else 0.0
-    habit_min = minutes - plain.cook_min if minutes is not None else 0.0
+    finish = sum(o.typical_min or 0.0 for o in finishing(recipe)) if way.row.locked else 0.0
+    habit_min = minutes - finish - plain.cook_min if minutes is not None else 0.0
     return Own(
         g,
         line,
@@ -206,7 +211,22 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         rinses,
         tuple(_habit_problems(recipe, g, way, pot, habit_ml, plain, habit_min)),
         lines,
+        finish,
     )
+
+
+def finishing(recipe: Recipe) -> list[Operation]:
+    """What a recipe for the pressure cooker simmers in the open pot when the pressure is down."""
+    if not method_row(recipe.method).locked:
+        return []
+    mine = [o for o in recipe.process.operations if o.told and o.typical_min]
+    first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
+    down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
+    return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
+
+
+# closed a second time it is no finish
+_LOCKED = re.compile(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
 
 
 _SLOW = re.compile(r"\b(?:slow[- ]?cooker|crock[- ]?pot|crock)\b", re.I)

@@ -15,7 +15,7 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ..grains import grain
-from ..measures import round_half_up
+from ..measures import WHISTLE_MIN, round_half_up
 from ..reading.names import find_grains
 from ..recipe import Recipe
 
@@ -125,8 +125,11 @@ def _words(s: Shift) -> Iterator[Broken]:
 def _minutes(s: Shift) -> Iterator[Broken]:
     ops = [o for o in s.process.operations if o.basis != "retired"]
     heat = sum(o.typical_min or 0.0 for o in ops if o.phase == "heat" and (o.told or o.basis == "inserted" or o.span))
-    whistles = any(o.phase == "whistles" for o in ops)
-    if heat and not whistles and abs(heat - s.pot.cook_typical) > max(MINUTES, SHARE * s.pot.cook_typical):
+    each = s.pot.kitchen.whistle_min
+    counted = [o.typical_min or 0.0 for o in ops if o.phase == "whistles"]
+    slack = max(MINUTES, SHARE * s.pot.cook_typical, each if counted else 0.0)
+    if heat and not abs(heat + sum(counted) * each - s.pot.cook_typical) <= slack:
+        heat += sum(counted) * each
         yield Broken(
             "minutes",
             f"The steps add up to {round_half_up(heat)} minutes at the heat, the pot wants {s.pot.cook_typical}: go by the pot.",
@@ -148,8 +151,13 @@ def read_back(s: Shift, again: Recipe) -> list[Broken]:
             )
         )
     low, high = pot.cook_typical * 0.85 - MINUTES, pot.cook_typical * 1.15 + MINUTES
-    if pot.cook_typical and not (again.simmer_min is not None and low <= again.simmer_min <= high):
-        said = f"{round_half_up(again.simmer_min)} minutes" if again.simmer_min else "no minutes"
+    heat = again.simmer_min
+    if heat is not None and again.whistles:
+        # a whistle more or less is as near as whistles come
+        heat += again.whistles * (pot.kitchen.whistle_min - WHISTLE_MIN)
+        low, high = low - pot.kitchen.whistle_min, high + pot.kitchen.whistle_min
+    if pot.cook_typical and not (heat is not None and low <= heat <= high):
+        said = f"{round_half_up(heat)} minutes" if heat else "no minutes"
         out.append(
             Broken(
                 "read back",

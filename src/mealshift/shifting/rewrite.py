@@ -40,7 +40,8 @@ _GRAIN_AMOUNT = re.compile(
     re.I,
 )
 _IF_NEEDED = re.compile(
-    r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry)|more if|extra|top up|splash)\b[^.]{0,40}$", re.I
+    r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry|(?:switch|button|rice|grains?|cooker|pot|water)\b)|more if|extra|top up|splash)\b[^.]{0,40}$",
+    re.I,
 )
 _IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
 # beside the name of a meal where the rice went in from the start

@@ -320,7 +320,7 @@ def _pot(
         # the dish's other liquids alone are more than the grain can drink: what is poured beside them follows its thirst, no sum is to be made
         alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
         habit_ml = carried * scale * alone.need_ml / own.pot.need_ml - alone.raw_pour_ml
-    cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min
+    cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min + own.finish_min
     before_min = max((e.minutes for e in early(recipe, cook)), default=0) if target.slug != own.grain.slug else 0
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)
@@ -337,6 +337,7 @@ def _pot(
         carrier_fraction=fraction,
         rest_min=_rest(recipe, own, target, way),
         before_min=before_min,
+        finish_min=own.finish_min,
     )
 
 

@@ -24,7 +24,7 @@ from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
-from .backwards import Own
+from .backwards import Own, finishing
 from .beside import early
 from .blends import Plan
 from .lines import Amounts
@@ -186,6 +186,9 @@ def _untimed(recipe: Recipe) -> tuple[int | None, int]:
     ):
         end += 1
     if recipe.method == "rice-cooker":
+        pressed = next((i for i in range(grain_in, len(ops)) if _PRESSED.search(ops[i].text)), None)
+        if pressed is not None:
+            return None, pressed + 1
         started = [i for i in range(grain_in, end) if _STARTS.search(ops[i].text)]
         return (None, (started[-1] + 1) if started else end)
     cooks = [
@@ -206,9 +209,8 @@ _LETS_OUT = re.compile(
 )
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
 _CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
-_STARTS = re.compile(
-    r"\b(?:press|push|start|switch (?:it )?on|turn (?:it )?on|set|hit|cook|cycle|button|setting)\b", re.I
-)
+_STARTS = re.compile(r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting)\b", re.I)
+_PRESSED = re.compile(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
 _COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)
 
 
@@ -284,9 +286,15 @@ class _Work:
     def _minutes(self) -> None:
         """Each stretch of the grain's minutes gets its new length, in place."""
         was, now = self.recipe.simmer_min, float(self.pot.cook_typical)
-        heat = [o for o in self.out.operations if o.phase == "heat" and o.typical_min]
+        after = {o.id for o in finishing(self.recipe)}
+        heat = [o for o in self.out.operations if o.phase == "heat" and o.typical_min and o.id not in after]
+        cooking = now - self.own.finish_min
+        counted = self._whistled(sum(o.typical_min or 0.0 for o in heat), cooking)
+        cooking -= sum(counted.values()) * self.pot.kitchen.whistle_min if heat and counted else 0.0
         new = (
-            dict(zip([o.id for o in heat], shared([o.typical_min or 0.0 for o in heat], now), strict=True))
+            dict(
+                zip([o.id for o in heat], shared([o.typical_min or 0.0 for o in heat], max(1.0, cooking)), strict=True)
+            )
             if was
             else {}
         )
@@ -307,9 +315,8 @@ class _Work:
                 minutes, why = self.pot.way.soak_min, "The soak is this grain's."
             elif o.phase == "toast" and not self.a.same and self.pot.way.roast == "dry" and self.pot.grain.roast:
                 minutes, why = self.pot.grain.roast.min, f"{cap(self.pot.grain.roast.why)}."
-            elif o.phase == "whistles" and not self.a.same:
-                minutes = max(1.0, float(round_half_up(self.pot.cook_min / self.pot.kitchen.whistle_min)))
-                why = "Whistles are counted anew for this grain."
+            elif o.id in counted and not self.a.same:
+                minutes, why = float(counted[o.id]), "Whistles are counted anew for this grain."
             elif o.phase == "from_start" and was:
                 minutes, why = max(0.0, now - (was - o.typical_min)), "It keeps its distance from the end."
                 if now - (was - o.typical_min) < 0.5:
@@ -330,6 +337,23 @@ class _Work:
             self.out.operations[i] = o.with_(
                 low_min=minutes - half, typical_min=minutes, high_min=minutes + half, was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)), reason=why,
             )  # fmt: skip
+
+    def _whistled(self, heat_min: float, cooking: float) -> dict[str, int]:
+        """Operation → whistles of the new grain: in proportion, where the recipe counts some of its minutes and times the others."""
+        told = [o for o in self.out.operations if o.phase == "whistles" and o.told and o.typical_min]
+        each = self.pot.kitchen.whistle_min
+        was = sum(o.typical_min or 0.0 for o in told) * each
+        if not told or not was:
+            return {}
+        all_ = max(len(told), round_half_up(cooking * was / (was + heat_min) / each))
+        if heat_min and all_ > len(told) and cooking - all_ * each < 1:
+            # some minutes are left to be timed
+            all_ = max(len(told), int((cooking - 1) / each))
+        if len(told) == 1:
+            return {told[0].id: all_}
+        parts = [max(1, round_half_up(p)) for p in shared([o.typical_min or 0.0 for o in told], all_)]
+        parts[-1] = max(1, all_ - sum(parts[:-1]))
+        return {o.id: n for o, n in zip(told, parts, strict=True)}
 
     def _late_addition(self, o: Operation, minutes: float | None) -> None:
         now = self.pot.cook_typical

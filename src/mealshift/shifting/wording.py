@@ -165,7 +165,7 @@ def said_time(low: float, high: float, was: str) -> str:
     short = re.search(r"\bmins?\b", was.lower())
     word = short[0] if short else "minutes"
     if lo == hi:
-        return f"{lo} minute" if lo == 1 and not short else f"{lo} {word}"
+        return f"{lo} {word.rstrip('s') if lo == 1 else word}"
     return f"{lo} to {hi} {word}"
 
 

@@ -104,11 +104,12 @@ _STARS = re.compile(r"\*\*|__|(?<=[^\s*])\*(?=[\s.,;:!?)]|$)|(?<=\s)\*(?=[^\s*])
 
 
 _NUMBERED = re.compile(
-    r"^(?:step\s*)?\(?(?P<n>\d{1,3})(?:\s?[.):\]]+(?!\d)|\s*[-–]\s+|\s*\|)\s*(?=\S)|^step\s+(?P<w>\d{1,2})\b[\s:.-]*|^(?P<f>first|second|third|fourth|fifth|sixth|seventh|then|next|finally|lastly)\s*[,:]\s*",
+    r"^(?P<c>[\u2460-\u2473\u24f5-\u24fe\u2776-\u2793])\s*(?=\S)|^(?:step\s*)?\(?(?P<n>\d{1,3})(?:\s?[.):\]]+(?!\d)|\s*[-–]\s+|\s*\|)\s*(?=\S)|^step\s+(?P<w>\d{1,2})\b[\s:.-]*|^(?P<f>first|second|third|fourth|fifth|sixth|seventh|then|next|finally|lastly)\s*[,:]\s*",
     re.I,
 )
 # "3 Add sugar": a number alone counts as one if a capital letter follows that begins a verb, not "3 Onions"
 # in a row of a table the letter after it may be small
+SMALL_NUMBER = re.compile(r"^(?P<n>\d{1,2})\s+(?=[a-z]{2,}\s)")
 BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}\s)|\t+\s*(?=[a-z]{2,}\s))")
 
 
@@ -162,7 +163,7 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
         inner = inner.strip(" |•_")
         number = None
         if m := _NUMBERED.match(inner):
-            number = int(m["n"] or m["w"] or 0)
+            number = int(m["n"] or m["w"] or unicodedata.numeric(m["c"] or "0"))
             at += m.end()
             inner = inner[m.end() :].strip()
         out.append(

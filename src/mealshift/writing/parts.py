@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from ..measures import jug_ml
+from ..pot.methods import method
 
 
 def ingredients(shift: dict[str, Any]) -> list[str]:
@@ -68,6 +69,25 @@ def _pour(pot: dict[str, Any]) -> str:
 def _kettle_ml(water: dict[str, Any]) -> int:
     kept = water.get("kettle_ml")
     return int(water["reserve_ml"] if kept is None else kept)
+
+
+def times(shift: dict[str, Any]) -> str:
+    """The minutes of the one pot added up, in a line of their own; "" where two pots each have theirs."""
+    if len(shift["pots"]) != 1:
+        return ""
+    pot = shift["pots"][0]
+    soak, heat, rest = pot["soak"]["min"], pot["time"]["cook"]["typical"], pot["time"]["rest_min"]
+    said = [
+        f"soak {_minutes(round(soak))}" if soak else "no soak",
+        *([f"at the heat {_minutes(heat)}"] if heat else []),
+        # what is spread out to cool does not rest
+        *([] if method(pot["method"]).rest_fixed else [f"rest {_minutes(rest)}" if rest else "no rest"]),
+    ]
+    return "Times: " + ", ".join(said)
+
+
+def _minutes(n: int) -> str:
+    return f"{n} minute{'' if n == 1 else 's'}"
 
 
 def said_servings(shift: dict[str, Any]) -> str:

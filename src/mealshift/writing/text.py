@@ -12,10 +12,7 @@ from . import parts
 
 def to_text(shift: dict[str, Any]) -> str:
     """A text that reads on paper and that our own reader takes back."""
-    out = [shift["title"]]
-    if servings := parts.said_servings(shift):
-        out.append(f"Serves {servings}")
-    out += ["", "Ingredients", *_list(shift, ""), "", "Method", *_method(shift)]
+    out = [*_head(shift), "", "Ingredients", *_list(shift, ""), "", "Method", *_method(shift)]
     out += [
         "",
         "Notes",
@@ -28,11 +25,13 @@ def to_text(shift: dict[str, Any]) -> str:
 
 
 def recipe_alone(shift: dict[str, Any]) -> str:
-    """The rewritten recipe and nothing else: title, servings, ingredients, numbered steps."""
-    out = [shift["title"]]
-    if servings := parts.said_servings(shift):
-        out.append(f"Serves {servings}")
-    return "\n".join([*out, "", "Ingredients", *_list(shift, "- "), "", "Method", *_method(shift)])
+    """The rewritten recipe and nothing else: title, servings, times, ingredients, numbered steps."""
+    return "\n".join([*_head(shift), "", "Ingredients", *_list(shift, "- "), "", "Method", *_method(shift)])
+
+
+def _head(shift: dict[str, Any]) -> list[str]:
+    servings = parts.said_servings(shift)
+    return [x for x in (shift["title"], f"Serves {servings}" if servings else "", parts.times(shift)) if x]
 
 
 def _list(shift: dict[str, Any], bullet: str) -> list[str]:
