@@ -1,35 +1,47 @@
-"""Every grain for this dish: all grains in their sensible ways, ranked, each with its reason in a sentence.
+"""Every grain for this dish: all grains in their sensible ways, ranked by how near the dish they stay, how long they take and whether they are
+in the larder, each with what one will notice of it.
 
 Only the pot is solved for a candidate, not the whole rewriting: a few hundred cost less than a few shifts.
 """
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, all_grains
+from ..measures import jug_ml
 from ..pot import Brought, Kitchen, Pot, Way, default_way, solve
 from ..pot.account import said_minutes
 from ..pot.ways import cap
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting.backwards import Own, others, solve_backwards
+from .closeness import differs, distance, in_a_row, ring
 
 SOAKS = (0.0, 30.0, 480.0)
 # dishes that need their grain to cling, and those that need it apart
 _CLINGS = {"stirred", "pudding"}
-_WEIGHT_TEXTURE, _WEIGHT_TIME = 0.28, 0.22
+_WEIGHT_APART, _WEIGHT_TIME = 1.1, 0.22
+# what lies in the larder, and what the household liked (1) or did not (−1)
+_IN_LARDER, _LIKED = 0.10, 0.08
+# so many others are set beside a grain
+RATHER = 3
 
 
 @dataclass(frozen=True, slots=True)
 class Candidate:
-    """One grain in one way. gap: texture steps from what the dish wants. total_min: from now to the plate, soak included."""
+    """One grain in one way. gap: texture steps from what the dish wants. away: how much another dish it makes (0: none). total_min: from now to
+    the plate, soak included. notice: what differs from what the dish was. kin: the recipe's own grain, or another white rice beside one."""
 
     grain: Grain
     way: Way
     pot: Pot
     gap: float
+    away: float
     total_min: int
+    notice: tuple[str, ...]
+    kin: bool
     suited: bool
     in_time: bool
     fits: bool
@@ -43,14 +55,17 @@ def candidates(
     by_hours: float | None = None,
     gluten_free: bool = False,
     only: frozenset[str] | None = None,
+    larder: frozenset[str] = frozenset(),
+    liked: Mapping[str, float] | None = None,
 ) -> list[Candidate]:
-    """All candidates, the best first. only: these grains. Refusal if the recipe has no grain to reckon from."""
+    """All candidates, the best first. only: these grains. larder: what is in it. liked: −1 … 1 by grain. Refusal if the recipe has no grain to reckon from."""
     if by_hours is not None and not 0 < by_hours <= 72:
         raise Refusal("by_hours", "by_hours", "Give the hours until the meal as a number above zero, up to 72.")
     own = solve_backwards(recipe, kitchen)
     texture = float(TEXTURES.index(recipe.texture))
     brought = others(recipe)
-    found = [_candidate(g, method, soak, texture, recipe, own, kitchen, brought, by_hours)
+    found = [_candidate(g, method, soak, texture, recipe, own, kitchen, brought, by_hours,
+                        _IN_LARDER * (g.slug in larder) + _LIKED * (liked or {}).get(g.slug, 0.0))
              for g in all_grains() if not (gluten_free and g.gluten) and (only is None or g.slug in only)
              for method in _methods(g, own) for soak in (SOAKS if g.soak and method != "steep" else (0.0,))]  # fmt: skip
     return sorted(found, key=lambda c: (not c.suited, not c.in_time, -c.score, c.total_min, c.grain.slug))
@@ -89,6 +104,7 @@ def _candidate(
     kitchen: Kitchen,
     brought: tuple[Brought, ...],
     by_hours: float | None,
+    bonus: float,
 ) -> Candidate:
     low, high = g.texture_range()
     reached = min(max(texture, low), high)
@@ -101,11 +117,19 @@ def _candidate(
     in_time = by_hours is None or total <= by_hours * 60
     fits = not any(p.code == "pot_full" for p in pot.problems)
     why_not = _unsuited(g, recipe, texture, low, high)
-    odd = 0.25 if g.is_meal != own.grain.is_meal and texture < 2.5 else 0.0
+    away = distance(own.grain, g, recipe.dish, gap, texture < 2.5)
+    drinks = pot.need_ml / own.pot.need_ml if own.pot.need_ml and not way.row.plenty and not own.way.row.plenty else 1.0
+    notice = tuple(differs(own.grain, g, recipe.dish, drinks=drinks))
     patience = min(total, 240) / 240
-    score = 1.0 - _WEIGHT_TEXTURE * gap - _WEIGHT_TIME * patience - odd - (0.1 if not fits else 0.0)
-    return Candidate(g, way, pot, gap, total, not why_not, in_time, fits, round(score, 4),
-                     why_not or _reason(g, way, pot, gap, texture, reached, total, in_time, fits, by_hours))  # fmt: skip
+    score = 1.0 - _WEIGHT_APART * away - _WEIGHT_TIME * patience - (0.1 if not fits else 0.0) + bonus
+    return Candidate(g, way, pot, gap, round(away, 3), total, notice, _kin(own.grain, g), not why_not, in_time, fits, round(score, 4),
+                     why_not or _reason(g, way, gap, notice, reached, total, in_time, fits, by_hours))  # fmt: skip
+
+
+def _kin(own: Grain, other: Grain) -> bool:
+    """Nobody who leaves white rice behind looks for another white rice."""
+    white = own.family == other.family == "rice" and not own.whole and not other.whole
+    return own.slug == other.slug or white
 
 
 def _unsuited(g: Grain, recipe: Recipe, texture: float, low: float, high: float) -> str:
@@ -125,9 +149,8 @@ def _unsuited(g: Grain, recipe: Recipe, texture: float, low: float, high: float)
 def _reason(
     g: Grain,
     way: Way,
-    pot: Pot,
     gap: float,
-    texture: float,
+    notice: tuple[str, ...],
     reached: float,
     total: int,
     in_time: bool,
@@ -135,11 +158,8 @@ def _reason(
     by_hours: float | None,
 ) -> str:
     wanted = g.texture_word(reached)
-    parts = [
-        f"Comes out {wanted}, as the dish wants"
-        if gap == 0
-        else f"Nearest it comes is {wanted}, {gap:g} {'step' if gap <= 1 else 'steps'} off"
-    ]
+    parts = [f"{cap(in_a_row(list(notice)))}; {wanted}, as the dish wants" if notice else f"Hardly to be told apart; {wanted}, as the dish wants"] if gap == 0 else [
+        *([cap(in_a_row(list(notice)))] if notice else []), f"nearest it comes is {wanted}, {gap:g} {'step' if gap <= 1 else 'steps'} off"]  # fmt: skip
     soaked = f", {said_minutes(way.soak_min)} of them in the soak" if way.soak_min else ""
     parts.append(f"{said_minutes(total)} from now{soaked}")
     if way.method == "electric-pressure":
@@ -150,7 +170,7 @@ def _reason(
         )
     if not fits:
         parts.append("needs a bigger pot")
-    if g.is_meal and texture < 2.5:
+    if g.is_meal and reached < 2.5:
         parts.append("a meal: crumbs, not grains")
     if g.gluten:
         parts.append("with gluten")
@@ -162,19 +182,44 @@ def row(c: Candidate) -> dict[str, object]:
         "grain": c.grain.slug, "name": c.grain.name, "family": c.grain.family, "method": c.way.method, "soak_min": round(c.way.soak_min),
         "texture": TEXTURES[round(c.way.texture)], "texture_word": c.grain.texture_word(c.way.texture), "gap": round(c.gap, 2), "total_min": c.total_min,
         "cook_min": c.pot.cook_typical, "ratio_by_volume": round(c.pot.pour_ml / c.pot.dry_ml, 2), "gluten": c.grain.gluten, "suited": c.suited,
-        "in_time": c.in_time, "fits": c.fits, "score": c.score, "reason": c.reason,
+        "in_time": c.in_time, "fits": c.fits, "score": c.score, "reason": c.reason, "away": c.away, "ring": ring(c.away), "notice": list(c.notice), "kin": c.kin,
+        "pour_ml": jug_ml(c.pot.pour_ml), "rest_min": c.pot.rest_min,
     }  # fmt: skip
 
 
+def _rather(mine: Candidate, ranked: list[Candidate], dish: str) -> list[dict[str, str]]:
+    """The nearest others of another kind, and how each would differ from this one."""
+    out: list[dict[str, str]] = []
+    for c in ranked:
+        if c.grain.slug == mine.grain.slug or c.kin or not (c.suited and c.in_time) or len(out) == RATHER:
+            continue
+        words = differs(mine.grain, c.grain, dish, most=2)
+        later = c.total_min - mine.total_min
+        if abs(later) >= 3:
+            words.append(f"{said_minutes(abs(later))} {'later' if later > 0 else 'sooner'}")
+        out.append({"grain": c.grain.slug, "name": c.grain.name, "text": ", ".join(words) or "hardly to be told apart"})
+    return out
+
+
 def report(
-    recipe: Recipe, kitchen: Kitchen, by_hours: float | None = None, gluten_free: bool = False
+    recipe: Recipe,
+    kitchen: Kitchen,
+    by_hours: float | None = None,
+    gluten_free: bool = False,
+    larder: frozenset[str] = frozenset(),
+    liked: Mapping[str, float] | None = None,
 ) -> dict[str, object]:
     """The ranking as plain data: the best way of each grain, and how many candidates were weighed."""
-    ranked = candidates(recipe, kitchen, by_hours, gluten_free)
+    ranked = candidates(recipe, kitchen, by_hours, gluten_free, larder=larder, liked=liked)
     ways: dict[str, list[dict[str, object]]] = {}
     for c in ranked:
         ways.setdefault(c.grain.slug, []).append(row(c))
+    best = best_of_each(ranked)
+    own = next((c for c in best if c.grain.slug == recipe.source_line.grain), None) if recipe.source_line else None
     return {
         "schema": 1, "title": recipe.title, "dish": recipe.dish, "texture": recipe.texture, "weighed": len(ranked),
-        "grains": [{**row(c), "ways": ways[c.grain.slug]} for c in best_of_each(ranked)],
+        "was": {"grain": own.grain.slug, "name": own.grain.name, "family": own.grain.family} if own else None,
+        "grains": [
+            {**row(c), "in_larder": c.grain.slug in larder, "rather": _rather(c, best, recipe.dish), "ways": ways[c.grain.slug]} for c in best
+        ],
     }  # fmt: skip

@@ -131,7 +131,7 @@ def _also(methods: list[str], form: str, simmer: float) -> list[str]:
 def _by_slug() -> dict[str, Grain]:
     found: dict[str, Grain] = {}
     for file in sorted(resources.files(__package__).joinpath("data").iterdir(), key=lambda f: f.name):
-        if file.name.endswith(".toml") and file.name != "schools.toml":
+        if file.name.endswith(".toml") and file.name not in ("schools.toml", "plate.toml"):
             for g in load(file.read_text(encoding="utf-8"), file.name):
                 if g.slug in found:
                     raise BadRow(f"{file.name}: {g.slug}: stands twice in the catalogue")

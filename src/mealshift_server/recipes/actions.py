@@ -94,14 +94,6 @@ def read_text(household: Household, text: str, corrections: list[dict[str, Any]]
     return pipeline.read_report(read(text, measures(household), corrections_of(corrections)))
 
 
-def compare_text(
-    household: Household, text: str, corrections: list[dict[str, Any]], asked: dict[str, Any]
-) -> dict[str, Any]:
-    recipe = read(text, measures(household), corrections_of(corrections))
-    kitchen = core_kitchen(household, asked)
-    return comparing.report(recipe, kitchen, asked.get("by_hours"), bool(asked.get("gluten_free")))
-
-
 def what_if(
     household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any], changed: dict[str, Any]
 ) -> dict[str, Any]:

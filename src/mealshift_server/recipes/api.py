@@ -85,14 +85,6 @@ def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
     )
 
 
-@router.post("/compare", response={200: s.CompareOut, **BAD}, tags=["engine"])
-def compare(request: HttpRequest, data: s.CompareIn) -> Any:
-    corrections = [c.model_dump() for c in data.corrections]
-    return actions.compare_text(
-        house(request), data.text, corrections, data.model_dump(exclude={"text", "corrections"})
-    )
-
-
 @router.post("/what-if", response={200: s.WhatIfOut, **BAD}, tags=["engine"])
 def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
     changed = {"pour_ml": data.pour_ml, "minutes": data.minutes, "lid": data.lid, "start": data.start}

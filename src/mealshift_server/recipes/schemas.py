@@ -510,48 +510,6 @@ class Example(Schema):
     shape: str
 
 
-class CompareIn(Schema):
-    text: str
-    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
-    pot_cm: float | None = None
-    pot_id: int | None = None
-    altitude_m: float | None = None
-    by_hours: float | None = None
-    gluten_free: bool = False
-
-
-class WayRow(Schema):
-    grain: str
-    name: str
-    family: str
-    method: str
-    soak_min: int
-    texture: str
-    texture_word: str
-    gap: float
-    total_min: int
-    cook_min: int
-    ratio_by_volume: float
-    gluten: bool
-    suited: bool
-    in_time: bool
-    fits: bool
-    score: float
-    reason: str
-
-
-class CompareRow(WayRow):
-    ways: list[WayRow]
-
-
-class CompareOut(Schema):
-    title: str
-    dish: str
-    texture: str
-    weighed: int
-    grains: list[CompareRow]
-
-
 class WhatIfIn(ShiftIn):
     pour_ml: float | None = None
     minutes: float | None = None

@@ -6,7 +6,9 @@ from datetime import date, timedelta
 from typing import Any
 
 from django.db import transaction
+from django.db.models import Avg
 
+from mealshift import comparing
 from mealshift import week as core
 from mealshift.problems import Refusal
 from mealshift.reading import read
@@ -198,3 +200,32 @@ def shopping(household: Household, made: list[tuple[Meal, CoreShift]]) -> list[W
 
 def tonight(made: list[tuple[Meal, CoreShift]], today: date) -> list[str]:
     return core.tonight(((m.on, m.recipe.title, x) for m, x in made if m.choice), today)
+
+
+# -- which grain tonight -----------------------------------------------------------------------------------------------
+
+# stars of an evening that was neither liked nor disliked
+MIDDLE_STARS = 3.0
+
+
+def compare_text(
+    household: Household, text: str, corrections: list[dict[str, Any]], asked: dict[str, Any]
+) -> dict[str, Any]:
+    """Every grain for a dish, with what is in the larder and what this household gave its stars to."""
+    recipe = read(text, recipes.measures(household), recipes.corrections_of(corrections))
+    stocked = Bag.objects.filter(household=household, grams__gt=0).values_list("grain", flat=True)
+    stars = (
+        Entry.objects.filter(household=household, practice=False, stars__isnull=False)
+        .order_by()
+        .values_list("grain")
+        .annotate(mean=Avg("stars"))
+    )
+    liked = {grain: (mean - MIDDLE_STARS) / 2 for grain, mean in stars}
+    return comparing.report(
+        recipe,
+        core_kitchen(household, asked),
+        asked.get("by_hours"),
+        bool(asked.get("gluten_free")),
+        frozenset(stocked),
+        liked,
+    )

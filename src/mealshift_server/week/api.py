@@ -154,3 +154,11 @@ def week_calendar(request: HttpRequest, day: dt.date | None = None) -> Any:
         content_type="text/calendar; charset=utf-8",
         headers={"Content-Disposition": 'attachment; filename="week.ics"'},
     )
+
+
+@router.post("/compare", response={200: s.CompareOut, **BAD}, tags=["engine"])
+def compare(request: HttpRequest, data: s.CompareIn) -> Any:
+    corrections = [c.model_dump() for c in data.corrections]
+    return actions.compare_text(
+        house(request), data.text, corrections, data.model_dump(exclude={"text", "corrections"})
+    )

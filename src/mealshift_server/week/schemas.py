@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import datetime as dt
 
-from ninja import Schema
+from ninja import Field, Schema
 
 from mealshift_server.base.schemas import Day
+from mealshift_server.recipes.schemas import CorrectionIn
 
 
 class PartRow(Schema):
@@ -75,3 +76,69 @@ class StartIn(Schema):
 
 class KeptId(Schema):
     shift_id: int
+
+
+# -- which grain tonight ---------------------------------------------------------------------------------------------
+
+
+class CompareIn(Schema):
+    text: str
+    corrections: list[CorrectionIn] = Field(default=[], max_length=300)
+    pot_cm: float | None = None
+    pot_id: int | None = None
+    altitude_m: float | None = None
+    by_hours: float | None = None
+    gluten_free: bool = False
+
+
+class WayRow(Schema):
+    grain: str
+    name: str
+    family: str
+    method: str
+    soak_min: int
+    texture: str
+    texture_word: str
+    gap: float
+    total_min: int
+    cook_min: int
+    ratio_by_volume: float
+    gluten: bool
+    suited: bool
+    in_time: bool
+    fits: bool
+    score: float
+    reason: str
+    away: float
+    ring: int
+    notice: list[str]
+    kin: bool
+    pour_ml: int
+    rest_min: int
+
+
+class RatherRow(Schema):
+    grain: str
+    name: str
+    text: str
+
+
+class CompareRow(WayRow):
+    in_larder: bool
+    rather: list[RatherRow]
+    ways: list[WayRow]
+
+
+class WasRow(Schema):
+    grain: str
+    name: str
+    family: str
+
+
+class CompareOut(Schema):
+    title: str
+    dish: str
+    texture: str
+    weighed: int
+    was: WasRow | None
+    grains: list[CompareRow]
