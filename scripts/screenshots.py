@@ -81,7 +81,7 @@ def main() -> None:
             page.get_by_label("What if", exact=True).evaluate("e => e.scrollIntoView({block: 'center'})")
             take(page, "what-if")
             page.get_by_role("link", name="Every grain").click()
-            page.wait_for_selector("text=ways weighed")
+            page.wait_for_selector("text=Hardly another dish")
             page.evaluate("window.scrollTo(0, 0)")
             take(page, "every-grain")
             page.goto(f"{address}/grains/little-millet")

@@ -44,13 +44,24 @@ def test_what_if_every_grain_and_the_grains_page(open_page, scheme: str) -> None
     expect(page.get_by_label("The recipe as it becomes")).to_contain_text("in foxtail millet and long-grain white rice")
 
     page.get_by_role("link", name="Every grain").click()
-    expect(page.get_by_text("ways weighed")).to_be_visible()
+    ranked = page.get_by_label("Ranked")
+    expect(ranked.get_by_role("heading", name="Hardly another dish")).to_be_visible()
+    # nobody who leaves white rice looks for another white rice
+    expect(ranked).not_to_contain_text("basmati")
     check_axe(page)
-    page.get_by_role("switch", name="without gluten").click()
+    page.get_by_role("button", name="without gluten").click()
     expect(page.get_by_role("button", name=re.compile("couscous"))).to_have_count(0)
-    page.get_by_label("Ranked").get_by_role("button", name=re.compile("little millet")).click()
+    ranked.get_by_role("button", name=re.compile("little millet")).click()
     card = page.get_by_label("little millet")
     expect(card).to_contain_text("as the dish wants")
+    # one beside another: what differs, and one touch goes there and back
+    other = card.get_by_role("listitem").first.get_by_role("button")
+    name = (other.text_content() or "").split(",")[0]
+    other.click()
+    expect(page.get_by_label(name, exact=True)).to_contain_text("to the plate")
+    page.get_by_role("button", name="in the larder", exact=True).click()
+    expect(ranked.get_by_role("button", name=re.compile("teff"))).to_have_count(0)
+    ranked.get_by_role("button", name=re.compile("little millet")).click()
     check_axe(page)
     check_width(page)
     card.get_by_role("link", name="All about little millet").click()
@@ -91,3 +102,21 @@ def test_on_a_phone(open_page) -> None:
     expect(page.get_by_role("heading", name="black rice")).to_be_visible()
     check_axe(page)
     check_width(page)
+
+
+def test_just_a_pot_from_a_jar_to_the_bench(open_page) -> None:
+    """No recipe: an amount that is none is said at the field, and a bag's own grain goes to the bench with its water, without a question."""
+    page = open_page("/larder")
+    page.get_by_role("button", name=re.compile("foxtail millet")).first.click()
+    page.get_by_role("button", name="Just a pot of it").click()
+    form = page.get_by_role("form", name="Just a pot")
+    form.get_by_label("how much").fill("some")
+    form.get_by_role("button", name="Reckon the pot").click()
+    expect(form.get_by_role("alert")).to_contain_text("amount")
+    form.get_by_label("how much").fill("2 glasses")
+    form.get_by_label("how it comes out").select_option("soft")
+    form.get_by_role("button", name="Reckon the pot").click()
+    expect(page.get_by_label("The recipe as it becomes")).to_contain_text("Foxtail millet, on its own, soft")
+    expect(page.get_by_text("I am not sure")).to_have_count(0)
+    page.get_by_role("button", name="Keep this shift").click()
+    expect(page.get_by_role("button", name="Plan it")).to_be_visible()

@@ -5,11 +5,20 @@ from __future__ import annotations
 import csv
 import io
 import json
+import re
 
 import pytest
 from recipe_scrapers import scrape_html
 
+from mealshift import pipeline
+from mealshift.grains import all_grains, grain
+from mealshift.measures import Measures
+from mealshift.pot import Kitchen
+from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.recipe import Correction
+from mealshift.shifting import Choice, shift
+from mealshift.shifting.alone import alone
 from mealshift.writing import to_csv, to_jsonld, to_markdown, to_page, to_text
 
 from .kitchen import DEMO_FILES, ingredients, report, steps
@@ -74,3 +83,27 @@ def test_the_ledger_as_csv_sums_and_holds_no_formula() -> None:
         sum(water) == data["pots"][0]["water"]["pour_ml"] == next(int(r["amount"]) for r in rows if r["term"] == "pour")
     )
     assert not any(r["because"][:1] in "=+-@" for r in rows)
+
+
+@pytest.mark.parametrize("slug", [g.slug for g in all_grains()])
+def test_just_a_pot_is_a_recipe_that_reads_back_as_that_pot(slug: str) -> None:
+    """The grain, what is poured and the texture asked for; and the bench changes nothing of it."""
+    g = grain(slug)
+    for texture in (None, *g.textures):
+        text, way = alone(g, "1 cup", texture, Kitchen(), Measures())
+        recipe = read(text, None, (Correction("", method=way),))
+        assert recipe.source_line is not None and recipe.source_line.grain == slug
+        # these two are dishes by their name, whatever is said of them
+        if texture and slug not in ("rice-risotto", "rice-paella"):
+            assert recipe.texture == texture
+        assert not [d for d in recipe.doubts if d.field in ("amount", "water", "method")]
+        made = pipeline.shown(shift(recipe, Choice(slug)))
+        assert not made["laws"]
+        assert abs(made["pots"][0]["water"]["pour_ml"] - float(re.search(r"(\d+) ml water", text)[1])) <= 6  # type: ignore[index]
+
+
+def test_just_a_pot_asks_for_an_amount_and_a_texture_the_grain_has() -> None:
+    with pytest.raises(Refusal, match="amount"):
+        alone(grain("quinoa"), "some", None, Kitchen(), Measures())
+    with pytest.raises(Refusal, match="never separate"):
+        alone(grain("teff"), "1 cup", "separate", Kitchen(), Measures())

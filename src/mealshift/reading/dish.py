@@ -42,6 +42,9 @@ _TITLES = (
     ),
     (r"\bpan\b", "pan", "separate"),
     (r"\bsoft\b", "soft", "soft"),
+    (r"\b(?:separate|kept apart)\b", "", "separate"),
+    (r"\bmoist\b", "", "moist"),
+    (r"\bfluffy\b", "", "fluffy"),
 )
 _METHOD = {"stirred": "open", "cooked": "covered"}
 
@@ -72,7 +75,10 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
         # porridge or gruel: the recipe's own water says which
         per_gram = recipe.liquid_water_ml / line.g
-        thin = abs(per_gram - g.hydration_at(5.0)) < abs(per_gram - g.hydration_at(4.0))
+        stiff, loose = g.hydration_at(4.0), g.hydration_at(5.0)
+        # what a slow grain's long boil takes off is no gruel's water, where the title says porridge
+        share = 0.9 if re.search(r"\bporridge\b", recipe.title, re.I) else 0.5
+        thin = per_gram > stiff + share * (loose - stiff)
         texture = "thin" if thin else "porridge"
     if g:
         low, high = g.texture_range()

@@ -11,6 +11,7 @@ from django.db import transaction
 from django.db.models import F
 
 from mealshift import ENGINE_VERSION, comparing, pipeline
+from mealshift.grains import grain
 from mealshift.measures import Measures
 from mealshift.pot import Kitchen
 from mealshift.pot.packet import Packet
@@ -18,6 +19,7 @@ from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice, as_it_is
+from mealshift.shifting.alone import alone as just_a_pot
 from mealshift_server.base.errors import Conflict
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.actions import core_kitchen, frozen, pot_of
@@ -108,6 +110,13 @@ def grain_page(household: Household, slug: str) -> dict[str, Any]:
 def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[str, Any]:
     kitchen = core_kitchen(household, {"pot_cm": asked.pop("pot_cm"), "altitude_m": asked.pop("altitude_m")})
     return pipeline.other_way(slug, kitchen, **asked)
+
+
+def alone(household: Household, slug: str, amount: str, texture: str | None, pot_id: int | None) -> dict[str, Any]:
+    kitchen = core_kitchen(household, {"pot_id": pot_id})
+    text, way = just_a_pot(grain(slug), amount, texture, kitchen, measures(household))
+    # nobody is asked how what was written here is cooked
+    return {"text": text, "corrections": [{"line": "", "method": way}]}
 
 
 def keep_recipe(household: Household, text: str, corrections: list[dict[str, Any]]) -> Recipe:

@@ -103,6 +103,12 @@ def other_way(request: HttpRequest, slug: str, data: s.OtherWayIn) -> Any:
     return actions.other_way(house(request), slug, data.model_dump())
 
 
+@router.post("/grains/{slug}/alone", response={200: s.JustAPotOut, **BAD}, tags=["engine"])
+def alone(request: HttpRequest, slug: str, data: s.JustAPotIn) -> Any:
+    """Just a pot of it, as the text of a recipe."""
+    return actions.alone(house(request), slug, data.amount, data.texture, data.pot_id)
+
+
 def _recipes(request: HttpRequest) -> QuerySet[Recipe]:
     return Recipe.objects.filter(household=house(request))
 

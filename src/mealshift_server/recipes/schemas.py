@@ -656,6 +656,19 @@ class TriedRow(Schema):
     rest_min: int
 
 
+class JustAPotIn(Schema):
+    """Just a pot: an amount in the cook's words, and how it is to come out; null: as the grain is cooked as a rule."""
+
+    amount: str = Field(max_length=60)
+    texture: Literal["separate", "fluffy", "moist", "soft", "porridge", "thin"] | None = None
+    pot_id: int | None = None
+
+
+class JustAPotOut(Schema):
+    text: str
+    corrections: list[CorrectionIn]
+
+
 class TriedOut(Schema):
     """text: what was tried, the example if nothing was brought. ingredients, steps: of the recipe as it becomes."""
 

@@ -9,6 +9,7 @@ import { clock } from "../../job/words";
 import { readFile } from "../../ui/readFile";
 import { dayName } from "../plan/clock";
 import { bring, draft, NO_DRAFT, redo, shared, takenUp, undo } from "../draft";
+import { JustAPot } from "./JustAPot";
 import { MarkedText } from "./MarkedText";
 import { Understood } from "./Understood";
 
@@ -139,6 +140,8 @@ function Examples() {
           </li>
         ))}
       </ul>
+      <h2 className="mb-2 mt-7 text-[19px]">No recipe, just a pot</h2>
+      <JustAPot />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { Swatch } from "../../job/Hatch";
 import { coatOf } from "../../job/grains";
 import { minutes, quarters } from "../../job/words";
 import { keyLook, Sheet, Wrong } from "../../ui/bits";
+import { JustAPot } from "../bring/JustAPot";
 import { OtherWay } from "./OtherWay";
 import { choice as choiceStore, draft } from "../draft";
 
@@ -53,6 +54,8 @@ function Shown({ g }: { g: Page }) {
             All of these are right: the water follows the texture you want, not the grain. Reckoned for a 20 cm pot with an ordinary lid, rinsed, unsoaked.
           </p>
           <Ladder g={g} />
+          <h2 className="mb-2 mt-8 text-[21px]">Just a pot of it</h2>
+          <JustAPot grain={g.slug} amount={`1 ${g.measure_name}`} />
           {g.schools.length > 0 && <Schools g={g} />}
           <OtherWay g={g} />
         </div>

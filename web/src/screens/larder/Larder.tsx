@@ -6,6 +6,7 @@ import { Swatch, useHatch } from "../../job/Hatch";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { bring, choice, FIRST_CHOICE } from "../draft";
 import { today } from "../week/days";
+import { JustAPot } from "../bring/JustAPot";
 import { Dishes } from "./Dishes";
 import { Left } from "./Left";
 
@@ -80,6 +81,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
   const change = useHomeChange((body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
   const drop = useHomeChange(() => answer(api.DELETE("/api/larder/{bag_id}", { params: { path } })));
   const [looking, setLooking] = useState(false);
+  const [alone, setAlone] = useState(false);
   const [grams, setGrams] = useState(String(Math.round(bag.grams)));
   const take = async (recipeId: number) => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: recipeId } } }));
@@ -111,10 +113,18 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
       {bag.opened && <p className="mt-1 text-[15px] text-soft">Open since {new Date(`${bag.opened}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}.</p>}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button onClick={() => setLooking(true)}>What can I make from this?</Button>
+        <Button onClick={() => setAlone(!alone)} aria-expanded={alone}>
+          Just a pot of it
+        </Button>
         <Link to={`/grains/${bag.grain}`} className={keyLook("quiet")}>
           About this grain
         </Link>
       </div>
+      {alone && (
+        <div className="mt-3">
+          <JustAPot grain={bag.grain} from={{ bag_id: bag.id, age: bag.old ? "old" : "fresh" }} />
+        </div>
+      )}
       {looking && <Dishes bagId={bag.id} onTake={(id) => void take(id)} />}
     </section>
   );
