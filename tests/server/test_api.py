@@ -398,3 +398,18 @@ def test_a_recipe_is_tried_without_an_account_and_kept_nowhere(db, settings) -> 
     settings.TRY_RATE = "2/m"
     cache.clear()
     assert [post(client, "try", text="").status_code for _ in range(3)] == [200, 200, 429]
+
+
+def test_a_list_of_recipes_goes_on_to_its_end(cook, as_) -> None:
+    """No household's hundred and first recipe is out of reach; each stands on one page, and there is no page 0."""
+    client = as_(cook)
+    first = Recipe.objects.get(pk=post(client, "recipes", text=demo("01")).json()["id"])
+    for n in range(100):
+        first.pk, first.title = None, f"Dish {n}"
+        first._state.adding = True
+        first.save()
+    pages = [client.get(f"/api/recipes?page={n}").json() for n in (1, 2, 3)]
+    assert [len(p) for p in pages] == [100, 1, 0]
+    assert len({r["id"] for p in pages for r in p}) == 101
+    assert client.get("/api/recipes?page=0").status_code == 422
+    assert client.get("/api/shifts?page=1").json() == []

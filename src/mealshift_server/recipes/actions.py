@@ -112,6 +112,14 @@ def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[st
     return pipeline.other_way(slug, kitchen, **asked)
 
 
+# rows of a list that are given at once
+PAGE = 100
+
+
+def page_of(number: int) -> slice:
+    return slice((number - 1) * PAGE, number * PAGE)
+
+
 def alone(household: Household, slug: str, amount: str, texture: str | None, pot_id: int | None) -> dict[str, Any]:
     kitchen = core_kitchen(household, {"pot_id": pot_id})
     text, way = just_a_pot(grain(slug), amount, texture, kitchen, measures(household))

@@ -118,8 +118,9 @@ def _shifts(request: HttpRequest) -> QuerySet[Shift]:
 
 
 @router.get("/recipes", response={200: list[s.RecipeRow], 401: Trouble}, tags=["kept"])
-def recipes(request: HttpRequest) -> Any:
-    rows = _recipes(request).annotate(n=Count("shifts")).order_by("-updated", "-id")[:500]
+def recipes(request: HttpRequest, page: s.Page = 1) -> Any:
+    """A page of them, the last touched first; the last page is not full."""
+    rows = _recipes(request).annotate(n=Count("shifts")).order_by("-updated", "-id")[actions.page_of(page)]
     return [
         {"id": r.pk, "title": r.title, "version": r.version, "updated": r.updated, "shifts": r.n, "side": r.side}
         for r in rows
@@ -166,8 +167,9 @@ def drop_recipe(request: HttpRequest, recipe_id: int) -> Any:
 
 
 @router.get("/shifts", response={200: list[s.ShiftRow], 401: Trouble}, tags=["kept"])
-def shifts(request: HttpRequest) -> Any:
-    rows = _shifts(request).only("id", "title", "grain", "recipe_id", "created", "result")[:500]
+def shifts(request: HttpRequest, page: s.Page = 1) -> Any:
+    """A page of them, the newest first; the last page is not full."""
+    rows = _shifts(request).only("id", "title", "grain", "recipe_id", "created", "result")[actions.page_of(page)]
     return [_row(k) for k in rows]
 
 

@@ -16,6 +16,10 @@ Texture = Literal["separate", "fluffy", "moist", "soft", "porridge", "thin"]
 Place = list[int]
 
 
+# of a list that is asked for page by page
+Page = Annotated[int, Field(ge=1, le=10_000)]
+
+
 class GrainOut(Schema):
     slug: str
     name: str

@@ -1,3 +1,4 @@
+import { allPages } from "./pages";
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, TroubleError, type Choice, type Correction, type Session } from "./client";
 import { kept } from "../ui/kept";
@@ -89,8 +90,10 @@ export const usePlan = (dinner: Dinner) =>
     retry: false,
   });
 
-export const useRecipes = () => useQuery({ queryKey: ["recipes"], queryFn: () => answer(api.GET("/api/recipes")) });
-export const useShifts = () => useQuery({ queryKey: ["shifts"], queryFn: () => answer(api.GET("/api/shifts")) });
+export const useRecipes = () =>
+  useQuery({ queryKey: ["recipes"], queryFn: ({ signal }) => allPages((page) => answer(api.GET("/api/recipes", { params: { query: { page } }, signal }))) });
+export const useShifts = () =>
+  useQuery({ queryKey: ["shifts"], queryFn: ({ signal }) => allPages((page) => answer(api.GET("/api/shifts", { params: { query: { page } }, signal }))) });
 export const useKeptShift = (id: number) =>
   useQuery({ queryKey: ["shifts", id], queryFn: () => answer(api.GET("/api/shifts/{shift_id}", { params: { path: { shift_id: id } } })), retry: false });
 

@@ -10,6 +10,9 @@ import { bring } from "../draft";
 import { tonight } from "../plan/tonight";
 import { Measure } from "./Measure";
 
+// with more dishes than this one looks for them
+const MANY = 12;
+
 /** The household's recipes, each with the shifts that came of it. */
 export function Kept() {
   const recipes = useRecipes();
@@ -25,6 +28,9 @@ export function Kept() {
     bring(found.text, found.id, found.corrections);
     void go("/bring");
   };
+  const [sought, setSought] = useState("");
+  const wanted = sought.trim().toLowerCase();
+  const listed = recipes.data?.filter((r) => r.title.toLowerCase().includes(wanted)) ?? [];
   const loose = shifts.data?.filter((s) => s.recipe_id === null) ?? [];
   const family = (slug: string) => grains.data?.find((g) => g.slug === slug)?.family;
 
@@ -43,8 +49,15 @@ export function Kept() {
           </Link>
         </div>
       )}
+      {(recipes.data?.length ?? 0) > MANY && (
+        <label className="mt-4 flex max-w-[420px] items-center gap-3 text-[16px] text-soft">
+          Find
+          <input value={sought} onChange={(e) => setSought(e.target.value)} type="search" className="min-h-11 flex-1 rounded-key border border-line bg-sheet px-3 text-[17px] text-ink" />
+        </label>
+      )}
+      {wanted !== "" && listed.length === 0 && <p className="mt-4 text-[17px]">No dish is called so; a part of its name is enough.</p>}
       <ul className="m-0 mt-4 grid list-none gap-x-12 p-0 min-[1000px]:grid-cols-2">
-        {recipes.data?.map((r) => {
+        {listed.map((r) => {
           const mine = shifts.data?.filter((s) => s.recipe_id === r.id) ?? [];
           return (
             <li key={r.id} className="min-w-0 border-t border-line py-3">
