@@ -73,12 +73,11 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     if line and line.cooked and not dish and any(c.verb == "fry" and "grain" in c.things for c in found):
         dish, texture = "fried", "separate"
     if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
-        # porridge or gruel: the recipe's own water says which
+        # porridge or gruel: the recipe's own water says which, unless its title does
         per_gram = recipe.liquid_water_ml / line.g
-        stiff, loose = g.hydration_at(4.0), g.hydration_at(5.0)
-        # what a slow grain's long boil takes off is no gruel's water, where the title says porridge
-        share = 0.9 if re.search(r"\bporridge\b", recipe.title, re.I) else 0.5
-        thin = per_gram > stiff + share * (loose - stiff)
+        thin = abs(per_gram - g.hydration_at(5.0)) < abs(per_gram - g.hydration_at(4.0))
+        if told := re.search(r"\b(spoonable|pouring)\b", recipe.title, re.I):
+            thin = told[0].lower() == "pouring"
         texture = "thin" if thin else "porridge"
     if g:
         low, high = g.texture_range()

@@ -34,7 +34,9 @@ def alone(g: Grain, amount: str, texture: str | None, kitchen: Kitchen, measures
     pot = solve(g, ml, default_way(g, method, at), kitchen)
     steps = [f"{n}. {s}" for n, s in enumerate(_steps(pot), 1)]
     people = max(1, round_half_up(pot.dry_g / A_PLATE_G))
-    named = {"porridge": f"{cap(g.name)} porridge", "thin": f"{cap(g.name)} gruel"}.get(texture or "")
+    named = {"porridge": f"{cap(g.name)} porridge, spoonable", "thin": f"{cap(g.name)} porridge, pouring"}.get(
+        texture or ""
+    )
     title = named or f"{cap(g.name)}, on its own" + (f", {texture}" if texture else "")
     text = "\n".join(
         [title, f"Serves {people}", "", "Ingredients", listed, f"{jug_ml(pot.pour_ml)} ml water", "", "Method", *steps, ""]

@@ -35,7 +35,7 @@ AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|no|not|never|don't|do not"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
@@ -639,14 +639,16 @@ class _Work:
         """Does the recipe itself soak its dry beans and boil them before the grain goes in? The caution stands all the same."""
         handle = ingredients.handle(bean)
         mine = [o for o in self.recipe.process.operations if bean.index in o.what or (handle and handle.search(o.text))]
-        soaked = any(o.kind == "soak" or re.search(r"\bsoak", o.text, re.I) for o in mine)
+        # "Wash the beans and soak overnight": two clauses, one sentence
+        said = [x for st in self.recipe.steps for x in re.split(r"[.;!?]", st.text) if handle and handle.search(x)]
+        soaked = any(o.kind == "soak" for o in mine) or any(re.search(r"\bsoak", x, re.I) for x in said)
         grain_in = next(
             (
                 i
                 for i, o in enumerate(self.recipe.process.operations)
                 if self.recipe.source in o.what and o.kind not in ("rinse", "soak", "drain")
             ),
-            0,
+            len(self.recipe.process.operations),
         )
         before = self.recipe.process.operations[:grain_in]
         boiled = any(o.kind in ("boil", "cook") or re.search(r"\bboil", o.text, re.I) for o in before)
