@@ -17,7 +17,7 @@ from .clauses import Clause
 from .settle import Settled
 from .structure import Structure
 
-SURE = {"simmer": 0.9, "rest": 0.9, "soak": 0.93, "method": 0.8, "water": 0.85}
+SURE = {"simmer": 0.94, "rest": 0.94, "soak": 0.93, "method": 0.86, "water": 0.9}
 _SAID = {
     "heat": "at the heat", "come_up": "until it boils", "rest": "closed, off the heat", "release": "until the pressure is down", "soak": "a soak", "pan": "in the pan before the grain",
     "toast": "the grain fried dry", "from_end": "before the end", "from_start": "after the start", "whistles": "whistles", "other": "something else",
