@@ -137,7 +137,7 @@ function Devices() {
               <strong>{x.device}</strong> <span className="text-soft">{x.here ? "here" : `last seen ${new Date(x.seen).toLocaleDateString("en-GB", { day: "numeric", month: "long" })}`}</span>
             </span>
             {!x.here && (
-              <Button kind="quiet" aria-label={`End ${x.device}`} onClick={() => end.mutate(x.id)}>
+              <Button kind="quiet" aria-label={`End it: ${x.device}`} onClick={() => end.mutate(x.id)}>
                 End it
               </Button>
             )}
