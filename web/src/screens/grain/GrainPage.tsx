@@ -137,7 +137,7 @@ function Ladder({ g }: { g: Page }) {
                 </span>
                 <span className="figures w-[108px] shrink-0 min-[760px]:w-[150px] text-right">
                   <strong className="font-show text-[20px]">{quarters(p.water.pour_said.amount)}</strong> {p.water.pour_said.unit}
-                  {p.water.pour_said.amount > 1 && (p.water.pour_said.unit.endsWith("s") ? "es" : "s")}
+                  {p.water.pour_said.amount > 1 && p.water.pour_said.unit !== "ml" && (p.water.pour_said.unit.endsWith("s") ? "es" : "s")}
                 </span>
               </div>
             </td>
