@@ -12,7 +12,7 @@ from . import parts
 
 def to_text(shift: dict[str, Any]) -> str:
     """A text that reads on paper and that our own reader takes back."""
-    out = [*_head(shift), "", "Ingredients", *_list(shift, ""), "", "Method", *_method(shift)]
+    out = [*_head(shift), *_list(shift, ""), "", "Method", *_method(shift)]
     out += [
         "",
         "Notes",
@@ -26,7 +26,7 @@ def to_text(shift: dict[str, Any]) -> str:
 
 def recipe_alone(shift: dict[str, Any]) -> str:
     """The rewritten recipe and nothing else: title, servings, times, ingredients, numbered steps."""
-    return "\n".join([*_head(shift), "", "Ingredients", *_list(shift, "- "), "", "Method", *_method(shift)])
+    return "\n".join([*_head(shift), *_list(shift, "- "), "", "Method", *_method(shift)])
 
 
 def _head(shift: dict[str, Any]) -> list[str]:
@@ -35,10 +35,11 @@ def _head(shift: dict[str, Any]) -> list[str]:
 
 
 def _list(shift: dict[str, Any], bullet: str) -> list[str]:
+    """The list under its heading; a recipe told as prose has none."""
     out: list[str] = []
     for section, rows in parts.ingredient_parts(shift):
         out += [*(["", f"{section}:"] if section else []), *(f"{bullet}{i['text']}" for i in rows)]
-    return out
+    return ["", "Ingredients", *out] if out else []
 
 
 def _method(shift: dict[str, Any]) -> list[str]:
