@@ -648,7 +648,8 @@ class _Work:
                 for i, o in enumerate(self.recipe.process.operations)
                 if self.recipe.source in o.what and o.kind not in ("rinse", "soak", "drain")
             ),
-            len(self.recipe.process.operations),
+            # not known when the grain goes in: nothing is taken for boiled before it
+            0,
         )
         before = self.recipe.process.operations[:grain_in]
         boiled = any(o.kind in ("boil", "cook") or re.search(r"\bboil", o.text, re.I) for o in before)
