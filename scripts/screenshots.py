@@ -121,7 +121,7 @@ def main() -> None:
             page.wait_for_selector("text=Day-after")
             take(page, "larder")
             phone = browser.new_context(
-                viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True
+                viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True, locale="en-GB"
             ).new_page()
             phone.goto(address)
             # the phone takes up what the laptop had in hand
@@ -132,7 +132,7 @@ def main() -> None:
             take(phone, "bench-phone")
             stove(phone, address)
             # who has no account sees this first
-            door = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
+            door = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB").new_page()
             door.goto(address)
             door.get_by_role("button", name="House").click()
             door.get_by_role("button", name="Sign out").click()

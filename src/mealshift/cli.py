@@ -15,6 +15,7 @@ from typing import Any, NoReturn
 from . import comparing, pipeline, writing
 from .grains import TEXTURES, Grain, all_grains, grain
 from .grains.catalogue import METHODS
+from .manner import Manner
 from .measures import Measures, parse_amount, parse_minutes, unit_kind
 from .planning import Dish, plan_dinner
 from .planning.schedule import report as plan_report
@@ -87,6 +88,8 @@ def _parser() -> _Parser:
     c.add_argument("--text", action="store_true", help="the rewritten recipe alone, fit to be read again")
     c.add_argument("--keep", default="volume", metavar="|".join(KEEPS))
     c.add_argument("--servings", type=_number)
+    c.add_argument("--amounts", default="", metavar="metric|cups|both", help="instead of the recipe's own units")
+    c.add_argument("--degrees", default="", metavar="C|F")
     _pot_options(c)
 
     c = sub.add_parser("compare", help="every grain for this dish, ranked")
@@ -292,7 +295,7 @@ def _pot_text(d: dict[str, Any]) -> str:
 def _shift(a: argparse.Namespace) -> tuple[Any, str]:
     parts = tuple(_share(to) for to in a.to)
     slug = parts[0][0]
-    kitchen = _kitchen(a)
+    kitchen = replace(_kitchen(a), cup_ml=_cup(a.cup_ml), manner=Manner(a.amounts, a.degrees.upper()))
     measures = Measures(cup_ml=_cup(a.cup_ml), measure_ml=kitchen.measure_ml)
     choice = Choice(
         slug,

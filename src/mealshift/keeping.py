@@ -16,6 +16,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 
 from .grains import grain
+from .manner import Manner
 from .problems import Refusal
 
 COOL_BY, COOL_AT_MOST = timedelta(hours=1), timedelta(hours=2)
@@ -58,9 +59,11 @@ def keep(
     now: datetime,
     local_days: int = STRICT_DAYS,
     dish: str = "",
+    manner: Manner | None = None,
 ) -> Kept:
     """Of grain served at `served`, which lay on the table until the first of `moves` (in the order they were made)."""
     check_days(local_days)
+    manner = manner or Manner()
     way = [Move(served, "table"), *moves]
     for m in way:
         check_place(m.place)
@@ -85,26 +88,33 @@ def keep(
     eat_by, local = served + timedelta(days=STRICT_DAYS), None
     if thawed is not None and place != "freezer":
         eat_by = thawed + THAWED
-        said = f"Thawed: eat it by {eat_by:%A %H:%M}, and do not freeze it again."
+        said = f"Thawed: eat it by {eat_by:%A} {manner.time(eat_by)}, and do not freeze it again."
     elif place == "table":
         # what has been warm before has less of its two hours left
         left = COOL_AT_MOST - (warm - (now - since))
         cool_by, at_most = min(cool_by, since + left), since + left
-        said = f"Shallow, and into the fridge by {cool_by:%H:%M}; {at_most:%H:%M} at the latest."
+        said = f"Shallow, and into the fridge by {manner.time(cool_by)}; {manner.time(at_most)} at the latest."
         if now > cool_by:
-            said = f"Shallow, and into the fridge now; {at_most:%H:%M} at the latest."
+            said = f"Shallow, and into the fridge now; {manner.time(at_most)} at the latest."
     elif place == "freezer":
         eat_by = since + timedelta(days=FREEZER_DAYS)
         said = f"Frozen, best by {eat_by:%-d %B}. Thaw it in the fridge, not on the table, and eat it within a day."
     elif local_days > STRICT_DAYS:
         local = served + allowed
-        said = f"Eat it by {eat_by:%A %H:%M} by the stricter rule; by {local:%A} by the one you follow."
+        said = f"Eat it by {eat_by:%A} {manner.time(eat_by)} by the stricter rule; by {local:%A} by the one you follow."
         if now > eat_by:
-            said = f"Past the stricter rule; by the one you follow, eat it by {local:%A %H:%M}."
+            said = f"Past the stricter rule; by the one you follow, eat it by {local:%A} {manner.time(local)}."
     else:
-        said = f"Eat it by {eat_by:%A %H:%M}."
+        said = f"Eat it by {eat_by:%A} {manner.time(eat_by)}."
     return Kept(
-        cool_by, at_most, eat_by, local, bool(over), over or said, _reheat(slug), _idea(slug, dish) if not over else ""
+        cool_by,
+        at_most,
+        eat_by,
+        local,
+        bool(over),
+        over or said,
+        manner.degrees(_reheat(slug)),
+        _idea(slug, dish) if not over else "",
     )
 
 

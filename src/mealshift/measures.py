@@ -19,10 +19,11 @@ POUND_G = 453.6
 
 @dataclass(frozen=True, slots=True)
 class Measures:
-    """The household's vessels in millilitres. `measure` is the cook's own glass or mug."""
+    """The household's vessels in millilitres. `measure` is the cook's own glass or mug. amounts: how they are said (manner.py)."""
 
     cup_ml: float = 237.0
     measure_ml: float = 240.0
+    amounts: str = ""
 
 
 # canonical unit -> (kind, factor to ml or g; None = the household's own), spellings. "vessel": a vessel whose size only its owner knows;
@@ -371,14 +372,16 @@ def jug_ml(ml: float) -> int:
 QUARTERS_WITHIN = 0.06
 
 
-def in_vessels(ml: float, vessel_ml: float) -> float | None:
-    """How many vessels that is, to the quarter; None where no quarter is near enough to pour by.
+def in_vessels(ml: float, vessel_ml: float, thirds: bool = False) -> float | None:
+    """How many vessels that is, to the quarter; None where no quarter is near enough to pour by. thirds: measuring cups come in them too.
 
-    >>> in_vessels(525, 240), in_vessels(90, 240)
-    (2.25, None)
+    >>> in_vessels(525, 240), in_vessels(90, 240), in_vessels(330, 240, thirds=True)
+    (2.25, None, 1.3333333333333333)
     """
-    quarters = round_half_up(ml / vessel_ml * 4)
-    return quarters / 4 if quarters and abs(quarters / 4 * vessel_ml - ml) <= QUARTERS_WITHIN * ml else None
+    many = ml / vessel_ml
+    near = [round_half_up(many * parts) / parts for parts in ((4, 3) if thirds else (4,))]
+    best = min(near, key=lambda n: abs(n - many))
+    return best if best and abs(best - many) <= QUARTERS_WITHIN * many else None
 
 
 def round_half_up(value: float) -> int:

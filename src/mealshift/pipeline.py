@@ -190,7 +190,7 @@ def other_way(
         raise Refusal(
             "water", "water", "Say how much water there is, how deep it stands, or that the pot is to be filled."
         )
-    return pot_report(pot, "measure", kitchen.measure_ml, kitchen.measure_name)
+    return pot_report(pot, *kitchen.pours_in)
 
 
 def what_if(
@@ -338,8 +338,8 @@ def doubt_row(d: Doubt) -> dict[str, Any]:
 
 def said_measure(choice: Choice, recipe: Recipe, cup_ml: float = 237.0) -> tuple[str, float, str | None]:
     """The words for the pour: the cook's own vessel, or those its line is written in (the grain's where several lines carry it)."""
-    if choice.said_unit == "measure":
-        return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
+    if choice.said_unit == "measure" or choice.kitchen.manner.amounts in ("metric", "cups"):
+        return choice.kitchen.pours_in
     carry = carriers(recipe)
     line = carry[0] if len(carry) == 1 and carry[0].unit else recipe.source_line
     unit = line.unit if line else ""
@@ -393,7 +393,7 @@ def shift_report(s: Shift) -> dict[str, Any]:
                 "kind": st.kind,
                 "section": st.section,
                 "kept": st.kept,
-                "cautions": [c.text for c in cautions.for_words(st.text)],
+                "cautions": [c.text for c in cautions.for_words(st.text, s.kitchen.manner)],
             }
             for st in s.method.steps
         ],

@@ -74,7 +74,10 @@ def open_page(chromium: Browser, house: str) -> Iterator[Callable[..., Page]]:
 
     def opened(path: str = "/", width: int = 1280, height: int = 800, **options: Any) -> Page:
         context = chromium.new_context(
-            viewport={"width": width, "height": height}, base_url=house, accept_downloads=True, **options
+            **{"locale": "en-GB", **options},
+            viewport={"width": width, "height": height},
+            base_url=house,
+            accept_downloads=True,
         )
         if not contexts:
             empty_hands(context)

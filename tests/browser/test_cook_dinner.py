@@ -89,7 +89,7 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
 
     # a second device sees the same, and what it touches is seen here
-    second = chromium.new_page(base_url=house, viewport={"width": 1280, "height": 800})
+    second = chromium.new_page(base_url=house, locale="en-GB", viewport={"width": 1280, "height": 800})
     second.goto(page.url)
     expect(second.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
     second.get_by_role("button", name="Note").click()

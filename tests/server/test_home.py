@@ -594,3 +594,18 @@ def test_a_name_has_up_to_sixty_letters() -> None:
     assert actions.found_household("Gate Cottage", "w" * 60, PASSWORD).username == "w" * 60
     with pytest.raises(Refusal):
         actions.found_household("Mill Cottage", "w" * 61, PASSWORD)
+
+
+def test_numbers_are_said_as_the_household_has_them_everywhere(cook, as_) -> None:
+    client = as_(cook)
+    told = put(client, "household/manner", amounts="cups", heat="F", clock=12)
+    assert told.status_code == 200 and told.json()["manner"] == {"amounts": "cups", "heat": "F", "clock": 12}
+    made = post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()
+    assert made["pots"][0]["water"]["pour_said"]["unit"] == "cup"
+    assert any("140 °F" in c["text"] for c in made["cautions"]) and "1 tin (14 oz) chickpeas" in str(made["ingredients"])
+    post(client, "left", name="pilaf", grain="quinoa", portions=2)
+    assert " pm" in (left := client.get("/api/left").json()["left"][0]["said"]) or " am" in left
+    # it travels with the household, and one that cannot be is refused at its field
+    assert saved(client)[1]["household"]["amounts"] == "cups"
+    assert put(client, "household/manner", amounts="bushels").json()["where"] == "amounts"
+    assert Household.objects.get().manner.amounts == "cups"

@@ -6,6 +6,7 @@ import { Link, Navigate, NavLink, Route, Routes, useLocation, useMatch } from "r
 import { answer, api } from "./api/client";
 import { lastSession, useSession } from "./api/queries";
 import * as Screen from "./screens/all";
+import { setManner } from "./job/manner";
 import { draft, NO_DRAFT, shareDraft, takenUp } from "./screens/draft";
 import { tonight } from "./screens/plan/tonight";
 import { deliver } from "./screens/stove/deliver";
@@ -55,8 +56,10 @@ export function App() {
         <Screen.SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />
       </Held>
     );
+  setManner(session.data.manner);
   return (
-    <div className="min-h-screen">
+    // told otherwise, every number on the screen is said anew
+    <div key={JSON.stringify(session.data.manner)} className="min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:left-3 focus:top-2 focus:z-50 focus:bg-sheet focus:p-2">
         To the page
       </a>
@@ -183,7 +186,7 @@ const MORE: [to: string, word: string, narrow: boolean][] = [
   ...HOME.map(([to, word]): [string, string, boolean] => [to, word, true]),
   ["/every", "Every grain", false],
   ["/practice", "Practice pot", false],
-  ["/house", "Members and backup", false],
+  ["/house", "Members, units, backup", false],
 ];
 const been = keptStore<string[]>("been", [], "device");
 

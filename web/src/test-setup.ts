@@ -3,6 +3,8 @@ import { cleanup } from "@testing-library/react";
 import { afterEach } from "vitest";
 
 afterEach(cleanup);
+// before any module asks how this device says its dates
+Object.defineProperty(navigator, "language", { value: "en-GB" });
 
 // jsdom lacks what Radix measures with
 class Observer {

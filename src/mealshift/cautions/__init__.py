@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import re
 import tomllib
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
 
+from ..manner import Manner
 from ..pot import Pot
 from ..pot.ways import cap
 from ..reading.ingredients import heat_wanted
@@ -50,15 +51,20 @@ _IN_WORDS = (
 )  # fmt: skip
 
 
-def for_words(text: str) -> list[Caution]:
+def _in(manner: Manner, found: list[Caution]) -> list[Caution]:
+    return [replace(c, text=manner.degrees(c.text), because=manner.degrees(c.because)) for c in found]
+
+
+def for_words(text: str, manner: Manner | None = None) -> list[Caution]:
     """Cautions that a recipe's own sentence calls for, to be shown where it stands."""
-    return [_make(code, why) for pattern, code, why in _IN_WORDS if re.search(pattern, text[:5000], re.I)]
+    found = [_make(code, why) for pattern, code, why in _IN_WORDS if re.search(pattern, text[:5000], re.I)]
+    return _in(manner or Manner(), found)
 
 
 def for_pot(pot: Pot) -> list[Caution]:
     """Cautions of the grain and the way it is cooked, without a recipe."""
     out = [_make("gluten", "of the grain", grain=cap(pot.grain.name))] if pot.grain.gluten else []
-    return out + _for_way(pot) + [_make("cooling", "there may be some left over")]
+    return _in(pot.kitchen.manner, out + _for_way(pot) + [_make("cooling", "there may be some left over")])
 
 
 def for_dish(dish: Shift | AsItIs) -> list[Caution]:
@@ -66,7 +72,8 @@ def for_dish(dish: Shift | AsItIs) -> list[Caution]:
     if isinstance(dish, AsItIs):
         raw = any(heat_wanted(ln)[1] for ln in dish.recipe.lines)
         first = [_make("raw_meat", "raw meat or fish goes in")] if raw else []
-        return [*first, *_for_recipe(dish.recipe), _make("cooling_dish", "there may be some left over")]
+        found = [*first, *_for_recipe(dish.recipe), _make("cooling_dish", "there may be some left over")]
+        return _in(dish.kitchen.manner, found)
     return for_shift(dish)
 
 
@@ -88,7 +95,7 @@ def for_shift(shift: Shift) -> list[Caution]:
         out.append(_make("gluten_certified", "this grain is often milled beside wheat", grain=cap(pot.grain.name)))
     out += _for_way(pot)
     out += _for_recipe(recipe)
-    return [*out, _make("cooling", "there may be some left over")]
+    return _in(shift.kitchen.manner, [*out, _make("cooling", "there may be some left over")])
 
 
 def _for_way(pot: Pot) -> list[Caution]:

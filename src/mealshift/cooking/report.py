@@ -103,7 +103,7 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dic
         "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "locked": is_locked(script, state, key), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
         "reserve_ml": pot.high_ml - pot.pour_ml, "locks": pot.way.locked, "whistles": pot.whistles if pot.way.row.whistles else 0, "whistled": now.whistled, "wrongs": _wrongs(script, state, key, pot, run, on, minute),
         "on": on, "curve": curve(run, 60), "boil_at": run.boil_at, "off_at": run.off_at, "verdict": "", "scale": "", "celsius": None,
-        "pour_said": said_amount(pot.pour_ml, "measure", pot.kitchen.measure_ml, pot.kitchen.measure_name),
+        "pour_said": said_amount(pot.pour_ml, *pot.kitchen.pours_in),
         "splashes": [
             {"ml": round_half_up(pot.kitchen.measure_ml * part), "said": f"{word} {pot.kitchen.measure_name}"}
             for part, word in ((0.25, "¼"), (0.5, "½"), (1.0, "1"))
@@ -171,7 +171,8 @@ def told(script: Script, e: Event) -> str:
         case "weighed":
             return f"{name}: {e.data['grams']:.0f} g on the scale"
         case "probed":
-            return f"{name}: {e.data['celsius']:.0f} °C"
+            said = f"{name}: {e.data['celsius']:.0f} °C"
+            return pot.kitchen.manner.degrees(said) if pot else said
         case "ended":
             return "Stopped"
     return ""

@@ -13,6 +13,7 @@ from functools import cache
 from typing import Any
 
 from .. import comparing
+from ..manner import Manner
 from ..measures import Measures
 from ..pot import Kitchen
 from ..pot.account import said_minutes
@@ -79,7 +80,9 @@ def plan_dinner(
         shifts[name], keys[name] = made, d.key
     tasks = {name: tasks_of(made, name) for name, made in shifts.items()}
 
-    plan = make_plan(tasks, serve_at, now, burners, ovens, pinned, owned)
+    kitchens = [d.choice.kitchen if d.choice else d.kitchen for d in dishes]
+    manner = next((k.manner for k in kitchens if k), Manner())
+    plan = make_plan(tasks, serve_at, now, burners, ovens, pinned, owned, manner=manner)
     able = {
         name: t for name, t in tasks.items() if name not in {p.where for p in plan.problems if p.code == "no_appliance"}
     }
@@ -187,5 +190,5 @@ def _later(
     for at in tries[:3]:
         again = set(missing(at))
         if name not in again and again <= missed:
-            return [WayOut("later", dish.key, f"Serve at {at:%H:%M}", {}, at, needs)]
+            return [WayOut("later", dish.key, f"Serve at {made.kitchen.manner.time(at)}", {}, at, needs)]
     return []

@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
+from ..manner import Manner
 from ..problems import Problem, Refusal
 from .tasks import Task
 
@@ -60,19 +61,25 @@ def make_plan(
     pinned: dict[str, datetime] | None = None,
     owned: tuple[str, ...] | None = None,
     effort: float = EFFORT,
+    manner: Manner | None = None,
 ) -> Plan:
     """dishes: name → its tasks. now: nothing starts before. burners, ovens: how many at once. pinned: task id → its start.
-    owned: the appliances there are (None: not said, none is ruled out). effort: how much the search may work, in the solver's deterministic seconds.
+    owned: the appliances there are (None: not said, none is ruled out). manner: how times are said. effort: how much the search may work, in the solver's deterministic seconds.
 
     Refusal if there is no burner or nothing to plan; a dish that cannot make it becomes a problem.
     """
+    manner = manner or Manner()
     if not dishes:
         raise Refusal("plan", "dishes", "There is nothing to plan: give at least one recipe.")
     if not 1 <= burners <= 8:
         raise Refusal("burners", "burners", "A plan needs 1 to 8 burners; give a number in between.")
     room = LONGEST_MIN if now is None else minutes_from(now, serve_at)
-    if room <= 0:
-        raise Refusal("serve_at", "serve_at", f"{serve_at:%H:%M} has passed by {now:%H:%M}: give a later serving time.")
+    if now is not None and room <= 0:
+        raise Refusal(
+            "serve_at",
+            "serve_at",
+            f"{manner.time(serve_at)} has passed by {manner.time(now)}: give a later serving time.",
+        )
     room = min(room, LONGEST_MIN)
     pins = {i: minutes_from(at, serve_at) for i, at in (pinned or {}).items()}
     lacking = {name: _lacks(tasks, owned, ovens) for name, tasks in dishes.items()}
@@ -95,7 +102,7 @@ def make_plan(
                 Problem("pinned", name, f"{name} cannot be done with {which} pinned where they are: let go of a pin.")
             )
         else:
-            problems.append(_missed(name, dishes[name], room, serve_at, now))
+            problems.append(_missed(name, dishes[name], room, serve_at, now, manner))
     return Plan(serve_at, done[0].start if done else None, tuple(done), tuple(problems))
 
 
@@ -257,13 +264,15 @@ def critical_minutes(tasks: list[Task]) -> int:
     return max(ends.values(), default=0)
 
 
-def _missed(name: str, tasks: list[Task], room: int, serve_at: datetime, now: datetime | None) -> Problem:
+def _missed(
+    name: str, tasks: list[Task], room: int, serve_at: datetime, now: datetime | None, manner: Manner
+) -> Problem:
     needs = critical_minutes(tasks)
     if needs <= room:
         return Problem(
             "crowded",
             name,
-            f"{name} finds no free hands or burner before {serve_at:%H:%M}: serve later, use another burner, or leave a dish out.",
+            f"{name} finds no free hands or burner before {manner.time(serve_at)}: serve later, use another burner, or leave a dish out.",
         )
     soak = sum(t.minutes for t in tasks if t.id.endswith("/soak") or "/sprout" in t.id)
     ways = []
@@ -271,11 +280,11 @@ def _missed(name: str, tasks: list[Task], room: int, serve_at: datetime, now: da
         ways.append("cook it without the soak")
     ways += ["take a quicker grain or a pressure cooker"] if needs - soak > 30 else []
     ready = before(now or before(serve_at, room), -needs)
-    ways.append(f"serve at {ready:%H:%M}")
+    ways.append(f"serve at {manner.time(ready)}")
     return Problem(
         "too_late",
         name,
-        f"{name} needs {needs} minutes and only {room} are left before {serve_at:%H:%M}: {', or '.join(ways)}.",
+        f"{name} needs {needs} minutes and only {room} are left before {manner.time(serve_at)}: {', or '.join(ways)}.",
     )
 
 

@@ -485,12 +485,16 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
     )
     if row.locked:
         hot = PRESSURE_C - max(0.0, kitchen.altitude_m) / 400
-        factor("altitude", heat_factor(hot, PRESSURE_C), f"pressure is reached at {hot:.0f} °C up here")
+        factor(
+            "altitude",
+            heat_factor(hot, PRESSURE_C),
+            kitchen.manner.degrees(f"pressure is reached at {hot:.0f} °C up here"),
+        )
         if way.release == "quick":
             factor("release", 1.25, "a quick release gives no cooking on the way down")
     else:
         boil = boiling_point(kitchen.altitude_m)
-        factor("altitude", heat_factor(boil), f"water boils at {boil:.0f} °C up here")
+        factor("altitude", heat_factor(boil), kitchen.manner.degrees(f"water boils at {boil:.0f} °C up here"))
     if way.age == "old":
         factor("age", OLD_BAG, "an old bag takes about a tenth longer")
     factor("learnt", factors.time, "your notebook's pots say so")
@@ -707,7 +711,7 @@ def said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> dict[
     """A volume of water in the cook's own measure: to the quarter of a vessel, else as a jug shows it."""
     if unit == "g":
         return {"amount": round_half_up(ml / 5) * 5, "unit": "g"}
-    vessels = in_vessels(ml, unit_ml) if unit != "ml" and unit_ml > 1 else None
+    vessels = in_vessels(ml, unit_ml, thirds=unit == "cup") if unit != "ml" and unit_ml > 1 else None
     return {"amount": jug_ml(ml), "unit": "ml"} if vessels is None else {"amount": vessels, "unit": name or unit}
 
 

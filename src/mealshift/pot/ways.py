@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from ..grains import TEXTURES, Grain
 from ..grains.catalogue import METHODS
+from ..manner import Manner
 from ..problems import Refusal
 from .methods import Method
 from .methods import method as method_row
@@ -33,6 +34,7 @@ class Kitchen:
     room_c: float = 20.0
     measure_ml: float = 240.0
     measure_name: str = "measure"
+    cup_ml: float = 237.0
     whistle_min: float = 2.5
     lid: str = "ordinary"
     boil_off: float = 1.0
@@ -40,11 +42,24 @@ class Kitchen:
     cookers: tuple[str, ...] | None = None
     # how long things have taken here, as cookings showed (cooking/took.py): (key, value)
     took: tuple[tuple[str, float], ...] = ()
+    # how the household says its numbers
+    manner: Manner = Manner()
 
     def lacks(self, way: Way) -> str:
         """The appliance a way of cooking needs and this kitchen does not list; "" if it has all, or has not said."""
         wanted = [n for n in (way.row.resource, way.row.needs) if n not in ("", "burner", "oven", "kettle")]
         return next((n for n in wanted if self.cookers is not None and n not in self.cookers), "")
+
+    @property
+    def pours_in(self) -> tuple[str, float, str | None]:
+        """(unit, its ml, its name) that a pour is said in: the cook's own vessel, unless they go by cups or by the jug."""
+        if self.manner.amounts == "metric":
+            return "ml", 1.0, None
+        return (
+            ("cup", self.cup_ml, "cup")
+            if self.manner.amounts == "cups"
+            else ("measure", self.measure_ml, self.measure_name)
+        )
 
     def up_share(self, method: str) -> float:
         """So many times the reckoned way up to pressure takes here."""

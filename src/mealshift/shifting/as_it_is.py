@@ -7,11 +7,13 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
+from ..measures import Measures
 from ..pot import Kitchen
 from ..problems import Problem, Refusal
 from ..process import Process
 from ..recipe import Line, Recipe
 from .lines import NewLine
+from .manners import line_in, step_in
 from .rewrite import Method, NewStep, places_of
 from .wording import Edited
 
@@ -39,6 +41,9 @@ def as_it_is(recipe: Recipe, kitchen: Kitchen | None = None) -> AsItIs:
             "text",
             "A dish that is cooked as it is needs what goes in and the steps to make it: add them to the text.",
         )
+    kitchen = kitchen or Kitchen()
+    manner = kitchen.manner
+    measures = Measures(kitchen.cup_ml, kitchen.measure_ml)
     steps = [
         NewStep(s.text, s.text, section=s.section, full=s.text, places=places_of(s, recipe.process.operations, []))
         for s in recipe.steps
@@ -46,10 +51,10 @@ def as_it_is(recipe: Recipe, kitchen: Kitchen | None = None) -> AsItIs:
     return AsItIs(
         recipe,
         Edited(recipe.title, ()),
-        tuple(_line(ln) for ln in recipe.lines),
-        Method(steps),
+        tuple(line_in(manner, _line(ln), measures) for ln in recipe.lines),
+        Method([step_in(manner, st, measures) for st in steps]),
         recipe.process,
-        kitchen or Kitchen(),
+        kitchen,
     )
 
 

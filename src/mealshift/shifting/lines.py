@@ -11,7 +11,7 @@ from ..pot import Pot
 from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
 from .backwards import carriers, grain_lines
-from .wording import Edit, Edited, apply, nearest, said_grain, said_liquid, said_quantity
+from .wording import Edit, Edited, apply, in_manner, nearest, said_grain, said_liquid, said_quantity
 
 # a salt or stock line is left alone while the cooked mass moves less than this
 NOTICEABLE = 0.08
@@ -176,7 +176,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             if ln.unit not in ("g", "kg", "oz", "lb")
             else abs(a.dry_g - (ln.g or 0)) < 0.5
         )
-        if not unchanged:
+        if not unchanged or in_manner(ln.unit, measures, "g") != ln.unit:
             edits.append(Edit(ln.amount_span.start, ln.amount_span.end, said))
         edits += _without_stale_size(ln, a)
     if (

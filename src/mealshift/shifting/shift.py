@@ -27,6 +27,7 @@ from .beside import early
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .lines import Amounts, NewLine, rewrite_lines
+from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
 from .target import STOVE, rest_said, target_process, wants_rest
 from .wording import Edit, Edited, apply
@@ -74,7 +75,8 @@ class Shift:
 
 def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> Shift:
     """Refusal if the recipe holds no grain with an amount, or the choice contradicts itself or the grain."""
-    measures = measures or Measures(measure_ml=choice.kitchen.measure_ml)
+    manner = choice.kitchen.manner
+    measures = replace(measures or Measures(measure_ml=choice.kitchen.measure_ml), amounts=manner.amounts)
     if choice.keep not in KEEPS:
         raise Refusal("keep", "keep", f"“{choice.keep[:30]}” keeps nothing I know; choose volume, weight or plates.")
     own = solve_backwards(recipe, choice.kitchen)
@@ -106,11 +108,17 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain")
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
+    made.operations = [
+        o.with_(text=manner.said(o.text, measures)) if o.basis == "inserted" else o for o in made.operations
+    ]
     method = rewrite_steps(recipe, own, pot, amounts, measures, made, choice.as_was)
     title = _title(recipe, own, target, same, aside)
     if not same:
         lines = [replace(ln, section=_heading(ln.section, own, target)) for ln in lines]
         method.steps = [replace(st, section=_heading(st.section, own, target)) for st in method.steps]
+    changes = _changes(recipe, own, pot, lines)
+    lines = [line_in(manner, ln, measures) for ln in lines]
+    method.steps = [step_in(manner, st, measures) for st in method.steps]
     problems += drinking_on(recipe, own, pot)
     check = [
         *method.check,
@@ -123,6 +131,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         text = f"This way needs {'an' if lacking[0] in 'aeio' else 'a'} {lacking}, and your kitchen lists none: say that you have one, or choose another way."
         problems.append(Problem("no_appliance", lacking, text, "ask"))
     problems = [*recipe.problems, *own.problems, *problems, *pot.problems]
+    check, problems = ([replace(p, text=manner.degrees(p.text)) for p in told] for told in (check, problems))
     return Shift(
         recipe,
         choice,
@@ -132,7 +141,7 @@ def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> S
         choice.servings or recipe.servings,
         tuple(lines),
         method,
-        tuple(_changes(recipe, own, pot, amounts, lines)),
+        tuple(changes),
         tuple(check),
         tuple(problems),
         same,
@@ -413,7 +422,7 @@ def _heading(text: str, own: Own, target: Grain) -> str:
     return apply(text, edits).text
 
 
-def _changes(recipe: Recipe, own: Own, pot: Pot, a: Amounts, lines: list[NewLine]) -> list[Change]:
+def _changes(recipe: Recipe, own: Own, pot: Pot, lines: list[NewLine]) -> list[Change]:
     changes = [Change("ingredient", ln.was or "", ln.text, ln.because) for ln in lines if ln.text != ln.was]
     if recipe.simmer_min is not None and round_half_up(recipe.simmer_min) != pot.cook_typical:
         changes.append(

@@ -81,6 +81,8 @@ def _moved(text: str, edits: list[Edit], at: int, begins: bool) -> int:
 
 def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = "") -> str:
     """A grain's amount in the unit the line was written in, or in grams where that unit has no plain word for it."""
+    own = in_manner(unit, measures, "g")
+    was, unit = (was, unit) if own == unit else ("", own)
     kind = unit_kind(unit)
     if kind == "mass":
         if unit in ("oz", "lb"):
@@ -101,8 +103,27 @@ def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = ""
 def said_liquid(ml: float, unit: str, measures: Measures, was: str = "") -> str:
     """A liquid's amount in the unit it was written in: quarters of a vessel, else millilitres as a jug shows them. Where that is the
     amount that stood there, its own words: "2 1/2 cups" is not changed to "2½ cups"."""
+    own = in_manner(unit, measures, "ml")
+    if own != unit:
+        return _in_unit(ml, own, measures, "")
     said = _in_unit(ml, unit, measures, was)
-    return was if was and _same_words(said, was) else said
+    said = was if was and _same_words(said, was) else said
+    if measures.amounts == "both" and unit_kind(unit) == "cup" and not said.endswith("ml"):
+        # both at once, each from the pour itself: the one is not reckoned from the other's rounding
+        return f"{said} ({jug_ml(ml)} ml)"
+    return said
+
+
+def in_manner(unit: str, measures: Measures, metric: str) -> str:
+    """The unit to say an amount in: the recipe's, unless the household has its own way (manner.py); its own glass and the spoons are everybody's."""
+    kind = unit_kind(unit)
+    if unit in ("tbsp", "tsp") or kind not in ("volume", "mass", "cup"):
+        return unit
+    if measures.amounts == "metric" and (kind == "cup" or unit in ("oz", "lb", "pint", "quart", "fl oz")):
+        return metric
+    if measures.amounts == "cups" and unit in ("ml", "cl", "dl", "l", "g", "kg", "pint", "quart"):
+        return "cup"
+    return unit
 
 
 _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
@@ -115,7 +136,7 @@ def _same_words(one: str, other: str) -> bool:
 def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     size, _ = unit_size(unit, measures)
     if size and unit_kind(unit) in ("cup", "measure", "vessel"):
-        vessels = in_vessels(ml, size)
+        vessels = in_vessels(ml, size, thirds=unit_kind(unit) == "cup")
         return f"{said_quantity(vessels)} {plural(unit, vessels, was)}" if vessels else f"{jug_ml(ml)} ml"
     if unit in ("tbsp", "tsp") and size and ml < 90:
         said = said_fraction(ml / size, slack=0.08)

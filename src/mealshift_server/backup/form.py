@@ -69,6 +69,9 @@ class House(Part):
     measure_ml: float = Field(ge=20, le=2000)
     cup_ml: float = Field(ge=50, le=1000)
     fridge_days: int = Field(ge=1, le=4)
+    amounts: Literal["", "metric", "cups", "both"] = ""
+    heat: Literal["", "C", "F"] = ""
+    clock: Literal[12, 24] = 24
 
 
 class KitchenPart(Part):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import secrets
 import zoneinfo
+from dataclasses import asdict
 from datetime import datetime, timedelta
 
 from axes.models import AccessAttempt, AccessLog
@@ -14,6 +15,7 @@ from django.core.exceptions import ValidationError
 from django.db import transaction
 from django.utils import timezone
 
+from mealshift.manner import Manner
 from mealshift.problems import Refusal
 from mealshift_server.base.keys import digest
 
@@ -29,8 +31,10 @@ def may_found() -> bool:
 
 
 @transaction.atomic
-def found_household(household_name: str, user_name: str, password: str, zone: str | None = None) -> User:
-    """A new household with its first user. zone: the time zone of the cook's device. Refusal names the field at fault."""
+def found_household(
+    household_name: str, user_name: str, password: str, zone: str | None = None, manner: Manner | None = None
+) -> User:
+    """A new household with its first user. zone, manner: the time zone of the cook's device, and how it says numbers. Refusal names the field at fault."""
     if not may_found():
         raise Refusal("closed", "household", "This server keeps one household: ask somebody of it for an invitation.")
     household_name = household_name.strip()
@@ -38,7 +42,9 @@ def found_household(household_name: str, user_name: str, password: str, zone: st
         raise Refusal("household", "household", "Give your household a name of up to 80 letters.")
     user = _new_user(user_name, password)
     known = zone if zone in zoneinfo.available_timezones() else "UTC"
-    user.household = Household.objects.create(name=household_name, time_zone=known or "UTC")
+    user.household = Household.objects.create(
+        name=household_name, time_zone=known or "UTC", **asdict(manner or Manner())
+    )
     user.save()
     return user
 
@@ -128,6 +134,11 @@ def delete_household(household: Household, typed: str) -> None:
     AccessAttempt.objects.filter(username__in=names).delete()
     AccessLog.objects.filter(username__in=names).delete()
     household.delete()
+
+
+def set_manner(household: Household, manner: Manner) -> None:
+    household.amounts, household.heat, household.clock = manner.amounts, manner.heat, manner.clock
+    household.save(update_fields=["amounts", "heat", "clock"])
 
 
 def set_measure(household: Household, name: str, ml: float, cup_ml: float | None = None) -> Household:

@@ -12,6 +12,7 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 from ninja.throttling import BaseThrottle
 
+from mealshift.manner import Manner
 from mealshift.problems import Refusal
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.doors import PerAddress, guard
@@ -40,6 +41,7 @@ def _session(request: HttpRequest) -> dict[str, Any]:
             "measure_name": "glass",
             "measure_ml": 240.0,
             "cup_ml": 237.0,
+            "manner": Manner(),
             "demo": demo.may_open(request),
             "may_found": actions.may_found(),
             "empty": not Household.objects.exists(),
@@ -54,6 +56,7 @@ def _session(request: HttpRequest) -> dict[str, Any]:
         "measure_name": h.measure_name,
         "measure_ml": h.measure_ml,
         "cup_ml": h.cup_ml,
+        "manner": h.manner,
         "demo": demo.may_open(request),
         "may_found": False,
         "empty": False,
@@ -100,7 +103,9 @@ def sign_out(request: HttpRequest) -> Any:
 )
 def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
     guard(request)
-    user = actions.found_household(data.household, data.name, data.password, data.zone)
+    user = actions.found_household(
+        data.household, data.name, data.password, data.zone, _manner(data.manner) if data.manner else None
+    )
     login(request, user, backend="django.contrib.auth.backends.ModelBackend")
     return Status(201, _session(request))
 
@@ -108,6 +113,17 @@ def sign_up(request: HttpRequest, data: s.SignUp) -> Any:
 @router.put("/household/measure", response={200: s.SessionOut, **BAD}, tags=["session"])
 def set_measure(request: HttpRequest, data: s.MeasureIn) -> Any:
     actions.set_measure(house(request), data.measure_name, data.measure_ml, data.cup_ml)
+    return _session(request)
+
+
+def _manner(data: s.MannerShown) -> Manner:
+    return Manner(data.amounts, data.heat, data.clock)
+
+
+@router.put("/household/manner", response={200: s.SessionOut, **BAD}, tags=["session"])
+def set_manner(request: HttpRequest, data: s.MannerShown) -> Any:
+    """Cups or grams, °C or °F, 24 hours or 12: every number of the household is said so from now on."""
+    actions.set_manner(house(request), _manner(data))
     return _session(request)
 
 

@@ -8,6 +8,8 @@ from django.contrib.auth.models import AbstractUser
 from django.db import models
 from django.utils import timezone
 
+from mealshift.manner import Manner
+
 
 class Household(models.Model):
     """The house and its own measure: "my glass holds"."""
@@ -19,10 +21,18 @@ class Household(models.Model):
     cup_ml = models.FloatField(default=237.0)
     # how many days the household's own rule lets cooked grain stay in the fridge
     fridge_days = models.PositiveSmallIntegerField(default=1)
+    # how it says its numbers: the core's Manner
+    amounts = models.CharField(max_length=6, default="", blank=True)
+    heat = models.CharField(max_length=1, default="", blank=True)
+    clock = models.PositiveSmallIntegerField(default=24)
     created = models.DateTimeField(auto_now_add=True)
 
     def __str__(self) -> str:
         return self.name
+
+    @property
+    def manner(self) -> Manner:
+        return Manner(self.amounts, self.heat, self.clock)
 
 
 class User(AbstractUser):

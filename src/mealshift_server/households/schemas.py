@@ -8,6 +8,14 @@ from ninja import Schema
 from pydantic import Field
 
 
+class MannerShown(Schema):
+    """How numbers are said. amounts: "" as the recipe has them, "metric", "cups" or "both". heat: "" as the recipe has it, "C" or "F". clock: 24 or 12 hours."""
+
+    amounts: str = Field(default="", max_length=10)
+    heat: str = Field(default="", max_length=1)
+    clock: int = Field(default=24, ge=0, le=24)
+
+
 class SessionOut(Schema):
     """may_found: whether a further household may be started here. empty: there is none yet. has_password: not so of who came in by the demo's door."""
 
@@ -17,6 +25,7 @@ class SessionOut(Schema):
     measure_name: str
     measure_ml: float
     cup_ml: float
+    manner: MannerShown
     demo: bool
     may_found: bool
     empty: bool
@@ -29,10 +38,13 @@ class SignIn(Schema):
 
 
 class SignUp(Schema):
+    """zone, manner: what the cook's device is set to."""
+
     household: str = Field(max_length=200)
     name: str = Field(max_length=200)
     password: str = Field(max_length=256)
     zone: str | None = Field(default=None, max_length=64)
+    manner: MannerShown | None = None
 
 
 class MeasureIn(Schema):

@@ -65,7 +65,8 @@ def core_kitchen(household: Household, given: dict[str, Any]) -> CoreKitchen:
         known |= {"pot_cm": pot.diameter_cm, "pot_l": pot.litres, "lid": pot.lid, "boil_off": pot.boil_off}
     known |= {k: given[k] for k in GIVEN if given.get(k) is not None}
     known |= {"lid": given["pot_lid"]} if given.get("pot_lid") else {}
-    return CoreKitchen(**known, measure_ml=household.measure_ml, measure_name=household.measure_name)
+    h = household
+    return CoreKitchen(**known, measure_ml=h.measure_ml, measure_name=h.measure_name, cup_ml=h.cup_ml, manner=h.manner)
 
 
 def pot_of(household: Household, given: dict[str, Any]) -> Pot | None:

@@ -116,6 +116,7 @@ def left_shown(left: Left, zone: tzinfo) -> dict[str, Any]:
         tuple(keeping.Move(m.at.astimezone(zone), m.place) for m in _moves(left)),
         timezone.now().astimezone(zone),
         left.household.fridge_days,
+        manner=left.household.manner,
     )
     return {
         "id": left.pk,

@@ -1,6 +1,7 @@
 import type { Shift } from "../api/client";
 import { useHatch } from "./Hatch";
-import { clock, later, minutes } from "./words";
+import { later, minutes } from "./words";
+import { clock } from "./manner";
 
 type Part = Shift["strip"][number];
 

@@ -1,19 +1,28 @@
-/** How amounts and times are said. Formatting only: every number comes from the core. */
-const GLYPHS: Record<number, string> = { 0: "", 0.25: "¼", 0.5: "½", 0.75: "¾" };
+import { manner } from "./manner";
 
-/** 2.25 → "2¼": quarters of a vessel, which is all that the core says. */
+/** How amounts and times are said. Formatting only: every number comes from the core. */
+const GLYPHS: Record<number, string> = { 0: "", 0.25: "¼", 0.5: "½", 0.75: "¾", 0.33: "⅓", 0.67: "⅔" };
+
+/** 2.25 → "2¼": quarters of a vessel, and thirds of a measuring cup. */
 export function quarters(value: number): string {
   const whole = Math.floor(value);
-  const part = GLYPHS[value - whole];
+  const part = GLYPHS[Math.round((value - whole) * 100) / 100];
   if (part === undefined) return String(value);
   return (whole || !part ? String(whole) : "") + part;
 }
 
-/** "2¼ of your glasses", "a glass of yours"; null if the pour is said in millilitres or grams anyway. */
+/** "2¼ of your glasses", "one full glass"; null if the pour is said in millilitres or grams anyway. */
 export function inMeasure(said: { amount: number; unit: string }): string | null {
   if (said.unit === "ml" || said.unit === "g") return null;
+  if (said.amount === 1 && said.unit !== "cup") return `one full ${said.unit}`;
   const unit = said.amount > 1 ? `${said.unit}${said.unit.endsWith("s") ? "es" : "s"}` : said.unit;
   return said.unit === "cup" ? `${quarters(said.amount)} ${unit}` : `${quarters(said.amount)} of your ${unit}`;
+}
+
+/** A pour as poster and words beside it: the number to act on first, in cups where the household goes by cups. */
+export function pourSaid(ml: number, said: { amount: number; unit: string }): { number: string; unit: string; also: string | null } {
+  if (manner().amounts === "cups" && said.unit === "cup") return { number: quarters(said.amount), unit: said.amount > 1 ? "cups" : "cup", also: `${ml} ml` };
+  return { number: String(ml), unit: "ml", also: inMeasure(said) };
 }
 
 /** 95 → "1 h 35", 40 → "40 min". */
@@ -21,10 +30,6 @@ export function minutes(n: number): string {
   if (n < 90) return `${n} min`;
   const rest = n % 60;
   return `${Math.floor(n / 60)} h${rest ? ` ${rest}` : ""}`;
-}
-
-export function clock(at: Date): string {
-  return `${String(at.getHours()).padStart(2, "0")}:${String(at.getMinutes()).padStart(2, "0")}`;
 }
 
 export const later = (at: Date, min: number): Date => new Date(at.getTime() + min * 60_000);

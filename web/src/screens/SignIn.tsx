@@ -3,6 +3,7 @@ import { useState, type FormEvent } from "react";
 import { answer, api, asTrouble, type Trouble } from "../api/client";
 import { Wordmark } from "../ui/Wordmark";
 import { Button, Wrong } from "../ui/bits";
+import { usual } from "../job/manner";
 import { zone } from "./plan/clock";
 import { Try } from "./Try";
 
@@ -23,7 +24,7 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
       const session =
         mode === "in"
           ? await answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
-          : await answer(api.POST("/api/households", { body: { ...form, zone: zone() } }));
+          : await answer(api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } }));
       client.setQueryData(["session"], session);
     } catch (fault) {
       setTrouble(asTrouble(fault));

@@ -7,6 +7,7 @@ import { Swatch } from "../../job/Hatch";
 import { useGrainPage, useKitchen, useLarder } from "../../api/queries";
 import { Pop } from "../../ui/Pop";
 import { schoolChoice } from "../grain/GrainPage";
+import { decimal, heatUnit, shownHeat, toCelsius, typedNumber } from "../../job/manner";
 
 const NEAR = ["foxtail-millet", "quinoa"];
 const LIDS: [NonNullable<Choice["lid"]>, string][] = [
@@ -163,7 +164,7 @@ function PacketControl({ choice, set, grains }: Pick<ControlProps, "choice" | "s
       <h3 className="mb-1 text-[18px]">What does the packet say?</h3>
       {ours && (
         <p className="text-[15px] text-soft">
-          For {g.name} we say 1 to {ours.water.ratio_by_volume?.toFixed(1)} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
+          For {g.name} we say 1 to {decimal(Number(ours.water.ratio_by_volume?.toFixed(1)))} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
           {bag && " The bag in your larder has its own words."}
         </p>
       )}
@@ -317,7 +318,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         <NumberField label="Altitude, m" value={choice.altitude_m ?? k?.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
         <details className="mt-3">
           <summary className="min-h-11 cursor-pointer py-2 text-[15px] font-semibold text-water">Only for this dish</summary>
-          <NumberField label="Kitchen, °C" value={choice.room_c ?? k?.room_c ?? 20} onChange={(v) => set({ ...choice, room_c: v })} />
+          <NumberField label={`Kitchen, ${heatUnit()}`} value={shownHeat(choice.room_c ?? k?.room_c ?? 20)} onChange={(v) => set({ ...choice, room_c: toCelsius(v) })} />
           <NumberField label="The pot holds, l" value={choice.pot_l ?? own?.litres ?? null} onChange={(v) => set({ ...choice, pot_l: v })} />
           <NumberField label="Burner, W" value={choice.burner_w ?? (k ? Math.max(...k.burners) : 1200)} onChange={(v) => set({ ...choice, burner_w: v })} />
           <NumberField label="Microwave, W" value={choice.watts ?? k?.microwave_w ?? 800} onChange={(v) => set({ ...choice, watts: v })} />
@@ -359,7 +360,7 @@ function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromNa
 }
 
 function NumberField({ label, value, onChange }: { label: string; value: number | null; onChange: (v: number) => void }) {
-  const [text, setText] = useState(value === null ? "" : String(value));
+  const [text, setText] = useState(value === null ? "" : decimal(value));
   return (
     <label className="mt-3 flex items-center justify-between gap-4 text-[15px] font-semibold">
       {label}
@@ -368,8 +369,8 @@ function NumberField({ label, value, onChange }: { label: string; value: number 
         value={text}
         onChange={(e) => {
           setText(e.target.value);
-          const v = Number(e.target.value.replace(",", "."));
-          if (e.target.value.trim() !== "" && Number.isFinite(v)) onChange(v);
+          const v = typedNumber(e.target.value);
+          if (Number.isFinite(v)) onChange(v);
         }}
         className="figures min-h-11 w-28 rounded-key border border-line bg-quiet px-3 text-right text-[16px] font-normal"
       />
@@ -406,7 +407,7 @@ function SchoolPop({ choice, set }: Pick<ControlProps, "choice" | "set">) {
                 <span className="block text-[14px] leading-snug text-soft">for {s.suits}</span>
               </span>
               <span className="figures shrink-0 text-right text-[15px]">
-                1 to <strong>{s.pot.water.ratio_by_volume}</strong>
+                1 to <strong>{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
                 <span className="block text-[13px] text-soft">{s.pot.texture_word}</span>
               </span>
             </button>

@@ -2,6 +2,7 @@ import type { Reading, Shift } from "../../api/client";
 import { useAppliance } from "../../api/queries";
 import { Marked } from "../../job/Marked";
 import { Button } from "../../ui/bits";
+import { degrees } from "../../job/manner";
 
 /** The heading a step stands under already: that of the nearest step before it that has one. What was put in has none. */
 export const sectionAbove = (steps: readonly { section?: string }[], k: number): string | undefined =>
@@ -149,7 +150,7 @@ export function Mind({ shift }: { shift: Shift }) {
       {notes.length > 0 && <p className="text-[14px] text-soft">{notes.map((n) => n.text).join(" ")}</p>}
       {shift.pots[0]?.after && (
         <p className="text-[14.5px] leading-snug text-soft">
-          Left over? Spread 3 cm deep it is under 60 °C in {shift.pots[0].after.spread_to_60_min} minutes, left in its pot in {shift.pots[0].after.pot_to_60_min}; cold it is {shift.pots[0].after.cold_texture}.
+          Left over? Spread 3 cm deep it is under {degrees(60)} in {shift.pots[0].after.spread_to_60_min} minutes, left in its pot in {shift.pots[0].after.pot_to_60_min}; cold it is {shift.pots[0].after.cold_texture}.
         </p>
       )}
       <section aria-label="Cautions" className="border-t border-line pt-3">

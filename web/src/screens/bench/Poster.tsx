@@ -1,12 +1,13 @@
 import type { Pot } from "../../api/client";
 import { TimeLedger, WaterLedger } from "../../job/Ledger";
-import { inMeasure } from "../../job/words";
+import { decimal } from "../../job/manner";
+import { pourSaid } from "../../job/words";
 import { Pop } from "../../ui/Pop";
 
 /** The number to act on, and the cook's own words for it. Touch it: what it is made of. */
 export function Poster({ pot }: { pot: Pot }) {
   const { water, time } = pot;
-  const own = inMeasure(water.pour_said);
+  const said = pourSaid(water.jug_ml ?? water.pour_ml, water.pour_said);
   const depth = water.depth_above_cm;
   return (
     <div className="flex items-start gap-4">
@@ -15,9 +16,9 @@ export function Poster({ pot }: { pot: Pot }) {
         label="Why this much water"
         trigger={
           <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water">
-            <span className="poster block text-[68px]">{water.jug_ml ?? water.pour_ml}</span>
+            <span className="poster block text-[68px]">{said.number}</span>
             <span className="mt-1 block text-[17px] font-semibold">
-              {water.of === "water" ? "ml to pour" : `ml of ${water.of} to pour`}
+              {water.of === "water" ? `${said.unit} to pour` : `${said.unit} of ${water.of} to pour`}
               <span className="sr-only">: why?</span>
             </span>
           </button>
@@ -26,9 +27,9 @@ export function Poster({ pot }: { pot: Pot }) {
         <WaterLedger pot={pot} />
       </Pop>
       <div className="min-w-0 pt-1 text-[15px] leading-snug">
-        {own && <p className="font-bold">{own}</p>}
+        {said.also && <p className="font-bold">{said.also}</p>}
         {water.reserve_ml > 0 && <p className="font-semibold text-water">keep {water.kettle_ml ?? water.reserve_ml} ml hot beside it</p>}
-        <p className="text-soft">{water.pour_ml === 0 ? "the dish is wet enough" : depth > 0 ? `${depth} cm above the grain, in this pot` : "it stays below the top of the grain"}</p>
+        <p className="text-soft">{water.pour_ml === 0 ? "the dish is wet enough" : depth > 0 ? `${decimal(depth)} cm above the grain, in this pot` : "it stays below the top of the grain"}</p>
         <Pop
           wide
           label="Why this long"

@@ -5,13 +5,13 @@ import { asTrouble, type Trouble } from "../../api/client";
 import { useExamples, useReading } from "../../api/queries";
 import { Button, Sheet, Wrong } from "../../ui/bits";
 import { useSettled } from "../../ui/useSettled";
-import { clock } from "../../job/words";
 import { readFile } from "../../ui/readFile";
 import { dayName } from "../plan/clock";
 import { bring, draft, NO_DRAFT, redo, shared, takenUp, undo } from "../draft";
 import { JustAPot } from "./JustAPot";
 import { MarkedText } from "./MarkedText";
 import { Understood } from "./Understood";
+import { clock } from "../../job/manner";
 
 const MOST_BYTES = 3_500_000;
 

@@ -8,6 +8,7 @@ import { keyLook, Sheet, Wrong } from "../../ui/bits";
 import { JustAPot } from "../bring/JustAPot";
 import { OtherWay } from "./OtherWay";
 import { choice as choiceStore, draft } from "../draft";
+import { decimal } from "../../job/manner";
 
 /** A page of one grain: how wet it can be, the schools, the sign, what to do before the pot. */
 export function GrainPage() {
@@ -182,7 +183,7 @@ function SchoolRow({ school: s, slug }: { school: School; slug: string }) {
         </p>
       </div>
       <p className="figures text-right text-[15.5px]">
-        one to <strong className="font-show text-[20px]">{s.pot.water.ratio_by_volume}</strong>
+        one to <strong className="font-show text-[20px]">{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
         <span className="block text-[14px] text-soft">
           {s.pot.texture_word}, {minutes(s.pot.time.total_min)}
           {s.pot.soak.min > 0 && ` after ${minutes(s.pot.soak.min)} in water`}

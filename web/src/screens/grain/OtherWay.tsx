@@ -3,6 +3,7 @@ import { useState } from "react";
 import { answer, api, asTrouble, type GrainPage } from "../../api/client";
 import { quarters } from "../../job/words";
 import { Button, Wrong } from "../../ui/bits";
+import { decimal, typedNumber } from "../../job/manner";
 
 type Question = "water" | "depth" | "fill" | "feel";
 const QUESTIONS: [Question, string][] = [["water", "I have this much water"], ["depth", "the water stands this high"], ["fill", "I fill this pot"], ["feel", "this much of both"]];
@@ -14,18 +15,17 @@ export function OtherWay({ g }: { g: GrainPage }) {
   const [depth, setDepth] = useState("1.5");
   const [dry, setDry] = useState(String(g.measure_ml));
   const [cm, setCm] = useState("20");
-  const number = (text: string) => (text.trim() === "" ? NaN : Number(text.replace(",", ".")));
   const ask = useMutation({
     mutationFn: () =>
       answer(
         api.POST("/api/grains/{slug}/other-way", {
           params: { path: { slug: g.slug } },
           body: {
-            water_ml: question === "water" || question === "feel" ? number(water) || 0 : null,
-            depth_cm: question === "depth" ? number(depth) || 0 : null,
+            water_ml: question === "water" || question === "feel" ? typedNumber(water) || 0 : null,
+            depth_cm: question === "depth" ? typedNumber(depth) || 0 : null,
             fill: question === "fill",
-            dry_ml: question === "feel" ? number(dry) || 0 : null,
-            pot_cm: number(cm) || 0,
+            dry_ml: question === "feel" ? typedNumber(dry) || 0 : null,
+            pot_cm: typedNumber(cm) || 0,
           },
         }),
       ),
@@ -70,7 +70,7 @@ export function OtherWay({ g }: { g: GrainPage }) {
         <p className="mt-4 text-[17px]" aria-live="polite">
           <span className="poster mr-2 text-[46px]">{question === "feel" ? found.texture_word : found.dry.g}</span>
           {question === "feel" ? (
-            <>is what it comes out as: 1 to {found.water.ratio_by_volume} by volume.</>
+            <>is what it comes out as: 1 to {decimal(found.water.ratio_by_volume ?? 0)} by volume.</>
           ) : (
             <>
               g of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your {g.measure_name}), and {found.water.pour_ml} ml to pour; {found.texture_word}, {found.time.cook.typical} minutes.

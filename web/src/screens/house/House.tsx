@@ -3,6 +3,8 @@ import { useState } from "react";
 import { answer, api, asTrouble, sendFile, type Member, type Restored, type Trouble } from "../../api/client";
 import { useHomeChange, useMembers, useSession } from "../../api/queries";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
+import { dated } from "../../job/manner";
+import { Numbers } from "./Numbers";
 
 const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-[17px] font-normal";
 
@@ -14,6 +16,7 @@ export function House() {
       <h1 className="text-[27px]">{session.data?.household}</h1>
       <div className="mt-4 grid items-start gap-4 min-[900px]:grid-cols-2">
         <div className="space-y-4">
+          {session.data && <Numbers session={session.data} />}
           <Members />
           <Devices />
         </div>
@@ -46,7 +49,7 @@ function Members() {
       {link && (
         <div className="mt-3" role="status">
           <label className="block text-[15px] font-semibold">
-            Give this link to one person; it works once, until {new Date(link.until).toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}
+            Give this link to one person; it works once, until {dated(new Date(link.until), { weekday: "long", day: "numeric", month: "long" })}
             <input readOnly value={link.href} onFocus={(e) => e.target.select()} className={field} />
           </label>
         </div>
@@ -134,7 +137,7 @@ function Devices() {
         {found.data?.map((x) => (
           <li key={x.id} className="dotted flex min-h-12 items-center gap-3">
             <span className="mr-auto">
-              <strong>{x.device}</strong> <span className="text-soft">{x.here ? "here" : `last seen ${new Date(x.seen).toLocaleDateString("en-GB", { day: "numeric", month: "long" })}`}</span>
+              <strong>{x.device}</strong> <span className="text-soft">{x.here ? "here" : `last seen ${dated(new Date(x.seen), { day: "numeric", month: "long" })}`}</span>
             </span>
             {!x.here && (
               <Button kind="quiet" aria-label={`End it: ${x.device}`} onClick={() => end.mutate(x.id)}>
@@ -167,7 +170,7 @@ function Save() {
     // who came in by the demo's door has no password to be asked for
     return (
       <>
-        <Button kind="main" className="mt-3" onClick={() => (session.data?.has_password === false ? save() : setOpen(true))}>
+        <Button kind="main" className="mr-2 mt-3" onClick={() => (session.data?.has_password === false ? save() : setOpen(true))}>
           Save a backup
         </Button>
         <Wrong trouble={asTrouble(ask.error)} className="mt-2" />

@@ -11,6 +11,7 @@ import { After, Mind } from "../bench/Pages";
 import { Poster } from "../bench/Poster";
 import { tonight } from "../plan/tonight";
 import { bring, choice as choiceStore, FIRST_CHOICE } from "../draft";
+import { dated } from "../../job/manner";
 
 /** A shift as it was kept: the sheet to cook from, and the ways out. */
 export function KeptShift() {
@@ -52,7 +53,7 @@ function Shown({ kept }: { kept: Kept }) {
       <h1 className="sr-only">{kept.title}</h1>
       <div className="mb-4 flex flex-wrap items-center gap-2">
         <p className="mr-auto text-[15px] text-soft">
-          Kept {new Date(kept.created).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}
+          Kept {dated(new Date(kept.created), { day: "numeric", month: "long", year: "numeric" })}
           {taught && ". Your pots have taught something since: open it on the bench to see what."}
           {!taught && kept.engine !== kept.engine_now && ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
         </p>

@@ -3,17 +3,18 @@ import { useState } from "react";
 import { answer, api, asTrouble, type Session, type Trouble } from "../../api/client";
 import { Button, Wrong } from "../../ui/bits";
 import { Pop } from "../../ui/Pop";
+import { decimal, typedNumber } from "../../job/manner";
 
 /** "My glass holds": the household's own measure, in which every pour is said. */
 export function Measure({ session }: { session: Session }) {
   const client = useQueryClient();
   const [name, setName] = useState(session.measure_name);
-  const [ml, setMl] = useState(String(session.measure_ml));
-  const [cup, setCup] = useState(String(session.cup_ml));
+  const [ml, setMl] = useState(decimal(session.measure_ml));
+  const [cup, setCup] = useState(decimal(session.cup_ml));
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const save = async () => {
-    const number = Number(ml.replace(",", "."));
-    const cupMl = Number(cup.replace(",", "."));
+    const number = typedNumber(ml);
+    const cupMl = typedNumber(cup);
     if (!Number.isFinite(cupMl)) return setTrouble({ code: "number", where: "cup_ml", text: `“${cup}” is not a number; write how many millilitres a cup holds.` });
     if (!Number.isFinite(number)) return setTrouble({ code: "number", where: "measure_ml", text: `“${ml}” is not a number; write how many millilitres it holds.` });
     try {

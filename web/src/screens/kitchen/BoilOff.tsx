@@ -8,6 +8,7 @@ import { kept } from "../../ui/kept";
 import { chime, wakeAudio } from "../stove/call";
 import { left } from "../stove/fold";
 import { LID_WORDS } from "./lids";
+import { typedNumber } from "../../job/manner";
 
 interface Test {
   pot: number;
@@ -21,7 +22,6 @@ interface Test {
 const NONE: Test = { pot: 0, before: "1000", after: "", lid: "", boiled: null, took: null };
 const test = kept<Test>("mealshift.boiloff", NONE);
 const WANTED = 10;
-const number = (text: string): number => Number(text.trim().replace(",", "."));
 
 /** Water in, ten minutes at the boil, water out: what this pot loses. One thing to do at a time. */
 export function BoilOff() {
@@ -62,17 +62,17 @@ function Walk({ pot }: { pot: KitchenPot }) {
   const step = t.boiled === null ? 1 : t.took === null ? 2 : 3;
 
   const begin = () => {
-    const before = number(t.before);
+    const before = typedNumber(t.before);
     if (!Number.isFinite(before) || before < 300 || before > 20000) return setTrouble({ code: "number", where: "before_ml", text: `“${t.before}” will not do: start with 300 ml to 20 litres of water, in millilitres or grams.` });
     wakeAudio();
     setTrouble(null);
     set({ ...t, boiled: Date.now() });
   };
   const ask = async (keep: boolean) => {
-    const after = number(t.after);
+    const after = typedNumber(t.after);
     if (t.after.trim() === "" || !Number.isFinite(after)) return setTrouble({ code: "number", where: "after_ml", text: `“${t.after}” is no amount; weigh or measure what is left and write millilitres or grams.` });
     try {
-      const body = { before_ml: number(t.before), after_ml: after, minutes: t.took ?? WANTED, lid: t.lid as "ordinary", keep };
+      const body = { before_ml: typedNumber(t.before), after_ml: after, minutes: t.took ?? WANTED, lid: t.lid as "ordinary", keep };
       setFound(await answer(api.POST("/api/kitchen/pots/{pot_id}/boil-off", { params: { path: { pot_id: pot.id } }, body })));
       setTrouble(null);
       if (!keep) return;

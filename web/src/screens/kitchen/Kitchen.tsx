@@ -9,6 +9,7 @@ import { Measure } from "../kept/Measure";
 import { Devices } from "./Devices";
 import { LID_WORDS } from "./lids";
 import { Shelf } from "./Shelf";
+import { typedNumber } from "../../job/manner";
 
 type PotForm = { id: number | null; name: string; diameter_cm: string; litres: string; lid: KitchenPot["lid"] };
 const NEW_POT: PotForm = { id: null, name: "", diameter_cm: "", litres: "", lid: "ordinary" };
@@ -68,7 +69,6 @@ function TookHere({ said }: { said: string[] }) {
 }
 
 const input = "figures min-h-12 rounded-key border border-line bg-quiet px-3 text-[17px] font-normal";
-const number = (text: string): number => Number(text.trim().replace(",", "."));
 
 function useKitchenChange() {
   const client = useQueryClient();
@@ -83,8 +83,8 @@ function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm | null) 
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const changed = useKitchenChange();
   const save = async () => {
-    const diameter_cm = number(form.diameter_cm);
-    const litres = form.litres.trim() === "" ? null : number(form.litres);
+    const diameter_cm = typedNumber(form.diameter_cm);
+    const litres = form.litres.trim() === "" ? null : typedNumber(form.litres);
     if (form.diameter_cm.trim() === "" || !Number.isFinite(diameter_cm)) return setTrouble({ code: "number", where: "pot_cm", text: `“${form.diameter_cm}” is no width; measure across the inside and write centimetres, such as 20.` });
     if (litres !== null && !Number.isFinite(litres)) return setTrouble({ code: "number", where: "pot_l", text: `“${form.litres}” is no volume; write litres, such as 3.5, or leave it empty.` });
     const body = { name: form.name, diameter_cm, litres, lid: form.lid };
@@ -177,10 +177,10 @@ function Place({ kitchen }: { kitchen: KitchenData }) {
   const save = async () => {
     const numbers: Record<string, number | null> = {};
     for (const [key, value] of Object.entries(text)) {
-      numbers[key] = value.trim() === "" && key === "microwave_w" ? null : number(value);
+      numbers[key] = value.trim() === "" && key === "microwave_w" ? null : typedNumber(value);
       if (numbers[key] !== null && (value.trim() === "" || !Number.isFinite(numbers[key]))) return setTrouble({ code: "number", where: key, text: `“${value}” is no number; write one, such as 20.` });
     }
-    const watts = burners.map(number);
+    const watts = burners.map(typedNumber);
     if (watts.some((w) => !Number.isFinite(w))) return setTrouble({ code: "number", where: "burners", text: "Each burner's strength is a number of watts; an ordinary one has about 1,200." });
     try {
       const body = { ...has, ...(numbers as { oven_places: number; whistle_min: number; altitude_m: number; room_c: number; jar_ml: number; microwave_w: number | null }), burners: watts, time_zone: zone };

@@ -1,5 +1,6 @@
 import type { KitchenPot } from "../../api/client";
 import { LID_WORDS } from "./lids";
+import { decimal } from "../../job/manner";
 
 /** Litres of a pot of which only the width is known: its height is then six tenths of that. */
 const height = (p: KitchenPot) => (p.litres ? (p.litres * 1000) / (Math.PI * (p.diameter_cm / 2) ** 2) : 0.6 * p.diameter_cm);
@@ -27,7 +28,7 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
               </svg>
               <span className="block text-[17px] font-semibold">{p.name}</span>
               <span className="block text-[14.5px] text-soft">
-                {p.litres ? `${p.litres} l, ` : ""}
+                {p.litres ? `${decimal(p.litres)} l, ` : ""}
                 {LID_WORDS[p.lid ?? "ordinary"]}
               </span>
               <span className="block text-[14.5px] text-soft">

@@ -9,6 +9,7 @@ import { today } from "../week/days";
 import { JustAPot } from "../bring/JustAPot";
 import { Dishes } from "./Dishes";
 import { Left } from "./Left";
+import { dated, typedNumber } from "../../job/manner";
 
 /** Jars on a shelf, filled as they are; typed in one line each. */
 export function Larder() {
@@ -46,7 +47,7 @@ export function Larder() {
                 <Jar bag={b} />
                 <span className="figures block text-[20px] font-bold leading-tight">{Math.round(b.grams)} g</span>
                 <span className="block text-[15px] leading-tight">{b.name}</span>
-                {b.best_before && <span className={`block text-[13.5px] ${b.old ? "font-semibold text-warn" : "text-soft"}`}>best {new Date(`${b.best_before}T12:00`).toLocaleDateString("en-GB", { month: "short", year: "numeric" })}</span>}
+                {b.best_before && <span className={`block text-[13.5px] ${b.old ? "font-semibold text-warn" : "text-soft"}`}>best {dated(new Date(`${b.best_before}T12:00`), { month: "short", year: "numeric" })}</span>}
                 {b.old && !b.best_before && <span className="block text-[13.5px] font-semibold text-warn">old</span>}
               </button>
             </li>
@@ -98,7 +99,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
         </h2>
         <label className="text-[15px] font-semibold">
           Left, g
-          <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => Number(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(Number(grams)) && grams.trim() !== "" ? Number(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-[18px] font-bold" />
+          <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => typedNumber(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(typedNumber(grams)) ? typedNumber(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-[18px] font-bold" />
         </label>
         {!bag.opened && (
           <Button onClick={() => change.mutate({ opened: today(new Date()) })}>Opened today</Button>
@@ -110,7 +111,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
       <Wrong trouble={asTrouble(change.error) ?? asTrouble(drop.error)} className="mt-2" />
       {bag.old && <p className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px]">{bag.old}</p>}
       {bag.label && <p className="mt-2 text-[16px]">{bag.label}</p>}
-      {bag.opened && <p className="mt-1 text-[15px] text-soft">Open since {new Date(`${bag.opened}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}.</p>}
+      {bag.opened && <p className="mt-1 text-[15px] text-soft">Open since {dated(new Date(`${bag.opened}T12:00`), { day: "numeric", month: "long", year: "numeric" })}.</p>}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button onClick={() => setLooking(true)}>What can I make from this?</Button>
         <Button onClick={() => setAlone(!alone)} aria-expanded={alone}>

@@ -1,6 +1,7 @@
 import { answer, api, asTrouble, type LeftOver } from "../../api/client";
 import { useHomeChange, useLeft } from "../../api/queries";
 import { Button, Wrong } from "../../ui/bits";
+import { degrees } from "../../job/manner";
 
 /** What is left over: where it lies, until when it may be eaten, and what becomes of it. */
 export function Left() {
@@ -30,7 +31,7 @@ export function Left() {
           <Row key={r.id} row={r} />
         ))}
       </ul>
-      {rows.length > 0 && <p className="mt-2 text-[14.5px] text-soft">Usual advice; your local food-safety authority’s rule goes before it. At or under 5 °C.</p>}
+      {rows.length > 0 && <p className="mt-2 text-[14.5px] text-soft">Usual advice; your local food-safety authority’s rule goes before it. At or under {degrees(5)}.</p>}
     </section>
   );
 }

@@ -5,6 +5,7 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Scale } from "./Outcome";
 import { SOFT, WET } from "./outcome";
+import { typedNumber } from "../../job/manner";
 
 const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-[17px] font-normal";
 
@@ -108,4 +109,4 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
 }
 
 /** What cannot be read as a number goes to the server as one that it names as wrong. */
-const number = (text: string): number | null => (text.trim() === "" ? null : Number.isFinite(Number(text.replace(",", "."))) ? Number(text.replace(",", ".")) : -1);
+const number = (text: string): number | null => (text.trim() === "" ? null : Number.isFinite(typedNumber(text)) ? typedNumber(text) : -1);

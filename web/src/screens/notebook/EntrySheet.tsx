@@ -6,6 +6,7 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Outcome } from "./Outcome";
 import { dayOf } from "./outcome";
+import { typedNumber } from "../../job/manner";
 
 /** One entry, to be said more about: how it came out, a word, stars if wanted, a photo, what was really poured. */
 export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; onClose: () => void }) {
@@ -62,7 +63,7 @@ function Amount({ label, told, value, keep }: { label: string; told: number; val
   const [text, setText] = useState(value === null ? "" : String(value));
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const done = () => {
-    const n = text.trim() === "" ? null : Number(text.replace(",", "."));
+    const n = text.trim() === "" ? null : typedNumber(text);
     if (n !== null && !Number.isFinite(n)) return setTrouble({ code: "number", where: "", text: `“${text}” is no number; write digits, or leave it empty.` });
     setTrouble(null);
     if (n !== value) keep(n);

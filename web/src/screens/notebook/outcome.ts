@@ -1,4 +1,5 @@
 import type { Entry } from "../../api/client";
+import { dated } from "../../job/manner";
 
 /** What the two scales say, from −2 to 2. */
 export const WET = ["dry", "a little dry", "right", "a little wet", "wet"] as const;
@@ -17,5 +18,5 @@ export function said(entry: Pick<Entry, "wet" | "soft">): string {
 /** 2026-11-25 → "25 Nov"; with the year if it is another. */
 export function dayOf(on: string, now: Date): string {
   const at = new Date(`${on}T12:00`);
-  return at.toLocaleDateString("en-GB", { day: "numeric", month: "short", ...(at.getFullYear() === now.getFullYear() ? {} : { year: "numeric" }) });
+  return dated(at, { day: "numeric", month: "short", ...(at.getFullYear() === now.getFullYear() ? {} : { year: "numeric" }) });
 }

@@ -1,8 +1,8 @@
 import { scaleLinear } from "d3-scale";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Plan, PlanTask } from "../../api/client";
-import { clock } from "../../job/words";
 import { lanes } from "./clock";
+import { clock } from "../../job/manner";
 
 const W = 1180;
 const LEFT = 92;

@@ -5,7 +5,6 @@ import { answer, api, asTrouble, type PlanTask, type PlanWay, type Trouble } fro
 import { plannedAs, useAppliance, useKitchen, usePlan, useRecipes, useShifts } from "../../api/queries";
 import { coatOf } from "../../job/grains";
 import { Swatch } from "../../job/Hatch";
-import { clock } from "../../job/words";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { useNow } from "../../ui/useNow";
 import { useSettled } from "../../ui/useSettled";
@@ -14,6 +13,7 @@ import { newId } from "../stove/store";
 import { dayName, next, onDay, stamp, timeOfDay, zone } from "./clock";
 import { Lanes } from "./Lanes";
 import { NO_DINNER, useTonight } from "./tonight";
+import { clock, dated } from "../../job/manner";
 
 const day = (at: Date, now: Date) => (dayName(at, now) === "today" ? "" : ` ${dayName(at, now)}`);
 // the days a dinner can be planned for
@@ -134,7 +134,7 @@ export function Plan() {
         <span className="flex flex-wrap items-end gap-2">
           <label className="flex items-center text-[15px] font-semibold">
             Serve at
-            <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-24 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
+            <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-28 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
           </label>
           <label>
             <span className="sr-only">On which day</span>
@@ -240,7 +240,7 @@ export function Plan() {
               return (
                 <li key={t.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[1000px]:grid-cols-[150px_1fr_290px_140px_auto]">
                   <span className="figures text-[17px] font-bold">
-                    {start.toDateString() !== serve.toDateString() && <span className="block text-[14px] font-semibold text-soft">{start.toLocaleDateString("en-GB", { weekday: "long" })}</span>}
+                    {start.toDateString() !== serve.toDateString() && <span className="block text-[14px] font-semibold text-soft">{dated(start, { weekday: "long" })}</span>}
                     {clock(start)}
                     <span className="font-normal text-soft"> to {clock(new Date(t.end))}</span>
                   </span>

@@ -1,3 +1,4 @@
+import { dated } from "../../job/manner";
 /** The kitchen's clock is this device's; what is sent is a point in time, so that a night in which the clocks change is reckoned right. */
 export const stamp = (at: Date): string => new Date(Math.floor(at.getTime() / 60_000) * 60_000).toISOString();
 
@@ -32,7 +33,7 @@ export function dayName(at: Date, now: Date): string {
   if (days === 0) return "today";
   if (days === 1) return "tomorrow";
   if (days === -1) return "yesterday";
-  return at.toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" });
+  return dated(at, { weekday: "long", day: "numeric", month: "long" });
 }
 
 /** The next time the clock shows this time of day; null if it is none. */

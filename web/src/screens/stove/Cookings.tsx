@@ -1,8 +1,8 @@
 import { Link } from "react-router";
 import { useCookings } from "../../api/queries";
-import { clock } from "../../job/words";
 import { keyLook } from "../../ui/bits";
 import { allSeen } from "./store";
+import { clock, dated } from "../../job/manner";
 
 /** What is on the stove, and what was. */
 export function Cookings() {
@@ -44,7 +44,7 @@ export function Cookings() {
             {over.map((c) => (
               <li key={c.id} className="dotted">
                 <Link to={`/stove/${c.id}`} className="flex min-h-11 items-center gap-3 py-1 text-ink no-underline hover:text-water">
-                  <span className="text-[15px] text-soft">{new Date(c.began).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}</span>
+                  <span className="text-[15px] text-soft">{dated(new Date(c.began), { day: "numeric", month: "short" })}</span>
                   {c.title}
                 </Link>
               </li>

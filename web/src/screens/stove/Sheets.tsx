@@ -7,6 +7,7 @@ import { callBy, chime, say, shake } from "./call";
 import { doings, mendAt, type Done } from "./fold";
 import { keepRecipes, seenRecipes } from "./store";
 import type { Cooking } from "./useCooking";
+import { typedNumber } from "../../job/manner";
 
 type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
 interface Props {
@@ -41,7 +42,7 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
     onOpen(false);
   };
   const typed = () => {
-    const ml = Number(text.replace(",", "."));
+    const ml = typedNumber(text);
     if (!Number.isFinite(ml) || ml < 1 || ml > 5000) return setTrouble({ code: "ml", where: "ml", text: `“${text}” is no amount to pour; write millilitres, 1 to 5,000.` });
     pour(ml);
   };

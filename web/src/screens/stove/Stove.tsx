@@ -2,11 +2,10 @@ import { BellRing, Mic, MicOff, Moon, Undo2, Volume2, VolumeX } from "lucide-rea
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { answer, api, asTrouble, type CookPot, type CookState, type CookStep, type Trouble } from "../../api/client";
-import { inMeasure } from "../../job/words";
+import { pourSaid } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useDarkHere } from "../../ui/theme";
 import { useWide } from "../../ui/useWide";
-import { clock } from "../../job/words";
 import { doings, left, upcoming } from "./fold";
 import { AfterMeal } from "./After";
 import { callBy, say, useAudioAwake, useAwake } from "./call";
@@ -15,6 +14,7 @@ import { newId } from "./store";
 import { CallSheet, DoneSheet, NoteSheet, PourSheet, RecipeSheet, WrongSheet } from "./Sheets";
 import { useCall } from "./useCall";
 import { useCooking, type Cooking } from "./useCooking";
+import { clock, dated } from "../../job/manner";
 
 /** One cooking at the stove: what to do now, huge; what comes next; every timer that runs. */
 export function Stove() {
@@ -49,7 +49,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     const at = new Date(began.getTime() + m * 60_000);
     const now = new Date(began.getTime() + minute * 60_000);
     // a soak or a sprout reaches into another day
-    return at.toDateString() === now.toDateString() ? clock(at) : `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(at)}`;
+    return at.toDateString() === now.toDateString() ? clock(at) : `${dated(at, { weekday: "short" })} ${clock(at)}`;
   };
   // a step whose time has not come but which could be done: the cook may take it first
   const [early, setEarly] = useState<string | null>(null);
@@ -258,7 +258,7 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
   // a title that was cut short stands whole in the recipe's own words
   const cut = step.title.endsWith(" …");
   const look = step.kind === "cook" || (running && step.look !== "");
-  const own = pot && pours ? inMeasure(pot.pour_said) : null;
+  const said = pot && pours ? pourSaid(step.pour_ml, pot.pour_said) : { number: String(step.pour_ml), unit: "ml", also: null };
   const unfound = step.count_out.filter((c) => !out.includes(c));
   const main = running || step.style === "do" || step.style === "remind" ? (step.key || (END[step.kind] ?? "Done")) : (BEGIN[step.kind] ?? "Begun");
   return (
@@ -266,9 +266,10 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
       <p className="text-[16px] font-semibold text-soft">{whose(step)}</p>
       {pours && (
         <p className="mt-2 flex items-baseline gap-x-3">
-          <span className="poster text-[100px]">{step.pour_ml}</span>
+          <span className="poster text-[100px]">{said.number}</span>
           <span className="min-w-0 text-[22px] font-semibold leading-tight">
-            ml{own && <span className="block">{own}</span>}
+            {said.unit}
+            {said.also && <span className="block">{said.also}</span>}
           </span>
         </p>
       )}

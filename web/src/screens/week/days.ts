@@ -1,3 +1,5 @@
+import { dated } from "../../job/manner";
+
 /** Days as the server writes them, 2026-11-25. Noon keeps a change of the clocks from moving one. */
 const at = (day: string) => new Date(`${day}T12:00`);
 const iso = (d: Date) => `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, "0")}-${String(d.getDate()).padStart(2, "0")}`;
@@ -12,5 +14,5 @@ export function plus(day: string, n: number): string {
 
 export const week = (start: string): string[] => Array.from({ length: 7 }, (_, i) => plus(start, i));
 
-export const weekday = (day: string): string => at(day).toLocaleDateString("en-GB", { weekday: "long" });
-export const short = (day: string): string => at(day).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
+export const weekday = (day: string): string => dated(at(day), { weekday: "long" });
+export const short = (day: string): string => dated(at(day), { day: "numeric", month: "short" });
