@@ -8,8 +8,9 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
+from ..manner import Manner
 from ..measures import Measures, jug_ml, round_half_up, unit_kind
 from ..pot.account import mass_shares
 from ..reading.ingredients import stem
@@ -36,9 +37,11 @@ def shopping(
     shifts: Iterable[tuple[str, Shift]], larder: Mapping[str, float], measures: Measures | None = None
 ) -> list[Wanted]:
     """Grain by what is missing of it, then every other line, like added to like. Water is not bought."""
+    measures, manner = measures or Measures(), Manner()
     need: dict[str, tuple[str, float, list[str]]] = {}
     heaps: dict[str, _Heap] = {}
     for dish, made in shifts:
+        manner = made.kitchen.manner
         for pot in (made.pot, *made.aside):
             for g, share in mass_shares(pot.grain):
                 name, grams, dishes = need.get(g.slug, (g.name, 0.0, []))
@@ -48,7 +51,7 @@ def shopping(
                 continue
             if line.role == "pot_liquid" and _WATERS.search(line.text):
                 continue
-            found = items(line.text, measures or Measures())
+            found = items(line.text, measures)
             for item in found:
                 said = line.text if len(found) == 1 else item.text
                 heaps.setdefault(_key(item) or said.lower(), _Heap()).put(item, said, dish)
@@ -57,7 +60,9 @@ def shopping(
         missing = grams - larder.get(slug, 0.0)
         if missing > 0:
             grains.append(Wanted(f"{max(PACKET_G, PACKET_G * -(-int(missing) // PACKET_G))} g {name}", dishes))
-    return grains + [Wanted(h.said(), h.dishes) for h in heaps.values()]
+    wanted = grains + [Wanted(h.said(), h.dishes) for h in heaps.values()]
+    # what was added up is in grams and millilitres
+    return [replace(w, text=manner.said(w.text, measures)) for w in wanted]
 
 
 def _key(item: Item) -> str:

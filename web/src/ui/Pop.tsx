@@ -1,10 +1,10 @@
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
 
-/** Something to touch, and what it is made of. */
-export function Pop({ trigger, label, children, wide = false }: { trigger: ReactNode; label: string; children: ReactNode; wide?: boolean }) {
+/** Something to touch, and what it is made of. open, onOpen: where what is inside closes it. */
+export function Pop({ trigger, label, children, wide = false, open, onOpen }: { trigger: ReactNode; label: string; children: ReactNode; wide?: boolean; open?: boolean; onOpen?: (open: boolean) => void }) {
   return (
-    <Popover.Root>
+    <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger asChild>{trigger}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
