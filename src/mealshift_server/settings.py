@@ -114,6 +114,8 @@ NINJA_NUM_PROXIES = PROXIES
 # all tries from one address, whatever the name
 # readings an address may try in a minute without an account
 TRY_RATE = env.str("MEALSHIFT_TRY_RATE", default="30/m")
+# the bench asks with every touch
+GUEST_RATE = env.str("MEALSHIFT_GUEST_RATE", default="120/m")
 DOOR_RATE = env.str("MEALSHIFT_DOOR_RATE", default="60/h")
 AXES_VERBOSE = False
 

@@ -38,6 +38,7 @@ def house() -> Iterator[str]:
             "MEALSHIFT_DEMO": "1",
             "MEALSHIFT_OPEN": "1",
             "MEALSHIFT_DOOR_RATE": "100000/h",
+            "MEALSHIFT_GUEST_RATE": "100000/h",
         }
         server = subprocess.Popen([sys.executable, "manage.py", "serve", "--port", str(port)], cwd=ROOT, env=env)
         address = f"http://127.0.0.1:{port}"

@@ -95,13 +95,35 @@ def test_everything_needs_a_session_and_is_scoped_to_the_household(cook, neighbo
     )
     assert Recipe.objects.get().household == cook.household
     for path, name in (
-        ("grains", "GET"),
         ("examples", "GET"),
-        ("read", "POST"),
-        ("shift", "POST"),
+        ("compare", "POST"),
+        ("draft", "PUT"),
+        ("kitchen", "GET"),
         ("household/measure", "PUT"),
     ):
         assert Client().generic(name, f"/api/{path}", "{}", content_type=JSON).status_code == 401
+
+
+def test_without_an_account_one_reads_and_shifts_and_nothing_is_kept(cook, as_, settings) -> None:
+    mine = as_(cook)
+    high = {**mine.get("/api/kitchen").json(), "altitude_m": 3000}
+    assert mine.put("/api/kitchen", json.dumps(high), content_type=JSON).status_code == 200
+    guest, asked = Client(), {"text": demo("01"), "choice": {"to": "quinoa"}}
+    assert post(guest, "read", text=demo("01")).json()["title"] == "Tomato pilaf with chickpeas"
+    there, here = (post(c, "shift", **asked).json()["pots"][0]["time"]["cook"] for c in (guest, mine))
+    assert there["typical"] < here["typical"], "reckoned in an ordinary kitchen, not in the household's at 3,000 m"
+    assert post(guest, "what-if", **asked, lid="open").status_code == 200
+    assert guest.get("/api/grains/quinoa").json()["schools"]
+    # a named pot of somebody's is nobody's here
+    theirs = post(mine, "kitchen/pots", name="wide", diameter_cm=40).json()["id"]
+    assert post(guest, "shift", text=demo("01"), choice={"to": "quinoa", "pot_id": theirs}).json()["pots"][0]["water"] == post(guest, "shift", **asked).json()["pots"][0]["water"]  # fmt: skip
+    assert post(guest, "shifts", **asked).status_code in (401, 403) and not Recipe.objects.exists()
+    assert post(guest, "read", text="200 g rice\n" * 600).json()["code"] == "too_long"
+    assert Client(enforce_csrf_checks=True).post("/api/shift", json.dumps(asked), content_type=JSON).status_code == 403
+    settings.GUEST_RATE = "2/m"
+    fresh = Client(REMOTE_ADDR="203.0.113.9")
+    assert [post(fresh, "read", text=demo("01")).status_code for _ in range(3)] == [200, 200, 429]
+    assert [post(mine, "read", text=demo("01")).status_code for _ in range(3)] == [200] * 3
 
 
 def test_the_server_says_what_the_core_says(cook, as_) -> None:
@@ -292,7 +314,6 @@ def test_every_grain_what_if_and_the_grain_page(cook, as_) -> None:
         answer = post(client, path, **data)
         assert answer.status_code == 422 and answer.json()["text"].endswith(".")
     assert client.get("/api/grains/dust").status_code == 422
-    assert Client().get("/api/grains/quinoa").status_code == 401
 
 
 def test_a_plan_of_kept_shifts_is_the_households_own(cook, neighbour, as_) -> None:

@@ -602,7 +602,9 @@ def test_numbers_are_said_as_the_household_has_them_everywhere(cook, as_) -> Non
     assert told.status_code == 200 and told.json()["manner"] == {"amounts": "cups", "heat": "F", "clock": 12}
     made = post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()
     assert made["pots"][0]["water"]["pour_said"]["unit"] == "cup"
-    assert any("140 °F" in c["text"] for c in made["cautions"]) and "1 tin (14 oz) chickpeas" in str(made["ingredients"])
+    assert any("140 °F" in c["text"] for c in made["cautions"]) and "1 tin (14 oz) chickpeas" in str(
+        made["ingredients"]
+    )
     post(client, "left", name="pilaf", grain="quinoa", portions=2)
     assert " pm" in (left := client.get("/api/left").json()["left"][0]["said"]) or " am" in left
     # it travels with the household, and one that cannot be is refused at its field

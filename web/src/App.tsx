@@ -6,7 +6,7 @@ import { Link, Navigate, NavLink, Route, Routes, useLocation, useMatch } from "r
 import { answer, api } from "./api/client";
 import { lastSession, useSession } from "./api/queries";
 import * as Screen from "./screens/all";
-import { setManner } from "./job/manner";
+import { setManner, usual } from "./job/manner";
 import { draft, NO_DRAFT, shareDraft, takenUp } from "./screens/draft";
 import { tonight } from "./screens/plan/tonight";
 import { deliver } from "./screens/stove/deliver";
@@ -50,12 +50,17 @@ export function App() {
       </Held>
     );
   if (session.isPending) return <div className="min-h-screen" />;
-  if (!session.data?.signed_in)
+  if (!session.data?.signed_in) {
+    const door = <Screen.SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />;
     return (
       <Held>
-        <Screen.SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />
+        <Routes>
+          <Route path="/bench" element={draft.get().text === "" ? door : <Tried />} />
+          <Route path="*" element={door} />
+        </Routes>
       </Held>
     );
+  }
   setManner(session.data.manner);
   return (
     // told otherwise, every number on the screen is said anew
@@ -88,6 +93,29 @@ export function App() {
         </Routes>
       </Main>
     </div>
+  );
+}
+
+/** The bench for who has no account: all of it works, and nothing is kept. */
+function Tried() {
+  setManner({ ...usual(navigator.language), heat: "" });
+  return (
+    <>
+      <header className="border-b border-line">
+        <div className="mx-auto flex min-h-12 max-w-[1320px] items-center gap-3 px-4 min-[1000px]:px-7">
+          <Link to="/" className="pb-1 text-ink no-underline">
+            <Wordmark />
+          </Link>
+          <span className="text-[15px] text-soft max-[520px]:hidden">You are trying it: an ordinary kitchen, and nothing is kept.</span>
+          <Link to="/" className={`${keyLook("quiet")} ml-auto`}>
+            The way in
+          </Link>
+        </div>
+      </header>
+      <Main>
+        <Screen.Bench />
+      </Main>
+    </>
   );
 }
 

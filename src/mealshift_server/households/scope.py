@@ -21,6 +21,15 @@ def house(request: HttpRequest) -> Household:
     return household  # type: ignore[no-any-return]
 
 
+# no household has this number: what is asked for it is found nowhere
+NOBODY = 0
+
+
+def house_or_guest(request: HttpRequest) -> Household:
+    """The signed-in household; for who has no account one that owns nothing and is kept nowhere."""
+    return house(request) if request.user.is_authenticated else Household(pk=NOBODY)
+
+
 def one(rows: QuerySet[Row], household: Household, kind: str, pk: int) -> Row:
     """The row with that number, of those the household may see; after a restore also by the number it had before. Http404 if there is none."""
     found = rows.filter(pk=pk).first()

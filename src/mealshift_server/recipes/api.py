@@ -12,11 +12,12 @@ from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 
 from mealshift import ENGINE_VERSION, pipeline, writing
+from mealshift.problems import Refusal
 from mealshift_server.base.answers import BAD, MISSING
-from mealshift_server.base.doors import PerAddress, guard
+from mealshift_server.base.doors import OrGuest, PerAddress, PerGuest, guard
 from mealshift_server.base.schemas import Trouble
-from mealshift_server.households.models import User
-from mealshift_server.households.scope import house, one
+from mealshift_server.households.models import Household, User
+from mealshift_server.households.scope import house, house_or_guest, one
 from mealshift_server.larder.models import Bag
 
 from . import actions
@@ -24,6 +25,19 @@ from . import schemas as s
 from .models import Draft, Recipe, Shift
 
 router = Router(tags=["kept"])
+# reading and the bench, to be tried by who has no account: nothing is kept, and not too much of it from one address
+OPEN: dict[str, Any] = {"auth": [OrGuest()], "throttle": [PerGuest("guest", "GUEST_RATE")], "tags": ["engine"]}
+
+
+# letters of a text that is read for who has no account
+GUEST_LETTERS = 6000
+
+
+def _for(request: HttpRequest, text: str) -> Household:
+    """Whose kitchen a text is reckoned in."""
+    if not request.user.is_authenticated and len(text) > GUEST_LETTERS:
+        raise Refusal("too_long", "text", f"Without an account a recipe of up to {GUEST_LETTERS:,} letters is read: bring only the recipe itself, or sign in.")  # fmt: skip
+    return house_or_guest(request)
 
 
 @cache
@@ -31,7 +45,7 @@ def _grains() -> list[dict[str, Any]]:
     return [{**g, "soaks": g["soak"] is not None} for g in pipeline.grains_report()["grains"]]
 
 
-@router.get("/grains", response={200: list[s.GrainOut], 401: Trouble}, tags=["engine"])
+@router.get("/grains", response={200: list[s.GrainOut], 429: Trouble}, **OPEN)
 def grains(request: HttpRequest) -> Any:
     return _grains()
 
@@ -66,9 +80,9 @@ def empty(request: HttpRequest) -> Any:
     return Status(204, None)
 
 
-@router.post("/read", response={200: s.ReadOut, **BAD}, by_alias=True, tags=["engine"])
+@router.post("/read", response={200: s.ReadOut, 429: Trouble, **BAD}, by_alias=True, **OPEN)
 def read(request: HttpRequest, data: s.ReadIn) -> Any:
-    return actions.read_text(house(request), data.text, [c.model_dump() for c in data.corrections])
+    return actions.read_text(_for(request, data.text), data.text, [c.model_dump() for c in data.corrections])
 
 
 @router.post("/try", response={200: s.TriedOut, 403: Trouble, 429: Trouble, **BAD}, auth=None, tags=["session"], throttle=[PerAddress("try", "TRY_RATE")])  # fmt: skip
@@ -78,24 +92,28 @@ def try_recipe(request: HttpRequest, data: s.TryIn) -> Any:
     return actions.try_text(data.text.strip() or examples_on_disk()[0]["text"], data.to)
 
 
-@router.post("/shift", response={200: s.ShiftOut, **BAD}, by_alias=True, tags=["engine"])
+@router.post("/shift", response={200: s.ShiftOut, 429: Trouble, **BAD}, by_alias=True, **OPEN)
 def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
     return actions.shift_text(
-        house(request), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
+        _for(request, data.text), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
     )
 
 
-@router.post("/what-if", response={200: s.WhatIfOut, **BAD}, tags=["engine"])
+@router.post("/what-if", response={200: s.WhatIfOut, 429: Trouble, **BAD}, **OPEN)
 def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
     changed = {"pour_ml": data.pour_ml, "minutes": data.minutes, "lid": data.lid, "start": data.start}
     return actions.what_if(
-        house(request), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump(), changed
+        _for(request, data.text),
+        data.text,
+        [c.model_dump() for c in data.corrections],
+        data.choice.model_dump(),
+        changed,
     )
 
 
-@router.get("/grains/{slug}", response={200: s.GrainPage, **BAD}, tags=["engine"])
+@router.get("/grains/{slug}", response={200: s.GrainPage, 429: Trouble, **BAD}, **OPEN)
 def grain_page(request: HttpRequest, slug: str) -> Any:
-    return actions.grain_page(house(request), slug)
+    return actions.grain_page(house_or_guest(request), slug)
 
 
 @router.post("/grains/{slug}/other-way", response={200: s.LadderPot, **BAD}, tags=["engine"])

@@ -20,6 +20,8 @@ export const useSession = () =>
     },
     staleTime: 300_000,
   });
+/** Has no account, or is not signed in: what the household knows is not asked for. */
+export const useGuest = (): boolean => useSession().data?.signed_in === false;
 export const lastSession = kept<Session | null>("mealshift.session", null, "device");
 
 export const useGrains = () => useQuery({ queryKey: ["grains"], queryFn: () => answer(api.GET("/api/grains")), staleTime: Infinity });
@@ -106,7 +108,7 @@ export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
   });
 }
 
-export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")) });
+export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")), enabled: !useGuest() });
 /** An appliance that the kitchen has after all: plan and bench reckon with it at once. */
 export const useAppliance = () => useHomeChange((name: string) => answer(api.POST("/api/kitchen/appliances", { body: { name } })));
 export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0, refetchInterval: 4000 });
@@ -120,7 +122,7 @@ export interface Wanted {
 export const useNotebook = (wanted: Wanted) =>
   useQuery({ queryKey: ["notebook", wanted], queryFn: () => answer(api.GET("/api/notebook", { params: { query: wanted } })), placeholderData: keepPreviousData, staleTime: 0 });
 export const useLessons = () => useQuery({ queryKey: ["lessons"], queryFn: () => answer(api.GET("/api/lessons")), staleTime: 0 });
-export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: () => answer(api.GET("/api/larder")), staleTime: 0 });
+export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: () => answer(api.GET("/api/larder")), staleTime: 0, enabled: !useGuest() });
 export const useMembers = () => useQuery({ queryKey: ["members"], queryFn: () => answer(api.GET("/api/members")) });
 
 /** A change around the meal: what is reckoned with may be otherwise after it, so nothing that was reckoned is believed any more. */

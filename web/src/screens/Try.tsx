@@ -1,14 +1,18 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { useNavigate } from "react-router";
 import { answer, api, asTrouble } from "../api/client";
 import { Swatch } from "../job/Hatch";
-import { Wrong } from "../ui/bits";
+import { Button, Wrong } from "../ui/bits";
 import { useSettled } from "../ui/useSettled";
+import { bring, choice, draft, FIRST_CHOICE } from "./draft";
 
 /** The job done before anything is asked for: a recipe in six grains, typed over to be one's own. Nothing of it is kept. */
 export function Try() {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [to, setTo] = useState("foxtail-millet");
+  // who comes back from the bench finds what they had typed
+  const [typed, setTyped] = useState<string | null>(draft.get().text || null);
+  const [to, setTo] = useState(draft.get().text ? choice.get().to : FIRST_CHOICE.to);
+  const go = useNavigate();
   const text = useSettled(typed ?? "", 600);
   const found = useQuery({
     queryKey: ["try", text, to],
@@ -19,6 +23,12 @@ export function Try() {
   });
   const made = found.data;
   const most = Math.max(1, ...(made?.rows.map((r) => r.pour_ml) ?? []));
+  const toTheBench = () => {
+    if (!made) return;
+    if (made.text !== draft.get().text) bring(made.text);
+    choice.set({ ...FIRST_CHOICE, to });
+    void go("/bench");
+  };
   return (
     <section aria-label="Try a recipe" className={found.isFetching && found.isPlaceholderData ? "opacity-60" : ""}>
       <label className="block">
@@ -28,7 +38,12 @@ export function Try() {
       <Wrong trouble={asTrouble(found.error)} className="mt-2" />
       {made && (
         <>
-          <h2 className="mt-5 text-xl">{made.title}: the same plate in another grain</h2>
+          <div className="mt-5 flex flex-wrap items-center gap-3">
+            <h2 className="mr-auto text-xl">{made.title}: the same plate in another grain</h2>
+            <Button kind="main" onClick={toTheBench}>
+              To the bench
+            </Button>
+          </div>
           <ul className="m-0 mt-1 list-none p-0" aria-label="Grains">
             {made.rows.map((r) => (
               <li key={r.grain}>
@@ -62,7 +77,7 @@ export function Try() {
               ))}
             </ol>
             <p className="mt-3 text-sm text-soft">
-              Reckoned for an ordinary pot and lid{made.asked > 0 && `; ${made.asked} ${made.asked === 1 ? "thing" : "things"} in this recipe would be asked about`}. With a household of your own: your pots, your glass, the reason behind each number, the plan, the stove.
+              Reckoned for an ordinary pot and lid{made.asked > 0 && `; ${made.asked} ${made.asked === 1 ? "thing" : "things"} in this recipe would be asked about`}. On the bench: the reason behind each number, your pot, lid and texture. With a household of your own: your glass, the plan, the stove, the notebook.
             </p>
           </section>
         </>

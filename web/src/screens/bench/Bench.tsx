@@ -2,7 +2,7 @@ import { SlidersHorizontal } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { answer, api, asTrouble, type Choice, type Shift } from "../../api/client";
-import { useChange, useGrains, useReading, useShift } from "../../api/queries";
+import { useChange, useGrains, useGuest, useReading, useSession, useShift } from "../../api/queries";
 import { Jug } from "../../job/Jug";
 import { Strip } from "../../job/Strip";
 import { Bottom } from "../../ui/Bottom";
@@ -19,6 +19,8 @@ import { WhatIf } from "./WhatIf";
 export function Bench() {
   const [now] = draft.use();
   const [choice, setChoice] = choiceStore.use();
+  const guest = useGuest();
+  const session = useSession();
   const grains = useGrains();
   const reading = useReading(now.text, now.corrections);
   const shift = useShift(now.text, now.corrections, choice);
@@ -62,7 +64,11 @@ export function Bench() {
       void go(`/kept/${kept.id}`);
     }
   };
-  const keepButton = (
+  const keepButton = guest ? (
+    <Link to="/" className={`${keyLook("main")} min-h-14 w-full text-center`}>
+      {session.data?.may_found ? "Start a household to keep it" : "Sign in to keep it"}
+    </Link>
+  ) : (
     <Button kind="main" className="min-h-14 w-full text-[17px]" disabled={!done || !!shift.error || keep.isPending} onClick={() => void keepIt()}>
       Keep this shift
     </Button>

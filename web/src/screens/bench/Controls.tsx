@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Choice, Grain, Shift } from "../../api/client";
 import { Swatch } from "../../job/Hatch";
-import { useGrainPage, useKitchen, useLarder } from "../../api/queries";
+import { useGrainPage, useGuest, useKitchen, useLarder } from "../../api/queries";
 import { Pop } from "../../ui/Pop";
 import { schoolChoice } from "../grain/GrainPage";
 import { decimal, heatUnit, shownHeat, toCelsius, typedNumber } from "../../job/manner";
@@ -31,6 +31,7 @@ const legend = "mb-1.5 block text-[14px] text-soft";
 const chip = (on: boolean) => `rounded-key border bg-sheet text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-line hover:border-water"}`;
 
 export function GrainControl({ choice, set, grains, shift, fromName }: ControlProps) {
+  const guest = useGuest();
   const near = (NEAR.includes(choice.to) ? NEAR : [choice.to, ...NEAR]).slice(0, 2);
   return (
     <div>
@@ -38,9 +39,11 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
         <span className="text-soft">Instead of {fromName || "the rice"}</span>
         <span className="flex items-baseline gap-3">
           <PacketControl choice={choice} set={set} grains={grains} />
-          <Link to="/every" className="font-semibold text-water no-underline hover:underline">
-            Every grain
-          </Link>
+          {!guest && (
+            <Link to="/every" className="font-semibold text-water no-underline hover:underline">
+              Every grain
+            </Link>
+          )}
         </span>
       </span>
       <div className="flex gap-1.5">
@@ -265,6 +268,7 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
 }
 
 export function PotControl({ choice, set, grains, shift }: ControlProps) {
+  const guest = useGuest();
   const kitchen = useKitchen();
   const pots = kitchen.data?.pots ?? [];
   const lid = (choice.lid ?? (shift?.pots[0]?.lid as Choice["lid"]) ?? "ordinary") as NonNullable<Choice["lid"]>;
@@ -324,9 +328,11 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           <NumberField label="Microwave, W" value={choice.watts ?? k?.microwave_w ?? 800} onChange={(v) => set({ ...choice, watts: v })} />
           <NumberField label="A whistle stands for, min" value={choice.whistle_min ?? k?.whistle_min ?? 2.5} onChange={(v) => set({ ...choice, whistle_min: v })} />
         </details>
-        <Link to="/kitchen" className="mt-2 flex min-h-11 items-center text-[15px] font-semibold text-water">
-          Your kitchen, once for all dishes
-        </Link>
+        {!guest && (
+          <Link to="/kitchen" className="mt-2 flex min-h-11 items-center text-[15px] font-semibold text-water">
+            Your kitchen, once for all dishes
+          </Link>
+        )}
       </Pop>
     </div>
   );

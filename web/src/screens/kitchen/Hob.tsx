@@ -28,8 +28,9 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
                 return Number.isFinite(w) ? set(i, w) : noNumber(text, "burners");
               }}
               trigger={
-                <button type="button" aria-label={`Burner ${i + 1}, ${Math.round(watts)} watts`} style={{ width: width(watts), height: width(watts) }} className="figures grid place-items-center rounded-full border-[3px] border-ink bg-sheet text-[17px] font-bold text-ink shadow-[inset_0_0_0_5px_var(--sheet),inset_0_0_0_6.5px_var(--line)] hover:border-water">
+                <button type="button" style={{ width: width(watts), height: width(watts) }} className="figures grid place-items-center rounded-full border-[3px] border-ink bg-sheet text-[17px] font-bold text-ink shadow-[inset_0_0_0_5px_var(--sheet),inset_0_0_0_6.5px_var(--line)] hover:border-water">
                   <span>
+                    <span className="sr-only">Burner {i + 1}, </span>
                     {Math.round(watts)}
                     <span className="block text-center text-[12.5px] font-normal text-soft">W</span>
                   </span>
