@@ -6,6 +6,7 @@ taken off. Rounds of the three are interleaved, so that a machine that slows dow
 
 from __future__ import annotations
 
+import gzip
 import http.client
 import json
 import os
@@ -209,6 +210,32 @@ def notebooks(house: House) -> dict[int, tuple[float, float]]:
     return out
 
 
+def first_load(dist: Path, base: str) -> int:
+    """Bytes of script and styles that a page asks for before anything is touched, each compressed as the server sends it."""
+    page = (dist / "index.html").read_text(encoding="utf-8")
+    files = [f for f in re.findall(r'(?:src|href)="([^"]+)"', page) if f.endswith((".js", ".css"))]
+    return sum(len(gzip.compress((dist / f.removeprefix(base).lstrip("/")).read_bytes(), 9)) for f in files)
+
+
+def against_blank() -> tuple[int, int]:
+    """The first load of the web, and that of a page that says nothing, built now with the same tools."""
+    with tempfile.TemporaryDirectory() as out:
+        build = [
+            "npx",
+            "vite",
+            "build",
+            "-c",
+            "blank/vite.config.ts",
+            "--outDir",
+            out,
+            "--emptyOutDir",
+            "--logLevel",
+            "error",
+        ]
+        subprocess.run(build, cwd=ROOT / "web", check=True, stderr=subprocess.DEVNULL)
+        return first_load(ROOT / "web" / "dist", "/static/"), first_load(Path(out), "/")
+
+
 def main() -> None:
     from mealshift import comparing, pipeline
     from mealshift.pot import Kitchen
@@ -263,6 +290,10 @@ def main() -> None:
     )
     print(
         f"  learning from it               {learn_few * 1000:7.2f} ms; {learn_many / learn_few:.1f} times that (a hundred times the entries, of which the newest 600 count)"
+    )
+    ours, blank = against_blank()
+    print(
+        f"the first load, gzip            {ours / 1000:7.1f} kB   {ours / blank:6.2f} times a blank page of the same tools (aim: at most 1.6)"
     )
     plans = dinners()
     for n, (cpu, kept, gap) in plans.items():

@@ -1,7 +1,7 @@
 /// <reference types="vitest/config" />
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
-import { defineConfig } from "vite";
+import { defineConfig, type Plugin } from "vite";
 import { VitePWA } from "vite-plugin-pwa";
 
 /** The stove goes on without a network, also after a reload: the shell and its parts are kept on the device. Answers of the API are
@@ -47,8 +47,20 @@ const offline = VitePWA({
   },
 });
 
+/** The two latin fonts are asked for with the page, not after its styles; text never waits for them (font-display: swap). */
+const fontsFirst: Plugin = {
+  name: "fonts-first",
+  transformIndexHtml: {
+    order: "post",
+    handler: (_, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => /-latin-wght-normal-[^/]*\.woff2$/.test(file))
+        .map((file) => ({ tag: "link", attrs: { rel: "preload", href: `/static/${file}`, as: "font", type: "font/woff2", crossorigin: "" }, injectTo: "head" as const })),
+  },
+};
+
 export default defineConfig({
-  plugins: [react(), tailwindcss(), offline],
+  plugins: [react(), tailwindcss(), offline, fontsFirst],
   base: "/static/",
   build: { target: "es2022", assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },

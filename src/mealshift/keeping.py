@@ -12,6 +12,7 @@ A case by hand: served at 19:00, fridge at 19:40, freezer two days later, thawed
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 
@@ -156,6 +157,36 @@ def _reheat(slug: str) -> str:
         "two spoons of water a plate" if not grain(slug).is_meal else "as much water or milk as it will take, stirring"
     )
     return f"Once only, {splash}, under a lid, until it steams all through (74 °C)."
+
+
+# minutes under a lid until a few portions steam all through, and what each wants of water
+WARM_MIN, SPLASH_TBSP = 6, 2
+
+
+def warmed(slug: str, name: str, portions: int, over: bool) -> str:
+    """What is left, warmed through, as a recipe that is cooked as it is. Refusal where it is to be thrown away."""
+    if over:
+        raise Refusal("over", "left", "Its time is over: throw it away, it is not to be warmed.")
+    dish = re.sub(r",? in [^,]+$", "", name).strip() or name
+    stirred = grain(slug).is_meal
+    wet = f"{SPLASH_TBSP * portions} tablespoons water" + (" or milk" if stirred else "")
+    first = "beat it smooth with the water" if stirred else "break it up and sprinkle the water over it"
+    return "\n".join(
+        [
+            f"{dish}, warmed through",
+            f"Serves {portions}",
+            "",
+            "Ingredients",
+            f"{portions} {'portion' if portions == 1 else 'portions'} of what is left, from the fridge",
+            wet,
+            "",
+            "Method",
+            f"1. Put what is left into a pan, {first}.",
+            f"2. Cover and warm it over low heat for {WARM_MIN} minutes, stirring once or twice, until it steams all through (74 °C in the middle).",
+            "3. Serve at once. It is warmed only once: what is left now is thrown away.",
+            "",
+        ]
+    )
 
 
 def _idea(slug: str, dish: str) -> str:

@@ -34,6 +34,14 @@ def test_a_pot_teaches_the_next(open_page) -> None:
     left.get_by_role("button", name="It is in the fridge").click()
     expect(left).to_contain_text("Eat it by")
     check_axe(page)
+    # what is left is a dish of tomorrow's
+    page.goto("/larder")
+    page.get_by_role("button", name="Warm it tonight").click()
+    expect(page.get_by_text("Tomato pilaf with chickpeas, warmed through")).to_be_visible()
+    expect(page.get_by_role("button", name="cook it as it is")).to_be_enabled()
+    page.get_by_role("button", name="Another recipe").click()
+    page.go_back()
+    page.go_back()
 
     page.get_by_role("link", name="Written in the notebook").click()
     expect(page.get_by_role("heading", name="Notebook")).to_be_visible()

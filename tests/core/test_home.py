@@ -9,10 +9,12 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mealshift.grains import all_grains
-from mealshift.keeping import Move, keep, moved
+from mealshift.keeping import Move, keep, moved, warmed
 from mealshift.larder import BagLine, label, old, read_line
 from mealshift.learning.table import COLUMNS, from_csv, to_csv
 from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.shifting import as_it_is
 
 TODAY = date(2026, 11, 25)
 SEVEN = datetime(2026, 11, 25, 19, 0)
@@ -124,6 +126,17 @@ def test_what_is_over_stays_over_wherever_it_is_put(stays, days, hours, more) ->
 def test_left_overs_by_every_place_they_lay_in(stays, now, over, said) -> None:
     kept = keep("quinoa", SEVEN, lain(stays), SEVEN + timedelta(hours=now))
     assert (kept.over, said in kept.said) == (over, True), kept.said
+
+
+@pytest.mark.parametrize("g", [g for g in all_grains() if g.family != "rice"], ids=lambda g: g.slug)
+def test_what_is_left_is_warmed_as_a_dish_that_can_be_cooked(g) -> None:
+    text = warmed(g.slug, f"Saffron pan with peas, in {g.name}", 2, False)
+    recipe = read(text)
+    assert recipe.source is None and recipe.title == "Saffron pan with peas, warmed through"
+    steps = " ".join(st.text for st in as_it_is(recipe).method.steps)
+    assert "74 °C" in steps and "only once" in steps and [d.low for st in recipe.steps for d in st.durations] == [6.0]
+    with pytest.raises(Refusal, match="throw it away"):
+        warmed(g.slug, "pan", 2, True)
 
 
 def test_a_slip_is_put_right_and_thawed_grain_is_not_frozen_again() -> None:

@@ -179,6 +179,10 @@ def test_so_many_portions_are_left_and_no_more(cook, as_) -> None:
     client = as_(cook)
     one = post(client, "left", name="cold pilaf", grain="quinoa", portions=2).json()["left"][0]["id"]
     assert put(client, f"left/{one}", place="fridge", portions=40).json()["left"][0]["portions"] == 40
+    assert (
+        "4 tablespoons" not in (warm := post(client, f"left/{one}/warm").json()["text"])
+        and "80 tablespoons water" in warm
+    )
     for portions in (41, -1):
         assert put(client, f"left/{one}", place="fridge", portions=portions).json()["where"] == "portions"
     assert put(client, f"left/{one}", place="fridge", portions=0).json()["left"] == []

@@ -103,6 +103,12 @@ def _moves(left: Left) -> tuple[keeping.Move, ...]:
     return tuple(keeping.Move(datetime.fromisoformat(at), place) for at, place in left.moves)
 
 
+def warm(left: Left) -> str:
+    """It warmed through, as the text of a recipe."""
+    k = keeping.keep(left.grain, left.served, _moves(left), timezone.now(), left.household.fridge_days)
+    return keeping.warmed(left.grain, left.name, left.portions, k.over)
+
+
 def set_rule(household: Household, days: int) -> None:
     household.fridge_days = keeping.check_days(days)
     household.save(update_fields=["fridge_days"])

@@ -75,6 +75,12 @@ def move_left(request: HttpRequest, left_id: int, data: s.LeftMove, zone: str | 
     return _left(request, zone)
 
 
+@router.post("/left/{int:left_id}/warm", response={200: s.WarmOut, **MISSING}, tags=["larder"])
+def warm(request: HttpRequest, left_id: int) -> Any:
+    """What is left warmed through, as the text of a recipe that is cooked as it is."""
+    return {"text": larder.warm(get_object_or_404(Left, household=house(request), pk=left_id))}
+
+
 @router.put("/household/rule", response={200: s.LeftOut, **BAD}, tags=["larder"])
 def set_rule(request: HttpRequest, data: s.RuleIn, zone: str | None = None) -> Any:
     larder.set_rule(house(request), data.days)

@@ -77,5 +77,11 @@ class LeftOut(Schema):
     left: list[LeftRow]
 
 
+class WarmOut(Schema):
+    """text: of a recipe that is cooked as it is."""
+
+    text: str
+
+
 class RuleIn(Schema):
     days: int

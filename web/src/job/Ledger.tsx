@@ -4,7 +4,7 @@ import { decimal } from "./manner";
 
 function Rows({ rows, total, unit }: { rows: { n: number; because: string }[]; total: number; unit: string }) {
   return (
-    <table className="w-full border-collapse text-[15px]">
+    <table className="w-full border-collapse text-small">
       <tbody className="figures">
         {rows.map((r, i) => (
           <tr key={i} className="dotted align-baseline">
@@ -13,7 +13,7 @@ function Rows({ rows, total, unit }: { rows: { n: number; because: string }[]; t
           </tr>
         ))}
         <tr className="align-baseline">
-          <th scope="row" className="py-2 pr-4 text-right font-show text-[22px]">
+          <th scope="row" className="py-2 pr-4 text-right font-show text-head">
             {total}
           </th>
           <td className="py-2 font-semibold">{unit}</td>
@@ -28,8 +28,8 @@ export function WaterLedger({ pot }: { pot: Pot }) {
   const { water, dry } = pot;
   return (
     <div>
-      <h3 className="text-[19px]">Why {water.jug_ml ?? water.pour_ml} ml</h3>
-      <p className="mb-3 mt-1 text-[15px] text-soft">
+      <h3 className="text-lead">Why {water.jug_ml ?? water.pour_ml} ml</h3>
+      <p className="mb-3 mt-1 text-small text-soft">
         {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}: 1 to {decimal(water.ratio_by_volume ?? 0)} by volume, in this pot with this lid. Between {water.low_ml} and {water.high_ml} is
         usual.
       </p>
@@ -42,14 +42,14 @@ export function TimeLedger({ pot }: { pot: Pot }) {
   const { cook } = pot.time;
   return (
     <div>
-      <h3 className="text-[19px]">
+      <h3 className="text-lead">
         Why {cook.typical} minutes, {pot.time.total_min} in all
       </h3>
-      <p className="mb-3 mt-1 text-[15px] text-soft">
+      <p className="mb-3 mt-1 text-small text-soft">
         Look from minute {cook.low}; by minute {cook.high} it should be there. The sign decides: {pot.done_when}
       </p>
       <Rows rows={pot.time_ledger.map((r) => ({ n: r.min, because: r.because }))} total={pot.time.total_min} unit="minutes from heat on to the plate" />
-      <p className="mt-2 text-[14px] text-soft">{pot.basis === "practice" ? "The base time is kitchen practice for this grain." : "The base time is derived from the boiled grain’s."}</p>
+      <p className="mt-2 text-small text-soft">{pot.basis === "practice" ? "The base time is kitchen practice for this grain." : "The base time is derived from the boiled grain’s."}</p>
     </div>
   );
 }

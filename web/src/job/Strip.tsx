@@ -23,13 +23,13 @@ export function Strip({ shift, now, family }: { shift: Shift; now: Date; family?
   };
   return (
     <div>
-      <p className="mb-1.5 text-[14px] text-soft">
+      <p className="mb-1.5 text-small text-soft">
         From now to the plate <strong className="text-ink">{total < 90 ? `${total} minutes` : minutes(total)}</strong>, ready <span className="figures">{clock(later(now, total))}</span>
       </p>
       <ol className="m-0 flex list-none gap-[3px] p-0" aria-label="Time from now to the plate">
         {parts.map((p, i) => (
           <li key={i} className="min-w-0" style={{ flexGrow: width(p), flexBasis: 0 }}>
-            <div className={`relative flex h-[34px] items-center overflow-hidden whitespace-nowrap rounded-[7px] px-2 text-[13.5px] font-semibold ${tone[p.kind] ?? ""}`}>
+            <div className={`relative flex h-[34px] items-center overflow-hidden whitespace-nowrap rounded-[7px] px-2 text-fine font-semibold ${tone[p.kind] ?? ""}`}>
               {p.kind === "roast" && (
                 <svg aria-hidden="true" className="absolute inset-0 h-full w-full opacity-70">
                   <defs>{hatch.pattern}</defs>
@@ -44,7 +44,7 @@ export function Strip({ shift, now, family }: { shift: Shift; now: Date; family?
                 {p.at.length > 0 && <span className="font-normal"> · {p.at.map((a) => `${a.what} at ${a.minute}`).join(", ")}</span>}
               </span>
             </div>
-            <div className="figures mt-0.5 truncate text-[12.5px] text-soft">{clock(later(now, starts[i] ?? 0))}</div>
+            <div className="figures mt-0.5 truncate text-fine text-soft">{clock(later(now, starts[i] ?? 0))}</div>
           </li>
         ))}
       </ol>

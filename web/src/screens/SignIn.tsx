@@ -38,7 +38,7 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
     return (
       <div>
         <label className="block">
-          <span className="mb-1 block text-[15px] font-semibold">{label}</span>
+          <span className="mb-1 block text-small font-semibold">{label}</span>
           <input
             type={type}
             value={form[name]}
@@ -46,7 +46,7 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
             aria-invalid={wrong}
             aria-describedby={wrong ? `${name}-wrong` : undefined}
             onChange={(e) => setForm({ ...form, [name]: e.target.value })}
-            className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-[17px] aria-[invalid=true]:border-warn"
+            className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-body aria-[invalid=true]:border-warn"
           />
         </label>
         {wrong && <Wrong trouble={trouble} id={`${name}-wrong`} className="mt-1.5" />}
@@ -55,19 +55,19 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
   };
 
   return (
-    <main className="mx-auto grid max-w-[1180px] items-start gap-x-12 gap-y-8 px-5 py-10 min-[860px]:grid-cols-[minmax(0,1fr)_360px]">
+    <main className="mx-auto grid max-w-[1180px] items-start gap-x-12 gap-y-8 px-5 py-10 min-[53.75rem]:grid-cols-[minmax(0,1fr)_360px]">
       <div className="order-1 min-w-0">
-        <h1 className="mb-5 text-[30px]">
+        <h1 className="mb-5 text-title">
           <Wordmark />
         </h1>
-        <p className="max-w-[30ch] font-show text-[34px] leading-[1.08] font-[680] tracking-[-0.02em]">Bring a rice recipe. Take it back for millet, barley, quinoa…</p>
+        <p className="max-w-[30ch] font-show text-show leading-[1.08] font-[680] tracking-[-0.02em]">Bring a rice recipe. Take it back for millet, barley, quinoa…</p>
         <p className="mt-4 max-w-[44ch] text-soft">Water, soak, time and every step reckoned anew for your pot, with the reason beside each number.</p>
       </div>
-      <div className={`min-w-0 min-[860px]:row-start-2 ${empty ? "order-2" : "order-3"}`}>
+      <div className={`min-w-0 min-[53.75rem]:row-start-2 ${empty ? "order-2" : "order-3"}`}>
         <Try />
       </div>
-      <form onSubmit={(e) => void send(e)} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[860px]:sticky min-[860px]:top-6 min-[860px]:col-start-2 min-[860px]:row-start-1 min-[860px]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
-        <h2 className="text-[22px]">{mode === "in" ? "Sign in" : "Start a household"}</h2>
+      <form onSubmit={(e) => void send(e)} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
+        <h2 className="text-head">{mode === "in" ? "Sign in" : "Start a household"}</h2>
         {mode === "new" && field("household", "Your household", "text", "organization")}
         {field("name", "Your name here", "text", "username")}
         {field("password", "Password", "password", mode === "in" ? "current-password" : "new-password")}
@@ -87,7 +87,7 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
             {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}
           </Button>
         ) : (
-          <p className="text-[15px] text-soft">{empty ? "Nobody cooks here yet: yours is the first household." : "New here? Ask somebody of this household for an invitation."}</p>
+          <p className="text-small text-soft">{empty ? "Nobody cooks here yet: yours is the first household." : "New here? Ask somebody of this household for an invitation."}</p>
         )}
       </form>
     </main>

@@ -39,7 +39,7 @@ export function Try() {
       {made && (
         <>
           <div className="mt-5 flex flex-wrap items-center gap-3">
-            <h2 className="mr-auto text-xl">{made.title}: the same plate in another grain</h2>
+            <h2 className="mr-auto text-lead">{made.title}: the same plate in another grain</h2>
             <Button kind="main" onClick={toTheBench}>
               To the bench
             </Button>
@@ -47,23 +47,23 @@ export function Try() {
           <ul className="m-0 mt-1 list-none p-0" aria-label="Grains">
             {made.rows.map((r) => (
               <li key={r.grain}>
-                <button type="button" aria-pressed={r.grain === to} onClick={() => setTo(r.grain)} className={`grid min-h-14 w-full grid-cols-[2.75rem_1fr] items-center gap-x-3 rounded-key border-2 px-2 py-1 text-left min-[521px]:grid-cols-[2.75rem_8.5rem_1fr_8rem] ${r.grain === to ? "border-ink bg-sheet" : "border-transparent hover:border-line"}`}>
+                <button type="button" aria-pressed={r.grain === to} onClick={() => setTo(r.grain)} className={`grid min-h-14 w-full grid-cols-[2.75rem_1fr] items-center gap-x-3 rounded-key border-2 px-2 py-1 text-left min-[32.5625rem]:grid-cols-[2.75rem_8.5rem_1fr_8rem] ${r.grain === to ? "border-ink bg-sheet" : "border-transparent hover:border-line"}`}>
                   <Swatch slug={r.grain} family={r.family} className="h-8 w-full" />
                   <strong className="leading-tight">{r.name}</strong>
-                  <span className="max-[520px]:col-start-2">
+                  <span className="max-[32.5rem]:col-start-2">
                     <span className="figures block min-w-fit rounded-[6px] bg-water-pale px-2 py-1 whitespace-nowrap" style={{ width: `${(100 * r.pour_ml) / most}%` }}>
-                      <strong className="text-lg">{r.pour_ml}</strong> ml
+                      <strong className="text-lead">{r.pour_ml}</strong> ml
                     </span>
                   </span>
-                  <span className="figures whitespace-nowrap max-[520px]:col-start-2 min-[521px]:text-right">
-                    <strong className="text-lg">{r.cook_min}</strong> <span className="text-sm text-soft">min{r.rest_min > 0 && `, rest ${Math.round(r.rest_min)}`}</span>
+                  <span className="figures whitespace-nowrap max-[32.5rem]:col-start-2 min-[32.5625rem]:text-right">
+                    <strong className="text-lead">{r.cook_min}</strong> <span className="text-small text-soft">min{r.rest_min > 0 && `, rest ${Math.round(r.rest_min)}`}</span>
                   </span>
                 </button>
               </li>
             ))}
           </ul>
           <section aria-label="The recipe as it becomes" className="mt-4 rounded-sheet border border-line bg-sheet p-5">
-            <h3 className="text-xl">{made.becomes}</h3>
+            <h3 className="text-lead">{made.becomes}</h3>
             <ul className="m-0 mt-2 list-none p-0">
               {made.ingredients.map((t) => (
                 <li key={t} className="dotted py-1">
@@ -76,7 +76,7 @@ export function Try() {
                 <li key={t}>{t}</li>
               ))}
             </ol>
-            <p className="mt-3 text-sm text-soft">
+            <p className="mt-3 text-small text-soft">
               Reckoned for an ordinary pot and lid{made.asked > 0 && `; ${made.asked} ${made.asked === 1 ? "thing" : "things"} in this recipe would be asked about`}. On the bench: the reason behind each number, your pot, lid and texture. With a household of your own: your glass, the plan, the stove, the notebook.
             </p>
           </section>

@@ -1,4 +1,5 @@
 import { lazy } from "react";
+import { houseMenu } from "../Header";
 
 /** Every screen by itself: what is not looked at is fetched when there is time, or when it is asked for. */
 const parts = {
@@ -20,6 +21,7 @@ const parts = {
   SignIn: () => import("./SignIn"),
   Stove: () => import("./stove/Stove"),
   Training: () => import("./training/Training"),
+  Tried: () => import("./Tried"),
   Week: () => import("./week/Week"),
 };
 
@@ -41,10 +43,12 @@ export const Plan = lazy(() => parts.Plan().then((m) => ({ default: m.Plan })));
 export const SignIn = lazy(() => parts.SignIn().then((m) => ({ default: m.SignIn })));
 export const Stove = lazy(() => parts.Stove().then((m) => ({ default: m.Stove })));
 export const Training = lazy(() => parts.Training().then((m) => ({ default: m.Training })));
+export const Tried = lazy(() => parts.Tried().then((m) => ({ default: m.Tried })));
 export const Week = lazy(() => parts.Week().then((m) => ({ default: m.Week })));
 
 /** Fetches the rest once the first page stands, so that a screen opened later, even without the network, is there. */
 export function fetchTheRest(): void {
   const idle = window.requestIdleCallback ?? ((run: () => void) => window.setTimeout(run, 1500));
-  idle(() => void Promise.allSettled(Object.values(parts).map((part) => part())));
+  const rest = [...Object.values(parts), houseMenu, () => import("../ui/Keys"), () => import("./stove/deliver")];
+  idle(() => void Promise.allSettled(rest.map((part) => part())));
 }

@@ -10,10 +10,10 @@ export function Bottom({ open, onOpen, title, children }: { open: boolean; onOpe
         {open && <div aria-hidden="true" className="fixed inset-0 z-30 bg-dim" onClick={() => onOpen(false)} />}
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed inset-x-0 bottom-0 min-[720px]:mx-auto min-[720px]:max-w-[660px] z-40 max-h-[86vh] overflow-auto rounded-t-[18px] border border-line bg-sheet px-4 pb-8 pt-3 text-ink"
+          className="fixed inset-x-0 bottom-0 min-[45rem]:mx-auto min-[45rem]:max-w-[660px] z-40 max-h-[86vh] overflow-auto rounded-t-[18px] border border-line bg-sheet px-4 pb-8 pt-3 text-ink"
         >
           <div className="mb-3 flex items-center justify-between">
-            <Dialog.Title className="text-[19px]">{title}</Dialog.Title>
+            <Dialog.Title className="text-lead">{title}</Dialog.Title>
             <Dialog.Close className="min-h-11 rounded-key px-3 font-semibold text-water">Close</Dialog.Close>
           </div>
           {children}

@@ -27,8 +27,8 @@ export class Boundary extends Component<Props, { failed: string | null }> {
     if (this.state.failed === null) return this.props.children;
     return (
       <section role="alert" className="mx-auto mt-16 max-w-[46ch]">
-        <h1 className="text-[27px]">This page did not come out</h1>
-        <p className="mt-2 text-[17px]">What is kept is safe, and a cooking goes on at the server. Load the page anew, or go another way by the names above.</p>
+        <h1 className="text-title">This page did not come out</h1>
+        <p className="mt-2 text-body">What is kept is safe, and a cooking goes on at the server. Load the page anew, or go another way by the names above.</p>
         <a href={this.props.place} className={`${keyLook("main")} mt-4`}>
           Load it anew
         </a>

@@ -1,6 +1,6 @@
 export function Wordmark() {
   return (
-    <span className="font-show text-[23px] leading-none font-[720] tracking-[-0.03em]">
+    <span className="font-show text-head leading-none font-[720] tracking-[-0.03em]">
       Meal<span className="relative top-[5px] -ml-px text-water">Shift</span>
     </span>
   );

@@ -9,18 +9,18 @@ const KINDS: Record<Kind, string> = {
   warn: "text-warn font-semibold px-3 hover:underline underline-offset-4",
 };
 
-export function Button({ kind = "plain", className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind }) {
+export function Button({ kind = "plain", className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; "data-go"?: boolean }) {
   return (
     <button
       type="button"
-      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-key text-[15px] disabled:opacity-50 disabled:pointer-events-none ${KINDS[kind]} ${className}`}
+      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-key text-small disabled:opacity-50 disabled:pointer-events-none ${KINDS[kind]} ${className}`}
       {...rest}
     />
   );
 }
 
 export const keyLook = (kind: Kind = "plain") =>
-  `inline-flex min-h-11 items-center justify-center gap-2 rounded-key text-[15px] no-underline ${KINDS[kind]}`;
+  `inline-flex min-h-11 items-center justify-center gap-2 rounded-key text-small no-underline ${KINDS[kind]}`;
 
 /** A sheet of paper: hairline, no shadow. */
 export function Sheet({ className = "", children, ...rest }: { className?: string; children: ReactNode; "aria-label"?: string }) {
@@ -35,7 +35,7 @@ export function Sheet({ className = "", children, ...rest }: { className?: strin
 export function Wrong({ trouble, id, className = "" }: { trouble: Trouble | null | undefined; id?: string; className?: string }) {
   if (!trouble) return null;
   return (
-    <p role="alert" id={id} className={`border-l-4 border-warn bg-warn-pale px-3 py-2 text-[15px] text-ink ${className}`}>
+    <p role="alert" id={id} className={`border-l-4 border-warn bg-warn-pale px-3 py-2 text-small text-ink ${className}`}>
       {trouble.text}
     </p>
   );

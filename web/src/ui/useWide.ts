@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 
-const query = "(min-width: 1000px)";
+const query = "(min-width: 62.5rem)";
 const subscribe = (told: () => void) => {
   const list = window.matchMedia(query);
   list.addEventListener("change", told);

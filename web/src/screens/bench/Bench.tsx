@@ -38,7 +38,7 @@ export function Bench() {
   if (now.text.trim() === "")
     return (
       <div className="pt-16 text-center">
-        <h1 className="text-[26px]">The bench is empty</h1>
+        <h1 className="text-title">The bench is empty</h1>
         <p className="mb-5 mt-2 text-soft">Bring a recipe first; then choose its new grain here.</p>
         <Link to="/bring" className={keyLook("main")}>
           Bring a recipe
@@ -69,14 +69,14 @@ export function Bench() {
       {session.data?.may_found ? "Start a household to keep it" : "Sign in to keep it"}
     </Link>
   ) : (
-    <Button kind="main" className="min-h-14 w-full text-[17px]" disabled={!done || !!shift.error || keep.isPending} onClick={() => void keepIt()}>
+    <Button kind="main" data-go className="min-h-14 w-full text-body" disabled={!done || !!shift.error || keep.isPending} onClick={() => void keepIt()}>
       Keep this shift
     </Button>
   );
   const wrong = trouble && (
     <div className="mt-4">
       <Wrong trouble={trouble} />
-      <p className="mt-2 text-[15px]">
+      <p className="mt-2 text-small">
         <Link to="/bring" className="font-semibold text-water">
           Back to the recipe
         </Link>
@@ -130,7 +130,7 @@ export function Bench() {
   return (
     <div className="pt-4">
       <h1 className="sr-only">Bench</h1>
-      <div className="flex flex-wrap items-start gap-x-5 gap-y-3 *:shrink-0 *:nth-[2]:min-w-[230px] *:nth-[2]:flex-1 *:nth-[3]:w-[186px] *:nth-[4]:w-[178px] *:nth-[5]:w-[164px]">
+      <div className="flex flex-wrap items-start gap-x-5 gap-y-3 *:shrink-0 *:nth-[2]:min-w-[14.375rem] *:nth-[2]:flex-1 *:nth-[3]:w-[11.625rem] *:nth-[4]:w-[11.125rem] *:nth-[5]:w-[10.25rem]">
         <GrainControl {...props} />
         <TextureControl {...props} />
         <PotControl {...props} />

@@ -27,7 +27,7 @@ export interface ControlProps {
   fromName: string;
 }
 
-const legend = "mb-1.5 block text-[14px] text-soft";
+const legend = "mb-1.5 block text-small text-soft";
 const chip = (on: boolean) => `rounded-key border bg-sheet text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-line hover:border-water"}`;
 
 export function GrainControl({ choice, set, grains, shift, fromName }: ControlProps) {
@@ -35,7 +35,7 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
   const near = (NEAR.includes(choice.to) ? NEAR : [choice.to, ...NEAR]).slice(0, 2);
   return (
     <div>
-      <span className="mb-1.5 flex items-baseline justify-between gap-3 text-[14px]">
+      <span className="mb-1.5 flex items-baseline justify-between gap-3 text-small">
         <span className="text-soft">Instead of {fromName || "the rice"}</span>
         <span className="flex items-baseline gap-3">
           <PacketControl choice={choice} set={set} grains={grains} />
@@ -52,8 +52,8 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
           return g ? (
             <button key={slug} type="button" aria-pressed={choice.to === slug} onClick={() => set({ ...choice, to: slug, blend: [] })} className={`${chip(choice.to === slug)} w-[106px] px-2 pb-1.5 pt-1.5`}>
               <Swatch slug={slug} family={g.family} className="h-[9px] w-full" />
-              <span className="mt-1 block truncate text-[14px] font-semibold leading-tight tracking-[-0.01em]">{g.name.replace(/ (millet|rice)$/, "")}</span>
-              <span className="figures block text-[12.5px] text-soft">{minuteWord(g)}</span>
+              <span className="mt-1 block truncate text-small font-semibold leading-tight tracking-[-0.01em]">{g.name.replace(/ (millet|rice)$/, "")}</span>
+              <span className="figures block text-fine text-soft">{minuteWord(g)}</span>
             </button>
           ) : null;
         })}
@@ -62,9 +62,9 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
           wide
           label="All grains"
           trigger={
-            <button type="button" className={`${chip(false)} px-2.5 text-[14.5px] leading-tight`}>
+            <button type="button" className={`${chip(false)} px-2.5 text-small leading-tight`}>
               All {grains.length}
-              <span className="block text-[12.5px] text-soft">grains ›</span>
+              <span className="block text-fine text-soft">grains ›</span>
             </button>
           }
         >
@@ -87,14 +87,14 @@ function BlendControl({ choice, set, grains, shift }: ControlProps) {
     <Pop
       label="Blend"
       trigger={
-        <button type="button" aria-pressed={on} className={`${chip(on)} px-2.5 text-[14.5px] leading-tight`}>
+        <button type="button" aria-pressed={on} className={`${chip(on)} px-2.5 text-small leading-tight`}>
           Blend
-          <span className="figures block text-[12.5px] text-soft">{on ? blend.map((p) => Math.round((p.share / total) * 100)).join(":") : "mix ›"}</span>
+          <span className="figures block text-fine text-soft">{on ? blend.map((p) => Math.round((p.share / total) * 100)).join(":") : "mix ›"}</span>
         </button>
       }
     >
       {!on ? (
-        <div className="space-y-3 text-[15px]">
+        <div className="space-y-3 text-small">
           <p className="text-soft">Easing in? Begin with about a third of the new grain.</p>
           <button type="button" className={`${chip(false)} min-h-12 w-full px-3`} onClick={() => start([{ grain: choice.to, share: 3 }, { grain: source === choice.to ? "quinoa" : source, share: 7 }])}>
             <strong>30 : 70</strong> <span className="text-soft">{name(choice.to)} with {name(source === choice.to ? "quinoa" : source)}</span>
@@ -104,7 +104,7 @@ function BlendControl({ choice, set, grains, shift }: ControlProps) {
           </button>
         </div>
       ) : (
-        <div className="space-y-3 text-[15px]">
+        <div className="space-y-3 text-small">
           {shift?.blend && shift.blend.because && <p className="font-semibold">{shift.blend.because.charAt(0).toUpperCase() + shift.blend.because.slice(1)}.</p>}
           {blend.map((p, i) => (
             <div key={i} className="flex items-center gap-2">
@@ -115,11 +115,11 @@ function BlendControl({ choice, set, grains, shift }: ControlProps) {
                   </option>
                 ))}
               </select>
-              <button type="button" aria-label={`Less ${name(p.grain)}`} disabled={p.share <= 1} onClick={() => start(blend.map((x, k) => (k === i ? { ...x, share: x.share - 1 } : x)))} className="grid h-11 w-9 place-items-center rounded-key border border-line text-[20px] disabled:opacity-40">
+              <button type="button" aria-label={`Less ${name(p.grain)}`} disabled={p.share <= 1} onClick={() => start(blend.map((x, k) => (k === i ? { ...x, share: x.share - 1 } : x)))} className="grid h-11 w-9 place-items-center rounded-key border border-line text-lead disabled:opacity-40">
                 −
               </button>
               <output className="figures w-12 text-center font-bold">{Math.round((p.share / total) * 100)} %</output>
-              <button type="button" aria-label={`More ${name(p.grain)}`} disabled={p.share >= 20} onClick={() => start(blend.map((x, k) => (k === i ? { ...x, share: x.share + 1 } : x)))} className="grid h-11 w-9 place-items-center rounded-key border border-line text-[20px] disabled:opacity-40">
+              <button type="button" aria-label={`More ${name(p.grain)}`} disabled={p.share >= 20} onClick={() => start(blend.map((x, k) => (k === i ? { ...x, share: x.share + 1 } : x)))} className="grid h-11 w-9 place-items-center rounded-key border border-line text-lead disabled:opacity-40">
                 +
               </button>
             </div>
@@ -164,9 +164,9 @@ function PacketControl({ choice, set, grains }: Pick<ControlProps, "choice" | "s
         </button>
       }
     >
-      <h3 className="mb-1 text-[18px]">What does the packet say?</h3>
+      <h3 className="mb-1 text-lead">What does the packet say?</h3>
       {ours && (
-        <p className="text-[15px] text-soft">
+        <p className="text-small text-soft">
           For {g.name} we say 1 to {decimal(Number(ours.water.ratio_by_volume?.toFixed(1)))} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
           {bag && " The bag in your larder has its own words."}
         </p>
@@ -174,10 +174,10 @@ function PacketControl({ choice, set, grains }: Pick<ControlProps, "choice" | "s
       <NumberField key={`r${choice.to}`} label="Water to one of grain" value={ratio} onChange={(v) => setTyped({ ...typed, ratio: v })} />
       <NumberField key={`m${choice.to}`} label="Minutes at the boil" value={minutes} onChange={(v) => setTyped({ ...typed, minutes: v })} />
       <div className="mt-4 grid grid-cols-2 gap-1.5">
-        <button type="button" aria-pressed={held === undefined} onClick={() => set({ ...choice, packets: others })} className={`${chip(held === undefined)} min-h-12 px-3 text-[15px]`}>
+        <button type="button" aria-pressed={held === undefined} onClick={() => set({ ...choice, packets: others })} className={`${chip(held === undefined)} min-h-12 px-3 text-small`}>
           Go by ours
         </button>
-        <button type="button" disabled={ratio === null && minutes === null} aria-pressed={held !== undefined} onClick={() => set({ ...choice, packets: [...others, { grain: choice.to, ratio, minutes }] })} className={`${chip(held !== undefined)} min-h-12 px-3 text-[15px] disabled:opacity-45`}>
+        <button type="button" disabled={ratio === null && minutes === null} aria-pressed={held !== undefined} onClick={() => set({ ...choice, packets: [...others, { grain: choice.to, ratio, minutes }] })} className={`${chip(held !== undefined)} min-h-12 px-3 text-small disabled:opacity-45`}>
           Go by the packet
         </button>
       </div>
@@ -195,20 +195,20 @@ export function AllGrains({ grains, to, pick }: { grains: Grain[]; to: string; p
     <div>
       <label className="block">
         <span className="sr-only">Find a grain</span>
-        <input value={find} onChange={(e) => setFind(e.target.value)} placeholder="Find a grain" className="mb-2 min-h-11 w-full rounded-key border border-line bg-quiet px-3 text-[16px]" />
+        <input value={find} onChange={(e) => setFind(e.target.value)} placeholder="Find a grain" className="mb-2 min-h-11 w-full rounded-key border border-line bg-quiet px-3 text-body" />
       </label>
       {families.map((family) => (
         <div key={family}>
-          <h3 className="mb-1 mt-3 text-[15px] text-soft">{family}</h3>
+          <h3 className="mb-1 mt-3 text-small text-soft">{family}</h3>
           <div className="grid grid-cols-2 gap-1">
             {shown
               .filter((g) => g.family === family)
               .map((g) => (
-                <button key={g.slug} type="button" aria-pressed={to === g.slug} onClick={() => pick(g.slug)} className={`${chip(to === g.slug)} flex min-h-11 items-center gap-2 px-2 text-[14.5px]`}>
+                <button key={g.slug} type="button" aria-pressed={to === g.slug} onClick={() => pick(g.slug)} className={`${chip(to === g.slug)} flex min-h-11 items-center gap-2 px-2 text-small`}>
                   <Swatch slug={g.slug} family={g.family} className="h-6 w-4 shrink-0" />
                   <span className="min-w-0 leading-tight">
                     {g.name}
-                    <span className="figures block text-[12px] text-soft">
+                    <span className="figures block text-fine text-soft">
                       {minuteWord(g)}
                       {g.gluten && ", gluten"}
                     </span>
@@ -250,7 +250,7 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
         </Slider.Track>
         <Slider.Thumb aria-labelledby="texture-label" aria-valuetext={words[Math.round(value)]} className="block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
       </Slider.Root>
-      <div className="flex justify-between text-[13px] tracking-[-0.01em]">
+      <div className="flex justify-between text-fine tracking-[-0.01em]">
         {words.map((w, i) => (
           <button
             key={w}
@@ -281,7 +281,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
       <Pop
         label="Pot and lid"
         trigger={
-          <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-[14.5px]`}>
+          <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-small`}>
             <span>
               {own ? own.name : `${cm} cm`}, {LIDS.find(([l]) => l === lid)?.[1]}
             </span>
@@ -291,29 +291,29 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
       >
         {pots.length > 0 && (
           <>
-            <p className="mb-1 text-[15px] font-semibold">Which pot?</p>
+            <p className="mb-1 text-small font-semibold">Which pot?</p>
             <div role="group" aria-label="Pots of your kitchen" className="mb-3 grid grid-cols-2 gap-1.5">
               {pots.map((p) => (
-                <button key={p.id} type="button" aria-pressed={own?.id === p.id} onClick={() => set({ ...choice, pot_id: p.id, pot_cm: null, pot_l: null, pot_lid: null, boil_off: null, lid: null })} className={`${chip(own?.id === p.id)} min-h-12 px-3 text-[15px]`}>
+                <button key={p.id} type="button" aria-pressed={own?.id === p.id} onClick={() => set({ ...choice, pot_id: p.id, pot_cm: null, pot_l: null, pot_lid: null, boil_off: null, lid: null })} className={`${chip(own?.id === p.id)} min-h-12 px-3 text-small`}>
                   {p.name}
-                  <span className="figures block text-[13px] text-soft">{p.diameter_cm} cm</span>
+                  <span className="figures block text-fine text-soft">{p.diameter_cm} cm</span>
                 </button>
               ))}
             </div>
           </>
         )}
-        <p className="mb-1 text-[15px] font-semibold">{pots.length > 0 ? "Or another, so wide" : "How wide is the pot?"}</p>
+        <p className="mb-1 text-small font-semibold">{pots.length > 0 ? "Or another, so wide" : "How wide is the pot?"}</p>
         <ToggleGroup.Root type="single" value={own ? "" : String(cm)} onValueChange={(v) => v && set({ ...choice, pot_cm: Number(v), pot_id: null, boil_off: null, pot_lid: null })} aria-label="Width of the pot in centimetres" className="mb-4 grid grid-cols-6 gap-1.5">
           {[16, 18, 20, 22, 24, 28].map((n) => (
-            <ToggleGroup.Item key={n} value={String(n)} className={`${chip(!own && cm === n)} figures min-h-11 text-center text-[15px]`}>
+            <ToggleGroup.Item key={n} value={String(n)} className={`${chip(!own && cm === n)} figures min-h-11 text-center text-small`}>
               {n}
             </ToggleGroup.Item>
           ))}
         </ToggleGroup.Root>
-        <p className="mb-1 text-[15px] font-semibold">How is it covered?</p>
+        <p className="mb-1 text-small font-semibold">How is it covered?</p>
         <ToggleGroup.Root type="single" value={lid} onValueChange={(v) => v && set({ ...choice, lid: v as Choice["lid"], method: null })} aria-label="Lid" className="grid grid-cols-2 gap-1.5">
           {LIDS.map(([l, word]) => (
-            <ToggleGroup.Item key={l} value={l} className={`${chip(lid === l)} min-h-11 px-3 text-[15px]`}>
+            <ToggleGroup.Item key={l} value={l} className={`${chip(lid === l)} min-h-11 px-3 text-small`}>
               {word}
             </ToggleGroup.Item>
           ))}
@@ -321,7 +321,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         <MethodChoice choice={choice} set={set} grains={grains} shift={shift} />
         <NumberField label="Altitude, m" value={choice.altitude_m ?? k?.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
         <details className="mt-3">
-          <summary className="min-h-11 cursor-pointer py-2 text-[15px] font-semibold text-water">Only for this dish</summary>
+          <summary className="min-h-11 cursor-pointer py-2 text-small font-semibold text-water">Only for this dish</summary>
           <NumberField label={`Kitchen, ${heatUnit()}`} value={shownHeat(choice.room_c ?? k?.room_c ?? 20)} onChange={(v) => set({ ...choice, room_c: toCelsius(v) })} />
           <NumberField label="The pot holds, l" value={choice.pot_l ?? own?.litres ?? null} onChange={(v) => set({ ...choice, pot_l: v })} />
           <NumberField label="Burner, W" value={choice.burner_w ?? (k ? Math.max(...k.burners) : 1200)} onChange={(v) => set({ ...choice, burner_w: v })} />
@@ -329,7 +329,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           <NumberField label="A whistle stands for, min" value={choice.whistle_min ?? k?.whistle_min ?? 2.5} onChange={(v) => set({ ...choice, whistle_min: v })} />
         </details>
         {!guest && (
-          <Link to="/kitchen" className="mt-2 flex min-h-11 items-center text-[15px] font-semibold text-water">
+          <Link to="/kitchen" className="mt-2 flex min-h-11 items-center text-small font-semibold text-water">
             Your kitchen, once for all dishes
           </Link>
         )}
@@ -350,7 +350,7 @@ function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromNa
   const methods = g?.methods ?? [now];
   return (
     <>
-    <label className="mt-4 flex items-center justify-between gap-4 text-[15px] font-semibold">
+    <label className="mt-4 flex items-center justify-between gap-4 text-small font-semibold">
       Cooked
       <select value={now} onChange={(e) => set({ ...choice, method: e.target.value, lid: null })} className="min-h-11 rounded-key border border-line bg-sheet px-2 font-normal">
         {methods.map((m) => (
@@ -368,7 +368,7 @@ function MethodChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromNa
 function NumberField({ label, value, onChange }: { label: string; value: number | null; onChange: (v: number) => void }) {
   const [text, setText] = useState(value === null ? "" : decimal(value));
   return (
-    <label className="mt-3 flex items-center justify-between gap-4 text-[15px] font-semibold">
+    <label className="mt-3 flex items-center justify-between gap-4 text-small font-semibold">
       {label}
       <input
         inputMode="decimal"
@@ -378,7 +378,7 @@ function NumberField({ label, value, onChange }: { label: string; value: number 
           const v = typedNumber(e.target.value);
           if (Number.isFinite(v)) onChange(v);
         }}
-        className="figures min-h-11 w-28 rounded-key border border-line bg-quiet px-3 text-right text-[16px] font-normal"
+        className="figures min-h-11 w-28 rounded-key border border-line bg-quiet px-3 text-right text-body font-normal"
       />
     </label>
   );
@@ -394,27 +394,27 @@ function SchoolPop({ choice, set }: Pick<ControlProps, "choice" | "set">) {
       wide
       label="How cooks do it"
       trigger={
-        <button type="button" className="mt-1 min-h-8 text-[14px] font-semibold text-water hover:underline">
+        <button type="button" className="mt-1 min-h-8 text-small font-semibold text-water hover:underline">
           {schools.length} {schools.length === 1 ? "school" : "schools"} ›
         </button>
       }
     >
-      <h3 className="mb-1 text-[18px]">How cooks do it</h3>
-      <p className="mb-2 text-[14.5px] text-soft">From little more than its own volume of water to several times it: the texture, the soak and the lid, not an error.</p>
+      <h3 className="mb-1 text-lead">How cooks do it</h3>
+      <p className="mb-2 text-small text-soft">From little more than its own volume of water to several times it: the texture, the soak and the lid, not an error.</p>
       <ul className="m-0 list-none p-0">
         {schools.map((s) => (
           <li key={s.slug} className="dotted">
             <button type="button" onClick={() => set({ ...choice, ...schoolChoice(s) })} className="flex min-h-14 w-full items-center gap-4 py-2 text-left text-ink hover:text-water">
               <span className="min-w-0 flex-1">
-                <span className="block text-[16px] font-semibold">
+                <span className="block text-body font-semibold">
                   {s.name}
                   {s.default && ", the usual"}
                 </span>
-                <span className="block text-[14px] leading-snug text-soft">for {s.suits}</span>
+                <span className="block text-small leading-snug text-soft">for {s.suits}</span>
               </span>
-              <span className="figures shrink-0 text-right text-[15px]">
+              <span className="figures shrink-0 text-right text-small">
                 1 to <strong>{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
-                <span className="block text-[13px] text-soft">{s.pot.texture_word}</span>
+                <span className="block text-fine text-soft">{s.pot.texture_word}</span>
               </span>
             </button>
           </li>
@@ -433,7 +433,7 @@ export function SoakControl({ choice, set, grains, shift }: ControlProps) {
       <span className={legend}>Soak{now > 30 ? `, ${Math.round(now / 60)} hours` : ""}</span>
       <ToggleGroup.Root type="single" value={String(now)} onValueChange={(v) => v !== "" && set({ ...choice, soak_min: Number(v) })} aria-label="Soak" className="flex gap-1.5">
         {options.map(([min, word]) => (
-          <ToggleGroup.Item key={min} value={String(min)} disabled={min > 0 && g !== undefined && !g.soaks} className={`${chip(now === min)} min-h-12 flex-1 whitespace-nowrap px-2.5 text-center text-[15px] disabled:opacity-45`}>
+          <ToggleGroup.Item key={min} value={String(min)} disabled={min > 0 && g !== undefined && !g.soaks} className={`${chip(now === min)} min-h-12 flex-1 whitespace-nowrap px-2.5 text-center text-small disabled:opacity-45`}>
             {word}
           </ToggleGroup.Item>
         ))}
@@ -441,7 +441,7 @@ export function SoakControl({ choice, set, grains, shift }: ControlProps) {
       <span className="flex items-center gap-3">
       <SchoolPop choice={choice} set={set} />
       {now > 0 && (
-        <button type="button" role="switch" aria-checked={choice.soak_water === "kept"} onClick={() => set({ ...choice, soak_water: choice.soak_water === "kept" ? "discarded" : "kept" })} className="mt-1 min-h-8 text-[14px] text-water">
+        <button type="button" role="switch" aria-checked={choice.soak_water === "kept"} onClick={() => set({ ...choice, soak_water: choice.soak_water === "kept" ? "discarded" : "kept" })} className="mt-1 min-h-8 text-small text-water">
           {choice.soak_water === "kept" ? "water kept" : "water away"}
         </button>
       )}
@@ -460,8 +460,8 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
       <Pop
         label="How much grain"
         trigger={
-          <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-3 px-3 text-[15px]`}>
-            <span className="whitespace-nowrap text-[14.5px]">
+          <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-3 px-3 text-small`}>
+            <span className="whitespace-nowrap text-small">
               {KEEPS.find(([k]) => k === keep)?.[1]}
               {people !== null && `, ${people}`}
             </span>
@@ -469,30 +469,30 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
           </button>
         }
       >
-        <p className="mb-1 text-[15px] font-semibold">What stays the same?</p>
+        <p className="mb-1 text-small font-semibold">What stays the same?</p>
         <ToggleGroup.Root type="single" value={keep} onValueChange={(v) => v && set({ ...choice, keep: v as Choice["keep"] })} aria-label="What stays the same" className="grid gap-1.5">
           {KEEPS.map(([k, word, what]) => (
-            <ToggleGroup.Item key={k} value={k} className={`${chip(keep === k)} min-h-12 px-3 text-[15px]`}>
+            <ToggleGroup.Item key={k} value={k} className={`${chip(keep === k)} min-h-12 px-3 text-small`}>
               <strong>{word}</strong> <span className="text-soft">{what}</span>
             </ToggleGroup.Item>
           ))}
         </ToggleGroup.Root>
         {people !== null && (
           <div className="mt-4 flex items-center justify-between">
-            <span className="text-[15px] font-semibold">At the table</span>
+            <span className="text-small font-semibold">At the table</span>
             <span className="flex items-center gap-2">
               <Step by={-1} people={people} set={(n) => set({ ...choice, servings: n })} />
-              <output className="figures w-9 text-center font-show text-[24px] font-bold">{people}</output>
+              <output className="figures w-9 text-center font-show text-head font-bold">{people}</output>
               <Step by={1} people={people} set={(n) => set({ ...choice, servings: n })} />
             </span>
           </div>
         )}
         {meal && (
-          <button type="button" role="switch" aria-checked={choice.home_meal} onClick={() => set({ ...choice, home_meal: !choice.home_meal })} className={`${chip(choice.home_meal === true)} mt-4 min-h-11 w-full px-3 text-[15px]`}>
+          <button type="button" role="switch" aria-checked={choice.home_meal} onClick={() => set({ ...choice, home_meal: !choice.home_meal })} className={`${chip(choice.home_meal === true)} mt-4 min-h-11 w-full px-3 text-small`}>
             {choice.home_meal ? "The meal is made at home: dry, pulse, sift" : "The meal is bought"}
           </button>
         )}
-        <button type="button" role="switch" aria-checked={choice.age === "old"} onClick={() => set({ ...choice, age: choice.age === "old" ? "fresh" : "old" })} className={`${chip(choice.age === "old")} mt-4 min-h-11 w-full px-3 text-[15px]`}>
+        <button type="button" role="switch" aria-checked={choice.age === "old"} onClick={() => set({ ...choice, age: choice.age === "old" ? "fresh" : "old" })} className={`${chip(choice.age === "old")} mt-4 min-h-11 w-full px-3 text-small`}>
           {choice.age === "old" ? "An old bag: a tenth more of both" : "A fresh bag"}
         </button>
       </Pop>
@@ -502,7 +502,7 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
 
 function Step({ by, people, set }: { by: number; people: number; set: (n: number) => void }) {
   return (
-    <button type="button" aria-label={by > 0 ? "One more" : "One fewer"} disabled={people + by < 1 || people + by > 60} onClick={() => set(people + by)} className="grid h-11 w-11 place-items-center rounded-key border border-line text-[22px] disabled:opacity-40">
+    <button type="button" aria-label={by > 0 ? "One more" : "One fewer"} disabled={people + by < 1 || people + by > 60} onClick={() => set(people + by)} className="grid h-11 w-11 place-items-center rounded-key border border-line text-head disabled:opacity-40">
       {by > 0 ? "+" : "−"}
     </button>
   );

@@ -12,9 +12,9 @@ export const sectionAbove = (steps: readonly { section?: string }[], k: number):
 export function Before({ reading }: { reading: Reading }) {
   return (
     <div className="text-[color-mix(in_oklab,var(--ink)_82%,var(--sheet))]">
-      <h2 className="text-[21px]">{reading.title}</h2>
-      <p className="mb-3 mt-1 text-[14px] text-soft">as you brought it{reading.servings ? `, serves ${reading.servings}` : ""}</p>
-      <ul className="m-0 list-none p-0 text-[15.5px]">
+      <h2 className="text-head">{reading.title}</h2>
+      <p className="mb-3 mt-1 text-small text-soft">as you brought it{reading.servings ? `, serves ${reading.servings}` : ""}</p>
+      <ul className="m-0 list-none p-0 text-small">
         {reading.lines
           .filter((l) => !l.section.startsWith("step "))
           .map((l, i) => (
@@ -23,7 +23,7 @@ export function Before({ reading }: { reading: Reading }) {
             </li>
           ))}
       </ul>
-      <ol className="m-0 mt-3 list-decimal space-y-1.5 pl-6 text-[15.5px]">
+      <ol className="m-0 mt-3 list-decimal space-y-1.5 pl-6 text-small">
         {reading.steps.map((s, i) => (
           <li key={i}>
             {s.section && s.section !== sectionAbove(reading.steps, i) && <span className="block pt-1 font-semibold">{s.section}</span>}
@@ -43,27 +43,27 @@ export function After({ shift, withOld = false, leave }: { shift: Shift; withOld
   const told = shift.ingredients.filter((i) => i.in_step);
   return (
     <div>
-      <h2 className="text-[25px]">{shift.title}</h2>
-      <p className="mb-3 mt-1 text-[14px] text-soft">
+      <h2 className="text-title">{shift.title}</h2>
+      <p className="mb-3 mt-1 text-small text-soft">
         {changed} {changed === 1 ? "change" : "changes"} marked{asks ? `, ${asks} to check` : ""}
         {shift.servings ? `, serves ${shift.servings}` : ""}
       </p>
-      <ul className="m-0 list-none p-0 text-[16px]" aria-label="Ingredients">
+      <ul className="m-0 list-none p-0 text-body" aria-label="Ingredients">
         {listed.map((i, k) => (
           <li key={k} className="dotted py-[5px]">
             {i.section && i.section !== listed[k - 1]?.section && <span className="block pt-2 font-semibold">{i.section}</span>}
             <Marked text={i.text} marks={i.marks} olds={i.olds} withOld={withOld} />
-            {i.marks.length > 0 && i.because && <span className="block text-[13.5px] leading-snug text-soft">{i.because}</span>}
+            {i.marks.length > 0 && i.because && <span className="block text-fine leading-snug text-soft">{i.because}</span>}
           </li>
         ))}
       </ul>
       {told.length > 0 && (
-        <p className="mt-2 text-[14.5px] leading-snug text-soft" aria-label="Named in the steps">
+        <p className="mt-2 text-small leading-snug text-soft" aria-label="Named in the steps">
           <span className="font-semibold">{listed.length ? "Also, by the steps: " : "What goes in: "}</span>
           {told.map((i) => i.text).join(" · ")}
         </p>
       )}
-      <ol className="m-0 mt-3 list-none space-y-2 p-0 text-[16px]" aria-label="Method">
+      <ol className="m-0 mt-3 list-none space-y-2 p-0 text-body" aria-label="Method">
         {shift.steps.map((s, k) => (
           <Step key={k} step={s} above={sectionAbove(shift.steps, k)} n={shift.steps.slice(0, k + 1).filter((x) => x.text).length} withOld={withOld} leave={leave} />
         ))}
@@ -77,14 +77,14 @@ function Step({ step: s, above, n, withOld, leave }: { step: Shift["steps"][numb
   // what was put in is known by its kind: its words change with the numbers
   const words = added || (s.kept && !s.text) ? `+${s.kind}` : (s.was ?? "");
   const touch = leave && (s.kept || s.marks.length > 0) && (
-    <button type="button" className="-my-1 inline-flex min-h-11 items-center text-[13.5px] font-semibold text-water" onClick={() => leave(words)}>
+    <button type="button" className="-my-1 inline-flex min-h-11 items-center text-fine font-semibold text-water" onClick={() => leave(words)}>
       {s.kept ? "Change it after all" : added ? "Leave it out" : "Keep the old words"}
     </button>
   );
   if (!s.text)
     return (
       <li className="pl-7 text-soft">
-        <del>{s.was}</del> <span className="text-[13.5px]">{s.reason}</span> {touch}
+        <del>{s.was}</del> <span className="text-fine">{s.reason}</span> {touch}
       </li>
     );
   return (
@@ -93,12 +93,12 @@ function Step({ step: s, above, n, withOld, leave }: { step: Shift["steps"][numb
       <span className="figures absolute left-0 text-soft">{n}.</span>
       {added ? <span className="font-semibold">{s.text}</span> : <Marked text={s.text} marks={s.marks} olds={s.olds} withOld={withOld} />}
       {(s.reason || touch) && (
-        <span className="block text-[13.5px] leading-snug text-soft">
+        <span className="block text-fine leading-snug text-soft">
           {s.reason} {touch}
         </span>
       )}
       {s.cautions.map((c) => (
-        <span key={c} className="mt-1 block border-l-4 border-warn bg-warn-pale px-2 py-1 text-[14.5px] leading-snug">
+        <span key={c} className="mt-1 block border-l-4 border-warn bg-warn-pale px-2 py-1 text-small leading-snug">
           {c}
         </span>
       ))}
@@ -123,12 +123,12 @@ export function Mind({ shift }: { shift: Shift }) {
     <div className="mt-5 space-y-4">
       {shift.laws.length > 0 && (
         <section aria-label="Not sure of the new text">
-          <h3 className="mb-1.5 text-[17px]">Where I am not sure of the new text</h3>
+          <h3 className="mb-1.5 text-body">Where I am not sure of the new text</h3>
           <ul className="m-0 list-none space-y-1.5 p-0">
             {shift.laws.map((l, i) => (
-              <li key={i} className="border-l-4 border-warn pl-3 text-[15px]">
+              <li key={i} className="border-l-4 border-warn pl-3 text-small">
                 {l.text}
-                {l.where && <span className="block text-[13.5px] text-soft">“{l.where.length > 90 ? `${l.where.slice(0, 90)} …` : l.where}”</span>}
+                {l.where && <span className="block text-fine text-soft">“{l.where.length > 90 ? `${l.where.slice(0, 90)} …` : l.where}”</span>}
               </li>
             ))}
           </ul>
@@ -136,10 +136,10 @@ export function Mind({ shift }: { shift: Shift }) {
       )}
       {asks.length > 0 && (
         <section aria-label="To check">
-          <h3 className="mb-1.5 text-[17px]">Look this over</h3>
+          <h3 className="mb-1.5 text-body">Look this over</h3>
           <ul className="m-0 list-none space-y-1.5 p-0">
             {asks.map((p, i) => (
-              <li key={i} className="border-l-4 border-warn pl-3 text-[15px]">
+              <li key={i} className="border-l-4 border-warn pl-3 text-small">
                 {p.text}
                 {p.code === "no_appliance" && <Own name={p.where} />}
               </li>
@@ -147,15 +147,15 @@ export function Mind({ shift }: { shift: Shift }) {
           </ul>
         </section>
       )}
-      {notes.length > 0 && <p className="text-[14px] text-soft">{notes.map((n) => n.text).join(" ")}</p>}
+      {notes.length > 0 && <p className="text-small text-soft">{notes.map((n) => n.text).join(" ")}</p>}
       {shift.pots[0]?.after && (
-        <p className="text-[14.5px] leading-snug text-soft">
+        <p className="text-small leading-snug text-soft">
           Left over? Spread 3 cm deep it is under {degrees(60)} in {shift.pots[0].after.spread_to_60_min} minutes, left in its pot in {shift.pots[0].after.pot_to_60_min}; cold it is {shift.pots[0].after.cold_texture}.
         </p>
       )}
       <section aria-label="Cautions" className="border-t border-line pt-3">
-        <h3 className="mb-1 text-[15px] text-warn">Mind</h3>
-        <ul className="m-0 list-none space-y-1.5 p-0 text-[14.5px] leading-snug">
+        <h3 className="mb-1 text-small text-warn">Mind</h3>
+        <ul className="m-0 list-none space-y-1.5 p-0 text-small leading-snug">
           {shift.cautions.map((c) => (
             <li key={c.code} title={`Shown because: ${c.because}`}>
               {c.text}

@@ -16,8 +16,8 @@ export function Poster({ pot }: { pot: Pot }) {
         label="Why this much water"
         trigger={
           <button type="button" className="rounded-key px-1 text-left text-ink hover:text-water">
-            <span className="poster block text-[68px]">{said.number}</span>
-            <span className="mt-1 block text-[17px] font-semibold">
+            <span className="poster block text-poster">{said.number}</span>
+            <span className="mt-1 block text-body font-semibold">
               {water.of === "water" ? `${said.unit} to pour` : `${said.unit} of ${water.of} to pour`}
               <span className="sr-only">: why?</span>
             </span>
@@ -26,7 +26,7 @@ export function Poster({ pot }: { pot: Pot }) {
       >
         <WaterLedger pot={pot} />
       </Pop>
-      <div className="min-w-0 pt-1 text-[15px] leading-snug">
+      <div className="min-w-0 pt-1 text-small leading-snug">
         {said.also && <p className="font-bold">{said.also}</p>}
         {water.reserve_ml > 0 && <p className="font-semibold text-water">keep {water.kettle_ml ?? water.reserve_ml} ml hot beside it</p>}
         <p className="text-soft">{water.pour_ml === 0 ? "the dish is wet enough" : depth > 0 ? `${decimal(depth)} cm above the grain, in this pot` : "it stays below the top of the grain"}</p>

@@ -31,8 +31,8 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
   return (
     <section aria-label="What if" className="mt-5 rounded-sheet border border-line bg-sheet p-5">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h2 className="text-[21px]">What if…</h2>
-        <p className="text-[15px] text-soft">pour more or less, take it off sooner or later, change the lid: see it dry, burn or drown before it does.</p>
+        <h2 className="text-head">What if…</h2>
+        <p className="text-small text-soft">pour more or less, take it off sooner or later, change the lid: see it dry, burn or drown before it does.</p>
         {changed && (
           <Button kind="quiet" className="ml-auto" onClick={() => setWhat(AS_PLANNED)}>
             As planned
@@ -42,7 +42,7 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
       {/* what is wrong with the choice is said once, at the top of the bench */}
       {trouble && ["pour_ml", "minutes", "lid"].includes(trouble.where) && <Wrong trouble={trouble} className="mt-2" />}
       {found && (
-        <div className="mt-3 grid gap-5 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
+        <div className="mt-3 grid gap-5 min-[62.5rem]:grid-cols-[minmax(0,1fr)_320px]">
           <div>
             <PotCurve plan={found.plan} run={found.changed} minutes={minutes} look={[pot.time.cook.low, pot.time.cook.high]} onMinutes={(n) => setWhat({ ...what, minutes: n })} />
             <PotTable curve={found.changed.curve} />
@@ -50,12 +50,12 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
           <div className="space-y-4">
             {verdict && (
               <div aria-live="polite">
-                <p className={`font-show text-[28px] leading-tight font-[700] tracking-[-0.02em] ${verdict.code === "right" ? "" : "text-warn"}`}>{SAID[verdict.code] ?? verdict.code}</p>
-                <p className="mt-1 text-[15px] leading-snug">{verdict.text}</p>
+                <p className={`font-show text-title leading-tight font-[700] tracking-[-0.02em] ${verdict.code === "right" ? "" : "text-warn"}`}>{SAID[verdict.code] ?? verdict.code}</p>
+                <p className="mt-1 text-small leading-snug">{verdict.text}</p>
               </div>
             )}
             <div>
-              <p className="mb-1 flex justify-between text-[15px]" id="what-pour">
+              <p className="mb-1 flex justify-between text-small" id="what-pour">
                 <span className="text-soft">poured</span>
                 <strong className="figures">{pour} ml</strong>
               </p>
@@ -68,10 +68,10 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
             </div>
             {lidded && (
               <div>
-                <p className="mb-1 text-[15px] text-soft">lid</p>
+                <p className="mb-1 text-small text-soft">lid</p>
                 <ToggleGroup.Root type="single" value={lid ?? ""} onValueChange={(v) => v && setWhat({ ...what, lid: v as Choice["lid"] })} aria-label="What if the lid were" className="flex flex-wrap gap-1">
                   {LIDS.map(([l, word]) => (
-                    <ToggleGroup.Item key={l} value={l} className={`min-h-11 flex-1 rounded-key border px-2 text-[14px] ${lid === l ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
+                    <ToggleGroup.Item key={l} value={l} className={`min-h-11 flex-1 rounded-key border px-2 text-small ${lid === l ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
                       {word}
                     </ToggleGroup.Item>
                   ))}

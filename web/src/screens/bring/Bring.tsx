@@ -57,12 +57,12 @@ export function Bring() {
   };
 
   return (
-    <div className="grid gap-6 pt-6 min-[1000px]:grid-cols-[minmax(0,1fr)_380px]">
+    <div className="grid gap-6 pt-6 min-[62.5rem]:grid-cols-[minmax(0,1fr)_380px]">
       <Sheet className={`relative min-h-[60vh] ${over ? "outline-3 outline-dashed outline-water" : ""}`} aria-label="Your recipe">
         {/* the drop target is a convenience; the file button does the same by keyboard */}
-        <div role="presentation" className="flex h-full flex-col p-5 min-[1000px]:p-8" onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={drop}>
+        <div role="presentation" className="flex h-full flex-col p-5 min-[62.5rem]:p-8" onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => setOver(false)} onDrop={drop}>
           <div className="mb-4 flex flex-wrap items-center gap-2">
-            <h1 className="mr-auto text-[26px]">{empty ? "Bring a rice recipe" : marked ? "Your recipe, as I read it" : "Your recipe"}</h1>
+            <h1 className="mr-auto text-title">{empty ? "Bring a rice recipe" : marked ? "Your recipe, as I read it" : "Your recipe"}</h1>
             {marked && now.before.length > 0 && (
               <Button onClick={() => set(undo(now))}>
                 <Undo2 size={17} aria-hidden /> Undo
@@ -78,7 +78,7 @@ export function Bring() {
                 <Pencil size={16} aria-hidden /> Edit the text
               </Button>
             )}
-            {!empty && editing && <Button kind="main" onClick={() => setEditing(false)}>Read it</Button>}
+            {!empty && editing && <Button kind="main" data-go onClick={() => setEditing(false)}>Read it</Button>}
             {!empty && (
               <Button kind="quiet" onClick={() => { draft.set(NO_DRAFT); setFrom(null); setEditing(false); setFile(null); }}>
                 Another recipe
@@ -86,7 +86,7 @@ export function Bring() {
             )}
           </div>
           {from && !empty && (
-            <p className="-mt-2 mb-3 text-[15px] text-soft">
+            <p className="-mt-2 mb-3 text-small text-soft">
               Taken up where {from.by || "somebody"} left it, {dayName(new Date(from.changed), new Date())} at {clock(new Date(from.changed))}.
             </p>
           )}
@@ -105,9 +105,9 @@ export function Bring() {
                 onPaste={() => { if (empty) setTimeout(() => setEditing(false)); }}
                 placeholder={"Paste it here, as you have it.\n\nTomato pilaf\nServes 4\n300 g long-grain rice\n400 ml stock …"}
                 spellCheck={false}
-                className="min-h-[46vh] w-full flex-1 resize-none rounded-key border border-line bg-quiet p-4 text-[17px] leading-[1.6] text-ink placeholder:text-soft"
+                className="min-h-[46vh] w-full flex-1 resize-none rounded-key border border-line bg-quiet p-4 text-body leading-[1.6] text-ink placeholder:text-soft"
               />
-              <div className="mt-3 flex flex-wrap items-center gap-3 text-[15px] text-soft">
+              <div className="mt-3 flex flex-wrap items-center gap-3 text-small text-soft">
                 <Button onClick={() => picker.current?.click()}>
                   <FileUp size={17} aria-hidden /> Open a file
                 </Button>
@@ -118,7 +118,7 @@ export function Bring() {
           )}
         </div>
       </Sheet>
-      <aside aria-label={empty ? "Demo recipes" : "What I understood"} className="min-[1000px]:sticky min-[1000px]:top-5 min-[1000px]:self-start">
+      <aside aria-label={empty ? "Demo recipes" : "What I understood"} className="min-[62.5rem]:sticky min-[62.5rem]:top-5 min-[62.5rem]:self-start">
         {empty ? <Examples /> : reading.data && !trouble ? <Understood reading={reading.data} onBench={() => void go("/bench")} stopped={stopped} /> : null}
       </aside>
     </div>
@@ -129,18 +129,18 @@ function Examples() {
   const examples = useExamples();
   return (
     <div>
-      <h2 className="mb-2 text-[19px]">Or start from one of these</h2>
+      <h2 className="mb-2 text-lead">Or start from one of these</h2>
       <ul className="m-0 list-none p-0">
         {examples.data?.map((e) => (
           <li key={e.slug} className="dotted">
-            <button type="button" onClick={() => bring(e.text)} className="flex min-h-12 w-full items-baseline justify-between gap-3 py-2.5 text-left text-[17px] text-ink hover:text-water">
+            <button type="button" onClick={() => bring(e.text)} className="flex min-h-12 w-full items-baseline justify-between gap-3 py-2.5 text-left text-body text-ink hover:text-water">
               <span className="font-semibold">{e.title}</span>
-              <span className="shrink-0 text-[13.5px] text-soft">{e.shape}</span>
+              <span className="shrink-0 text-fine text-soft">{e.shape}</span>
             </button>
           </li>
         ))}
       </ul>
-      <h2 className="mb-2 mt-7 text-[19px]">No recipe, just a pot</h2>
+      <h2 className="mb-2 mt-7 text-lead">No recipe, just a pot</h2>
       <JustAPot />
     </div>
   );

@@ -14,15 +14,15 @@ export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number 
   };
   return (
     <section aria-label="I am not sure" className="mt-4 rounded-sheet border border-line bg-sheet p-4">
-      <h2 className="text-[18px]">I am not sure</h2>
+      <h2 className="text-lead">I am not sure</h2>
       <ul className="m-0 mt-1 list-none p-0">
         {shown.map((d, i) => (
           <li key={i} className="dotted py-2.5 last:border-0">
-            <p className="text-[15.5px] leading-snug">{d.text}</p>
+            <p className="text-small leading-snug">{d.text}</p>
             {d.choices.length > 0 && (
               <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label={d.text}>
                 {d.choices.map((c, k) => (
-                  <button key={k} type="button" onClick={() => settle(c)} className="min-h-11 rounded-key border border-line bg-ground px-3 text-left text-[15px] font-semibold text-water hover:border-water">
+                  <button key={k} type="button" onClick={() => settle(c)} className="min-h-11 rounded-key border border-line bg-ground px-3 text-left text-small font-semibold text-water hover:border-water">
                     {c.label}
                   </button>
                 ))}
@@ -31,7 +31,7 @@ export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number 
           </li>
         ))}
       </ul>
-      {reading.doubts.length > most && <p className="mt-1 text-[14px] text-soft">and {reading.doubts.length - most} more once these are settled</p>}
+      {reading.doubts.length > most && <p className="mt-1 text-small text-soft">and {reading.doubts.length - most} more once these are settled</p>}
     </section>
   );
 }

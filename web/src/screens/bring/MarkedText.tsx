@@ -58,9 +58,9 @@ export function MarkedText({ reading }: { reading: Reading }) {
   ].sort((a, b) => a.start - b.start || b.end - a.end);
   const rows = rowsOf(reading, places);
   return (
-    <div className="text-[17px] leading-[1.75]">
+    <div className="text-body leading-[1.75]">
       {rows.map(({ row, node }) => (
-        <div key={row.span[0]} className="grid grid-cols-[60px_minmax(0,1fr)] gap-x-2 min-[1000px]:grid-cols-[96px_minmax(0,1fr)] min-[1000px]:gap-x-3">
+        <div key={row.span[0]} className="grid grid-cols-[60px_minmax(0,1fr)] gap-x-2 min-[62.5rem]:grid-cols-[96px_minmax(0,1fr)] min-[62.5rem]:gap-x-3">
           <ClassMark row={row} pots={potsOf(row, reading)} />
           <div className="min-w-0 whitespace-pre-wrap break-words">{node}</div>
         </div>
@@ -86,7 +86,7 @@ function rowsOf(reading: Reading, places: Place[]): { row: ReadClass; node: Reac
       const text = slice(at, until);
       const k = title - at;
       if (title >= at && title + long <= until)
-        out.push(<Fragment key={`p${at}`}>{slice(at, at + k)}<strong className="font-show text-[23px] tracking-[-0.015em]">{reading.title}</strong>{slice(title + long, until)}</Fragment>);
+        out.push(<Fragment key={`p${at}`}>{slice(at, at + k)}<strong className="font-show text-head tracking-[-0.015em]">{reading.title}</strong>{slice(title + long, until)}</Fragment>);
       else out.push(<Fragment key={`p${at}`}>{text}</Fragment>);
       at = until;
     };
@@ -126,23 +126,23 @@ function ClassMark({ row, pots }: { row: ReadClass; pots: { kind: string; grain:
       <Pop
         label={`What is the line “${row.text}”?`}
         trigger={
-          <button type="button" className={`min-h-6 text-right text-[13px] hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}>
+          <button type="button" className={`min-h-6 text-right text-fine hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}>
             {CLASSES[row.cls] ?? row.cls}
             <span className="sr-only">: {row.text}</span>
           </button>
         }
       >
-        <h3 className="mb-2 text-[18px]">This line is…</h3>
+        <h3 className="mb-2 text-lead">This line is…</h3>
         <div role="radiogroup" aria-label="What the line is" className="grid grid-cols-2 gap-1.5">
           {Object.entries(CLASSES).map(([cls, word]) => (
-            <button key={cls} type="button" role="radio" aria-checked={cls === row.cls} onClick={() => set(correct(now, { line: row.text, cls }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${cls === row.cls ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+            <button key={cls} type="button" role="radio" aria-checked={cls === row.cls} onClick={() => set(correct(now, { line: row.text, cls }))} className={`min-h-11 rounded-key border px-3 text-left text-small ${cls === row.cls ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
               {word}
             </button>
           ))}
         </div>
       </Pop>
       {pots.map((p, i) => (
-        <span key={i} className={`block text-[12.5px] ${p.grain ? "font-semibold text-ink" : "text-soft"}`}>
+        <span key={i} className={`block text-fine ${p.grain ? "font-semibold text-ink" : "text-soft"}`}>
           {p.grain ? "grain’s pot" : p.kind}
         </span>
       ))}
@@ -165,10 +165,10 @@ function TimeMark({ step, said, kind, text, asked }: { step: string; said: strin
         </button>
       }
     >
-      <h3 className="mb-2 text-[18px]">What are the {said} for?</h3>
+      <h3 className="mb-2 text-lead">What are the {said} for?</h3>
       <div role="radiogroup" aria-label="What the minutes are for" className="grid gap-1.5">
         {Object.entries(KINDS).map(([k, word]) => (
-          <button key={k} type="button" role="radio" aria-checked={k === kind} onClick={() => set(correct(now, { line: step, minutes: said, kind: k }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${k === kind ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+          <button key={k} type="button" role="radio" aria-checked={k === kind} onClick={() => set(correct(now, { line: step, minutes: said, kind: k }))} className={`min-h-11 rounded-key border px-3 text-left text-small ${k === kind ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
             {word}
           </button>
         ))}
@@ -192,10 +192,10 @@ function PartMark({ heading, text }: { heading: string; text: string }) {
         </button>
       }
     >
-      <h3 className="mb-2 text-[18px]">{heading}: this part…</h3>
+      <h3 className="mb-2 text-lead">{heading}: this part…</h3>
       <div role="radiogroup" aria-label="What this part is" className="grid gap-1.5">
         {PARTS.map(([role, word]) => (
-          <button key={role} type="button" role="radio" aria-checked={said === role} onClick={() => set(correct(now, { line: heading, role }))} className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${said === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+          <button key={role} type="button" role="radio" aria-checked={said === role} onClick={() => set(correct(now, { line: heading, role }))} className={`min-h-11 rounded-key border px-3 text-left text-small ${said === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
             {word}
           </button>
         ))}
@@ -245,13 +245,13 @@ function LineMark({ line, text, reading }: { line: ReadLine; text: string; readi
         <LineChoice line={line} />
       </Pop>
       {line.role !== "beside" && (
-        <span className="ml-2 select-none text-[13.5px] text-soft">
+        <span className="ml-2 select-none text-fine text-soft">
           {note(line)}
           {line.corrected && ", you said"}
         </span>
       )}
       {wrong.map((p) => (
-        <span key={p.code} role="alert" className="mt-1 block border-l-4 border-warn bg-warn-pale px-3 py-1.5 text-[15px] leading-snug whitespace-normal">
+        <span key={p.code} role="alert" className="mt-1 block border-l-4 border-warn bg-warn-pale px-3 py-1.5 text-small leading-snug whitespace-normal">
           {p.text}
         </span>
       ))}
@@ -265,8 +265,8 @@ function LineChoice({ line }: { line: ReadLine }) {
   const kept = now.corrections.find((c) => c.line === line.text);
   return (
     <div>
-      <h3 className="mb-1 text-[18px]">{line.name || line.text}</h3>
-      <p className="mb-3 text-[14px] text-soft">What is it in this pot? Your word counts, also when the text is read again.</p>
+      <h3 className="mb-1 text-lead">{line.name || line.text}</h3>
+      <p className="mb-3 text-small text-soft">What is it in this pot? Your word counts, also when the text is read again.</p>
       <div role="radiogroup" aria-label="Its part in the pot" className="grid grid-cols-2 gap-1.5">
         {ROLES.map((role) => (
           <button
@@ -276,7 +276,7 @@ function LineChoice({ line }: { line: ReadLine }) {
             aria-checked={line.role === role}
             title={ROLE_HELP[role]}
             onClick={() => set(correct(now, { ...kept, line: line.text, role }))}
-            className={`min-h-11 rounded-key border px-3 text-left text-[15px] ${line.role === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}
+            className={`min-h-11 rounded-key border px-3 text-left text-small ${line.role === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}
           >
             {ROLE_WORDS[role]}
           </button>
@@ -284,12 +284,12 @@ function LineChoice({ line }: { line: ReadLine }) {
       </div>
       <AmountField line={line} say={(amount) => set(correct(now, { ...kept, line: line.text, role: kept?.role ?? line.role, amount }))} />
       {line.role === "source_grain" && (
-        <label className="mt-3 block text-[15px]">
+        <label className="mt-3 block text-small">
           <span className="mb-1 block font-semibold">Which grain is it?</span>
           <select
             value={line.grain ?? ""}
             onChange={(e) => set(correct(now, { ...kept, line: line.text, role: "source_grain", grain: e.target.value }))}
-            className="min-h-11 w-full rounded-key border border-line bg-sheet px-2 text-[16px]"
+            className="min-h-11 w-full rounded-key border border-line bg-sheet px-2 text-body"
           >
             {line.grain === null && <option value="">choose…</option>}
             {grains.data?.map((g) => (
@@ -323,9 +323,9 @@ function AmountField({ line, say }: { line: ReadLine; say: (amount: string) => v
   };
   return (
     <form onSubmit={(e) => void send(e)} className="mt-3">
-      <label className="flex items-center gap-2 text-[15px] font-semibold">
+      <label className="flex items-center gap-2 text-small font-semibold">
         How much?
-        <input value={text} onChange={(e) => setText(e.target.value)} placeholder="240 ml, 200 g, 1 cup" className="figures min-h-11 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-[16px] font-normal" />
+        <input value={text} onChange={(e) => setText(e.target.value)} placeholder="240 ml, 200 g, 1 cup" className="figures min-h-11 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-body font-normal" />
         <Button type="submit">So much</Button>
       </label>
       <Wrong trouble={trouble} className="mt-2" />

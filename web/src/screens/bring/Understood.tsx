@@ -22,21 +22,21 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
   return (
     <div className="space-y-4">
       <div>
-        <p className="text-[15px] text-soft">The grain</p>
+        <p className="text-small text-soft">The grain</p>
         {grain ? (
           <>
-            <p className="poster mt-1 text-[44px]">{grain.g !== null ? `${Math.round(grain.g)} g` : "?"}</p>
-            <p className="mt-2 flex items-center gap-2 text-[17px] font-semibold">
+            <p className="poster mt-1 text-number">{grain.g !== null ? `${Math.round(grain.g)} g` : "?"}</p>
+            <p className="mt-2 flex items-center gap-2 text-body font-semibold">
               <Swatch slug={grain.slug} family={found?.family} className="h-4 w-8" />
               {found?.name ?? ""}
               {grain.as === "cooked" ? ", already cooked" : ""}
             </p>
           </>
         ) : (
-          <p className="poster mt-1 text-[44px]">none yet</p>
+          <p className="poster mt-1 text-number">none yet</p>
         )}
       </div>
-      <dl className="m-0 text-[16px]">
+      <dl className="m-0 text-body">
         {grain && <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />}
         {grain && <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />}
         {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
@@ -49,17 +49,17 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
       {general.length > 0 && (
         <ul className="m-0 list-none space-y-2 p-0">
           {general.map((p, i) => (
-            <li key={i} className={`border-l-4 px-3 py-1.5 text-[15px] ${p.severity === "note" ? "border-line" : "border-warn bg-warn-pale"}`}>
+            <li key={i} className={`border-l-4 px-3 py-1.5 text-small ${p.severity === "note" ? "border-line" : "border-warn bg-warn-pale"}`}>
               {p.text}
             </li>
           ))}
         </ul>
       )}
-      <Button kind="main" className="min-h-14 w-full text-[17px]" disabled={stopped} onClick={onBench}>
+      <Button kind="main" data-go className="min-h-14 w-full text-body" disabled={stopped} onClick={onBench}>
         To the bench
       </Button>
       {!grain && <Beside text={reading.text} />}
-      <p className="text-[14px] text-soft">{stopped && grain ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
+      <p className="text-small text-soft">{stopped && grain ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
     </div>
   );
 }
@@ -78,7 +78,7 @@ function Beside({ text }: { text: string }) {
   const short = keep.data && !keep.data.side;
   return (
     <div>
-      <Button className="min-h-14 w-full text-[16px]" disabled={keep.isPending} onClick={() => void cook().catch(() => undefined)}>
+      <Button className="min-h-14 w-full text-body" disabled={keep.isPending} onClick={() => void cook().catch(() => undefined)}>
         No grain in it: cook it as it is, beside a dish
       </Button>
       <Wrong trouble={short ? { code: "no_steps", where: "text", text: "To cook it as it is I need what goes in and the steps to make it: add them to the text. It is under Kept." } : asTrouble(keep.error)} className="mt-2" />

@@ -30,7 +30,7 @@ export function Every() {
   if (now.text.trim() === "")
     return (
       <div className="pt-16 text-center">
-        <h1 className="text-[26px]">No dish yet</h1>
+        <h1 className="text-title">No dish yet</h1>
         <p className="mb-5 mt-2 text-soft">Bring a recipe first; then see what every grain would make of it.</p>
         <Link to="/bring" className={keyLook("main")}>
           Bring a recipe
@@ -52,8 +52,8 @@ export function Every() {
     <div className="pt-5">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <div className="mr-auto">
-          <h1 className="text-[27px]">Which grain tonight?</h1>
-          <p className="text-[16px] text-soft">{found.data ? `${found.data.title}. In the middle: as it was, with ${was}.` : "…"}</p>
+          <h1 className="text-title">Which grain tonight?</h1>
+          <p className="text-body text-soft">{found.data ? `${found.data.title}. In the middle: as it was, with ${was}.` : "…"}</p>
         </div>
         <div role="group" aria-label="By when" className="flex flex-wrap gap-1">
           {HOURS.map(([h, word]) => (
@@ -80,19 +80,19 @@ export function Every() {
         </>
       )}
       {found.data && all.length === 0 && (
-        <p className="mt-8 text-[17px]">
+        <p className="mt-8 text-body">
           Nothing in the larder is left to choose from. <Link to="/larder" className="font-semibold text-water">Put a bag in it</Link>, or look at all grains.
         </p>
       )}
       {all.length > 0 && found.data && (
-        <div className="mt-4 grid items-start gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_400px]">
+        <div className="mt-4 grid items-start gap-6 min-[62.5rem]:grid-cols-[minmax(0,1fr)_400px]">
           {wide && <Picture was={found.data.was} nearest={[...suited, ...late].slice(0, MOST)} picked={shown?.grain ?? null} pick={setPicked} />}
           {shown && <Card row={shown} was={was} take={take} pick={setPicked} />}
           <Ranked suited={suited} late={late} picked={shown?.grain ?? null} pick={setPicked} />
           {not.length > 0 && (
-            <section className="min-[1000px]:col-span-2" aria-label="Not suited">
-              <h2 className="mb-1 text-[18px]">Not for this one</h2>
-              <ul className="m-0 list-none space-y-1 p-0 text-[16px] text-soft min-[1000px]:columns-2 min-[1000px]:gap-8">
+            <section className="min-[62.5rem]:col-span-2" aria-label="Not suited">
+              <h2 className="mb-1 text-lead">Not for this one</h2>
+              <ul className="m-0 list-none space-y-1 p-0 text-body text-soft min-[62.5rem]:columns-2 min-[62.5rem]:gap-8">
                 {not.map((g) => (
                   <li key={g.grain}>{g.reason}</li>
                 ))}
@@ -107,7 +107,7 @@ export function Every() {
 
 function Chip({ on, press, children }: { on: boolean; press: () => void; children: string }) {
   return (
-    <button type="button" aria-pressed={on} onClick={press} className={`min-h-11 rounded-key border bg-sheet px-3 text-[15px] ${on ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
+    <button type="button" aria-pressed={on} onClick={press} className={`min-h-11 rounded-key border bg-sheet px-3 text-small ${on ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
       {children}
     </button>
   );
@@ -117,22 +117,22 @@ function Chip({ on, press, children }: { on: boolean; press: () => void; childre
 function Ranked({ suited, late, picked, pick }: { suited: CompareRow[]; late: CompareRow[]; picked: string | null; pick: (slug: string) => void }) {
   const groups = [...RING_WORDS.map((word, ring) => ({ word, rows: suited.filter((g) => g.ring === ring) })), { word: "Not in time", rows: late }];
   return (
-    <section aria-label="Ranked" className="min-[1000px]:col-span-2">
+    <section aria-label="Ranked" className="min-[62.5rem]:col-span-2">
       {groups
         .filter((g) => g.rows.length > 0)
         .map((g) => (
           <div key={g.word} className="mb-4">
-            <h2 className="mb-0.5 text-[18px]">{g.word}</h2>
-            <ol className="m-0 list-none p-0 min-[1000px]:columns-2 min-[1000px]:gap-8">
+            <h2 className="mb-0.5 text-lead">{g.word}</h2>
+            <ol className="m-0 list-none p-0 min-[62.5rem]:columns-2 min-[62.5rem]:gap-8">
               {g.rows.map((row) => (
                 <li key={row.grain} className="dotted break-inside-avoid">
                   <button type="button" aria-pressed={picked === row.grain} onClick={() => pick(row.grain)} className={`flex min-h-12 w-full items-center gap-3 py-1.5 text-left hover:text-water ${picked === row.grain ? "font-bold" : ""}`}>
                     <Swatch slug={row.grain} family={row.family} className="h-6 w-8 shrink-0" />
                     <span className="min-w-0 flex-1">
-                      <span className="block text-[17px]">{row.name}</span>
-                      <span className="block text-[15px] font-normal text-soft">{[...row.notice, ...(row.gluten ? ["with gluten"] : []), ...(row.in_larder ? ["in the larder"] : [])].join(", ")}</span>
+                      <span className="block text-body">{row.name}</span>
+                      <span className="block text-small font-normal text-soft">{[...row.notice, ...(row.gluten ? ["with gluten"] : []), ...(row.in_larder ? ["in the larder"] : [])].join(", ")}</span>
                     </span>
-                    <span className="figures shrink-0 text-[16px] text-soft">{minutes(row.total_min)}</span>
+                    <span className="figures shrink-0 text-body text-soft">{minutes(row.total_min)}</span>
                   </button>
                 </li>
               ))}
@@ -145,16 +145,16 @@ function Ranked({ suited, late, picked, pick }: { suited: CompareRow[]; late: Co
 
 function Card({ row, was, take, pick }: { row: CompareRow; was: string; take: (way: CompareRow["ways"][number]) => void; pick: (slug: string) => void }) {
   return (
-    <Sheet className="p-6 max-[999px]:order-first" aria-label={row.name}>
+    <Sheet className="p-6 max-[62.4375rem]:order-first" aria-label={row.name}>
       <Swatch slug={row.grain} family={row.family} className="mb-3 h-6 w-full" />
-      <h2 className="text-[28px]">{row.name}</h2>
-      <p className="mt-1 text-[17px] leading-snug">{noticed(row, was)}</p>
+      <h2 className="text-title">{row.name}</h2>
+      <p className="mt-1 text-body leading-snug">{noticed(row, was)}</p>
       <p className="mt-4 flex flex-wrap items-baseline gap-x-5">
         <span>
-          <span className="poster text-[56px]">{row.pour_ml}</span> <span className="font-semibold">ml</span>
+          <span className="poster text-poster">{row.pour_ml}</span> <span className="font-semibold">ml</span>
         </span>
         <span>
-          <span className="poster text-[56px]">{row.cook_min}</span> <span className="font-semibold">min{row.rest_min ? `, rest ${row.rest_min}` : ""}</span>
+          <span className="poster text-poster">{row.cook_min}</span> <span className="font-semibold">min{row.rest_min ? `, rest ${row.rest_min}` : ""}</span>
         </span>
       </p>
       <p className="mb-4 font-semibold text-water">
@@ -166,11 +166,11 @@ function Card({ row, was, take, pick }: { row: CompareRow; was: string; take: (w
       </Button>
       {row.rather.length > 0 && (
         <>
-          <h3 className="mb-0.5 mt-5 text-[16px] font-normal text-soft">or rather</h3>
+          <h3 className="mb-0.5 mt-5 text-body font-normal text-soft">or rather</h3>
           <ul className="m-0 list-none p-0">
             {row.rather.map((r) => (
               <li key={r.grain} className="dotted">
-                <button type="button" onClick={() => pick(r.grain)} className="min-h-12 w-full py-1.5 text-left text-[17px] leading-snug hover:text-water">
+                <button type="button" onClick={() => pick(r.grain)} className="min-h-12 w-full py-1.5 text-left text-body leading-snug hover:text-water">
                   <strong>{r.name}</strong>, {r.text}
                 </button>
               </li>
@@ -180,11 +180,11 @@ function Card({ row, was, take, pick }: { row: CompareRow; was: string; take: (w
       )}
       {row.ways.length > 1 && (
         <>
-          <h3 className="mb-0.5 mt-5 text-[16px] font-normal text-soft">its other ways</h3>
+          <h3 className="mb-0.5 mt-5 text-body font-normal text-soft">its other ways</h3>
           <ul className="m-0 list-none p-0">
             {row.ways.slice(1).map((w) => (
               <li key={`${w.method}${w.soak_min}`} className="dotted">
-                <button type="button" onClick={() => take(w)} className="flex min-h-12 w-full items-center justify-between gap-3 text-left text-[16px] hover:text-water">
+                <button type="button" onClick={() => take(w)} className="flex min-h-12 w-full items-center justify-between gap-3 text-left text-body hover:text-water">
                   <span>
                     {w.method.replace("electric-pressure", "under pressure")}, {w.soak_min ? `soaked ${minutes(w.soak_min)}` : "no soak"}
                   </span>

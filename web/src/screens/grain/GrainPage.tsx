@@ -32,16 +32,16 @@ function Shown({ g }: { g: Page }) {
   return (
     <article className="pt-5">
       <Swatch slug={g.slug} family={g.family} className="h-16 w-full" />
-      <div className="mt-4 grid gap-x-12 gap-y-6 min-[1000px]:grid-cols-[minmax(0,1fr)_360px]">
+      <div className="mt-4 grid gap-x-12 gap-y-6 min-[62.5rem]:grid-cols-[minmax(0,1fr)_360px]">
         <div>
-          <h1 className="text-[40px] first-letter:uppercase">{g.name}</h1>
-          <p className="mt-1 text-[16px] text-soft">
+          <h1 className="text-show first-letter:uppercase">{g.name}</h1>
+          <p className="mt-1 text-body text-soft">
             {g.family}, {g.whole ? "whole" : "polished or cut"}
             {g.gluten ? ", with gluten" : ", without gluten of its own"}
             {g.quick && ", a quick kind: the packet knows its own minutes"}
           </p>
           {others.length > 0 && (
-            <p className="mt-2 max-w-[70ch] text-[16px]">
+            <p className="mt-2 max-w-[70ch] text-body">
               {others.map(([lang, said], i) => (
                 <span key={lang}>
                   {i > 0 && ", "}
@@ -50,25 +50,25 @@ function Shown({ g }: { g: Page }) {
               ))}
             </p>
           )}
-          <h2 className="mb-1 mt-7 text-[21px]">One {g.measure_name} of it, and how much water</h2>
-          <p className="mb-4 max-w-[66ch] text-[15.5px] text-soft">
+          <h2 className="mb-1 mt-7 text-head">One {g.measure_name} of it, and how much water</h2>
+          <p className="mb-4 max-w-[66ch] text-small text-soft">
             All of these are right: the water follows the texture you want, not the grain. Reckoned for a 20 cm pot with an ordinary lid, rinsed, unsoaked.
           </p>
           <Ladder g={g} />
-          <h2 className="mb-2 mt-8 text-[21px]">Just a pot of it</h2>
+          <h2 className="mb-2 mt-8 text-head">Just a pot of it</h2>
           <JustAPot grain={g.slug} amount={`1 ${g.measure_name}`} />
           {g.schools.length > 0 && <Schools g={g} />}
           <OtherWay g={g} />
         </div>
-        <aside className="space-y-5 text-[15.5px]">
+        <aside className="space-y-5 text-small">
           <Sheet className="p-5">
-            <h2 className="text-[17px] text-soft">It is done when</h2>
-            <p className="mt-1 font-show text-[20px] leading-snug font-[620] tracking-[-0.01em]">{g.done_when}</p>
+            <h2 className="text-body text-soft">It is done when</h2>
+            <p className="mt-1 font-show text-lead leading-snug font-[620] tracking-[-0.01em]">{g.done_when}</p>
           </Sheet>
           <Facts g={g} />
           {g.sprouts && (
             <section>
-              <h2 className="mb-1 text-[17px]">Sprouted</h2>
+              <h2 className="mb-1 text-body">Sprouted</h2>
               <ol className="m-0 list-decimal space-y-1 pl-5">
                 {g.sprout.filter((t, i, all) => all.findIndex((x) => x.what === t.what) === i).map((t) => (
                   <li key={t.what}>
@@ -82,7 +82,7 @@ function Shown({ g }: { g: Page }) {
           )}
           {g.mill && (
             <section className="pt-2">
-              <h2 className="mb-1 text-[17px]">A coarse meal of it, at home</h2>
+              <h2 className="mb-1 text-body">A coarse meal of it, at home</h2>
               <p className="mb-1 text-soft">
                 One {g.measure_name} gives about {g.mill.meal_ml} ml of meal ({g.mill.meal_g} g), and {g.mill.flour_g} g of flour to sift out.
               </p>
@@ -97,8 +97,8 @@ function Shown({ g }: { g: Page }) {
             </section>
           )}
           <section aria-label="Cautions" className="border-t border-line pt-3">
-            <h2 className="mb-1 text-[15px] text-warn">Mind</h2>
-            <ul className="m-0 list-none space-y-1.5 p-0 text-[14.5px] leading-snug">
+            <h2 className="mb-1 text-small text-warn">Mind</h2>
+            <ul className="m-0 list-none space-y-1.5 p-0 text-small leading-snug">
               {g.cautions.map((c) => (
                 <li key={c.code}>{c.text}</li>
               ))}
@@ -115,7 +115,7 @@ function Ladder({ g }: { g: Page }) {
   const most = Math.max(...g.ladder.map((p) => p.water.ratio_by_volume ?? 0));
   const { hue } = coatOf(g.slug, g.family);
   return (
-    <table className="w-full border-collapse text-[16px]">
+    <table className="w-full border-collapse text-body">
       <caption className="sr-only">Water for each texture</caption>
       <thead className="sr-only">
         <tr>
@@ -127,7 +127,7 @@ function Ladder({ g }: { g: Page }) {
       <tbody>
         {g.ladder.map((p) => (
           <tr key={p.texture} className="align-middle">
-            <th scope="row" className="w-[80px] py-1.5 pr-2 text-left min-[760px]:w-[92px] font-semibold">
+            <th scope="row" className="w-[80px] py-1.5 pr-2 text-left min-[47.5rem]:w-[92px] font-semibold">
               {p.texture_word}
             </th>
             <td className="py-1.5">
@@ -136,13 +136,13 @@ function Ladder({ g }: { g: Page }) {
                   <span className="h-full rounded-l-[5px]" style={{ width: `${(0.6 / (most + 0.6)) * 100}%`, background: hue }} />
                   <span className="h-full rounded-r-[5px] bg-water-pale" style={{ width: `${((p.water.ratio_by_volume ?? 0) / (most + 0.6)) * 100}%` }} />
                 </span>
-                <span className="figures w-[108px] shrink-0 min-[760px]:w-[150px] text-right">
-                  <strong className="font-show text-[20px]">{quarters(p.water.pour_said.amount)}</strong> {p.water.pour_said.unit}
+                <span className="figures w-[108px] shrink-0 min-[47.5rem]:w-[150px] text-right">
+                  <strong className="font-show text-lead">{quarters(p.water.pour_said.amount)}</strong> {p.water.pour_said.unit}
                   {p.water.pour_said.amount > 1 && p.water.pour_said.unit !== "ml" && (p.water.pour_said.unit.endsWith("s") ? "es" : "s")}
                 </span>
               </div>
             </td>
-            <td className="figures hidden w-[92px] py-1.5 pl-3 text-right text-soft min-[760px]:table-cell">{p.time.cook.typical} min</td>
+            <td className="figures hidden w-[92px] py-1.5 pl-3 text-right text-soft min-[47.5rem]:table-cell">{p.time.cook.typical} min</td>
           </tr>
         ))}
       </tbody>
@@ -153,7 +153,7 @@ function Ladder({ g }: { g: Page }) {
 function Schools({ g }: { g: Page }) {
   return (
     <section className="mt-8">
-      <h2 className="mb-2 text-[21px]">How cooks do it</h2>
+      <h2 className="mb-2 text-head">How cooks do it</h2>
       <ul className="m-0 list-none p-0">
         {g.schools.map((s) => (
           <SchoolRow key={s.slug} school={s} slug={g.slug} />
@@ -174,17 +174,17 @@ function SchoolRow({ school: s, slug }: { school: School; slug: string }) {
   return (
     <li className="dotted flex flex-wrap items-center gap-x-5 gap-y-1 py-3">
       <div className="min-w-[240px] flex-1">
-        <p className="text-[17px] font-semibold">
+        <p className="text-body font-semibold">
           {s.name}
-          {s.default && <span className="ml-2 rounded bg-water-pale px-1.5 py-0.5 text-[13px] font-normal">usual</span>}
+          {s.default && <span className="ml-2 rounded bg-water-pale px-1.5 py-0.5 text-fine font-normal">usual</span>}
         </p>
-        <p className="text-[15px] text-soft">
+        <p className="text-small text-soft">
           For {s.suits}.{s.why && ` The usual way because ${s.why}.`}
         </p>
       </div>
-      <p className="figures text-right text-[15.5px]">
-        one to <strong className="font-show text-[20px]">{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
-        <span className="block text-[14px] text-soft">
+      <p className="figures text-right text-small">
+        one to <strong className="font-show text-lead">{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
+        <span className="block text-small text-soft">
           {s.pot.texture_word}, {minutes(s.pot.time.total_min)}
           {s.pot.soak.min > 0 && ` after ${minutes(s.pot.soak.min)} in water`}
         </span>
@@ -229,10 +229,10 @@ function Facts({ g }: { g: Page }) {
       {fact(`One ${g.measure_name} weighs`, `${Math.round(g.measure_ml * g.density)} g${within("density")}`)}
       {fact("Rinse", g.rinse ? `${g.rinse} ${g.rinse === 1 ? "time" : "times"}` : "never")}
       </dl>
-      <p className="mt-2 text-[14.5px] text-soft">
+      <p className="mt-2 text-small text-soft">
         {g.rinse_why.charAt(0).toUpperCase() + g.rinse_why.slice(1)}.{g.roast_never && ` Not roasted: ${g.roast_never}.`} {g.keeping}
       </p>
-      <p className="mt-2 text-[14px] text-soft">Figures: {Object.values(g.basis).join(", ")}, rounded; kitchens differ by as much as is said.</p>
+      <p className="mt-2 text-small text-soft">Figures: {Object.values(g.basis).join(", ")}, rounded; kitchens differ by as much as is said.</p>
     </div>
   );
 }

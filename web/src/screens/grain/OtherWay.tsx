@@ -31,18 +31,18 @@ export function OtherWay({ g }: { g: GrainPage }) {
       ),
   });
   const found = ask.data;
-  const input = "figures min-h-11 w-24 rounded-key border border-line bg-sheet px-3 text-right text-[16px]";
+  const input = "figures min-h-11 w-24 rounded-key border border-line bg-sheet px-3 text-right text-body";
   return (
     <section className="mt-8" aria-label="The other way round">
-      <h2 className="mb-2 text-[21px]">The other way round</h2>
+      <h2 className="mb-2 text-head">The other way round</h2>
       <div role="group" aria-label="What you know" className="mb-3 flex flex-wrap gap-1.5">
         {QUESTIONS.map(([q, word]) => (
-          <button key={q} type="button" aria-pressed={question === q} onClick={() => { setQuestion(q); ask.reset(); }} className={`min-h-11 rounded-key border bg-sheet px-3 text-[15px] ${question === q ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
+          <button key={q} type="button" aria-pressed={question === q} onClick={() => { setQuestion(q); ask.reset(); }} className={`min-h-11 rounded-key border bg-sheet px-3 text-small ${question === q ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
             {word}
           </button>
         ))}
       </div>
-      <form onSubmit={(e) => { e.preventDefault(); ask.mutate(); }} className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[15.5px]">
+      <form onSubmit={(e) => { e.preventDefault(); ask.mutate(); }} className="flex flex-wrap items-center gap-x-4 gap-y-2 text-small">
         {(question === "water" || question === "feel") && (
           <label>
             <input value={water} inputMode="decimal" onChange={(e) => setWater(e.target.value)} className={input} /> ml of water
@@ -67,8 +67,8 @@ export function OtherWay({ g }: { g: GrainPage }) {
       </form>
       <Wrong trouble={asTrouble(ask.error)} className="mt-3" />
       {found && (
-        <p className="mt-4 text-[17px]" aria-live="polite">
-          <span className="poster mr-2 text-[46px]">{question === "feel" ? found.texture_word : found.dry.g}</span>
+        <p className="mt-4 text-body" aria-live="polite">
+          <span className="poster mr-2 text-number">{question === "feel" ? found.texture_word : found.dry.g}</span>
           {question === "feel" ? (
             <>is what it comes out as: 1 to {decimal(found.water.ratio_by_volume ?? 0)} by volume.</>
           ) : (

@@ -6,15 +6,15 @@ import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { dated } from "../../job/manner";
 import { Numbers } from "./Numbers";
 
-const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-[17px] font-normal";
+const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-body font-normal";
 
 /** Who lives here, what is saved of it, and the end of it. */
 export function House() {
   const session = useSession();
   return (
     <div className="pt-5">
-      <h1 className="text-[27px]">{session.data?.household}</h1>
-      <div className="mt-4 grid items-start gap-4 min-[900px]:grid-cols-2">
+      <h1 className="text-title">{session.data?.household}</h1>
+      <div className="mt-4 grid items-start gap-4 min-[56.25rem]:grid-cols-2">
         <div className="space-y-4">
           {session.data && <Numbers session={session.data} />}
           <Members />
@@ -36,7 +36,7 @@ function Members() {
   const ask = () => invite.mutate(undefined, { onSuccess: (i) => setLink({ href: `${window.location.origin}/join/${i.token}`, until: i.until }) });
   return (
     <Sheet className="p-5" aria-label="Members">
-      <h2 className="text-[21px]">Who cooks here</h2>
+      <h2 className="text-head">Who cooks here</h2>
       <ul className="m-0 mt-1 list-none p-0">
         {members.data?.map((m) => (
           <One key={m.id} member={m} alone={members.data.length < 2} />
@@ -48,7 +48,7 @@ function Members() {
       </Button>
       {link && (
         <div className="mt-3" role="status">
-          <label className="block text-[15px] font-semibold">
+          <label className="block text-small font-semibold">
             Give this link to one person; it works once, until {dated(new Date(link.until), { weekday: "long", day: "numeric", month: "long" })}
             <input readOnly value={link.href} onFocus={(e) => e.target.select()} className={field} />
           </label>
@@ -68,7 +68,7 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
   return (
     <li className="dotted py-1.5">
       <p className="flex flex-wrap items-center gap-x-2">
-        <span className="mr-auto text-[17px] font-semibold">
+        <span className="mr-auto text-body font-semibold">
           {member.name}
           {member.me && <span className="font-normal text-soft">, you</span>}
         </span>
@@ -89,11 +89,11 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
             set.mutate(undefined, { onSuccess: () => { setMode(""); setPassword(""); setOwn(""); } });
           }}
         >
-          <label className="flex-1 basis-44 text-[15px] font-semibold">
+          <label className="flex-1 basis-44 text-small font-semibold">
             Your own password now
             <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
           </label>
-          <label className="flex-1 basis-44 text-[15px] font-semibold">
+          <label className="flex-1 basis-44 text-small font-semibold">
             New password for {member.name}
             <input type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} className={field} />
           </label>
@@ -103,7 +103,7 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
         </form>
       )}
       {mode === "go" && (
-        <p className="pb-1 text-[15px]">
+        <p className="pb-1 text-small">
           {member.name} can no longer sign in; the pots stay in the notebook.
           <Button kind="warn" onClick={() => drop.mutate(undefined)}>
             Yes, moves out
@@ -118,8 +118,8 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
 function Backup() {
   return (
     <Sheet className="p-5" aria-label="Backup">
-      <h2 className="text-[21px]">Backup</h2>
-      <p className="mt-1 text-[16px]">Everything of this household in one file: recipes, shifts, notebook with photos, larder, kitchen. No passwords.</p>
+      <h2 className="text-head">Backup</h2>
+      <p className="mt-1 text-body">Everything of this household in one file: recipes, shifts, notebook with photos, larder, kitchen. No passwords.</p>
       <Save />
       <Restore />
     </Sheet>
@@ -132,7 +132,7 @@ function Devices() {
   const end = useHomeChange((signed_in_id: number) => answer(api.DELETE("/api/sessions/{signed_in_id}", { params: { path: { signed_in_id } } })));
   return (
     <Sheet className="p-5" aria-label="Signed in">
-      <h2 className="text-[21px]">Where you are signed in</h2>
+      <h2 className="text-head">Where you are signed in</h2>
       <ul className="m-0 mt-2 list-none p-0">
         {found.data?.map((x) => (
           <li key={x.id} className="dotted flex min-h-12 items-center gap-3">
@@ -185,7 +185,7 @@ function Save() {
         save();
       }}
     >
-      <label className="block text-[15px] font-semibold">
+      <label className="block text-small font-semibold">
         Your password, to save it all
         <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
       </label>
@@ -239,7 +239,7 @@ function Restore() {
       </label>
       {busy && (
         <div className="mt-3" role="status">
-          <p className="text-[16px]">{now.at === "sending" ? "On its way…" : "All of it is here; it is read and put in its place. Leave this page open."}</p>
+          <p className="text-body">{now.at === "sending" ? "On its way…" : "All of it is here; it is read and put in its place. Leave this page open."}</p>
           <progress className="mt-1 h-3 w-full accent-water" aria-label="How much of the file is sent" max={1} value={now.at === "sending" ? now.share : undefined} />
         </div>
       )}
@@ -261,7 +261,7 @@ function Restore() {
         </div>
       )}
       {now.at === "done" && (
-        <p role="status" className="mt-3 text-[16px] font-semibold">
+        <p role="status" className="mt-3 text-body font-semibold">
           {now.said}
         </p>
       )}
@@ -277,8 +277,8 @@ function End({ name }: { name: string }) {
   const drop = useHomeChange(() => answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })));
   return (
     <Sheet className="p-5" aria-label="The end of it">
-      <h2 className="text-[21px]">Delete this household</h2>
-      <p className="mt-1 text-[16px]">All of it goes, for every member, and does not come back. Save a backup first.</p>
+      <h2 className="text-head">Delete this household</h2>
+      <p className="mt-1 text-body">All of it goes, for every member, and does not come back. Save a backup first.</p>
       {!open ? (
         <Button kind="warn" className="mt-1 -ml-3" onClick={() => setOpen(true)}>
           Delete it
@@ -291,11 +291,11 @@ function End({ name }: { name: string }) {
             drop.mutate(undefined, { onSuccess: () => void client.resetQueries() });
           }}
         >
-          <label className="block text-[15px] font-semibold">
+          <label className="block text-small font-semibold">
             Type its name, {name}
             <input value={typed} onChange={(e) => setTyped(e.target.value)} className={field} />
           </label>
-          <label className="mt-2 block text-[15px] font-semibold">
+          <label className="mt-2 block text-small font-semibold">
             Your password
             <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
           </label>

@@ -24,8 +24,8 @@ export function Join() {
   };
   const field = (name: keyof typeof form, label: string, type: string, complete: string) => (
     <label className="mt-4 block">
-      <span className="mb-1 block text-[15px] font-semibold">{label}</span>
-      <input type={type} value={form[name]} autoComplete={complete} aria-invalid={trouble?.where === name} onChange={(e) => setForm({ ...form, [name]: e.target.value })} className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-[17px] aria-[invalid=true]:border-warn" />
+      <span className="mb-1 block text-small font-semibold">{label}</span>
+      <input type={type} value={form[name]} autoComplete={complete} aria-invalid={trouble?.where === name} onChange={(e) => setForm({ ...form, [name]: e.target.value })} className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-body aria-[invalid=true]:border-warn" />
       {trouble?.where === name && <Wrong trouble={trouble} className="mt-1.5" />}
     </label>
   );
@@ -34,7 +34,7 @@ export function Join() {
       <p className="mb-6">
         <Wordmark />
       </p>
-      <h1 className="text-[28px]">You are asked in</h1>
+      <h1 className="text-title">You are asked in</h1>
       <p className="mt-1 text-soft">Choose a name and a password of your own; recipes, pots and notebook are shared by the house.</p>
       <form onSubmit={(e) => void send(e)} noValidate>
         {field("name", "Your name here", "text", "username")}

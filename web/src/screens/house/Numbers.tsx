@@ -25,8 +25,8 @@ export function Numbers({ session }: { session: Session }) {
   };
   return (
     <Sheet className="p-5" aria-label="How numbers are said">
-      <h2 className="text-[21px]">How numbers are said</h2>
-      <p className="mt-1 text-[16px]">
+      <h2 className="text-head">How numbers are said</h2>
+      <p className="mt-1 text-body">
         So a shifted recipe reads: <strong>{LINE[manner.amounts] ?? LINE[""]}</strong>. Spoons and your own glass stay as they are.
       </p>
       <Ways label="Amounts" of={AMOUNTS} now={manner.amounts} set={(amounts) => void set({ amounts })} />
@@ -40,11 +40,11 @@ export function Numbers({ session }: { session: Session }) {
 function Ways({ label, of, now, set }: { label: string; of: [string, string][]; now: string; set: (way: string) => void }) {
   return (
     <div className="mt-3">
-      <p className="text-[15px] font-semibold">{label}</p>
+      <p className="text-small font-semibold">{label}</p>
       {/* an item of a toggle group needs a value of its own: the recipe's way has the empty one */}
       <ToggleGroup.Root type="single" aria-label={label} value={`w${now}`} onValueChange={(v) => v !== "" && set(v.slice(1))} className="mt-1 flex flex-wrap gap-2">
         {of.map(([way, word]) => (
-          <ToggleGroup.Item key={way} value={`w${way}`} className="min-h-11 rounded-key border border-line bg-sheet px-3 text-[15px] hover:border-water data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-sheet">
+          <ToggleGroup.Item key={way} value={`w${way}`} className="min-h-11 rounded-key border border-line bg-sheet px-3 text-small hover:border-water data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-sheet">
             {word}
           </ToggleGroup.Item>
         ))}

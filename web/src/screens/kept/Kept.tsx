@@ -37,32 +37,32 @@ export function Kept() {
   return (
     <div className="pt-6">
       <div className="flex flex-wrap items-end justify-between gap-4">
-        <h1 className="text-[30px]">Kept</h1>
+        <h1 className="text-title">Kept</h1>
         {session.data && <Measure session={session.data} />}
       </div>
       {trouble && <Wrong trouble={trouble} className="mt-3" />}
       {recipes.data?.length === 0 && (
         <div className="mt-10 max-w-[46ch]">
-          <p className="mb-4 text-[18px]">Nothing is kept yet. Bring a recipe, choose its grain on the bench, and keep the shift: it will be here tomorrow.</p>
+          <p className="mb-4 text-lead">Nothing is kept yet. Bring a recipe, choose its grain on the bench, and keep the shift: it will be here tomorrow.</p>
           <Link to="/bring" className={keyLook("main")}>
             Bring a recipe
           </Link>
         </div>
       )}
       {(recipes.data?.length ?? 0) > MANY && (
-        <label className="mt-4 flex max-w-[420px] items-center gap-3 text-[16px] text-soft">
+        <label className="mt-4 flex max-w-[420px] items-center gap-3 text-body text-soft">
           Find
-          <input value={sought} onChange={(e) => setSought(e.target.value)} type="search" className="min-h-11 flex-1 rounded-key border border-line bg-sheet px-3 text-[17px] text-ink" />
+          <input value={sought} onChange={(e) => setSought(e.target.value)} type="search" className="min-h-11 flex-1 rounded-key border border-line bg-sheet px-3 text-body text-ink" />
         </label>
       )}
-      {wanted !== "" && listed.length === 0 && <p className="mt-4 text-[17px]">No dish is called so; a part of its name is enough.</p>}
-      <ul className="m-0 mt-4 grid list-none gap-x-12 p-0 min-[1000px]:grid-cols-2">
+      {wanted !== "" && listed.length === 0 && <p className="mt-4 text-body">No dish is called so; a part of its name is enough.</p>}
+      <ul className="m-0 mt-4 grid list-none gap-x-12 p-0 min-[62.5rem]:grid-cols-2">
         {listed.map((r) => {
           const mine = shifts.data?.filter((s) => s.recipe_id === r.id) ?? [];
           return (
             <li key={r.id} className="min-w-0 border-t border-line py-3">
               <div className="flex items-center gap-2">
-                <button type="button" onClick={() => void open(r.id)} className="min-h-11 flex-1 rounded-key text-left font-show text-[19px] font-[650] tracking-[-0.01em] text-ink hover:text-water">
+                <button type="button" onClick={() => void open(r.id)} className="min-h-11 flex-1 rounded-key text-left font-show text-lead font-[650] tracking-[-0.01em] text-ink hover:text-water">
                   {r.title}
                 </button>
                 {asked === r.id ? (
@@ -81,7 +81,7 @@ export function Kept() {
                 )}
               </div>
               {r.side && (
-                <p className="mt-1 flex items-center gap-3 text-[15px] text-soft">
+                <p className="mt-1 flex items-center gap-3 text-small text-soft">
                   Cooked as it is, beside a grain.
                   <Button onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, `r${r.id}`])] })); void go("/plan"); }}>Plan it</Button>
                 </p>
@@ -97,14 +97,14 @@ export function Kept() {
           );
         })}
       </ul>
-      <div className="mt-6 flex items-center gap-2 border-t border-line pt-3 min-[521px]:hidden">
+      <div className="mt-6 flex items-center gap-2 border-t border-line pt-3 min-[32.5625rem]:hidden">
         <Link to="/grains" className={`mr-auto ${keyLook("quiet")}`}>
           All grains
         </Link>
       </div>
       {loose.length > 0 && (
         <section className="mt-6 border-t border-line pt-3">
-          <h2 className="mb-1 text-[17px] text-soft">Shifts whose recipe was thrown away</h2>
+          <h2 className="mb-1 text-body text-soft">Shifts whose recipe was thrown away</h2>
           <ul className="m-0 list-none space-y-1 p-0">
             {loose.map((s) => (
               <ShiftRow key={s.id} row={s} family={family(s.grain)} name={s.title} />
@@ -131,10 +131,10 @@ function ShiftRow({ row, name, family }: { row: Row; name: string; family?: stri
       {/* the shifted half hangs a little to the right, as in the name above the page */}
       <Link to={`/kept/${row.id}`} className="ml-6 flex min-h-12 items-center gap-3 rounded-key border border-line bg-sheet px-3 text-ink no-underline hover:border-water">
         <Swatch slug={row.grain} family={family} className="h-6 w-9 shrink-0" />
-        <span className="min-w-0 flex-1 truncate text-[16px]">{name}</span>
-        <span className="figures shrink-0 text-[15px]">
+        <span className="min-w-0 flex-1 truncate text-body">{name}</span>
+        <span className="figures shrink-0 text-small">
           <strong>{row.pour_ml}</strong> ml, <strong>{row.cook_min}</strong> min
-          <span className="text-soft max-[520px]:hidden"> of {minutes(row.total_min)}</span>
+          <span className="text-soft max-[32.5rem]:hidden"> of {minutes(row.total_min)}</span>
         </span>
       </Link>
     </li>

@@ -52,7 +52,7 @@ function Shown({ kept }: { kept: Kept }) {
     <div className="pt-5">
       <h1 className="sr-only">{kept.title}</h1>
       <div className="mb-4 flex flex-wrap items-center gap-2">
-        <p className="mr-auto text-[15px] text-soft">
+        <p className="mr-auto text-small text-soft">
           Kept {dated(new Date(kept.created), { day: "numeric", month: "long", year: "numeric" })}
           {taught && ". Your pots have taught something since: open it on the bench to see what."}
           {!taught && kept.engine !== kept.engine_now && ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
@@ -60,7 +60,7 @@ function Shown({ kept }: { kept: Kept }) {
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench
         </Button>
-        <Button kind="main" onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] })); void go("/plan"); }}>
+        <Button kind="main" data-go onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] })); void go("/plan"); }}>
           <CalendarClock size={17} aria-hidden /> Plan it
         </Button>
         <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">
@@ -93,12 +93,12 @@ function Shown({ kept }: { kept: Kept }) {
           </button>
         )}
       </div>
-      <div className="grid items-start gap-5 min-[1000px]:grid-cols-[404px_minmax(0,1fr)] min-[1000px]:gap-0">
-        <section aria-label="The jug" className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[1000px]:sticky min-[1000px]:top-4">
+      <div className="grid items-start gap-5 min-[62.5rem]:grid-cols-[404px_minmax(0,1fr)] min-[62.5rem]:gap-0">
+        <section aria-label="The jug" className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[62.5rem]:sticky min-[62.5rem]:top-4">
           <Poster pot={pot} />
           <Jug pot={pot} family={family} />
         </section>
-        <Sheet className="p-5 min-[1000px]:mt-7 min-[1000px]:rounded-l-none min-[1000px]:border-l-0 min-[1000px]:p-8" aria-label="The recipe">
+        <Sheet className="p-5 min-[62.5rem]:mt-7 min-[62.5rem]:rounded-l-none min-[62.5rem]:border-l-0 min-[62.5rem]:p-8" aria-label="The recipe">
           <After shift={kept.result} />
           <div className="mt-5">
             <Strip shift={kept.result} now={now} family={family} />

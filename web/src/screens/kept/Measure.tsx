@@ -25,7 +25,7 @@ export function Measure({ session }: { session: Session }) {
       setTrouble(asTrouble(fault));
     }
   };
-  const input = "mt-1 block min-h-11 w-full rounded-key border border-line bg-quiet px-3 text-[16px] font-normal";
+  const input = "mt-1 block min-h-11 w-full rounded-key border border-line bg-quiet px-3 text-body font-normal";
   return (
     <Pop
       label="Your own measure"
@@ -35,7 +35,7 @@ export function Measure({ session }: { session: Session }) {
         </Button>
       }
     >
-      <div className="space-y-3 text-[15px] font-semibold">
+      <div className="space-y-3 text-small font-semibold">
         <label className="block">
           What do you measure with?
           <input value={name} onChange={(e) => setName(e.target.value)} className={input} />
@@ -48,7 +48,7 @@ export function Measure({ session }: { session: Session }) {
         <label className="block">
           A recipe’s cup holds, in ml
           <input value={cup} inputMode="decimal" onChange={(e) => setCup(e.target.value)} className={input} />
-          <span className="mt-1 block text-[13.5px] font-normal text-soft">237 in American books, 250 in most others</span>
+          <span className="mt-1 block text-fine font-normal text-soft">237 in American books, 250 in most others</span>
         </label>
         {trouble && trouble.where !== "measure_name" && <Wrong trouble={trouble} />}
         <Button kind="main" className="w-full" onClick={() => void save()}>

@@ -88,23 +88,23 @@ function Walk({ pot }: { pot: KitchenPot }) {
     setFound(null);
     set({ ...NONE, pot: pot.id, lid: pot.lid ?? "ordinary" });
   };
-  const big = "figures min-h-[72px] w-full rounded-key border border-line bg-quiet px-4 text-[34px] font-bold";
+  const big = "figures min-h-[72px] w-full rounded-key border border-line bg-quiet px-4 text-show font-bold";
   return (
     <div className="mx-auto max-w-[620px] pt-5">
-      <p className="text-[15px] text-soft">
+      <p className="text-small text-soft">
         Boil-off test, {pot.name}, {pot.diameter_cm} cm
       </p>
       {step === 1 && (
         <>
-          <h1 className="mt-1 text-[34px]">Water in</h1>
-          <p className="mt-2 text-[18px]">Weigh or measure about a litre into the pot. Bring it to the boil, heat down until it only simmers, lid on as you would for grain.</p>
-          <label className="mt-4 block text-[16px] font-semibold">
+          <h1 className="mt-1 text-show">Water in</h1>
+          <p className="mt-2 text-lead">Weigh or measure about a litre into the pot. Bring it to the boil, heat down until it only simmers, lid on as you would for grain.</p>
+          <label className="mt-4 block text-body font-semibold">
             So much water, ml or g
             <input value={t.before} inputMode="decimal" onChange={(e) => set({ ...t, before: e.target.value })} className={`${big} mt-1`} />
           </label>
-          <label className="mt-3 block text-[16px] font-semibold">
+          <label className="mt-3 block text-body font-semibold">
             Under
-            <select value={t.lid} onChange={(e) => set({ ...t, lid: e.target.value })} className="mt-1 block min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-[18px] font-normal">
+            <select value={t.lid} onChange={(e) => set({ ...t, lid: e.target.value })} className="mt-1 block min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-lead font-normal">
               {Object.entries(LID_WORDS).map(([l, word]) => (
                 <option key={l} value={l}>
                   {word}
@@ -113,47 +113,47 @@ function Walk({ pot }: { pot: KitchenPot }) {
             </select>
           </label>
           <Wrong trouble={trouble} className="mt-3" />
-          <Button kind="main" className="mt-5 min-h-[76px] w-full text-[22px]" onClick={begin}>
+          <Button kind="main" className="mt-5 min-h-[76px] w-full text-head" onClick={begin}>
             It simmers now
           </Button>
         </>
       )}
       {step === 2 && (
         <>
-          <h1 className="mt-1 text-[34px]">{rung ? "Off the heat" : "Let it simmer"}</h1>
-          <p className="poster mt-5 text-[120px]" role="timer" aria-label={`${Math.ceil(WANTED - passed)} minutes left`}>
+          <h1 className="mt-1 text-show">{rung ? "Off the heat" : "Let it simmer"}</h1>
+          <p className="poster mt-5 text-stove" role="timer" aria-label={`${Math.ceil(WANTED - passed)} minutes left`}>
             {rung ? left(passed) : left(WANTED - passed)}
           </p>
-          <p className="mt-4 text-[18px]">{rung ? "That is ten minutes and a little. Take it off now; the lid stays on until it has stopped." : "Do not lift the lid. You may do something else: the time is kept, even if this page is closed."}</p>
-          <Button kind={rung ? "main" : "plain"} className="mt-5 min-h-[76px] w-full text-[22px]" disabled={passed < 5} onClick={() => set({ ...t, took: Math.round(passed * 100) / 100 })}>
+          <p className="mt-4 text-lead">{rung ? "That is ten minutes and a little. Take it off now; the lid stays on until it has stopped." : "Do not lift the lid. You may do something else: the time is kept, even if this page is closed."}</p>
+          <Button kind={rung ? "main" : "plain"} className="mt-5 min-h-[76px] w-full text-head" disabled={passed < 5} onClick={() => set({ ...t, took: Math.round(passed * 100) / 100 })}>
             {passed < 5 ? "Five minutes at the least" : "It is off the heat"}
           </Button>
-          <button type="button" className="mt-2 min-h-12 w-full text-[16px] text-soft" onClick={again}>
+          <button type="button" className="mt-2 min-h-12 w-full text-body text-soft" onClick={again}>
             Start again
           </button>
         </>
       )}
       {step === 3 && (
         <>
-          <h1 className="mt-1 text-[34px]">Water out</h1>
-          <p className="mt-2 text-[18px]">Weigh or measure what is left, with the drops from the lid. It simmered {Math.round((t.took ?? 0) * 10) / 10} minutes.</p>
-          <label className="mt-4 block text-[16px] font-semibold">
+          <h1 className="mt-1 text-show">Water out</h1>
+          <p className="mt-2 text-lead">Weigh or measure what is left, with the drops from the lid. It simmered {Math.round((t.took ?? 0) * 10) / 10} minutes.</p>
+          <label className="mt-4 block text-body font-semibold">
             Left, ml or g
             <input value={t.after} inputMode="decimal" onChange={(e) => { set({ ...t, after: e.target.value }); setFound(null); }} className={`${big} mt-1`} />
           </label>
           <Wrong trouble={trouble} className="mt-3" />
           {!found && (
-            <Button kind="main" className="mt-5 min-h-[76px] w-full text-[22px]" onClick={() => void ask(false)}>
+            <Button kind="main" className="mt-5 min-h-[76px] w-full text-head" onClick={() => void ask(false)}>
               What does it lose?
             </Button>
           )}
           {found && <Result found={found} />}
           {found && (
-            <Button kind="main" className="mt-4 min-h-[76px] w-full text-[22px]" onClick={() => void ask(true)}>
+            <Button kind="main" className="mt-4 min-h-[76px] w-full text-head" onClick={() => void ask(true)}>
               Reckon with it
             </Button>
           )}
-          <button type="button" className="mt-2 min-h-12 w-full text-[16px] text-soft" onClick={again}>
+          <button type="button" className="mt-2 min-h-12 w-full text-body text-soft" onClick={again}>
             Start again
           </button>
         </>
@@ -167,7 +167,7 @@ function Result({ found }: { found: Found }) {
   return (
     <div className="mt-5" role="status">
       {([["this pot", found.rate, "var(--water)"], ["usual", found.usual, "var(--line)"]] as const).map(([word, rate, fill]) => (
-        <div key={word} className="mb-2 grid grid-cols-[84px_1fr] items-center gap-3 text-[17px]">
+        <div key={word} className="mb-2 grid grid-cols-[84px_1fr] items-center gap-3 text-body">
           <span>{word}</span>
           <svg viewBox="0 0 400 40" className="block w-full" aria-hidden="true">
             <rect width={(rate / most) * 300} height="40" rx="8" fill={fill} />
@@ -177,9 +177,9 @@ function Result({ found }: { found: Found }) {
           </svg>
         </div>
       ))}
-      <p className="text-[19px] font-semibold">{found.said}</p>
+      <p className="text-lead font-semibold">{found.said}</p>
       {found.problems.map((p) => (
-        <p key={p.code} className="mt-1 text-[16px] text-soft">
+        <p key={p.code} className="mt-1 text-body text-soft">
           {p.text}
         </p>
       ))}

@@ -27,10 +27,10 @@ export function Devices({ devices }: { devices: Kitchen["devices"] }) {
   };
   return (
     <Sheet className="mt-4 p-5" aria-label="Devices">
-      <h2 className="mb-1 text-[18px]">Scale and probe</h2>
-      <p className="mb-3 text-[15px] text-soft">A simulated scale is always at the stove. One of your own tells what it reads over the network, by a key.</p>
+      <h2 className="mb-1 text-lead">Scale and probe</h2>
+      <p className="mb-3 text-small text-soft">A simulated scale is always at the stove. One of your own tells what it reads over the network, by a key.</p>
       {devices.map((d) => (
-        <p key={d.id} className="dotted flex min-h-12 items-center gap-3 text-[16px]">
+        <p key={d.id} className="dotted flex min-h-12 items-center gap-3 text-body">
           {d.name} <span className="text-soft">{d.kind}</span>
           <Button kind="warn" className="ml-auto" onClick={() => void drop(d.id)}>
             Take it off
@@ -38,18 +38,18 @@ export function Devices({ devices }: { devices: Kitchen["devices"] }) {
         </p>
       ))}
       {made && (
-        <p role="status" className="my-3 border-l-4 border-mark pl-3 text-[15px]">
+        <p role="status" className="my-3 border-l-4 border-mark pl-3 text-small">
           The key of {made.name}, shown this once: <code className="break-all font-bold">{made.key}</code>
         </p>
       )}
       <div className="mt-2 flex flex-wrap items-end gap-2">
-        <label className="text-[15px] font-semibold">
+        <label className="text-small font-semibold">
           What you call it
-          <input value={name} onChange={(e) => setName(e.target.value)} className="mt-1 block min-h-12 w-52 rounded-key border border-line bg-quiet px-3 text-[16px] font-normal" />
+          <input value={name} onChange={(e) => setName(e.target.value)} className="mt-1 block min-h-12 w-52 rounded-key border border-line bg-quiet px-3 text-body font-normal" />
         </label>
-        <label className="text-[15px] font-semibold">
+        <label className="text-small font-semibold">
           It is a
-          <select value={kind} onChange={(e) => setKind(e.target.value as "scale" | "probe")} className="mt-1 block min-h-12 rounded-key border border-line bg-quiet px-3 text-[16px] font-normal">
+          <select value={kind} onChange={(e) => setKind(e.target.value as "scale" | "probe")} className="mt-1 block min-h-12 rounded-key border border-line bg-quiet px-3 text-body font-normal">
             <option value="scale">scale</option>
             <option value="probe">probe</option>
           </select>

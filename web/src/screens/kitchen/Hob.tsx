@@ -14,7 +14,7 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
   const set = (i: number, watts: number) => put({ burners: burners.map((w, n) => (n === i ? watts : w)) });
   return (
     <section aria-label="Burners">
-      <h2 className="mb-2 text-[18px]">Hob</h2>
+      <h2 className="mb-2 text-lead">Hob</h2>
       <ul className="m-0 grid list-none grid-cols-[repeat(auto-fill,minmax(116px,1fr))] place-items-center gap-2 rounded-sheet border-2 border-ink bg-quiet p-3">
         {burners.map((watts, i) => (
           <li key={i} className="grid h-[122px] place-items-center">
@@ -28,11 +28,11 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
                 return Number.isFinite(w) ? set(i, w) : noNumber(text, "burners");
               }}
               trigger={
-                <button type="button" style={{ width: width(watts), height: width(watts) }} className="figures grid place-items-center rounded-full border-[3px] border-ink bg-sheet text-[17px] font-bold text-ink shadow-[inset_0_0_0_5px_var(--sheet),inset_0_0_0_6.5px_var(--line)] hover:border-water">
+                <button type="button" style={{ width: width(watts), height: width(watts) }} className="figures grid place-items-center rounded-full border-[3px] border-ink bg-sheet text-body font-bold text-ink shadow-[inset_0_0_0_5px_var(--sheet),inset_0_0_0_6.5px_var(--line)] hover:border-water">
                   <span>
                     <span className="sr-only">Burner {i + 1}, </span>
                     {Math.round(watts)}
-                    <span className="block text-center text-[12.5px] font-normal text-soft">W</span>
+                    <span className="block text-center text-fine font-normal text-soft">W</span>
                   </span>
                 </button>
               }
@@ -56,7 +56,7 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
         ))}
         {burners.length < MOST && (
           <li className="grid h-[122px] place-items-center">
-            <button type="button" onClick={() => void put({ burners: [...burners, burners[burners.length - 1] ?? 1200] })} className="grid h-[76px] w-[76px] place-items-center rounded-full border-2 border-dashed border-soft text-[15px] leading-tight text-soft hover:border-water hover:text-water">
+            <button type="button" onClick={() => void put({ burners: [...burners, burners[burners.length - 1] ?? 1200] })} className="grid h-[76px] w-[76px] place-items-center rounded-full border-2 border-dashed border-soft text-small leading-tight text-soft hover:border-water hover:text-water">
               one more
             </button>
           </li>
@@ -71,13 +71,13 @@ const SHELVES = 6;
 /** The oven from the front, with a dish on each place. */
 export function Oven({ places, put }: { places: number; put: Put }) {
   const step = (by: number, word: string, sign: string) => (
-    <button type="button" aria-label={word} disabled={places + by < 0 || places + by > SHELVES} onClick={() => void put({ oven_places: places + by })} className="grid h-14 w-14 shrink-0 place-items-center rounded-key border border-line bg-sheet text-[24px] text-ink hover:border-water disabled:opacity-40">
+    <button type="button" aria-label={word} disabled={places + by < 0 || places + by > SHELVES} onClick={() => void put({ oven_places: places + by })} className="grid h-14 w-14 shrink-0 place-items-center rounded-key border border-line bg-sheet text-head text-ink hover:border-water disabled:opacity-40">
       {sign}
     </button>
   );
   return (
     <section aria-label="Oven" className="mt-4">
-      <h2 className="mb-2 text-[18px]">Oven</h2>
+      <h2 className="mb-2 text-lead">Oven</h2>
       <div className="flex items-center gap-3">
         {step(-1, "One dish fewer", "−")}
         <svg viewBox="0 0 180 104" className="min-w-0 flex-1 text-ink" aria-hidden="true">
@@ -96,7 +96,7 @@ export function Oven({ places, put }: { places: number; put: Put }) {
         </svg>
         {step(1, "One dish more", "+")}
       </div>
-      <p aria-live="polite" className="mt-1 text-center text-[15px] text-soft">
+      <p aria-live="polite" className="mt-1 text-center text-small text-soft">
         {places === 0 ? "no oven" : `takes ${places === 1 ? "one dish" : `${places} dishes`} at once`}
       </p>
     </section>

@@ -24,7 +24,7 @@ export function Kitchen() {
     <div className="pt-5">
       <div className="flex flex-wrap items-end gap-3">
         <div className="mr-auto">
-          <h1 className="text-[27px]">Kitchen</h1>
+          <h1 className="text-title">Kitchen</h1>
           <p role="status" className="mt-1 min-h-6 text-soft">
             {saved ? "Bench and plan reckon with it from now on." : !k.said && "Until you say otherwise I reckon with a 20 cm pot on two burners at sea level."}
           </p>
@@ -41,7 +41,7 @@ export function Kitchen() {
           <Shelf pots={k.pots} pick={(p) => setForm({ id: p.id, name: p.name, diameter_cm: decimal(p.diameter_cm), litres: p.litres == null ? "" : decimal(p.litres), lid: p.lid })} />
         )}
       </Sheet>
-      <div className="mt-4 grid items-start gap-4 min-[900px]:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
+      <div className="mt-4 grid items-start gap-4 min-[56.25rem]:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">
         <Sheet className="p-5" aria-label="Stove">
           <Hob burners={k.burners} put={put} />
           <Oven places={k.oven_places} put={put} />

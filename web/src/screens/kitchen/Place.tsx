@@ -9,7 +9,7 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
   const big = "rounded-key px-2 py-1 text-left text-ink hover:text-water";
   return (
     <Sheet className="p-5" aria-label="Place">
-      <h2 className="mb-1 text-[18px]">Where it stands</h2>
+      <h2 className="mb-1 text-lead">Where it stands</h2>
       <div className="-ml-2 flex flex-wrap items-end gap-x-8 gap-y-2">
         <Value
           label="Above the sea"
@@ -22,7 +22,7 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           }}
           trigger={
             <button type="button" className={big}>
-              <span className="poster text-[38px]">{Math.round(k.altitude_m)}</span> <span className="text-[16px] font-semibold">m above the sea</span>
+              <span className="poster text-show">{Math.round(k.altitude_m)}</span> <span className="text-body font-semibold">m above the sea</span>
             </button>
           }
         />
@@ -37,7 +37,7 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           }}
           trigger={
             <button type="button" className={big}>
-              <span className="poster text-[38px]">{Math.round(shownHeat(k.room_c))}</span> <span className="text-[16px] font-semibold">{heatUnit()} warm</span>
+              <span className="poster text-show">{Math.round(shownHeat(k.room_c))}</span> <span className="text-body font-semibold">{heatUnit()} warm</span>
             </button>
           }
         />
@@ -47,7 +47,7 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           value={k.time_zone ?? "UTC"}
           save={(text) => put({ time_zone: text.trim() })}
           trigger={
-            <button type="button" className={`${big} min-h-11 text-[16px] font-semibold`}>
+            <button type="button" className={`${big} min-h-11 text-body font-semibold`}>
               on the clock of {(k.time_zone ?? "UTC").replace(/.*\//, "").replace(/_/g, " ")}
             </button>
           }

@@ -10,7 +10,7 @@ import { LID_WORDS } from "./lids";
 export type PotForm = { id: number | null; name: string; diameter_cm: string; litres: string; lid: KitchenPot["lid"] };
 export const NEW_POT: PotForm = { id: null, name: "", diameter_cm: "", litres: "", lid: "ordinary" };
 
-const input = "figures min-h-12 rounded-key border border-line bg-quiet px-3 text-[17px] font-normal";
+const input = "figures min-h-12 rounded-key border border-line bg-quiet px-3 text-body font-normal";
 
 export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm | null) => void; pot?: KitchenPot }) {
   const [trouble, setTrouble] = useState<Trouble | null>(null);
@@ -38,7 +38,7 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
   const at = (where: string) => (trouble?.where === where ? <Wrong trouble={trouble} className="mt-1" /> : null);
   return (
     <Bottom open onOpen={(o) => !o && set(null)} title={form.id === null ? "A pot" : (pot?.name ?? "A pot")}>
-      <div className="grid gap-3 text-[15px] font-semibold min-[520px]:grid-cols-2">
+      <div className="grid gap-3 text-small font-semibold min-[32.5rem]:grid-cols-2">
         <label className="block">
           What you call it
           <input value={form.name} onChange={(e) => set({ ...form, name: e.target.value })} placeholder="the blue one" className={`${input} mt-1 w-full`} />

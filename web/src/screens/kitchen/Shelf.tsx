@@ -26,12 +26,12 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
                   {p.diameter_cm}
                 </text>
               </svg>
-              <span className="block text-[17px] font-semibold">{p.name}</span>
-              <span className="block text-[14.5px] text-soft">
+              <span className="block text-body font-semibold">{p.name}</span>
+              <span className="block text-small text-soft">
                 {p.litres ? `${decimal(p.litres)} l, ` : ""}
                 {LID_WORDS[p.lid ?? "ordinary"]}
               </span>
-              <span className="block text-[14.5px] text-soft">
+              <span className="block text-small text-soft">
                 {p.test ? `boils off ${factor >= 1 ? Math.round((factor - 1) * 100) : Math.round((1 - factor) * 100)} % ${factor >= 1 ? "more" : "less"} than usual` : "boil-off not tested"}
               </span>
             </button>

@@ -7,8 +7,8 @@ export function TookHere({ said }: { said: string[] }) {
   const forget = useHomeChange(() => answer(api.DELETE("/api/kitchen/took")));
   return (
     <Sheet className="mt-4 p-5" aria-label="How long it takes here">
-      <h2 className="mb-1 text-[18px]">How long it takes here</h2>
-      <ul className="m-0 list-none p-0 text-[16px]">
+      <h2 className="mb-1 text-lead">How long it takes here</h2>
+      <ul className="m-0 list-none p-0 text-body">
         {said.map((s) => (
           <li key={s} className="py-1">
             {s}

@@ -26,17 +26,17 @@ export function Value({ label, unit, value, trigger, save, children, help }: { l
           void done();
         }}
       >
-        <label className="block text-[15px] font-semibold">
+        <label className="block text-small font-semibold">
           {label}
           <span className="mt-1 flex items-center gap-2">
-            <input value={text} aria-invalid={trouble !== null} onChange={(e) => setText(e.target.value)} className="figures min-h-12 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-[19px] font-normal aria-[invalid=true]:border-warn" />
+            <input value={text} aria-invalid={trouble !== null} onChange={(e) => setText(e.target.value)} className="figures min-h-12 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-lead font-normal aria-[invalid=true]:border-warn" />
             <span className="text-soft">{unit}</span>
             <Button kind="main" type="submit" className="min-h-12">
               Set it
             </Button>
           </span>
         </label>
-        {help && <p className="mt-2 text-[14.5px] text-soft">{help}</p>}
+        {help && <p className="mt-2 text-small text-soft">{help}</p>}
         <Wrong trouble={trouble} className="mt-2" />
       </form>
       {children?.(() => setOpen(false))}

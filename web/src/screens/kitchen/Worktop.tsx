@@ -71,7 +71,7 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
         return Number.isFinite(n) ? put({ [key]: n } as Change) : noNumber(text, key);
       }}
       trigger={
-        <button type="button" className="min-h-11 rounded-key px-2 text-center text-[15px] font-semibold leading-tight text-water hover:underline">
+        <button type="button" className="min-h-11 rounded-key px-2 text-center text-small font-semibold leading-tight text-water hover:underline">
           {said}
         </button>
       }
@@ -79,7 +79,7 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
   );
   return (
     <Sheet className="p-5" aria-label="Worktop">
-      <h2 className="mb-2 text-[18px]">Touch what you have</h2>
+      <h2 className="mb-2 text-lead">Touch what you have</h2>
       <ul className="m-0 grid list-none grid-cols-[repeat(auto-fill,minmax(124px,1fr))] gap-2 p-0">
         <Thing picture="rice_cooker" word="Rice cooker" has={k.rice_cooker} turn={(has) => put({ rice_cooker: has })} />
         <Thing picture="pressure_cooker" word="Pressure cooker" has={k.pressure_cooker} turn={(has) => put({ pressure_cooker: has })}>
@@ -91,7 +91,7 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           {number("microwave_w", "The microwave gives", "W", `gives ${k.microwave_w ?? 0} W`, "Its output, as it stands on its back or in its manual.")}
         </Thing>
         <li className="grid content-start justify-items-center">
-          <span className="grid w-full justify-items-center rounded-key px-1 py-2 text-center text-[15px] leading-tight">
+          <span className="grid w-full justify-items-center rounded-key px-1 py-2 text-center text-small leading-tight">
             <Drawn of="jar" />
             Grinder
           </span>
@@ -105,7 +105,7 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
 function Thing({ picture, word, has, turn, children }: { picture: string; word: string; has: boolean; turn: (has: boolean) => Promise<unknown>; children?: ReactNode }) {
   return (
     <li className="grid content-start justify-items-center">
-      <button type="button" aria-pressed={has} onClick={() => void turn(!has)} className={`grid w-full justify-items-center rounded-key border px-1 py-2 text-center text-[15px] leading-tight ${has ? "border-ink font-bold text-ink outline outline-1 outline-ink" : "border-dashed border-line text-soft hover:border-water hover:text-ink"}`}>
+      <button type="button" aria-pressed={has} onClick={() => void turn(!has)} className={`grid w-full justify-items-center rounded-key border px-1 py-2 text-center text-small leading-tight ${has ? "border-ink font-bold text-ink outline outline-1 outline-ink" : "border-dashed border-line text-soft hover:border-water hover:text-ink"}`}>
         <Drawn of={picture} />
         {word}
       </button>

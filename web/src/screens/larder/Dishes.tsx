@@ -34,7 +34,7 @@ export function Dishes({ bagId, onTake }: { bagId: number; onTake: (recipeId: nu
       <ul className="m-0 mt-1 list-none p-0" aria-label="Dishes">
         {dishes.slice(0, SHOWN).map((d) => (
           <li key={d.recipe_id} className="dotted flex flex-wrap items-center gap-x-4 py-1">
-            <button type="button" onClick={() => onTake(d.recipe_id)} className="min-h-11 text-left text-lg font-semibold text-water">
+            <button type="button" onClick={() => onTake(d.recipe_id)} className="min-h-11 text-left text-lead font-semibold text-water">
               {d.title}
             </button>
             <span className="mr-auto text-soft">{d.reason}</span>

@@ -20,7 +20,7 @@ export function Larder() {
   const bag = larder.data?.find((b) => b.id === open);
   return (
     <div className="pt-5">
-      <h1 className="text-[27px]">Larder</h1>
+      <h1 className="text-title">Larder</h1>
       <form
         className="mt-3 flex flex-wrap gap-2"
         onSubmit={(e) => {
@@ -30,25 +30,25 @@ export function Larder() {
       >
         <label className="min-w-0 flex-1">
           <span className="sr-only">A jar or bag</span>
-          <input value={line} onChange={(e) => setLine(e.target.value)} aria-invalid={add.isError} placeholder="500 g foxtail millet, best 3/2027" className="min-h-14 w-full min-w-[220px] rounded-key border border-line bg-sheet px-4 text-[19px] aria-[invalid=true]:border-warn" />
+          <input value={line} onChange={(e) => setLine(e.target.value)} aria-invalid={add.isError} placeholder="500 g foxtail millet, best 3/2027" className="min-h-14 w-full min-w-[220px] rounded-key border border-line bg-sheet px-4 text-lead aria-[invalid=true]:border-warn" />
         </label>
-        <Button kind="main" type="submit" className="min-h-14 px-7 text-[17px]" disabled={line.trim() === "" || add.isPending}>
+        <Button kind="main" type="submit" className="min-h-14 px-7 text-body" disabled={line.trim() === "" || add.isPending}>
           Put it in
         </Button>
       </form>
-      <p className="mt-1 text-[14px] text-soft">Add if you like: opened yesterday, quick, and what the packet says, such as 1:2.5 and 15 min.</p>
+      <p className="mt-1 text-small text-soft">Add if you like: opened yesterday, quick, and what the packet says, such as 1:2.5 and 15 min.</p>
       <Wrong trouble={asTrouble(add.error)} className="mt-2" />
-      {larder.data?.length === 0 && <p className="mt-5 max-w-[46ch] text-[18px]">No jars yet. Type the first; cookings then use it up, and old grain is told apart.</p>}
+      {larder.data?.length === 0 && <p className="mt-5 max-w-[46ch] text-lead">No jars yet. Type the first; cookings then use it up, and old grain is told apart.</p>}
       {larder.data && larder.data.length > 0 && (
         <ul className="m-0 mt-5 grid list-none grid-cols-[repeat(auto-fill,minmax(112px,1fr))] items-start gap-x-3 gap-y-4 p-0" aria-label="Jars and bags">
           {larder.data.map((b) => (
             <li key={b.id}>
               <button type="button" aria-expanded={open === b.id} onClick={() => setOpen(open === b.id ? null : b.id)} className={`w-full rounded-key p-1 text-left text-ink hover:text-water ${open === b.id ? "outline outline-2 outline-ink" : ""}`}>
                 <Jar bag={b} />
-                <span className="figures block text-[20px] font-bold leading-tight">{Math.round(b.grams)} g</span>
-                <span className="block text-[15px] leading-tight">{b.name}</span>
-                {b.best_before && <span className={`block text-[13.5px] ${b.old ? "font-semibold text-warn" : "text-soft"}`}>best {dated(new Date(`${b.best_before}T12:00`), { month: "short", year: "numeric" })}</span>}
-                {b.old && !b.best_before && <span className="block text-[13.5px] font-semibold text-warn">old</span>}
+                <span className="figures block text-lead font-bold leading-tight">{Math.round(b.grams)} g</span>
+                <span className="block text-small leading-tight">{b.name}</span>
+                {b.best_before && <span className={`block text-fine ${b.old ? "font-semibold text-warn" : "text-soft"}`}>best {dated(new Date(`${b.best_before}T12:00`), { month: "short", year: "numeric" })}</span>}
+                {b.old && !b.best_before && <span className="block text-fine font-semibold text-warn">old</span>}
               </button>
             </li>
           ))}
@@ -94,12 +94,12 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
     <section aria-label={bag.name} className="mt-4 rounded-sheet border border-line bg-sheet p-4">
       <div className="flex flex-wrap items-center gap-3">
         <Swatch slug={bag.grain} className="h-8 w-11" />
-        <h2 className="mr-auto text-[21px]">
+        <h2 className="mr-auto text-head">
           {bag.name}, {bag.kind}
         </h2>
-        <label className="text-[15px] font-semibold">
+        <label className="text-small font-semibold">
           Left, g
-          <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => typedNumber(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(typedNumber(grams)) ? typedNumber(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-[18px] font-bold" />
+          <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => typedNumber(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(typedNumber(grams)) ? typedNumber(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-lead font-bold" />
         </label>
         {!bag.opened && (
           <Button onClick={() => change.mutate({ opened: today(new Date()) })}>Opened today</Button>
@@ -109,9 +109,9 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
         </Button>
       </div>
       <Wrong trouble={asTrouble(change.error) ?? asTrouble(drop.error)} className="mt-2" />
-      {bag.old && <p className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px]">{bag.old}</p>}
-      {bag.label && <p className="mt-2 text-[16px]">{bag.label}</p>}
-      {bag.opened && <p className="mt-1 text-[15px] text-soft">Open since {dated(new Date(`${bag.opened}T12:00`), { day: "numeric", month: "long", year: "numeric" })}.</p>}
+      {bag.old && <p className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-body">{bag.old}</p>}
+      {bag.label && <p className="mt-2 text-body">{bag.label}</p>}
+      {bag.opened && <p className="mt-1 text-small text-soft">Open since {dated(new Date(`${bag.opened}T12:00`), { day: "numeric", month: "long", year: "numeric" })}.</p>}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button onClick={() => setLooking(true)}>What can I make from this?</Button>
         <Button onClick={() => setAlone(!alone)} aria-expanded={alone}>

@@ -7,7 +7,7 @@ import { Scale } from "./Outcome";
 import { SOFT, WET } from "./outcome";
 import { typedNumber } from "../../job/manner";
 
-const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-[17px] font-normal";
+const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-body font-normal";
 
 /** A finished meal, written down in under a minute: a kept shift or a grain, what was poured, how it came out. */
 export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
@@ -31,7 +31,7 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
   const put = (name: keyof typeof f) => ({ value: f[name], "aria-invalid": trouble?.where === name, onChange: (e: { target: { value: string } }) => set({ ...f, [name]: e.target.value }) });
   return (
     <Bottom open onOpen={(o) => !o && onClose(null)} title="Write down a meal">
-      <label className="block text-[15px] font-semibold">
+      <label className="block text-small font-semibold">
         Which dish?
         <select {...put("shift")} className={field}>
           <option value="">another: say which grain</option>
@@ -44,11 +44,11 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
       </label>
       {!f.shift && (
         <div className="mt-3 grid grid-cols-2 gap-3">
-          <label className="col-span-2 block text-[15px] font-semibold">
+          <label className="col-span-2 block text-small font-semibold">
             Its name
             <input {...put("dish")} className={field} />
           </label>
-          <label className="block text-[15px] font-semibold">
+          <label className="block text-small font-semibold">
             Grain
             <select {...put("grain")} className={field}>
               <option value="" />
@@ -59,11 +59,11 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
               ))}
             </select>
           </label>
-          <label className="block text-[15px] font-semibold">
+          <label className="block text-small font-semibold">
             Dry, such as 240 ml
             <input {...put("amount")} className={field} />
           </label>
-          <label className="block text-[15px] font-semibold">
+          <label className="block text-small font-semibold">
             Pot
             <select {...put("pot")} className={field}>
               <option value="" />
@@ -77,11 +77,11 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
         </div>
       )}
       <div className="mt-3 grid grid-cols-2 gap-3">
-        <label className="block text-[15px] font-semibold">
+        <label className="block text-small font-semibold">
           Poured in all, ml
           <input {...put("poured")} inputMode="decimal" className={`${field} figures`} />
         </label>
-        <label className="block text-[15px] font-semibold">
+        <label className="block text-small font-semibold">
           Minutes at the boil
           <input {...put("taken")} inputMode="decimal" className={`${field} figures`} />
         </label>
@@ -91,17 +91,17 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
         <Scale label="From hard to mush" words={SOFT} value={soft} set={setSoft} />
       </div>
       <div className="mt-3 grid grid-cols-2 gap-3">
-        <label className="block text-[15px] font-semibold">
+        <label className="block text-small font-semibold">
           A word
           <input {...put("word")} maxLength={120} className={field} />
         </label>
-        <label className="block text-[15px] font-semibold">
+        <label className="block text-small font-semibold">
           When, if not today
           <input {...put("on")} type="date" className={field} />
         </label>
       </div>
       <Wrong trouble={trouble} className="mt-3" />
-      <Button kind="main" className="mt-4 min-h-14 w-full text-[18px]" disabled={add.isPending} onClick={() => add.mutate(undefined, { onSuccess: (made) => onClose(made.id) })}>
+      <Button kind="main" className="mt-4 min-h-14 w-full text-lead" disabled={add.isPending} onClick={() => add.mutate(undefined, { onSuccess: (made) => onClose(made.id) })}>
         Write it down
       </Button>
     </Bottom>

@@ -18,16 +18,16 @@ export function Compare({ two: [a, b], now }: { two: [Entry, Entry]; now: Date }
   ];
   return (
     <section aria-label="Two attempts" className="mb-4 overflow-hidden rounded-sheet border border-line bg-sheet">
-      <table className="w-full border-collapse text-left text-[16px]">
+      <table className="w-full border-collapse text-left text-body">
         <thead>
           <tr>
             <th className="w-24 px-3 py-2" scope="col">
               <span className="sr-only">What</span>
             </th>
             {[a, b].map((e) => (
-              <th key={e.id} scope="col" className="px-3 py-2 align-bottom font-show text-[18px] font-[650]">
+              <th key={e.id} scope="col" className="px-3 py-2 align-bottom font-show text-lead font-[650]">
                 {e.dish}
-                <span className="block text-[14px] font-normal text-soft">{dayOf(e.on, now)}</span>
+                <span className="block text-small font-normal text-soft">{dayOf(e.on, now)}</span>
               </th>
             ))}
           </tr>
@@ -35,7 +35,7 @@ export function Compare({ two: [a, b], now }: { two: [Entry, Entry]; now: Date }
         <tbody>
           {rows.map(([word, of]) => (
             <tr key={word} className="dotted">
-              <th scope="row" className="px-3 py-1.5 text-[14px] font-normal text-soft">
+              <th scope="row" className="px-3 py-1.5 text-small font-normal text-soft">
                 {word}
               </th>
               {[a, b].map((e) => (

@@ -8,11 +8,11 @@ export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry;
   return (
     <li className={`dotted flex items-center gap-3 py-1.5 ${chosen ? "bg-quiet" : ""}`}>
       <input type="checkbox" checked={chosen} onChange={pick} aria-label={`Compare ${e.dish}, ${dayOf(e.on, now)}`} className="h-6 w-6 shrink-0 accent-[var(--water)]" />
-      <button type="button" onClick={open} className="grid min-h-14 flex-1 grid-cols-[44px_minmax(0,1fr)] items-center gap-x-3 rounded-key text-left hover:text-water min-[760px]:grid-cols-[44px_minmax(0,1.3fr)_250px_minmax(0,1fr)]">
+      <button type="button" onClick={open} className="grid min-h-14 flex-1 grid-cols-[44px_minmax(0,1fr)] items-center gap-x-3 rounded-key text-left hover:text-water min-[47.5rem]:grid-cols-[44px_minmax(0,1.3fr)_250px_minmax(0,1fr)]">
         <Swatch slug={e.grain} className="h-7 w-10" />
         <span className="min-w-0">
-          <span className="block truncate text-[17px] font-semibold">{e.dish}</span>
-          <span className="block truncate text-[14px] text-soft">
+          <span className="block truncate text-body font-semibold">{e.dish}</span>
+          <span className="block truncate text-small text-soft">
             {dayOf(e.on, now)}, {e.name}, {e.pot_name}
             {e.by && `, ${e.by} cooked`}
             {e.practice && ", practice"}
@@ -20,7 +20,7 @@ export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry;
           </span>
         </span>
         <Bars entry={e} />
-        <span className="col-start-2 min-w-0 text-[15px] leading-tight min-[760px]:col-start-4">
+        <span className="col-start-2 min-w-0 text-small leading-tight min-[47.5rem]:col-start-4">
           {said(e)}
           {e.stars !== null && (
             <span className="ml-1.5 inline-flex" aria-label={`${e.stars} of 5 stars`} role="img">
@@ -39,7 +39,7 @@ export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry;
 /** Told and poured, told and taken: two pairs of bars on one scale each. */
 function Bars({ entry: e }: { entry: Entry }) {
   const pair = (told: number, real: number | null, unit: string, most: number) => (
-    <span className="figures block text-[14px] leading-[1.25]">
+    <span className="figures block text-small leading-[1.25]">
       <strong>{real === null ? "–" : Math.round(real)}</strong> {unit} <span className="text-soft">of {told}</span>
       <svg viewBox="0 0 200 7" className="block h-[7px] w-full" aria-hidden="true" preserveAspectRatio="none">
         <rect width={(told / most) * 200} height="3" rx="1.5" fill="var(--soft)" />
@@ -48,7 +48,7 @@ function Bars({ entry: e }: { entry: Entry }) {
     </span>
   );
   return (
-    <span className="col-start-2 grid grid-cols-2 gap-3 min-[760px]:col-start-3">
+    <span className="col-start-2 grid grid-cols-2 gap-3 min-[47.5rem]:col-start-3">
       {pair(e.pour_ml, e.poured_ml, "ml", 1.15 * Math.max(e.pour_ml, e.poured_ml ?? 0, 1))}
       {pair(e.cook_min, e.taken_min, "min", 1.15 * Math.max(e.cook_min, e.taken_min ?? 0, 1))}
     </span>

@@ -33,7 +33,7 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
             </button>
           ))}
         </span>
-        <label className="flex min-h-11 items-center gap-2 text-[16px]">
+        <label className="flex min-h-11 items-center gap-2 text-body">
           <input type="checkbox" checked={counts} onChange={(e) => { setCounts(e.target.checked); change.mutate({ counts: e.target.checked }); }} className="h-6 w-6 accent-[var(--water)]" />
           Learn from this pot
         </label>
@@ -69,9 +69,9 @@ function Amount({ label, told, value, keep }: { label: string; told: number; val
     if (n !== value) keep(n);
   };
   return (
-    <label className="block text-[15px] font-semibold">
+    <label className="block text-small font-semibold">
       {label} <span className="font-normal text-soft">of {told}</span>
-      <input value={text} inputMode="decimal" aria-invalid={trouble !== null} onChange={(e) => setText(e.target.value)} onBlur={done} onKeyDown={(e) => e.key === "Enter" && done()} className="figures mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-[19px] font-bold aria-[invalid=true]:border-warn" />
+      <input value={text} inputMode="decimal" aria-invalid={trouble !== null} onChange={(e) => setText(e.target.value)} onBlur={done} onKeyDown={(e) => e.key === "Enter" && done()} className="figures mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-lead font-bold aria-[invalid=true]:border-warn" />
       <Wrong trouble={trouble} className="mt-1 font-normal" />
     </label>
   );
@@ -80,9 +80,9 @@ function Amount({ label, told, value, keep }: { label: string; told: number; val
 function Words({ label, value, rows, keep }: { label: string; value: string; rows: number; keep: (v: string) => void }) {
   const [text, setText] = useState(value);
   return (
-    <label className="mt-3 block text-[15px] font-semibold">
+    <label className="mt-3 block text-small font-semibold">
       {label}
-      <textarea value={text} rows={rows} maxLength={rows > 1 ? 2000 : 120} onChange={(e) => setText(e.target.value)} onBlur={() => text !== value && keep(text)} className="mt-1 block min-h-12 w-full rounded-key border border-line bg-quiet px-3 py-2 text-[17px] font-normal" />
+      <textarea value={text} rows={rows} maxLength={rows > 1 ? 2000 : 120} onChange={(e) => setText(e.target.value)} onBlur={() => text !== value && keep(text)} className="mt-1 block min-h-12 w-full rounded-key border border-line bg-quiet px-3 py-2 text-body font-normal" />
     </label>
   );
 }
@@ -96,7 +96,7 @@ function Photo({ entry }: { entry: Entry }) {
     <div className="mt-3">
       {entry.photo && <img src={`/api/notebook/${entry.id}/photo?${fresh}`} alt={`${entry.dish}, as it came out`} className="mb-2 max-h-[320px] w-full rounded-key object-cover" />}
       <div className="flex gap-2">
-        <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded-key border border-line px-4 text-[15px] focus-within:outline focus-within:outline-2 hover:border-water">
+        <label className="inline-flex min-h-11 cursor-pointer items-center gap-2 rounded-key border border-line px-4 text-small focus-within:outline focus-within:outline-2 hover:border-water">
           <Camera size={17} aria-hidden /> {entry.photo ? "Another photo" : "A photo"}
           <input type="file" accept="image/jpeg,image/png,image/webp" className="sr-only" onChange={(e) => e.target.files?.[0] && send.mutate(e.target.files[0], { onSuccess: () => setFresh((n) => n + 1) })} />
         </label>

@@ -18,7 +18,7 @@ export function Lessons({ show }: { show: (ids: number[]) => void }) {
         <ul className="m-0 mb-3 list-none border-l-4 border-mark bg-sheet px-4 py-1">
           {open.map((x) => (
             <li key={x.kind + x.subject} className="dotted flex flex-wrap items-center gap-x-3 gap-y-1 py-2 last:border-0">
-              <p className="min-w-[240px] flex-1 text-[19px] font-[650] leading-snug">{x.text}</p>
+              <p className="min-w-[240px] flex-1 text-lead font-[650] leading-snug">{x.text}</p>
               <span className="flex flex-wrap gap-2">
                 <Button kind="quiet" onClick={() => show(x.entries)} aria-label={`Show them: ${x.text}`}>
                   Show them
@@ -37,11 +37,11 @@ export function Lessons({ show }: { show: (ids: number[]) => void }) {
       <Wrong trouble={asTrouble(decide.error) ?? asTrouble(forget.error)} className="mb-3" />
       {held.length > 0 && (
         <details className="mb-3">
-          <summary className="min-h-11 cursor-pointer py-2 text-[16px] font-semibold">
+          <summary className="min-h-11 cursor-pointer py-2 text-body font-semibold">
             {held.length === 1 ? "One thing learnt is reckoned with" : `${held.length} things learnt are reckoned with`}
           </summary>
           {held.map((h) => (
-            <p key={h.kind + h.subject} className="dotted flex flex-wrap items-center gap-x-3 py-1 text-[16px]">
+            <p key={h.kind + h.subject} className="dotted flex flex-wrap items-center gap-x-3 py-1 text-body">
               <span className="mr-auto">{h.text}</span>
               <Button kind="quiet" onClick={() => decide.mutate({ ...key(h), take: "reset" })}>
                 Back to the catalogue

@@ -14,7 +14,7 @@ import { Plane } from "./Plane";
 import { Table } from "./Table";
 
 const ALL: Wanted = { q: "", grain: "", pot: "", page: 1 };
-const pick = "min-h-11 rounded-key border border-line bg-sheet px-2 text-[15px]";
+const pick = "min-h-11 rounded-key border border-line bg-sheet px-2 text-small";
 
 /** Every pot that was cooked: told beside poured and taken, how it came out, and what the pots say about the next one. */
 export function Notebook() {
@@ -34,7 +34,7 @@ export function Notebook() {
   return (
     <div className="pt-5">
       <div className="mb-4 flex flex-wrap items-center gap-3">
-        <h1 className="mr-auto text-[27px]">Notebook</h1>
+        <h1 className="mr-auto text-title">Notebook</h1>
         <Button kind="main" onClick={() => setByHand(true)}>
           <PenLine size={17} aria-hidden /> Write down a meal
         </Button>
@@ -43,14 +43,14 @@ export function Notebook() {
       <Lessons show={(ids) => { setWanted(ALL); setChosen(ids); }} />
       {empty && (
         <div className="max-w-[46ch] py-6">
-          <p className="mb-4 text-[18px]">Nothing is written yet. Each cooking at the stove writes its own page; a meal cooked without it is written down in a minute.</p>
+          <p className="mb-4 text-lead">Nothing is written yet. Each cooking at the stove writes its own page; a meal cooked without it is written down in a minute.</p>
           <Link to="/plan" className={keyLook()}>
             To the plan
           </Link>
         </div>
       )}
       {book && !empty && (
-        <div className="grid items-start gap-6 min-[1000px]:grid-cols-[minmax(0,1fr)_320px]">
+        <div className="grid items-start gap-6 min-[62.5rem]:grid-cols-[minmax(0,1fr)_320px]">
           <div className="min-w-0">
             <div role="search" className="mb-2 flex flex-wrap gap-2">
               <label className="relative min-w-[180px] flex-1">
@@ -76,8 +76,8 @@ export function Notebook() {
               </select>
             </div>
             {two[0] && two[1] && chosen.length === 2 && <Compare two={[two[0], two[1]]} now={now} />}
-            {chosen.length === 1 && <p className="mb-2 text-[15px] text-soft">Tick another to see the two side by side.</p>}
-            {book.total === 0 && <p className="py-4 text-[17px]">No page says that: search for less.</p>}
+            {chosen.length === 1 && <p className="mb-2 text-small text-soft">Tick another to see the two side by side.</p>}
+            {book.total === 0 && <p className="py-4 text-body">No page says that: search for less.</p>}
             <ul className="m-0 list-none p-0" aria-label="Pots cooked">
               {book.entries.map((e) => (
                 <EntryLine key={e.id} entry={e} now={now} chosen={chosen.includes(e.id)} open={() => setOpen(e.id)} pick={() => toggle(e.id)} />
@@ -88,7 +88,7 @@ export function Notebook() {
                 <Button disabled={book.page <= 1} onClick={() => ask({ page: book.page - 1 })}>
                   Newer
                 </Button>
-                <span className="text-[15px] text-soft">
+                <span className="text-small text-soft">
                   page {book.page} of {book.pages}, {book.total} pots
                 </span>
                 <Button disabled={book.page >= book.pages} onClick={() => ask({ page: book.page + 1 })}>

@@ -24,7 +24,7 @@ export function Scale({ label, words, value, set }: { label: string; words: read
   return (
     <ToggleGroup.Root type="single" aria-label={label} value={value === null ? "" : String(value)} onValueChange={(v) => set(v === "" ? null : Number(v))} className="grid grid-cols-5 overflow-hidden rounded-key border border-line">
       {words.map((word, i) => (
-        <ToggleGroup.Item key={word} value={String(i - 2)} className="min-h-14 border-l border-line px-1 text-[15px] leading-tight first:border-l-0 data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-sheet">
+        <ToggleGroup.Item key={word} value={String(i - 2)} className="min-h-14 border-l border-line px-1 text-small leading-tight first:border-l-0 data-[state=on]:bg-ink data-[state=on]:font-bold data-[state=on]:text-sheet">
           {word}
         </ToggleGroup.Item>
       ))}

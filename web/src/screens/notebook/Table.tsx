@@ -26,12 +26,12 @@ export function Table() {
       </div>
       <Wrong trouble={asTrouble(bring.error)} className="mt-2" />
       {got && got.problems.length === 0 && (
-        <p role="status" className="mt-2 text-[16px] font-semibold">
+        <p role="status" className="mt-2 text-body font-semibold">
           {got.taken} {got.taken === 1 ? "meal is" : "meals are"} in the notebook.
         </p>
       )}
       {got && got.problems.length > 0 && (
-        <div role="alert" className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[15px]">
+        <div role="alert" className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-small">
           {got.problems.slice(0, 8).map((p) => (
             <p key={p.where}>{p.text}</p>
           ))}

@@ -104,7 +104,7 @@ export function Plan() {
   if (shifts.data?.length === 0 && recipes.data && sides.length === 0)
     return (
       <div className="pt-16 text-center">
-        <h1 className="text-[26px]">Nothing to plan yet</h1>
+        <h1 className="text-title">Nothing to plan yet</h1>
         <p className="mb-5 mt-2 text-soft">Keep a shift on the bench first; then plan it for tonight.</p>
         <Link to="/bench" className={keyLook("main")}>
           To the bench
@@ -120,11 +120,11 @@ export function Plan() {
     <div className="pt-5">
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <div className="mr-auto">
-          <h1 className="text-[27px]">Plan</h1>
+          <h1 className="text-title">Plan</h1>
           {found?.start_at && (
             <p className="mt-2 flex items-baseline gap-3">
-              <span className="poster text-[56px]">{clock(new Date(found.start_at))}</span>
-              <span className="text-[17px] font-semibold">
+              <span className="poster text-poster">{clock(new Date(found.start_at))}</span>
+              <span className="text-body font-semibold">
                 is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}
                 {dayName(new Date(found.start_at), now) !== dayName(serve, now) && (day(serve, now) || " today")}
               </span>
@@ -132,13 +132,13 @@ export function Plan() {
           )}
         </div>
         <span className="flex flex-wrap items-end gap-2">
-          <label className="flex items-center text-[15px] font-semibold">
+          <label className="flex items-center text-small font-semibold">
             Serve at
-            <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-28 rounded-key border border-line bg-sheet px-3 text-center text-[19px] aria-[invalid=true]:border-warn" />
+            <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-28 rounded-key border border-line bg-sheet px-3 text-center text-lead aria-[invalid=true]:border-warn" />
           </label>
           <label>
             <span className="sr-only">On which day</span>
-            <select value={dayName(serve, now)} onChange={(e) => onTheDay(Number(e.target.selectedOptions[0]?.dataset.days ?? 0))} className="min-h-12 rounded-key border border-line bg-sheet px-2 text-[16px]">
+            <select value={dayName(serve, now)} onChange={(e) => onTheDay(Number(e.target.selectedOptions[0]?.dataset.days ?? 0))} className="min-h-12 rounded-key border border-line bg-sheet px-2 text-body">
               {daysFrom(now, serve).map(({ name, days }) => (
                 <option key={name} value={name} data-days={days}>
                   {name}
@@ -148,13 +148,13 @@ export function Plan() {
           </label>
         </span>
         <span className="flex items-center gap-2 print:hidden">
-          <button type="button" aria-label="One burner fewer" disabled={burners <= 1} onClick={() => set({ ...d, burners: burners - 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-[22px] disabled:opacity-40">
+          <button type="button" aria-label="One burner fewer" disabled={burners <= 1} onClick={() => set({ ...d, burners: burners - 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-head disabled:opacity-40">
             −
           </button>
-          <output className="w-[84px] text-center text-[15px] font-semibold">
+          <output className="w-[84px] text-center text-small font-semibold">
             {burners} {burners === 1 ? "burner" : "burners"}
           </output>
-          <button type="button" aria-label="One burner more" disabled={burners >= 8} onClick={() => set({ ...d, burners: burners + 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-[22px] disabled:opacity-40">
+          <button type="button" aria-label="One burner more" disabled={burners >= 8} onClick={() => set({ ...d, burners: burners + 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-head disabled:opacity-40">
             +
           </button>
         </span>
@@ -165,7 +165,7 @@ export function Plan() {
         {dishes.map((s) => {
           const on = ids.includes(s.key);
           return (
-            <button key={s.key} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.key) : [...ids, s.key], pins: {} })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-[15px] ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
+            <button key={s.key} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.key) : [...ids, s.key], pins: {} })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-small ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
               {s.grain ? <Swatch slug={s.grain} className="h-5 w-7 shrink-0" /> : <CookingPot size={20} aria-hidden className="w-7 shrink-0 text-soft" />}
               {s.title}
             </button>
@@ -179,7 +179,7 @@ export function Plan() {
         </p>
       )}
       {changed.map((id) => (
-        <p key={id} className="mt-3 flex flex-wrap items-center gap-3 text-[15px]">
+        <p key={id} className="mt-3 flex flex-wrap items-center gap-3 text-small">
           <span>
             <strong className="changed">{d.changes[id]?.text}</strong>, {dishes.find((s) => s.key === id)?.title}
           </span>
@@ -191,7 +191,7 @@ export function Plan() {
       {found?.problems.map((p, i) => {
         const ways = found.ways.filter((w) => w.dish === p.where);
         return (
-          <div key={i} role="alert" className="mt-4 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[15px]">
+          <div key={i} role="alert" className="mt-4 border-l-4 border-warn bg-warn-pale px-3 py-2 text-small">
             <p>{ways.length > 0 ? p.text.replace(/: [^:]*$/, ways.length > 1 ? ". Any of these does:" : ". This does:") : p.text}</p>
             {ways.length > 0 && (
               <div className="mt-2 flex flex-wrap gap-2">
@@ -217,8 +217,8 @@ export function Plan() {
               <Lanes plan={found} serve={new Date(found.serve_at)} asked={serve} hues={hueOf} pins={d.pins} onServe={serveAt} onPin={pin} />
             </Sheet>
           )}
-          <div className="sticky bottom-0 z-20 -mx-4 mt-3 flex flex-wrap gap-2 border-b border-line bg-ground px-4 py-3 min-[1000px]:static min-[1000px]:mx-0 min-[1000px]:px-0 print:hidden">
-            <Button kind="main" disabled={stale} className="min-h-14 flex-1 text-[17px] min-[1000px]:flex-none min-[1000px]:px-8" onClick={() => void cook(1)}>
+          <div className="sticky bottom-0 z-20 -mx-4 mt-3 flex flex-wrap gap-2 border-b border-line bg-ground px-4 py-3 min-[62.5rem]:static min-[62.5rem]:mx-0 min-[62.5rem]:px-0 print:hidden">
+            <Button kind="main" data-go disabled={stale} className="min-h-14 flex-1 text-body min-[62.5rem]:flex-none min-[62.5rem]:px-8" onClick={() => void cook(1)}>
               <Flame size={19} aria-hidden /> Cook it
             </Button>
             <Button className="min-h-14" onClick={() => void cook(60)}>
@@ -238,25 +238,25 @@ export function Plan() {
               const held = t.id in d.pins;
               const start = new Date(t.start);
               return (
-                <li key={t.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[1000px]:grid-cols-[150px_1fr_290px_140px_auto]">
-                  <span className="figures text-[17px] font-bold">
-                    {start.toDateString() !== serve.toDateString() && <span className="block text-[14px] font-semibold text-soft">{dated(start, { weekday: "long" })}</span>}
+                <li key={t.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[62.5rem]:grid-cols-[150px_1fr_290px_140px_auto]">
+                  <span className="figures text-body font-bold">
+                    {start.toDateString() !== serve.toDateString() && <span className="block text-small font-semibold text-soft">{dated(start, { weekday: "long" })}</span>}
                     {clock(start)}
                     <span className="font-normal text-soft"> to {clock(new Date(t.end))}</span>
                   </span>
-                  <span className="text-[16px]">{t.what}</span>
-                  <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-3">{t.part ? `${t.part}: ${t.dish}` : t.dish}</span>
-                  <span className="col-start-2 text-[14px] text-soft min-[1000px]:col-start-4">
+                  <span className="text-body">{t.what}</span>
+                  <span className="col-start-2 text-small text-soft min-[62.5rem]:col-start-3">{t.part ? `${t.part}: ${t.dish}` : t.dish}</span>
+                  <span className="col-start-2 text-small text-soft min-[62.5rem]:col-start-4">
                     {t.resource === "none" ? "" : t.resource}
                     {t.hands_on > 0 && `${t.resource === "none" ? "" : ", "}hands ${t.hands_on} min`}
                   </span>
-                  <span className="col-start-3 row-span-3 row-start-1 flex min-[1000px]:col-start-5 min-[1000px]:row-span-1 print:hidden">
+                  <span className="col-start-3 row-span-3 row-start-1 flex min-[62.5rem]:col-start-5 min-[62.5rem]:row-span-1 print:hidden">
                     {held && (
                       <>
-                        <button type="button" aria-label={`${t.what}: 5 minutes earlier`} onClick={() => pin(t, new Date(start.getTime() - 300_000))} className="h-11 w-10 text-[15px] font-semibold text-water">
+                        <button type="button" aria-label={`${t.what}: 5 minutes earlier`} onClick={() => pin(t, new Date(start.getTime() - 300_000))} className="h-11 w-10 text-small font-semibold text-water">
                           −5
                         </button>
-                        <button type="button" aria-label={`${t.what}: 5 minutes later`} onClick={() => pin(t, new Date(start.getTime() + 300_000))} className="h-11 w-10 text-[15px] font-semibold text-water">
+                        <button type="button" aria-label={`${t.what}: 5 minutes later`} onClick={() => pin(t, new Date(start.getTime() + 300_000))} className="h-11 w-10 text-small font-semibold text-water">
                           +5
                         </button>
                       </>
@@ -268,7 +268,7 @@ export function Plan() {
                 </li>
               );
             })}
-            <li className="py-3 font-show text-[22px] font-[680]">
+            <li className="py-3 font-show text-head font-[680]">
               {clock(serve)} to the table{day(serve, now)}
             </li>
           </ol>

@@ -13,7 +13,7 @@ export function Cookings() {
   if (cookings.data.length === 0)
     return (
       <div className="pt-16 text-center">
-        <h1 className="text-[26px]">Nothing is on the stove</h1>
+        <h1 className="text-title">Nothing is on the stove</h1>
         <p className="mb-5 mt-2 text-soft">Plan a dinner first; when it is time, begin to cook it there.</p>
         <Link to="/plan" className={keyLook("main")}>
           To the plan
@@ -22,14 +22,14 @@ export function Cookings() {
     );
   return (
     <div className="pt-5">
-      <h1 className="text-[27px]">Stove</h1>
+      <h1 className="text-title">Stove</h1>
       <div className="mt-4 space-y-3">
         {on.map((c) => (
           <Link key={c.id} to={`/stove/${c.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-ink no-underline hover:border-water">
-            <span className="figures font-show text-[34px] font-bold">{clock(new Date(c.serve_at))}</span>
-            <span className="min-w-0 text-[18px] leading-tight">
+            <span className="figures font-show text-show font-bold">{clock(new Date(c.serve_at))}</span>
+            <span className="min-w-0 text-lead leading-tight">
               {c.title}
-              <span className="block text-[15px] text-soft">
+              <span className="block text-small text-soft">
                 begun at {clock(new Date(c.began))}
                 {c.speed > 1 && `, practice at ${c.speed} times the speed`}
               </span>
@@ -39,12 +39,12 @@ export function Cookings() {
       </div>
       {over.length > 0 && (
         <>
-          <h2 className="mb-2 mt-7 text-[19px]">Over</h2>
+          <h2 className="mb-2 mt-7 text-lead">Over</h2>
           <ul className="m-0 list-none p-0">
             {over.map((c) => (
               <li key={c.id} className="dotted">
                 <Link to={`/stove/${c.id}`} className="flex min-h-11 items-center gap-3 py-1 text-ink no-underline hover:text-water">
-                  <span className="text-[15px] text-soft">{dated(new Date(c.began), { day: "numeric", month: "short" })}</span>
+                  <span className="text-small text-soft">{dated(new Date(c.began), { day: "numeric", month: "short" })}</span>
                   {c.title}
                 </Link>
               </li>
@@ -61,14 +61,14 @@ function WithoutNetwork() {
   const known = allSeen().filter(({ got }) => got.state && got.state.ended === null && !got.state.all_done);
   return (
     <div className="pt-5">
-      <h1 className="text-[27px]">Stove</h1>
-      <p role="status" className="mt-2 text-[17px]">
+      <h1 className="text-title">Stove</h1>
+      <p role="status" className="mt-2 text-body">
         The kitchen's server does not answer. {known.length > 0 ? "What was on can be gone on with here; your touches wait for it." : "Nothing that was on is known to this device."}
       </p>
       <div className="mt-4 space-y-3">
         {known.map(({ got }) => (
-          <Link key={got.id} to={`/stove/${got.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-[18px] text-ink no-underline hover:border-water">
-            <span className="figures font-show text-[34px] font-bold">{clock(new Date(got.serve_at))}</span>
+          <Link key={got.id} to={`/stove/${got.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-lead text-ink no-underline hover:border-water">
+            <span className="figures font-show text-show font-bold">{clock(new Date(got.serve_at))}</span>
             {got.state?.title}
           </Link>
         ))}

@@ -22,9 +22,9 @@ export function LivePot({ pot, minute }: { pot: CookPot; minute: number }) {
   return (
     <figure className="m-0">
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-3">
-        <span className="text-[17px] font-semibold">{pot.name}</span>
-        <span className="text-[17px]">
-          about <strong className="figures text-[24px]">{Math.round(free / 5) * 5}</strong> ml still free, {done >= 1 ? "done" : `${Math.round(done * 100)} % done`}
+        <span className="text-body font-semibold">{pot.name}</span>
+        <span className="text-body">
+          about <strong className="figures text-head">{Math.round(free / 5) * 5}</strong> ml still free, {done >= 1 ? "done" : `${Math.round(done * 100)} % done`}
         </span>
       </figcaption>
       <svg viewBox={`0 0 ${W} ${H}`} className="mt-1 block w-full" role="img" aria-label={`Water left in the pot: about ${Math.round(free)} millilitres at minute ${Math.round(minute)} of ${Math.round(last)}`}>

@@ -51,8 +51,8 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
       <Which pots={pots} at={pot.key} pick={setKey} />
       <div className="grid grid-cols-3 gap-2">
         {pot.splashes.map((s) => (
-          <Button key={s.ml} className="min-h-[84px] flex-col text-[17px]" onClick={() => pour(s.ml)}>
-            <strong className="whitespace-nowrap text-[20px]">{s.said}</strong>
+          <Button key={s.ml} className="min-h-[84px] flex-col text-body" onClick={() => pour(s.ml)}>
+            <strong className="whitespace-nowrap text-lead">{s.said}</strong>
             <span className="text-soft">{s.ml} ml</span>
           </Button>
         ))}
@@ -60,9 +60,9 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
       <div className="mt-3 flex gap-2">
         <label className="flex-1">
           <span className="sr-only">Another amount, in ml</span>
-          <input value={text} onChange={(e) => setText(e.target.value)} inputMode="decimal" placeholder="another amount, ml" className="figures min-h-16 w-full rounded-key border border-line bg-quiet px-3 text-[19px]" />
+          <input value={text} onChange={(e) => setText(e.target.value)} inputMode="decimal" placeholder="another amount, ml" className="figures min-h-16 w-full rounded-key border border-line bg-quiet px-3 text-lead" />
         </label>
-        <Button kind="main" className="min-h-16 px-6 text-[18px]" onClick={typed}>
+        <Button kind="main" className="min-h-16 px-6 text-lead" onClick={typed}>
           Poured
         </Button>
       </div>
@@ -86,23 +86,23 @@ export function RecipeSheet({ open, onOpen, cooking }: Omit<Props, "touch"> & { 
   });
   return (
     <Bottom open={open} onOpen={onOpen} title="The recipe">
-      {recipes.isPending && <p className="text-[18px] text-soft">It is fetched…</p>}
+      {recipes.isPending && <p className="text-lead text-soft">It is fetched…</p>}
       <Wrong trouble={recipes.data ? null : asTrouble(recipes.error)} />
       {recipes.data?.map((dish) => (
         <section key={dish.title} className="mb-6" aria-label={dish.title}>
-          <h3 className="text-[24px] leading-tight">{dish.title}</h3>
+          <h3 className="text-head leading-tight">{dish.title}</h3>
           <ul className="m-0 mt-2 list-none p-0">
             {dish.ingredients.map((line, n) => (
-              <li key={n} className="dotted py-1 text-[20px] leading-snug">
-                {line.section !== (dish.ingredients[n - 1]?.section ?? "") && <span className="block pt-1 text-[16px] font-semibold text-soft">{line.section}</span>}
+              <li key={n} className="dotted py-1 text-lead leading-snug">
+                {line.section !== (dish.ingredients[n - 1]?.section ?? "") && <span className="block pt-1 text-body font-semibold text-soft">{line.section}</span>}
                 {line.text}
               </li>
             ))}
           </ul>
           <ol className="m-0 mt-3 list-none p-0">
             {dish.steps.map((step, n) => (
-              <li key={n} className="mt-2 text-[20px] leading-snug">
-                {step.section !== (dish.steps[n - 1]?.section ?? "") && <span className="block pt-1 text-[16px] font-semibold text-soft">{step.section}</span>}
+              <li key={n} className="mt-2 text-lead leading-snug">
+                {step.section !== (dish.steps[n - 1]?.section ?? "") && <span className="block pt-1 text-body font-semibold text-soft">{step.section}</span>}
                 {step.text}
               </li>
             ))}
@@ -117,10 +117,10 @@ export function NoteSheet({ open, onOpen, touch, notes }: Props & { notes: strin
   const [text, setText] = useState("");
   return (
     <Bottom open={open} onOpen={onOpen} title="A note for next time">
-      <textarea value={text} maxLength={500} onChange={(e) => setText(e.target.value)} aria-label="Note" rows={3} className="w-full rounded-key border border-line bg-quiet p-3 text-[18px]" />
+      <textarea value={text} maxLength={500} onChange={(e) => setText(e.target.value)} aria-label="Note" rows={3} className="w-full rounded-key border border-line bg-quiet p-3 text-lead" />
       <Button
         kind="main"
-        className="mt-2 min-h-16 w-full text-[18px]"
+        className="mt-2 min-h-16 w-full text-lead"
         disabled={text.trim() === ""}
         onClick={() => {
           touch("note", { text: text.trim() }, "note");
@@ -131,7 +131,7 @@ export function NoteSheet({ open, onOpen, touch, notes }: Props & { notes: strin
         Keep the note
       </Button>
       {notes.map((n) => (
-        <p key={n} className="mt-2 text-[16px] text-soft">
+        <p key={n} className="mt-2 text-body text-soft">
           {n}
         </p>
       ))}
@@ -144,12 +144,12 @@ export function DoneSheet({ open, onOpen, events, clockAt, undo }: Omit<Props, "
   const all = open ? doings(events) : [];
   return (
     <Bottom open={open} onOpen={onOpen} title="What was done">
-      {all.length === 0 && <p className="text-[18px] text-soft">Nothing yet.</p>}
+      {all.length === 0 && <p className="text-lead text-soft">Nothing yet.</p>}
       <ul className="m-0 list-none p-0">
         {all.map(({ event, undo: by, gone }) => (
           <li key={event.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-3 py-1 last:border-0">
-            <span className="figures text-[17px] font-bold">{clockAt(event.minute)}</span>
-            <span className={`min-w-0 text-[18px] leading-tight ${gone ? "text-soft line-through" : ""}`}>{event.text}</span>
+            <span className="figures text-body font-bold">{clockAt(event.minute)}</span>
+            <span className={`min-w-0 text-lead leading-tight ${gone ? "text-soft line-through" : ""}`}>{event.text}</span>
             <Button className="min-h-14" aria-label={`${gone ? "Put back" : "Undo"}: ${event.text}`} onClick={() => undo(by)}>
               {gone ? "Put back" : "Undo"}
             </Button>
@@ -166,7 +166,7 @@ export function CallSheet({ open, onOpen }: Omit<Props, "touch">) {
   const choice = (on: boolean) => `min-h-14 flex-1 ${on ? "border-ink font-bold outline outline-1 outline-ink" : ""}`;
   return (
     <Bottom open={open} onOpen={onOpen} title="How it calls">
-      <p className="text-[17px] text-soft">Half a minute before a timer runs out: one soft note. When something is due: three notes, again every 20 seconds until you touch the screen.</p>
+      <p className="text-body text-soft">Half a minute before a timer runs out: one soft note. When something is due: three notes, again every 20 seconds until you touch the screen.</p>
       <div role="group" aria-label="Sound" className="mt-3 flex gap-2">
         <Button className={choice(call.sound)} aria-pressed={call.sound} onClick={() => set({ ...call, sound: true })}>
           With a sound
@@ -187,12 +187,12 @@ export function CallSheet({ open, onOpen }: Omit<Props, "touch">) {
         </Button>
       </div>
       {call.voice && (
-        <label className="mt-3 block text-[17px] font-semibold">
+        <label className="mt-3 block text-body font-semibold">
           It begins with
-          <input value={call.hail} maxLength={40} placeholder="a name, or nothing" onChange={(e) => set({ ...call, hail: e.target.value })} className="mt-1 min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-[18px] font-normal" />
+          <input value={call.hail} maxLength={40} placeholder="a name, or nothing" onChange={(e) => set({ ...call, hail: e.target.value })} className="mt-1 min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-lead font-normal" />
         </label>
       )}
-      <Button kind="main" className="mt-4 min-h-16 w-full text-[18px]" onClick={() => { chime("now"); shake("now"); if (call.voice) say([call.hail.trim() && `${call.hail.trim()}:`, "It boils."].filter(Boolean).join(" ")); }}>
+      <Button kind="main" className="mt-4 min-h-16 w-full text-lead" onClick={() => { chime("now"); shake("now"); if (call.voice) say([call.hail.trim() && `${call.hail.trim()}:`, "It boils."].filter(Boolean).join(" ")); }}>
         Try it
       </Button>
     </Bottom>
@@ -232,7 +232,7 @@ export function WrongSheet({ open, onOpen, touch, pots, first, steps, minute }: 
           <Which pots={pots} at={pot.key} pick={setKey} />
           <div className="grid grid-cols-2 gap-2">
             {pot.wrongs.map((w) => (
-              <Button key={w.code} className="min-h-16 text-[18px]" onClick={() => ask(w)}>
+              <Button key={w.code} className="min-h-16 text-lead" onClick={() => ask(w)}>
                 {w.text}
               </Button>
             ))}
@@ -245,25 +245,25 @@ export function WrongSheet({ open, onOpen, touch, pots, first, steps, minute }: 
             <p className="mb-3 flex gap-6">
               {found.add_ml > 0 && (
                 <span>
-                  <span className="poster block text-[64px]">{found.add_ml}</span>
-                  <span className="text-[17px] font-semibold">ml boiling</span>
+                  <span className="poster block text-poster">{found.add_ml}</span>
+                  <span className="text-body font-semibold">ml boiling</span>
                 </span>
               )}
               {found.add_min > 0 && (
                 <span>
-                  <span className="poster block text-[64px]">{found.add_min}</span>
-                  <span className="text-[17px] font-semibold">{found.add_min === 1 ? "minute" : "minutes"}</span>
+                  <span className="poster block text-poster">{found.add_min}</span>
+                  <span className="text-body font-semibold">{found.add_min === 1 ? "minute" : "minutes"}</span>
                 </span>
               )}
             </p>
           )}
-          <p className="text-[19px] leading-snug">{found.text}</p>
-          {found.because && <p className="mt-2 text-[16px] text-soft">Because {found.because}.</p>}
+          <p className="text-lead leading-snug">{found.text}</p>
+          {found.because && <p className="mt-2 text-body text-soft">Because {found.because}.</p>}
           <div className="mt-4 grid grid-cols-2 gap-2">
-            <Button className="min-h-16 text-[18px]" onClick={() => setFound(null)}>
+            <Button className="min-h-16 text-lead" onClick={() => setFound(null)}>
               Something else
             </Button>
-            <Button kind="main" className="min-h-16 text-[18px]" onClick={take}>
+            <Button kind="main" className="min-h-16 text-lead" onClick={take}>
               I do that
             </Button>
           </div>

@@ -32,7 +32,7 @@ export function Stove() {
             </Link>
           </>
         ) : (
-          <p role="status" className="text-[20px] text-soft">
+          <p role="status" className="text-lead text-soft">
             {cooking.offline ? "No network: waiting for the kitchen's server…" : "Looking into the pots…"}
           </p>
         )}
@@ -82,8 +82,8 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
         {said}
       </p>
       <TopLine cooking={cooking} state={state} clockAt={clockAt} awake={awake} id={id} openCall={() => setSheet("call")} />
-      <div className="mt-3 grid items-start gap-4 min-[1000px]:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
-        <section aria-label="Now" className="min-w-0 rounded-sheet border border-line bg-sheet p-4 min-[1000px]:p-7">
+      <div className="mt-3 grid items-start gap-4 min-[62.5rem]:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+        <section aria-label="Now" className="min-w-0 rounded-sheet border border-line bg-sheet p-4 min-[62.5rem]:p-7">
           {now ? (
             <Now key={now.id} step={now} pot={state.pots.find((p) => p.key === now.pot)} minute={minute} out={state.out} touch={touch} open={setSheet} wide={wide} />
           ) : (
@@ -92,9 +92,9 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
           {state.pots
             .filter((p) => p.whistles > 0 && p.locked)
             .map((p) => (
-              <Button key={p.key} className="mt-3 min-h-[76px] w-full gap-3 text-[21px] font-semibold" onClick={() => touch("whistle", { pot: p.key }, `${p.name}: it whistled`)}>
+              <Button key={p.key} className="mt-3 min-h-[76px] w-full gap-3 text-head font-semibold" onClick={() => touch("whistle", { pot: p.key }, `${p.name}: it whistled`)}>
                 {state.pots.length > 1 ? `The ${p.short} whistled` : "It whistled"}
-                <span className="figures font-show text-[30px] font-bold">
+                <span className="figures font-show text-title font-bold">
                   {p.whistled} of {p.whistles}
                 </span>
               </Button>
@@ -106,7 +106,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                 cooking.touch("undo", { event: undo.id }, "");
                 setUndo(null);
               }}
-              className="mt-3 flex min-h-14 w-full min-w-0 items-center justify-center gap-2 rounded-key border border-line px-3 text-[17px] text-soft"
+              className="mt-3 flex min-h-14 w-full min-w-0 items-center justify-center gap-2 rounded-key border border-line px-3 text-body text-soft"
             >
               <Undo2 size={18} aria-hidden className="shrink-0" /> <span className="min-w-0 truncate">Undo: {undo.what}</span>
             </button>
@@ -131,7 +131,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
               .filter((n) => n.step.status === "waiting" && n.step.id !== now?.id)
               .slice(0, 3)
               .map(({ step, at }) => (
-                <p key={step.id} className="dotted flex items-baseline gap-3 py-1.5 text-[17px] last:border-0">
+                <p key={step.id} className="dotted flex items-baseline gap-3 py-1.5 text-body last:border-0">
                   <span className="figures font-bold">{clockAt(at)}</span>
                   <span className="min-w-0">
                     {step.title}
@@ -139,7 +139,7 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                   </span>
                 </p>
               ))}
-            <p className="pt-1.5 font-show text-[20px] font-[680]">{clockAt(Math.max(state.serve.expected, minute))} to the table</p>
+            <p className="pt-1.5 font-show text-lead font-[680]">{clockAt(Math.max(state.serve.expected, minute))} to the table</p>
           </section>
           <div className="grid grid-cols-2 gap-2">
             <Button className="min-h-14" onClick={() => setSheet("recipe")}>
@@ -187,8 +187,8 @@ function TopLine({ cooking, state, clockAt, awake, id, openCall }: { cooking: Co
     <div>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
         <p className="mr-auto min-w-0 leading-tight">
-          <span className="figures font-show text-[26px] font-bold">{clockAt(cooking.minute)}</span>
-          <span className="block text-[15px] text-soft">
+          <span className="figures font-show text-title font-bold">{clockAt(cooking.minute)}</span>
+          <span className="block text-small text-soft">
             table at {clockAt(Math.max(state.serve.expected, cooking.minute))}
             {late > 0 && <strong className="text-warn"> +{late}</strong>}
             {practice && `, ${cooking.info?.speed ?? 1} times as fast`}
@@ -214,11 +214,11 @@ function TopLine({ cooking, state, clockAt, awake, id, openCall }: { cooking: Co
         </button>
       </div>
       {call.sound && !sounding && (
-        <button type="button" className="mt-2 min-h-14 w-full rounded-key border-2 border-warn bg-warn-pale px-3 text-left text-[17px] font-semibold">
+        <button type="button" className="mt-2 min-h-14 w-full rounded-key border-2 border-warn bg-warn-pale px-3 text-left text-body font-semibold">
           Touch here once: until then this page may not make a sound.
         </button>
       )}
-      <div className="mt-1 flex flex-wrap gap-x-4 text-[15px]">
+      <div className="mt-1 flex flex-wrap gap-x-4 text-small">
         {cooking.offline && (
           <p role="status" className="font-semibold text-warn">
             No network. Go on here: {cooking.waiting === 0 ? "nothing is lost" : cooking.waiting === 1 ? "1 touch waits" : `${cooking.waiting} touches wait`}.
@@ -263,11 +263,11 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
   const main = running || step.style === "do" || step.style === "remind" ? (step.key || (END[step.kind] ?? "Done")) : (BEGIN[step.kind] ?? "Begun");
   return (
     <div>
-      <p className="text-[16px] font-semibold text-soft">{whose(step)}</p>
+      <p className="text-body font-semibold text-soft">{whose(step)}</p>
       {pours && (
         <p className="mt-2 flex items-baseline gap-x-3">
-          <span className="poster text-[100px]">{said.number}</span>
-          <span className="min-w-0 text-[22px] font-semibold leading-tight">
+          <span className="poster text-stove">{said.number}</span>
+          <span className="min-w-0 text-head font-semibold leading-tight">
             {said.unit}
             {said.also && <span className="block">{said.also}</span>}
           </span>
@@ -275,33 +275,33 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
       )}
       {step.kind === "kettle" && (
         <p className="mt-2 flex items-baseline gap-x-3">
-          <span className="poster text-[100px]">{step.reserve_ml}</span>
-          <span className="text-[22px] font-semibold">ml, kept boiling</span>
+          <span className="poster text-stove">{step.reserve_ml}</span>
+          <span className="text-head font-semibold">ml, kept boiling</span>
         </p>
       )}
-      <h2 className={`mt-2 ${cut ? "text-[28px] leading-[1.18] min-[1000px]:text-[34px]" : "text-[34px] leading-[1.08] min-[1000px]:text-[44px]"}`}>{cut ? step.words : step.title}</h2>
+      <h2 className={`mt-2 ${cut ? "text-title leading-[1.18] min-[62.5rem]:text-show" : "text-show leading-[1.08] min-[62.5rem]:text-number"}`}>{cut ? step.words : step.title}</h2>
       {step.goes_in.length > 0 && !running && (
         <ul aria-label="What goes in now" className="m-0 mt-3 list-none p-0">
           {step.goes_in.map((line) => (
-            <li key={line} className="dotted py-1 text-[22px] font-semibold leading-snug last:border-0">
+            <li key={line} className="dotted py-1 text-head font-semibold leading-snug last:border-0">
               {line}
             </li>
           ))}
         </ul>
       )}
       {look && step.look && (
-        <p className="mt-3 text-[21px] leading-snug">
+        <p className="mt-3 text-head leading-snug">
           <strong className="changed">Look</strong> {step.look}
         </p>
       )}
-      {running && over > 0.5 && <p className="mt-1 text-[16px] text-soft">{left(over)} over its time</p>}
-      {step.words && !cut && <p className="mt-3 text-[22px] leading-snug">{step.words}</p>}
-      {["roast", "act"].includes(step.kind) && step.style === "begin" && step.minutes > 0 && !running && <p className="mt-2 text-[18px] text-soft">about {step.minutes} minutes</p>}
+      {running && over > 0.5 && <p className="mt-1 text-body text-soft">{left(over)} over its time</p>}
+      {step.words && !cut && <p className="mt-3 text-head leading-snug">{step.words}</p>}
+      {["roast", "act"].includes(step.kind) && step.style === "begin" && step.minutes > 0 && !running && <p className="mt-2 text-lead text-soft">about {step.minutes} minutes</p>}
       {step.count_out.length > 0 && (
         <div className="mt-4" role="group" aria-label="Count them out">
-          <p className="mb-1 text-[16px] font-semibold">Count them out:</p>
+          <p className="mb-1 text-body font-semibold">Count them out:</p>
           {step.count_out.map((c) => (
-            <label key={c} className="mb-1.5 flex min-h-14 items-center gap-3 rounded-key border border-line px-3 text-[19px]">
+            <label key={c} className="mb-1.5 flex min-h-14 items-center gap-3 rounded-key border border-line px-3 text-lead">
               <input type="checkbox" checked={out.includes(c)} onChange={(e) => touch("out", { thing: c, found: e.target.checked }, c)} className="h-7 w-7 accent-[var(--water)]" />
               <span className={out.includes(c) ? "line-through decoration-2" : ""}>{c}</span>
             </label>
@@ -309,24 +309,24 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
         </div>
       )}
       {step.cautions.map((c) => (
-        <p key={c} className="mt-3 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px] leading-snug">
+        <p key={c} className="mt-3 border-l-4 border-warn bg-warn-pale px-3 py-2 text-body leading-snug">
           {c}
         </p>
       ))}
-      <Button kind="main" className="mt-5 min-h-[76px] w-full text-[23px]" onClick={() => touch(running || step.style !== "begin" ? "done" : "begun", { step: step.id }, step.title)}>
+      <Button kind="main" data-go className="mt-5 min-h-[76px] w-full text-head" onClick={() => touch(running || step.style !== "begin" ? "done" : "begun", { step: step.id }, step.title)}>
         {unfound.length > 0 && step.kind === "finish" ? `${unfound.length} not found yet: serve all the same` : main}
       </Button>
       {running && (
         <div className="mt-2 grid grid-cols-2 gap-2">
-          <Button className="min-h-16 text-[18px]" onClick={() => touch("not_yet", { step: step.id, minutes: 3 }, "3 minutes more")}>
+          <Button className="min-h-16 text-lead" onClick={() => touch("not_yet", { step: step.id, minutes: 3 }, "3 minutes more")}>
             Not yet: 3 min
           </Button>
           {step.kind === "cook" && pot && !pot.locked ? (
-            <Button className="min-h-16 text-[18px]" onClick={() => open("pour")}>
+            <Button className="min-h-16 text-lead" onClick={() => open("pour")}>
               Poured more
             </Button>
           ) : (
-            <Button className="min-h-16 text-[18px]" onClick={() => touch("not_yet", { step: step.id, minutes: wide ? 10 : 10 }, "10 minutes more")}>
+            <Button className="min-h-16 text-lead" onClick={() => touch("not_yet", { step: step.id, minutes: wide ? 10 : 10 }, "10 minutes more")}>
               10 min
             </Button>
           )}
@@ -338,21 +338,21 @@ function Now({ step, pot, minute, out, touch, open, wide }: { step: CookStep; po
 
 function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: boolean; onEarly: (id: string) => void; next: { step: CookStep; at: number }[]; minute: number; clockAt: (m: number) => string }) {
   const first = next[0];
-  if (!first) return <p className="text-[22px]">Nothing is left to do.</p>;
+  if (!first) return <p className="text-head">Nothing is left to do.</p>;
   const ahead = next.find((n) => n.step.status === "waiting" && n.step.ready !== null && n.step.style !== "remind");
   return (
     <div>
-      <p className="text-[16px] font-semibold text-soft">Nothing to do until {clockAt(first.at)}</p>
-      <p className="poster mt-3 text-[100px]" role="timer" aria-label={`${Math.ceil(first.at - minute)} minutes left`}>
+      <p className="text-body font-semibold text-soft">Nothing to do until {clockAt(first.at)}</p>
+      <p className="poster mt-3 text-stove" role="timer" aria-label={`${Math.ceil(first.at - minute)} minutes left`}>
         {left(first.at - minute)}
       </p>
-      <h2 className="mt-3 text-[28px] min-[1000px]:text-[36px]">
+      <h2 className="mt-3 text-title min-[62.5rem]:text-show">
         {first.step.status === "running" && first.step.look && !locked ? "then look: " : "then: "}
         {lower(first.step.status === "running" && locked && first.step.key ? first.step.key : first.step.title)}
       </h2>
-      <p className="mt-1 text-[17px] text-soft">{whose(first.step)}</p>
+      <p className="mt-1 text-body text-soft">{whose(first.step)}</p>
       {ahead && (
-        <Button className="mt-4 min-h-16 w-full text-[18px]" onClick={() => onEarly(ahead.step.id)}>
+        <Button className="mt-4 min-h-16 w-full text-lead" onClick={() => onEarly(ahead.step.id)}>
           {ahead === first ? "Do it now" : `Now already: ${lower(ahead.step.title)}`}
         </Button>
       )}
@@ -367,16 +367,16 @@ function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number;
   const early = rest > EARLY_MIN;
   return (
     <div className="dotted grid grid-cols-[minmax(92px,auto)_1fr_auto] items-center gap-3 py-1.5 last:border-0">
-      <span className={`figures font-show text-[32px] font-bold leading-none ${rest <= 0 ? "text-warn" : ""}`} role="timer">
+      <span className={`figures font-show text-show font-bold leading-none ${rest <= 0 ? "text-warn" : ""}`} role="timer">
         {rest > 0 ? left(rest) : "look"}
       </span>
-      <span className="min-w-0 text-[16px] leading-tight">
+      <span className="min-w-0 text-body leading-tight">
         {step.title}
-        {many && <span className="block truncate text-[14px] text-soft">{whose(step)}</span>}
+        {many && <span className="block truncate text-small text-soft">{whose(step)}</span>}
       </span>
       {early && sure ? (
         <span className="col-span-3 flex items-center gap-2">
-          <span className="mr-auto text-[16px] font-semibold">Done already, {left(rest)} before its time?</span>
+          <span className="mr-auto text-body font-semibold">Done already, {left(rest)} before its time?</span>
           <Button className="min-h-14" onClick={() => setSure(false)}>
             Let it run
           </Button>
@@ -385,7 +385,7 @@ function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number;
           </Button>
         </span>
       ) : (
-        <button type="button" onClick={early ? () => setSure(true) : onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-[17px] font-semibold text-water">
+        <button type="button" onClick={early ? () => setSure(true) : onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-body font-semibold text-water">
           Done
         </button>
       )}
@@ -407,10 +407,10 @@ function PotKeys({ pot, cookingId, onDone, touch, open }: { pot: CookPot; cookin
   };
   return (
     <div className="mt-3">
-      {pot.scale && <p className="mb-2 text-[17px] font-semibold">{pot.scale}</p>}
-      {pot.verdict && <p className="mb-2 border-l-4 border-mark pl-3 text-[16px]">{pot.verdict}</p>}
+      {pot.scale && <p className="mb-2 text-body font-semibold">{pot.scale}</p>}
+      {pot.verdict && <p className="mb-2 border-l-4 border-mark pl-3 text-body">{pot.verdict}</p>}
       {trouble && <Wrong trouble={trouble} className="mb-2" />}
-      {pot.locked && <p className="text-[17px] font-semibold">Locked until its pressure is down: nothing goes in, nothing is stirred, the lid stays on.</p>}
+      {pot.locked && <p className="text-body font-semibold">Locked until its pressure is down: nothing goes in, nothing is stirred, the lid stays on.</p>}
       <div className={pot.locked ? "hidden" : "grid grid-cols-3 gap-2"}>
         <Button className="min-h-14 px-1" onClick={() => open("pour")}>
           Poured more
@@ -447,7 +447,7 @@ function Stop({ onStop }: { onStop: () => void }) {
           </Button>
         </span>
       ) : (
-        <button type="button" className="min-h-11 px-4 text-[16px] text-soft" onClick={() => setSure(true)}>
+        <button type="button" className="min-h-11 px-4 text-body text-soft" onClick={() => setSure(true)}>
           Stop this cooking
         </button>
       )}
@@ -462,22 +462,22 @@ function Over({ state, undo, clockAt, id, practice, at }: { state: CookState; un
   const served = Math.max(...state.steps.filter((s) => s.kind === "finish").map((s) => s.end ?? 0), 0);
   return (
     <div className="mx-auto max-w-[640px] pt-8">
-      <h1 className="text-[40px]">On the table</h1>
-      <p className="mt-2 text-[19px]">
+      <h1 className="text-show">On the table</h1>
+      <p className="mt-2 text-lead">
         {state.title}, {served > 0 ? `at ${clockAt(served)}` : "ended"}
         {served > 0 && Math.abs(served - state.serve.planned) >= 1.5 && ` instead of ${clockAt(state.serve.planned)}`}.
       </p>
       {state.said.map((s) => (
-        <p key={s} className="mt-1 text-[17px] text-soft">
+        <p key={s} className="mt-1 text-body text-soft">
           {s}
         </p>
       ))}
       {state.ended !== null || served > 0 ? <AfterMeal cooking={id} served={practice ? null : new Date(at(served))} /> : null}
       {keep && (
         <>
-          <p className="mt-5 text-[19px] font-semibold">What is left: shallow, and into the fridge by {clockAt(served + keep.offset)}{practice && " by the practice clock"}.</p>
+          <p className="mt-5 text-lead font-semibold">What is left: shallow, and into the fridge by {clockAt(served + keep.offset)}{practice && " by the practice clock"}.</p>
           {keep.cautions.map((c) => (
-            <p key={c} className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-[16px]">
+            <p key={c} className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-body">
               {c}
             </p>
           ))}
@@ -485,11 +485,11 @@ function Over({ state, undo, clockAt, id, practice, at }: { state: CookState; un
       )}
       <div className="mt-6 flex gap-3">
         {slip && (
-          <Button className="min-h-16 flex-1 text-[18px]" onClick={() => undo(slip.undo)}>
+          <Button className="min-h-16 flex-1 text-lead" onClick={() => undo(slip.undo)}>
             <Undo2 size={18} aria-hidden /> Not over yet
           </Button>
         )}
-        <Link to="/stove" className={`${keyLook()} min-h-16 flex-1 text-[18px]`}>
+        <Link to="/stove" className={`${keyLook()} min-h-16 flex-1 text-lead`}>
           To the stove
         </Link>
       </div>

@@ -18,7 +18,7 @@ export function Training() {
   const again = () => void client.invalidateQueries({ queryKey: ["training"] });
   return (
     <div className="pt-5">
-      <h1 className="text-[27px]">Practice pot</h1>
+      <h1 className="text-title">Practice pot</h1>
       <Wrong trouble={asTrouble(task.error)} className="mt-3" />
       {task.data && <One key={task.dataUpdatedAt} task={task.data} again={again} />}
     </div>
@@ -35,31 +35,31 @@ function One({ task, again }: { task: TrainingTask; again: () => void }) {
     <>
       <div className="mt-3 flex flex-wrap items-center gap-4">
         <Swatch slug={task.grain} className="h-14 w-20" />
-        <p className="max-w-[34ch] text-[22px] font-[650] leading-snug">
+        <p className="max-w-[34ch] text-head font-[650] leading-snug">
           {task.dry_ml} ml {task.name} in a pot {task.pot_cm} cm wide, under {LID[task.lid]}, to come out {task.texture_word}. Not soaked.
         </p>
         {error !== null && (
-          <p className="ml-auto text-[15px] text-soft">
+          <p className="ml-auto text-small text-soft">
             your last {Math.min(10, judged ? judged.tries : task.tries)}: <strong className="figures text-ink">{Math.round(error * 100)} %</strong> off on average
           </p>
         )}
       </div>
-      <div className="mt-4 grid items-start gap-6 min-[1000px]:grid-cols-[360px_minmax(0,1fr)]">
+      <div className="mt-4 grid items-start gap-6 min-[62.5rem]:grid-cols-[360px_minmax(0,1fr)]">
         <div>
           <Guess label="Water" unit="ml" value={pour} most={task.dry_ml * 5} step={10} set={setPour} still={judged !== undefined} told={judged?.pour_ml} />
           <Guess label="At the boil" unit="min" value={min} most={90} step={1} set={setMin} still={judged !== undefined} told={judged?.cook_min} />
           <Wrong trouble={asTrouble(guess.error)} className="mt-2" />
           {judged ? (
-            <Button kind="main" className="mt-3 min-h-16 w-full text-[19px]" onClick={again}>
+            <Button kind="main" className="mt-3 min-h-16 w-full text-lead" onClick={again}>
               Another pot
             </Button>
           ) : (
-            <Button kind="main" className="mt-3 min-h-16 w-full text-[19px]" disabled={guess.isPending} onClick={() => guess.mutate(undefined)}>
+            <Button kind="main" className="mt-3 min-h-16 w-full text-lead" disabled={guess.isPending} onClick={() => guess.mutate(undefined)}>
               Cook it
             </Button>
           )}
         </div>
-        <div aria-live="polite">{judged ? <Came judged={judged} minutes={min} /> : <p className="max-w-[40ch] pt-2 text-[17px] text-soft">Say how much you would pour and how long it cooks. Then the simulated pot cooks it your way.</p>}</div>
+        <div aria-live="polite">{judged ? <Came judged={judged} minutes={min} /> : <p className="max-w-[40ch] pt-2 text-body text-soft">Say how much you would pour and how long it cooks. Then the simulated pot cooks it your way.</p>}</div>
       </div>
     </>
   );
@@ -70,11 +70,11 @@ function Guess({ label, unit, value, most, step, set, still, told }: { label: st
     <div className="mb-4">
       <p className="flex items-baseline gap-3" id={`guess-${unit}`}>
         <span className="sr-only">{label}</span>
-        <span className="poster text-[60px]">{value}</span>
-        <span className="text-[19px] font-semibold">
+        <span className="poster text-poster">{value}</span>
+        <span className="text-lead font-semibold">
           {unit} {label.toLowerCase()}
         </span>
-        {told !== undefined && <span className="changed ml-auto figures text-[19px] font-bold">{told}</span>}
+        {told !== undefined && <span className="changed ml-auto figures text-lead font-bold">{told}</span>}
       </p>
       <Slider.Root className="relative flex h-11 w-full touch-none items-center" min={0} max={most} step={step} value={[value]} disabled={still} onValueChange={([v]) => set(v ?? 0)}>
         <Slider.Track className="relative h-[8px] w-full grow rounded-full bg-line">
@@ -90,21 +90,21 @@ function Came({ judged: j, minutes }: { judged: Judged; minutes: number }) {
   const right = j.run.verdict.code === "right";
   return (
     <>
-      <p className={`font-show text-[34px] font-[700] leading-tight tracking-[-0.02em] ${right ? "" : "text-warn"}`}>{CAME[j.run.verdict.code] ?? j.run.verdict.code}</p>
-      <p className="mt-1 text-[17px]">{j.run.verdict.text}</p>
-      <p className="mt-2 text-[17px] font-semibold">{j.said}</p>
+      <p className={`font-show text-show font-[700] leading-tight tracking-[-0.02em] ${right ? "" : "text-warn"}`}>{CAME[j.run.verdict.code] ?? j.run.verdict.code}</p>
+      <p className="mt-1 text-body">{j.run.verdict.text}</p>
+      <p className="mt-2 text-body font-semibold">{j.said}</p>
       <div className="mt-3">
         <PotCurve plan={j.plan} run={j.run} minutes={minutes} look={[j.look[0] ?? 0, j.look[1] ?? 0]} />
         <PotTable curve={j.run.curve} />
       </div>
-      <ul className="m-0 mt-2 list-none p-0 text-[16px]" aria-label="Why">
+      <ul className="m-0 mt-2 list-none p-0 text-body" aria-label="Why">
         {j.why.map((w) => (
           <li key={w} className="dotted figures py-1">
             {w}
           </li>
         ))}
       </ul>
-      <p className="mt-2 text-[16px]">
+      <p className="mt-2 text-body">
         <strong className="changed">Look</strong> {j.sign}
       </p>
     </>

@@ -8,9 +8,9 @@ export function Beside({ week: w }: { week: Week }) {
     <div className="min-w-0">
       {w.tonight.length > 0 && (
         <section aria-label="Tonight" className="mb-6">
-          <h2 className="text-xl">Tonight</h2>
+          <h2 className="text-lead">Tonight</h2>
           {w.tonight.map((t) => (
-            <p key={t} className="dotted py-2 text-lg">
+            <p key={t} className="dotted py-2 text-lead">
               {t}
             </p>
           ))}
@@ -18,15 +18,15 @@ export function Beside({ week: w }: { week: Week }) {
       )}
       {w.shopping.length > 0 && (
         <section aria-label="Shopping">
-          <h2 className="text-xl">To buy</h2>
+          <h2 className="text-lead">To buy</h2>
           <ul className="m-0 list-none p-0">
             {w.shopping.map((x) => (
               <li key={x.text} className="dotted py-1.5">
-                <Amount text={x.text} /> <span className="text-sm text-soft">{x.dishes.join(", ")}</span>
+                <Amount text={x.text} /> <span className="text-small text-soft">{x.dishes.join(", ")}</span>
               </li>
             ))}
           </ul>
-          <p className="mt-2 text-sm text-soft">
+          <p className="mt-2 text-small text-soft">
             Grain is what the <Link to="/larder">larder</Link> lacks; the rest as the recipes have it, like added to like: look what is there already.
           </p>
           <div className="print:hidden -ml-3 mt-1 flex flex-wrap">

@@ -20,7 +20,7 @@ export function Board({ week: w, open, onOpen }: { week: Week; open: number | nu
   return (
     <>
       <Wrong trouble={asTrouble(move.error)} className="mt-2" />
-      <ol className="m-0 mt-4 grid list-none gap-0 p-0 min-[1000px]:grid-cols-7" aria-label="Days">
+      <ol className="m-0 mt-4 grid list-none gap-0 p-0 min-[62.5rem]:grid-cols-7" aria-label="Days">
         {week(w.start).map((d) => (
           <li
             key={d}
@@ -30,9 +30,9 @@ export function Board({ week: w, open, onOpen }: { week: Week; open: number | nu
             }}
             onDragLeave={() => setOver("")}
             onDrop={drop(d)}
-            className={`grid grid-cols-[3.5rem_1fr_2.75rem] gap-x-2 border-b border-line min-[1000px]:flex min-[1000px]:flex-col min-[1000px]:border-0 ${over === d ? "bg-quiet" : ""}`}
+            className={`grid grid-cols-[3.5rem_1fr_2.75rem] gap-x-2 border-b border-line min-[62.5rem]:flex min-[62.5rem]:flex-col min-[62.5rem]:border-0 ${over === d ? "bg-quiet" : ""}`}
           >
-            <p className={`py-2 leading-tight min-[1000px]:py-0 min-[1000px]:pb-3 min-[1000px]:text-center ${d === w.today ? "font-bold text-water" : ""}`}>
+            <p className={`py-2 leading-tight min-[62.5rem]:py-0 min-[62.5rem]:pb-3 min-[62.5rem]:text-center ${d === w.today ? "font-bold text-water" : ""}`}>
               <strong>{weekday(d).slice(0, 3)}</strong> <span className="whitespace-nowrap">{short(d)}</span>
               {d === w.today && <span className="sr-only"> (today)</span>}
             </p>
@@ -47,19 +47,19 @@ export function Board({ week: w, open, onOpen }: { week: Week; open: number | nu
 function Day({ day, meals, open, onOpen }: { day: string; meals: WeekMeal[]; open: number | null; onOpen: (id: number | null) => void }) {
   return (
     <>
-      <div className="flex min-w-0 flex-col gap-2 py-1 min-[1000px]:gap-4 min-[1000px]:py-0">
+      <div className="flex min-w-0 flex-col gap-2 py-1 min-[62.5rem]:gap-4 min-[62.5rem]:py-0">
       {meals.map((m) => (
         <div key={m.id} draggable onDragStart={(e) => e.dataTransfer.setData("text/plain", String(m.id))} className="cursor-grab">
-          <button type="button" aria-expanded={open === m.id} onClick={() => onOpen(open === m.id ? null : m.id)} className="flex w-full items-center gap-3 text-left min-[1000px]:block min-[1000px]:text-center">
-            <span className="block w-16 shrink-0 min-[1000px]:w-full min-[1000px]:border-b-[3px] min-[1000px]:border-ink">
-              <span className="block min-[1000px]:mx-auto min-[1000px]:w-[8.25rem]">
+          <button type="button" aria-expanded={open === m.id} onClick={() => onOpen(open === m.id ? null : m.id)} className="flex w-full items-center gap-3 text-left min-[62.5rem]:block min-[62.5rem]:text-center">
+            <span className="block w-16 shrink-0 min-[62.5rem]:w-full min-[62.5rem]:border-b-[3px] min-[62.5rem]:border-ink">
+              <span className="block min-[62.5rem]:mx-auto min-[62.5rem]:w-[8.25rem]">
                 <Bowl meal={m} open={open === m.id} />
               </span>
             </span>
-            <span className="block min-w-0 min-[1000px]:px-1 min-[1000px]:pt-2">
+            <span className="block min-w-0 min-[62.5rem]:px-1 min-[62.5rem]:pt-2">
               <span className={`block leading-snug ${m.shifted ? "font-bold" : ""}`}>{m.title}</span>
-              <span className={`block text-sm leading-snug ${m.shifted ? "" : "text-soft"}`}>{m.trouble ? "not understood yet" : m.shifted ? <span className="changed">{m.name}</span> : "as it is, in rice"}</span>
-              {(m.cook || m.double) && <span className="block text-sm text-soft">{[m.cook && `${m.cook} cooks`, m.double && "double"].filter(Boolean).join(", ")}</span>}
+              <span className={`block text-small leading-snug ${m.shifted ? "" : "text-soft"}`}>{m.trouble ? "not understood yet" : m.shifted ? <span className="changed">{m.name}</span> : "as it is, in rice"}</span>
+              {(m.cook || m.double) && <span className="block text-small text-soft">{[m.cook && `${m.cook} cooks`, m.double && "double"].filter(Boolean).join(", ")}</span>}
             </span>
           </button>
         </div>
@@ -80,12 +80,12 @@ function Add({ on, first }: { on: string; first: boolean }) {
       <Pop
         label={`A rice meal for ${weekday(on)}`}
         trigger={
-          <button type="button" aria-label={`A rice meal for ${weekday(on)}`} className={`grid min-h-11 w-full place-items-center text-soft hover:text-water ${first ? "min-[1000px]:h-[5.04rem] min-[1000px]:border-b-[3px] min-[1000px]:border-ink" : ""}`}>
+          <button type="button" aria-label={`A rice meal for ${weekday(on)}`} className={`grid min-h-11 w-full place-items-center text-soft hover:text-water ${first ? "min-[62.5rem]:h-[5.04rem] min-[62.5rem]:border-b-[3px] min-[62.5rem]:border-ink" : ""}`}>
             <Plus size={first ? 26 : 18} />
           </button>
         }
       >
-        <h2 className="text-lg">{weekday(on)}: which rice meal?</h2>
+        <h2 className="text-lead">{weekday(on)}: which rice meal?</h2>
         {(recipes.data?.length ?? 0) > 8 && <input value={typed} onChange={(e) => setTyped(e.target.value)} aria-label="Search your recipes" placeholder="search…" className="mt-2 min-h-11 w-full rounded-key border border-line bg-ground px-3" />}
         <ul className="m-0 mt-2 list-none p-0">
           {found.map((r) => (

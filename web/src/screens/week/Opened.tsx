@@ -37,9 +37,9 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
       },
     });
   return (
-    <Sheet className="border-0 min-[1000px]:border min-[1000px]:p-7" aria-label={`${weekday(m.on)}: ${m.title}`}>
-      <h2 className="text-2xl">
-        <span className="max-[999px]:hidden">{weekday(m.on)}: </span>
+    <Sheet className="border-0 min-[62.5rem]:border min-[62.5rem]:p-7" aria-label={`${weekday(m.on)}: ${m.title}`}>
+      <h2 className="text-head">
+        <span className="max-[62.4375rem]:hidden">{weekday(m.on)}: </span>
         {m.title}
         {m.shifted && (
           <>
@@ -47,15 +47,15 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
           </>
         )}
       </h2>
-      {m.reason && <p className="mt-1 text-lg">{m.reason}</p>}
+      {m.reason && <p className="mt-1 text-lead">{m.reason}</p>}
       {m.trouble && <p className="mt-1 text-warn">{m.trouble}</p>}
       {m.shifted && m.pour_ml !== null && (
         <p className="figures mt-3 flex flex-wrap items-baseline gap-x-8">
           <span>
-            <strong className="font-show text-5xl">{m.pour_ml}</strong> ml
+            <strong className="font-show text-number">{m.pour_ml}</strong> ml
           </span>
           <span>
-            <strong className="font-show text-5xl">{minutes(m.total_min ?? 0).replace(/ .*/, "")}</strong> {minutes(m.total_min ?? 0).replace(/^\S+ /, "")} to the plate
+            <strong className="font-show text-number">{minutes(m.total_min ?? 0).replace(/ .*/, "")}</strong> {minutes(m.total_min ?? 0).replace(/^\S+ /, "")} to the plate
           </span>
         </p>
       )}
@@ -110,7 +110,7 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
 function Row({ label, children }: { label: string; children: React.ReactNode }) {
   return (
     <div role="group" aria-label={label} className="mt-3">
-      <p className="text-sm text-soft">{label}</p>
+      <p className="text-small text-soft">{label}</p>
       <div className="mt-1 flex flex-wrap gap-1.5">{children}</div>
     </div>
   );

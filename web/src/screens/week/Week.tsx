@@ -32,7 +32,7 @@ export function Week() {
     <div className="pt-5">
       <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
         <div className="mr-auto">
-          <h1 className="text-3xl" aria-live="polite">
+          <h1 className="text-title" aria-live="polite">
             {w.meals.length === 0 ? "No rice meal this week yet" : `${w.shifted} of ${w.meals.length} rice ${w.meals.length === 1 ? "meal" : "meals"} in another grain`}
           </h1>
           <p className="text-soft">the week of {short(w.start)}</p>
@@ -47,7 +47,7 @@ export function Week() {
       </div>
       <Wrong trouble={trouble} className="mt-2" />
       {w.meals.length === 0 && (
-        <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2 text-lg">
+        <p className="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2 text-lead">
           Put your usual rice meals on their days; I say which to shift, and to what.
           <Button kind="main" disabled={usual.isPending} onClick={() => usual.mutate(undefined)}>
             As in the last week
@@ -67,8 +67,8 @@ export function Week() {
           {opened && <Opened key={opened.id} meal={opened} start={w.start} />}
         </Bottom>
       )}
-      <div className="mt-8 grid gap-x-10 gap-y-6 min-[1000px]:grid-cols-[1.8fr_1fr]">
-        {opened && wide ? <Opened key={opened.id} meal={opened} start={w.start} /> : <p className="self-start text-lg text-soft">{w.meals.length > 0 && "Touch a bowl to open it; drag it to another day."}</p>}
+      <div className="mt-8 grid gap-x-10 gap-y-6 min-[62.5rem]:grid-cols-[1.8fr_1fr]">
+        {opened && wide ? <Opened key={opened.id} meal={opened} start={w.start} /> : <p className="self-start text-lead text-soft">{w.meals.length > 0 && "Touch a bowl to open it; drag it to another day."}</p>}
         <Beside week={w} />
       </div>
     </div>
@@ -88,7 +88,7 @@ function Pace({ week: w }: { week: WeekOf }) {
         </button>
       }
     >
-      <h2 className="text-lg">How many rice meals in another grain?</h2>
+      <h2 className="text-lead">How many rice meals in another grain?</h2>
       <div className="mt-2 flex flex-wrap gap-1.5">
         {COUNTS.map((said, n) => (
           <button key={said} type="button" aria-pressed={w.per_week === n} onClick={() => pace.mutate({ per_week: n, grows: w.grows })} className={`min-h-11 rounded-key border px-3 ${w.per_week === n ? "border-ink bg-ink text-ground" : "border-line"}`}>
