@@ -50,6 +50,9 @@ def test_a_week_is_filled_suggested_shopped_and_planned(cook, neighbour, as_) ->
     kept = post(client, f"week/meals/{meal['id']}/keep").json()["shift_id"]
     assert post(client, f"week/meals/{meal['id']}/keep").json()["shift_id"] == kept
     assert client.get(f"/api/shifts/{kept}").status_code == 200
+    # as if it were off already, the list of what to buy too
+    as_if = client.get(f"/api/week?day={on(0)}&without={meal['id']}").json()
+    assert (len(as_if["meals"]), as_if["shifted"]) == (2, 1) and len(as_if["shopping"]) < len(shown["shopping"])
     assert put(client, f"week/meals/{meal['id']}", shifted=False).json()["shifted"] == 1
     # the week after takes the same days
     again = post(client, "week/usual", start=on(7)).json()

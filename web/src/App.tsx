@@ -6,6 +6,7 @@ import { Header } from "./Header";
 import * as Screen from "./screens/all";
 import { setManner } from "./job/manner";
 import { titleOf } from "./places";
+import { Bar } from "./ui/Bar";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
 import { keysShown, useKeys } from "./ui/keys";
@@ -84,6 +85,7 @@ export function App() {
         To the page
       </a>
       <Header name={session.data.household} />
+      <Bar />
       <WithKeys />
       <Main>
         <Routes>

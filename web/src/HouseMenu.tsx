@@ -6,6 +6,7 @@ import { NavLink } from "react-router";
 import { answer, api } from "./api/client";
 import { MORE } from "./places";
 import { draft, NO_DRAFT, takenUp } from "./screens/draft";
+import { settle } from "./ui/gone";
 import { keysShown } from "./ui/keys";
 import { currentTheme, setTheme } from "./ui/theme";
 
@@ -22,6 +23,7 @@ export function HouseMenu({ name }: { name: string }) {
     show(next);
   };
   const leave = async () => {
+    await settle();
     const out = await answer(api.DELETE("/api/session"));
     client.setQueryData(["session"], out);
     draft.set(NO_DRAFT);

@@ -34,10 +34,11 @@ def _meals(request: HttpRequest) -> QuerySet[Meal]:
     return Meal.objects.filter(household=house(request)).select_related("recipe", "household")
 
 
-def _week(request: HttpRequest, day: dt.date) -> dict[str, Any]:
+def _week(request: HttpRequest, day: dt.date, without: int | None = None) -> dict[str, Any]:
+    """without: the number of a meal, as if it had been taken off already."""
     mine = house(request)
     start = actions.start_of(day)
-    rows = actions.meals(mine, start)
+    rows = [m for m in actions.meals(mine, start) if m.pk != without]
     made = actions.shifts(rows)
     of = {m.pk: x for m, x in made}
     pace = actions.pace(mine)
@@ -60,8 +61,8 @@ def _row(m: Meal, made: Any) -> dict[str, Any]:
 
 
 @router.get("/week", response={200: s.WeekOut, 401: Trouble, 422: Trouble})
-def week(request: HttpRequest, day: dt.date | None = None) -> Any:
-    return _week(request, day or today(house(request)))
+def week(request: HttpRequest, day: dt.date | None = None, without: int | None = None) -> Any:
+    return _week(request, day or today(house(request)), without)
 
 
 @router.post("/week/meals", response={201: s.WeekOut, **MISSING})

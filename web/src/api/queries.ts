@@ -142,4 +142,5 @@ export const useEntriesOf = (cooking: number) =>
     staleTime: 0,
     refetchInterval: (query) => (query.state.data?.entries.length || query.state.dataUpdateCount > 20 ? false : 1500),
   });
-export const useWeek = (day: string) => useQuery({ queryKey: ["week", day], queryFn: () => answer(api.GET("/api/week", { params: { query: { day } } })), placeholderData: keepPreviousData, staleTime: 0 });
+/** without: a meal that was taken off and may be taken back. */
+export const useWeek = (day: string, without: number | undefined) => useQuery({ queryKey: ["week", day, without], queryFn: () => answer(api.GET("/api/week", { params: { query: { day, without } } })), placeholderData: keepPreviousData, staleTime: 0 });

@@ -12,6 +12,7 @@ import { JustAPot } from "./JustAPot";
 import { MarkedText } from "./MarkedText";
 import { Understood } from "./Understood";
 import { clock } from "../../job/manner";
+import { putAside } from "../../ui/gone";
 
 const MOST_BYTES = 3_500_000;
 
@@ -48,6 +49,14 @@ export function Bring() {
     setEditing(false);
     bring(await readFile(found));
   };
+  const another = () => {
+    const had = draft.get();
+    draft.set(NO_DRAFT);
+    setFrom(null);
+    setEditing(false);
+    setFile(null);
+    putAside("The recipe is put aside.", () => draft.set(had));
+  };
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
@@ -80,7 +89,7 @@ export function Bring() {
             )}
             {!empty && editing && <Button kind="main" data-go onClick={() => setEditing(false)}>Read it</Button>}
             {!empty && (
-              <Button kind="quiet" onClick={() => { draft.set(NO_DRAFT); setFrom(null); setEditing(false); setFile(null); }}>
+              <Button kind="quiet" onClick={another}>
                 Another recipe
               </Button>
             )}

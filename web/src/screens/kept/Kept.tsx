@@ -9,6 +9,7 @@ import { Button, keyLook, Wrong } from "../../ui/bits";
 import { bring } from "../draft";
 import { tonight } from "../plan/tonight";
 import { Measure } from "./Measure";
+import { throwAway, useGone } from "../../ui/gone";
 
 // with more dishes than this one looks for them
 const MANY = 12;
@@ -20,9 +21,9 @@ export function Kept() {
   const grains = useGrains();
   const session = useSession();
   const go = useNavigate();
-  const [asked, setAsked] = useState<number | null>(null);
-  const drop = useChange((id: number) => answer(api.DELETE("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } } })));
-  const trouble = asTrouble(recipes.error) ?? asTrouble(shifts.error) ?? asTrouble(drop.error);
+  const gone = useGone();
+  const drop = useChange((id: number) => answer(api.DELETE("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } }, keepalive: true })));
+  const trouble = asTrouble(recipes.error) ?? asTrouble(shifts.error);
   const open = async (id: number) => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } } }));
     bring(found.text, found.id, found.corrections);
@@ -30,8 +31,9 @@ export function Kept() {
   };
   const [sought, setSought] = useState("");
   const wanted = sought.trim().toLowerCase();
-  const listed = recipes.data?.filter((r) => r.title.toLowerCase().includes(wanted)) ?? [];
-  const loose = shifts.data?.filter((s) => s.recipe_id === null) ?? [];
+  const listed = recipes.data?.filter((r) => !gone.has(`recipe/${r.id}`) && r.title.toLowerCase().includes(wanted)) ?? [];
+  const all = shifts.data?.filter((s) => !gone.has(`shift/${s.id}`)) ?? [];
+  const loose = all.filter((s) => s.recipe_id === null);
   const family = (slug: string) => grains.data?.find((g) => g.slug === slug)?.family;
 
   return (
@@ -58,27 +60,16 @@ export function Kept() {
       {wanted !== "" && listed.length === 0 && <p className="mt-4 text-body">No dish is called so; a part of its name is enough.</p>}
       <ul className="m-0 mt-4 grid list-none gap-x-12 p-0 min-[62.5rem]:grid-cols-2">
         {listed.map((r) => {
-          const mine = shifts.data?.filter((s) => s.recipe_id === r.id) ?? [];
+          const mine = all.filter((s) => s.recipe_id === r.id);
           return (
             <li key={r.id} className="min-w-0 border-t border-line py-3">
               <div className="flex items-center gap-2">
                 <button type="button" onClick={() => void open(r.id)} className="min-h-11 flex-1 rounded-key text-left font-show text-lead font-[650] tracking-[-0.01em] text-ink hover:text-water">
                   {r.title}
                 </button>
-                {asked === r.id ? (
-                  <>
-                    <Button kind="warn" onClick={() => { setAsked(null); drop.mutate(r.id); }}>
-                      Throw it away
-                    </Button>
-                    <Button kind="quiet" onClick={() => setAsked(null)}>
-                      No
-                    </Button>
-                  </>
-                ) : (
-                  <button type="button" onClick={() => setAsked(r.id)} aria-label={`Throw away ${r.title}`} className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn">
-                    <Trash2 size={17} />
-                  </button>
-                )}
+                <button type="button" onClick={() => throwAway(`recipe/${r.id}`, `${r.title}: thrown away.`, () => drop.mutateAsync(r.id))} aria-label={`Throw away ${r.title}`} className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn">
+                  <Trash2 size={17} />
+                </button>
               </div>
               {r.side && (
                 <p className="mt-1 flex items-center gap-3 text-small text-soft">

@@ -1,5 +1,4 @@
 import { Braces, CalendarClock, FileText, Printer, RotateCcw, Trash2 } from "lucide-react";
-import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { answer, api, asTrouble, type KeptShift as Kept } from "../../api/client";
 import { useChange, useGrains, useKeptShift, useLessons } from "../../api/queries";
@@ -12,6 +11,7 @@ import { Poster } from "../bench/Poster";
 import { tonight } from "../plan/tonight";
 import { bring, choice as choiceStore, FIRST_CHOICE } from "../draft";
 import { dated } from "../../job/manner";
+import { throwAway } from "../../ui/gone";
 
 /** A shift as it was kept: the sheet to cook from, and the ways out. */
 export function KeptShift() {
@@ -35,8 +35,7 @@ function Shown({ kept }: { kept: Kept }) {
   const now = useNow();
   const lessons = useLessons();
   const go = useNavigate();
-  const [asked, setAsked] = useState(false);
-  const drop = useChange(() => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } } })));
+  const drop = useChange(() => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } }, keepalive: true })));
   const pot = kept.result.pots[0];
   const family = grains.data?.find((g) => g.slug === kept.grain)?.family;
   const again = () => {
@@ -78,20 +77,17 @@ function Shown({ kept }: { kept: Kept }) {
         <a className={keyLook("quiet")} href={`/api/shifts/${kept.id}/ledger.csv`} download>
           Ledger, CSV
         </a>
-        {asked ? (
-          <>
-            <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: () => void go("/kept") })}>
-              Throw it away
-            </Button>
-            <Button kind="quiet" onClick={() => setAsked(false)}>
-              No
-            </Button>
-          </>
-        ) : (
-          <button type="button" onClick={() => setAsked(true)} aria-label="Throw this shift away" className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn">
-            <Trash2 size={17} />
-          </button>
-        )}
+        <button
+          type="button"
+          onClick={() => {
+            throwAway(`shift/${kept.id}`, `${kept.title}: thrown away.`, () => drop.mutateAsync(undefined));
+            void go("/kept");
+          }}
+          aria-label="Throw this shift away"
+          className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn"
+        >
+          <Trash2 size={17} />
+        </button>
       </div>
       <div className="grid items-start gap-5 min-[62.5rem]:grid-cols-[404px_minmax(0,1fr)] min-[62.5rem]:gap-0">
         <section aria-label="The jug" className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[62.5rem]:sticky min-[62.5rem]:top-4">

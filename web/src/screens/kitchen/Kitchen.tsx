@@ -11,6 +11,7 @@ import { Shelf } from "./Shelf";
 import { TookHere } from "./TookHere";
 import { Worktop } from "./Worktop";
 import { useKitchenPut } from "./change";
+import { useGone } from "../../ui/gone";
 
 /** What the household cooks with, drawn as it stands there; every number on the bench and the plan stands on it. Each touch is kept at once. */
 export function Kitchen() {
@@ -18,8 +19,10 @@ export function Kitchen() {
   const session = useSession();
   const [form, setForm] = useState<PotForm | null>(null);
   const { put, saved } = useKitchenPut();
+  const gone = useGone();
   const k = kitchen.data;
   if (!k) return null;
+  const pots = k.pots.filter((p) => !gone.has(`pot/${p.id}`));
   return (
     <div className="pt-5">
       <div className="flex flex-wrap items-end gap-3">
@@ -35,10 +38,10 @@ export function Kitchen() {
         </Button>
       </div>
       <Sheet className="mt-3 px-5 pb-4 pt-5" aria-label="Pots">
-        {k.pots.length === 0 ? (
+        {pots.length === 0 ? (
           <p className="py-6 text-center text-soft">No pot yet. Measure one across the inside and add it: the water that boils off depends on it.</p>
         ) : (
-          <Shelf pots={k.pots} pick={(p) => setForm({ id: p.id, name: p.name, diameter_cm: decimal(p.diameter_cm), litres: p.litres == null ? "" : decimal(p.litres), lid: p.lid })} />
+          <Shelf pots={pots} pick={(p) => setForm({ id: p.id, name: p.name, diameter_cm: decimal(p.diameter_cm), litres: p.litres == null ? "" : decimal(p.litres), lid: p.lid })} />
         )}
       </Sheet>
       <div className="mt-4 grid items-start gap-4 min-[56.25rem]:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">

@@ -6,6 +6,7 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useKitchenChanged } from "./change";
 import { LID_WORDS } from "./lids";
+import { throwAway } from "../../ui/gone";
 
 export type PotForm = { id: number | null; name: string; diameter_cm: string; litres: string; lid: KitchenPot["lid"] };
 export const NEW_POT: PotForm = { id: null, name: "", diameter_cm: "", litres: "", lid: "ordinary" };
@@ -29,10 +30,8 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
       setTrouble(asTrouble(fault));
     }
   };
-  const drop = async () => {
-    if (form.id === null) return;
-    await answer(api.DELETE("/api/kitchen/pots/{pot_id}", { params: { path: { pot_id: form.id } } })).catch((fault: unknown) => setTrouble(asTrouble(fault)));
-    await changed();
+  const drop = (pot_id: number) => {
+    throwAway(`pot/${pot_id}`, `${form.name}: taken away.`, () => answer(api.DELETE("/api/kitchen/pots/{pot_id}", { params: { path: { pot_id } }, keepalive: true })).finally(changed));
     set(null);
   };
   const at = (where: string) => (trouble?.where === where ? <Wrong trouble={trouble} className="mt-1" /> : null);
@@ -75,7 +74,7 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
             <Link to={`/kitchen/pots/${form.id}/boil-off`} className={`${keyLook()} min-h-14 flex-1`}>
               Boil-off test
             </Link>
-            <Button kind="warn" className="min-h-14" onClick={() => void drop()}>
+            <Button kind="warn" className="min-h-14" onClick={() => form.id !== null && drop(form.id)}>
               Take it away
             </Button>
           </>

@@ -10,6 +10,7 @@ import { JustAPot } from "../bring/JustAPot";
 import { Dishes } from "./Dishes";
 import { Left } from "./Left";
 import { dated, typedNumber } from "../../job/manner";
+import { throwAway, useGone } from "../../ui/gone";
 
 /** Jars on a shelf, filled as they are; typed in one line each. */
 export function Larder() {
@@ -17,7 +18,9 @@ export function Larder() {
   const [line, setLine] = useState("");
   const [open, setOpen] = useState<number | null>(null);
   const add = useHomeChange(() => answer(api.POST("/api/larder", { body: { line } })));
-  const bag = larder.data?.find((b) => b.id === open);
+  const gone = useGone();
+  const bags = larder.data?.filter((b) => !gone.has(`bag/${b.id}`));
+  const bag = bags?.find((b) => b.id === open);
   return (
     <div className="pt-5">
       <h1 className="text-title">Larder</h1>
@@ -38,10 +41,10 @@ export function Larder() {
       </form>
       <p className="mt-1 text-small text-soft">Add if you like: opened yesterday, quick, and what the packet says, such as 1:2.5 and 15 min.</p>
       <Wrong trouble={asTrouble(add.error)} className="mt-2" />
-      {larder.data?.length === 0 && <p className="mt-5 max-w-[46ch] text-lead">No jars yet. Type the first; cookings then use it up, and old grain is told apart.</p>}
-      {larder.data && larder.data.length > 0 && (
+      {bags?.length === 0 && <p className="mt-5 max-w-[46ch] text-lead">No jars yet. Type the first; cookings then use it up, and old grain is told apart.</p>}
+      {bags && bags.length > 0 && (
         <ul className="m-0 mt-5 grid list-none grid-cols-[repeat(auto-fill,minmax(112px,1fr))] items-start gap-x-3 gap-y-4 p-0" aria-label="Jars and bags">
-          {larder.data.map((b) => (
+          {bags.map((b) => (
             <li key={b.id}>
               <button type="button" aria-expanded={open === b.id} onClick={() => setOpen(open === b.id ? null : b.id)} className={`w-full rounded-key p-1 text-left text-ink hover:text-water ${open === b.id ? "outline outline-2 outline-ink" : ""}`}>
                 <Jar bag={b} />
@@ -80,7 +83,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
   const go = useNavigate();
   const path = { bag_id: bag.id };
   const change = useHomeChange((body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
-  const drop = useHomeChange(() => answer(api.DELETE("/api/larder/{bag_id}", { params: { path } })));
+  const drop = useHomeChange(() => answer(api.DELETE("/api/larder/{bag_id}", { params: { path }, keepalive: true })));
   const [looking, setLooking] = useState(false);
   const [alone, setAlone] = useState(false);
   const [grams, setGrams] = useState(String(Math.round(bag.grams)));
@@ -104,11 +107,11 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
         {!bag.opened && (
           <Button onClick={() => change.mutate({ opened: today(new Date()) })}>Opened today</Button>
         )}
-        <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: onGone })}>
+        <Button kind="warn" onClick={() => { throwAway(`bag/${bag.id}`, `${bag.name}: the ${bag.kind} is gone.`, () => drop.mutateAsync(undefined)); onGone(); }}>
           It is empty
         </Button>
       </div>
-      <Wrong trouble={asTrouble(change.error) ?? asTrouble(drop.error)} className="mt-2" />
+      <Wrong trouble={asTrouble(change.error)} className="mt-2" />
       {bag.old && <p className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-body">{bag.old}</p>}
       {bag.label && <p className="mt-2 text-body">{bag.label}</p>}
       {bag.opened && <p className="mt-1 text-small text-soft">Open since {dated(new Date(`${bag.opened}T12:00`), { day: "numeric", month: "long", year: "numeric" })}.</p>}

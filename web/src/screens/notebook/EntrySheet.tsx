@@ -7,13 +7,13 @@ import { Button, Wrong } from "../../ui/bits";
 import { Outcome } from "./Outcome";
 import { dayOf } from "./outcome";
 import { typedNumber } from "../../job/manner";
+import { throwAway } from "../../ui/gone";
 
 /** One entry, to be said more about: how it came out, a word, stars if wanted, a photo, what was really poured. */
 export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; onClose: () => void }) {
   const path = { entry_id: entry.id };
   const change = useHomeChange((body: Partial<Pick<Entry, "poured_ml" | "taken_min" | "word" | "note" | "stars" | "counts">>) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path }, body })));
-  const drop = useHomeChange(() => answer(api.DELETE("/api/notebook/{entry_id}", { params: { path } })));
-  const [sure, setSure] = useState(false);
+  const drop = useHomeChange(() => answer(api.DELETE("/api/notebook/{entry_id}", { params: { path }, keepalive: true })));
   const [counts, setCounts] = useState(entry.counts);
   return (
     <Bottom open onOpen={(o) => !o && onClose()} title={`${entry.dish}, ${dayOf(entry.on, now)}`}>
@@ -24,7 +24,7 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
       </div>
       <Words label="A word" value={entry.word} rows={1} keep={(word) => change.mutate({ word })} />
       <Words label="Note for next time" value={entry.note} rows={2} keep={(note) => change.mutate({ note })} />
-      <Wrong trouble={asTrouble(change.error) ?? asTrouble(drop.error)} className="mt-2" />
+      <Wrong trouble={asTrouble(change.error)} className="mt-2" />
       <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
         <span role="group" aria-label="Stars" className="flex">
           {[1, 2, 3, 4, 5].map((n) => (
@@ -40,20 +40,15 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
       </div>
       <Photo entry={entry} />
       <p className="mt-4 text-right">
-        {sure ? (
-          <>
-            <Button kind="quiet" onClick={() => setSure(false)}>
-              No
-            </Button>
-            <Button kind="warn" onClick={() => drop.mutate(undefined, { onSuccess: onClose })}>
-              Tear it out
-            </Button>
-          </>
-        ) : (
-          <Button kind="quiet" onClick={() => setSure(true)}>
-            <Trash2 size={16} aria-hidden /> Tear this page out
-          </Button>
-        )}
+        <Button
+          kind="quiet"
+          onClick={() => {
+            throwAway(`entry/${entry.id}`, `${entry.dish}: its page is torn out.`, () => drop.mutateAsync(undefined));
+            onClose();
+          }}
+        >
+          <Trash2 size={16} aria-hidden /> Tear this page out
+        </Button>
       </p>
     </Bottom>
   );

@@ -12,6 +12,7 @@ import { EntrySheet } from "./EntrySheet";
 import { Lessons } from "./Lessons";
 import { Plane } from "./Plane";
 import { Table } from "./Table";
+import { useGone } from "../../ui/gone";
 
 const ALL: Wanted = { q: "", grain: "", pot: "", page: 1 };
 const pick = "min-h-11 rounded-key border border-line bg-sheet px-2 text-small";
@@ -26,10 +27,12 @@ export function Notebook() {
   const [open, setOpen] = useState<number | null>(null);
   const [byHand, setByHand] = useState(false);
   const book = notebook.data;
+  const gone = useGone();
+  const entries = book?.entries.filter((e) => !gone.has(`entry/${e.id}`)) ?? [];
   const ask = (more: Partial<Wanted>) => setWanted({ ...wanted, page: 1, ...more });
   const toggle = (id: number) => setChosen(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id].slice(-2));
-  const two = chosen.map((id) => book?.entries.find((e) => e.id === id)).filter((e) => e !== undefined);
-  const entry = book?.entries.find((e) => e.id === open);
+  const two = chosen.map((id) => entries.find((e) => e.id === id)).filter((e) => e !== undefined);
+  const entry = entries.find((e) => e.id === open);
   const empty = book && book.total === 0 && JSON.stringify(wanted) === JSON.stringify(ALL);
   return (
     <div className="pt-5">
@@ -79,7 +82,7 @@ export function Notebook() {
             {chosen.length === 1 && <p className="mb-2 text-small text-soft">Tick another to see the two side by side.</p>}
             {book.total === 0 && <p className="py-4 text-body">No page says that: search for less.</p>}
             <ul className="m-0 list-none p-0" aria-label="Pots cooked">
-              {book.entries.map((e) => (
+              {entries.map((e) => (
                 <EntryLine key={e.id} entry={e} now={now} chosen={chosen.includes(e.id)} open={() => setOpen(e.id)} pick={() => toggle(e.id)} />
               ))}
             </ul>
@@ -97,7 +100,7 @@ export function Notebook() {
               </div>
             )}
           </div>
-          <Plane entries={book.entries} chosen={new Set(chosen)} pick={setOpen} />
+          <Plane entries={entries} chosen={new Set(chosen)} pick={setOpen} />
         </div>
       )}
       <Table />

@@ -6,6 +6,7 @@ import { Button, Sheet, Wrong } from "../../ui/bits";
 import { bring, choice, FIRST_CHOICE } from "../draft";
 import { tonight } from "../plan/tonight";
 import { plus, short, week, weekday } from "./days";
+import { throwAway } from "../../ui/gone";
 
 interface Change {
   on?: string;
@@ -21,7 +22,7 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
   const members = useMembers();
   const path = { meal_id: m.id };
   const change = useHomeChange((body: Change) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })));
-  const off = useHomeChange(() => answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path } })));
+  const off = useHomeChange(() => answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path }, keepalive: true })));
   const keep = useHomeChange(() => answer(api.POST("/api/week/meals/{meal_id}/keep", { params: { path } })));
   const bench = async () => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: m.recipe_id } } }));
@@ -88,7 +89,7 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
           twice as much, half to freeze or for tomorrow
         </Touch>
       </Row>
-      <Wrong trouble={asTrouble(change.error) ?? asTrouble(off.error) ?? asTrouble(keep.error)} className="mt-3" />
+      <Wrong trouble={asTrouble(change.error) ?? asTrouble(keep.error)} className="mt-3" />
       <div className="mt-4 flex flex-wrap gap-2">
         {m.shifted && (
           <Button kind="main" onClick={plan}>
@@ -99,7 +100,7 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
           {m.shifted ? "Another grain" : "To the bench"}
         </Button>
         {m.shifted && <Button onClick={() => change.mutate({ shifted: false })}>Back to rice</Button>}
-        <Button kind="quiet" onClick={() => off.mutate(undefined)}>
+        <Button kind="quiet" onClick={() => throwAway(`meal/${m.id}`, `${m.title}: off the week.`, () => off.mutateAsync(undefined))}>
           Off the week
         </Button>
       </div>

@@ -11,6 +11,7 @@ import { Beside } from "./Beside";
 import { Board } from "./Board";
 import { plus, short, today, weekday } from "./days";
 import { Opened } from "./Opened";
+import { useGone } from "../../ui/gone";
 
 const COUNTS = ["none", "one", "two", "three", "four", "five", "six", "one a day"];
 
@@ -20,7 +21,8 @@ export function Week() {
   const [day, setDay] = useState(() => today(now));
   const [open, setOpen] = useState<number | null>(null);
   const wide = useWide();
-  const found = useWeek(day);
+  const gone = [...useGone()].map((key) => /^meal\/(\d+)$/.exec(key)?.[1]).find((id) => id !== undefined);
+  const found = useWeek(day, gone === undefined ? undefined : Number(gone));
   const suggest = useHomeChange(() => answer(api.POST("/api/week/suggest", { body: { start: day } })));
   const usual = useHomeChange(() => answer(api.POST("/api/week/usual", { body: { start: day } })));
   const trouble = asTrouble(found.error) ?? asTrouble(suggest.error) ?? asTrouble(usual.error);
