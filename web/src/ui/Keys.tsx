@@ -19,7 +19,7 @@ export function Keys({ onClose }: { onClose: () => void }) {
         <tbody>
           {rows.map(([key, what]) => (
             <tr key={key} className="dotted">
-              <th scope="row" className="w-28 py-1.5 pr-3 text-left align-top">
+              <th scope="row" className="w-32 py-1.5 pr-3 text-left align-top whitespace-nowrap">
                 <kbd className="figures rounded-[6px] border border-line bg-quiet px-2 py-0.5 font-bold">{key}</kbd>
               </th>
               <td className="py-1.5">{what}</td>
