@@ -102,6 +102,7 @@ def grain_row(g: Grain) -> dict[str, Any]:
         "rinse_why": g.rinse_why,
         "roast": asdict(g.roast) if g.roast else None,
         "roast_never": g.roast_never,
+        "sprouts": g.sprouts,
         "methods": list(g.methods),
         "textures": list(g.textures),
         "texture_words": [g.texture_word(float(TEXTURES.index(t))) for t in g.textures],
@@ -155,7 +156,7 @@ def grain_page(slug: str, kitchen: Kitchen) -> dict[str, Any]:
     )
     return {
         **grain_row(g), "soaks": g.soak is not None, "aliases": list(g.aliases), "range": g.range, "quick": g.quick, "parboiled": g.parboiled,
-        "electric_min": g.electric_min, "whistles": list(g.whistles) if g.whistles else None, "sprouts": g.sprouts,
+        "electric_min": g.electric_min, "whistles": list(g.whistles) if g.whistles else None,
         "measure_ml": ml, "measure_name": name, "ladder": ladder, "schools": ways,
         "sprout": [asdict(t) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
         "mill": None if mill is None else {"tasks": [asdict(t) for t in mill.tasks], "batches": mill.batches, "meal_g": round_half_up(mill.meal_g),

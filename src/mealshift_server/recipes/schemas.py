@@ -36,6 +36,8 @@ class GrainOut(Schema):
     textures: list[Texture]
     texture_words: list[str]
     soaks: bool
+    sprouts: bool
+    roast_never: str
     done_when: str
     keeping: str
 
