@@ -10,6 +10,7 @@ the recipe gives in both ("2 cups (480 ml)") is said once. Spoons, pinches, tins
 from __future__ import annotations
 
 import re
+from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import datetime
 
@@ -54,7 +55,10 @@ _DEGREES = re.compile(
 _INCHES = re.compile(
     rf"(?P<a>{NUMBER_PATTERN})(?:\s?(?:x|×|by)\s?(?P<b>{NUMBER_PATTERN}))?(?P<glue>\s?-\s?|\s?)inch(?:es)?\b", re.I
 )
-_CENTIMETRES = re.compile(r"(?P<a>\d+(?:[.,]\d+)?)(?:\s?(?:x|×|by)\s?(?P<b>\d+(?:[.,]\d+)?))?\s?-?\s?cm\b")
+# digits are bounded: no pan is a thousand centimetres wide
+_CENTIMETRES = re.compile(
+    r"(?<![\d.,])(?P<a>\d{1,3}(?:[.,]\d{1,2})?)(?:\s?(?:x|×|by)\s?(?P<b>\d{1,3}(?:[.,]\d{1,2})?))?\s?-?\s?cm\b"
+)
 # a bare "a cup" is as often the vessel as the amount
 _BARE = re.compile(r"an?|one", re.I)
 _VESSEL = re.compile(
@@ -197,9 +201,8 @@ class _Said:
         return low if low == high else f"{low} to {high}"
 
 
-def _range(low: int, high: int, said: object) -> str:
-    assert callable(said)  # noqa: S101 - both callers give a function
-    return str(said(low)) if low == high else f"{str(said(low)).split()[0]} to {said(high)}"
+def _range(low: int, high: int, said: Callable[[int], str]) -> str:
+    return said(low) if low == high else f"{said(low).split()[0]} to {said(high)}"
 
 
 def _litres(ml: int) -> str:
@@ -253,7 +256,7 @@ def _ounces(g: float) -> str:
 def _heats(text: str, wanted: str) -> list[tuple[int, int, str]]:
     found = []
     for m in _DEGREES.finditer(text):
-        unit = (m["u"] or (m["w"] or "")[:1].upper().replace("CENT", "C") or m["b"] or "").upper()
+        unit = (m["u"] or (m["w"] or "")[:1] or m["b"] or "").upper()
         found.append((m, unit))
     out = []
     for m, unit in found:

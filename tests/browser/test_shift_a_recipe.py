@@ -170,7 +170,14 @@ def test_a_new_cook_starts_a_household(open_page) -> None:
     page.get_by_role("button", name="Start", exact=True).click()
     page.get_by_role("link", name="Kept").click()
     expect(page.get_by_text("Nothing is kept yet")).to_be_visible()
-    # what was tried is still in hand, and its numbers are said as this house has them
+    # what was tried is still in hand; the glass is asked once, and the numbers are said as this house has them
+    page.get_by_role("link", name="Bench").click()
+    expect(page.get_by_text("Said for a glass of 240 ml")).to_be_visible()
+    check_axe(page)
+    page.get_by_role("button", name="It is", exact=True).click()
+    page.reload()
+    expect(page.get_by_text("of your glasses")).to_be_visible()
+    expect(page.get_by_text("Said for a glass of 240 ml")).to_have_count(0)
     page.get_by_role("button", name="House").click()
     page.get_by_role("link", name="Members, units, backup").click()
     page.get_by_role("radio", name="Grams and ml").click()

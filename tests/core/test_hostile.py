@@ -8,6 +8,7 @@ from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 
+from mealshift.manner import Manner
 from mealshift.problems import Refusal
 from mealshift.reading import read
 
@@ -49,6 +50,16 @@ def test_no_run_of_signs_costs_more_than_many_recipes(run: str) -> None:
     ):
         # a text of sixty usual ones' length: what grows with its square would take hundreds
         assert work(text) < 120 * usual + 0.2
+
+
+@pytest.mark.parametrize("run", [*RUNS, "1", "12 x ", "350°", "9 inch ", "1 lb ", "1 cup (", "20 cm "])
+def test_no_run_of_signs_is_dear_to_say_otherwise(run: str) -> None:
+    usual = min(work(USUAL + " ") for _ in range(3))
+    text = (run * 20_000)[:20_000]
+    for manner in (Manner("metric", "C"), Manner("cups", "F"), Manner("both")):
+        began = time.process_time()
+        manner.said(text)
+        assert time.process_time() - began < 40 * usual + 0.2
 
 
 @pytest.mark.parametrize(

@@ -37,7 +37,7 @@ export function Header({ name }: { name: string }) {
   return (
     <header className="border-b border-line">
       <div className="mx-auto flex min-h-12 max-w-[1320px] items-center gap-1 px-4 min-[62.5rem]:px-7">
-        <NavLink to="/bring" className="mr-1.5 pb-1 text-ink no-underline max-[21.8125rem]:hidden min-[32.5625rem]:mr-4">
+        <NavLink to="/bring" className="mr-1.5 flex min-h-11 items-center pb-1 text-ink no-underline max-[21.8125rem]:hidden min-[32.5625rem]:mr-4">
           <Wordmark />
         </NavLink>
         <nav aria-label="The way of a recipe">

@@ -63,7 +63,7 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
                 <Slider.Track className="relative h-[6px] w-full grow rounded-full bg-line">
                   <Slider.Range className="absolute h-full rounded-full bg-water" />
                 </Slider.Track>
-                <Slider.Thumb aria-labelledby="what-pour" aria-valuetext={`${pour} millilitres poured`} className="block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
+                <Slider.Thumb aria-labelledby="what-pour" aria-valuetext={`${pour} millilitres poured`} className="reach block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
               </Slider.Root>
             </div>
             {lidded && (

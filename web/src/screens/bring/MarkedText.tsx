@@ -126,7 +126,7 @@ function ClassMark({ row, pots }: { row: ReadClass; pots: { kind: string; grain:
       <Pop
         label={`What is the line “${row.text}”?`}
         trigger={
-          <button type="button" className={`min-h-6 text-right text-fine hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}>
+          <button type="button" className={`reach min-h-6 text-right text-fine hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}>
             {CLASSES[row.cls] ?? row.cls}
             <span className="sr-only">: {row.text}</span>
           </button>
@@ -159,7 +159,7 @@ function TimeMark({ step, said, kind, text, asked }: { step: string; said: strin
     <Pop
       label={`What are the ${said} for?`}
       trigger={
-        <button type="button" title={KINDS[kind]} className={`inline rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind, asked)}`}>
+        <button type="button" title={KINDS[kind]} className={`reach inline-block rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind, asked)}`}>
           {text}
           <span className="sr-only"> ({KINDS[kind]})</span>
         </button>
@@ -187,7 +187,7 @@ function PartMark({ heading, text }: { heading: string; text: string }) {
     <Pop
       label={`What is “${heading}”?`}
       trigger={
-        <button type="button" className="inline rounded px-0.5 font-semibold text-ink underline decoration-line decoration-dotted underline-offset-4 hover:outline hover:outline-2 hover:outline-water">
+        <button type="button" className="reach inline-block rounded px-0.5 font-semibold text-ink underline decoration-line decoration-dotted underline-offset-4 hover:outline hover:outline-2 hover:outline-water">
           {text}
         </button>
       }
@@ -236,7 +236,7 @@ function LineMark({ line, text, reading }: { line: ReadLine; text: string; readi
       <Pop
         label={`What is “${line.text}”?`}
         trigger={
-          <button type="button" className={`inline rounded-[5px] px-1 py-0.5 text-left text-ink hover:outline hover:outline-2 hover:outline-water ${look(line)} ${wrong.length ? "border-b-[3px] border-warn" : ""}`}>
+          <button type="button" className={`reach inline-block max-w-full rounded-[5px] px-1 py-0.5 text-left text-ink hover:outline hover:outline-2 hover:outline-water ${look(line)} ${wrong.length ? "border-b-[3px] border-warn" : ""}`}>
             {isGrain && line.grain && <Swatch slug={line.grain} family="rice" className="mr-1.5 inline-block h-[15px] w-[26px] align-[-2px]" />}
             {text}
           </button>

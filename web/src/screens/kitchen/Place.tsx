@@ -6,7 +6,7 @@ import type { Put } from "./change";
 
 /** Where the kitchen stands: how high, how warm, on which clock. */
 export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
-  const big = "rounded-key px-2 py-1 text-left text-ink hover:text-water";
+  const big = "min-h-11 rounded-key px-2 py-1 text-left text-ink hover:text-water";
   return (
     <Sheet className="p-5" aria-label="Place">
       <h2 className="mb-1 text-lead">Where it stands</h2>

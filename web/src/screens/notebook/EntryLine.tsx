@@ -7,7 +7,9 @@ import { dayOf, said } from "./outcome";
 export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry; now: Date; chosen: boolean; open: () => void; pick: () => void }) {
   return (
     <li className={`dotted flex items-center gap-3 py-1.5 ${chosen ? "bg-quiet" : ""}`}>
-      <input type="checkbox" checked={chosen} onChange={pick} aria-label={`Compare ${e.dish}, ${dayOf(e.on, now)}`} className="h-6 w-6 shrink-0 accent-[var(--water)]" />
+      <label className="grid h-11 w-9 shrink-0 cursor-pointer place-items-center">
+        <input type="checkbox" checked={chosen} onChange={pick} aria-label={`Compare ${e.dish}, ${dayOf(e.on, now)}`} className="h-6 w-6 accent-[var(--water)]" />
+      </label>
       <button type="button" onClick={open} className="grid min-h-14 flex-1 grid-cols-[44px_minmax(0,1fr)] items-center gap-x-3 rounded-key text-left hover:text-water min-[47.5rem]:grid-cols-[44px_minmax(0,1.3fr)_250px_minmax(0,1fr)]">
         <Swatch slug={e.grain} className="h-7 w-10" />
         <span className="min-w-0">

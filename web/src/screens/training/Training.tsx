@@ -80,7 +80,7 @@ function Guess({ label, unit, value, most, step, set, still, told }: { label: st
         <Slider.Track className="relative h-[8px] w-full grow rounded-full bg-line">
           <Slider.Range className="absolute h-full rounded-full bg-water" />
         </Slider.Track>
-        <Slider.Thumb aria-label={`${label}, ${unit}`} className="block h-8 w-8 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
+        <Slider.Thumb aria-label={`${label}, ${unit}`} className="reach block h-8 w-8 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
       </Slider.Root>
     </div>
   );

@@ -16,7 +16,7 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
     <div>
       <span className="mb-1.5 flex items-baseline justify-between gap-3 text-small">
         <span className="text-soft">Instead of {fromName || "the rice"}</span>
-        <span className="flex items-baseline gap-3">
+        <span className="flex items-baseline gap-3 whitespace-nowrap">
           <PacketControl choice={choice} set={set} grains={grains} />
           {!guest && (
             <Link to="/every" className="font-semibold text-water no-underline hover:underline">

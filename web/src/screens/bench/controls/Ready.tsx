@@ -14,7 +14,7 @@ export function ReadyPop({ choice, set, grains, shift }: Omit<ControlProps, "fro
     <Pop
       label="Before the pot"
       trigger={
-        <button type="button" className="mt-1 min-h-8 text-small font-semibold text-water hover:underline">
+        <button type="button" className="mt-1 min-h-8 pointer-coarse:min-h-11 text-small font-semibold text-water hover:underline">
           {said || "roast, sprout"} ›
         </button>
       }

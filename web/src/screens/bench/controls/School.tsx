@@ -14,7 +14,7 @@ export function SchoolPop({ choice, set }: Pick<ControlProps, "choice" | "set">)
       wide
       label="How cooks do it"
       trigger={
-        <button type="button" className="mt-1 min-h-8 text-small font-semibold text-water hover:underline">
+        <button type="button" className="mt-1 min-h-8 pointer-coarse:min-h-11 text-small font-semibold text-water hover:underline">
           {schools.length} {schools.length === 1 ? "school" : "schools"} ›
         </button>
       }

@@ -21,7 +21,7 @@ export function SoakControl({ choice, set, grains, shift }: ControlProps) {
       <SchoolPop choice={choice} set={set} />
       <ReadyPop choice={choice} set={set} grains={grains} shift={shift} />
       {now > 0 && (
-        <button type="button" role="switch" aria-checked={choice.soak_water === "kept"} onClick={() => set({ ...choice, soak_water: choice.soak_water === "kept" ? "discarded" : "kept" })} className="mt-1 min-h-8 text-small text-water">
+        <button type="button" role="switch" aria-checked={choice.soak_water === "kept"} onClick={() => set({ ...choice, soak_water: choice.soak_water === "kept" ? "discarded" : "kept" })} className="mt-1 min-h-8 pointer-coarse:min-h-11 text-small text-water">
           {choice.soak_water === "kept" ? "water kept" : "water away"}
         </button>
       )}

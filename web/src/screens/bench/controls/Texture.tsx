@@ -29,7 +29,7 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
         <Slider.Track className="relative h-[6px] w-full grow rounded-full bg-line">
           <span aria-hidden className="absolute inset-y-0 rounded-full bg-water-pale" style={{ left: `${low * 20}%`, right: `${100 - high * 20}%` }} />
         </Slider.Track>
-        <Slider.Thumb aria-labelledby="texture-label" aria-valuetext={words[Math.round(value)]} className="block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
+        <Slider.Thumb aria-labelledby="texture-label" aria-valuetext={words[Math.round(value)]} className="reach block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
       </Slider.Root>
       <div className="flex justify-between text-fine tracking-[-0.01em]">
         {words.map((w, i) => (
@@ -38,7 +38,7 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
             type="button"
             disabled={i < low || i > high}
             onClick={() => set({ ...choice, texture: i })}
-            className={`min-h-7 px-0.5 ${Math.round(value) === i ? "font-bold text-ink" : "text-soft"} disabled:line-through disabled:opacity-60`}
+            className={`reach min-h-7 px-0.5 pointer-coarse:min-h-11 ${Math.round(value) === i ? "font-bold text-ink" : "text-soft"} disabled:line-through disabled:opacity-60`}
           >
             {w}
           </button>
