@@ -9,18 +9,20 @@ const KINDS: Record<Kind, string> = {
   warn: "text-warn font-semibold px-3 hover:underline underline-offset-4",
 };
 
+// of two sizes the later in the style sheet would win, not the one that was asked for
+const SIZED = /(?:^|\s)text-(?:fine|body|lead|head|title|show)\b/;
+
 export function Button({ kind = "plain", className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; "data-go"?: boolean }) {
   return (
     <button
       type="button"
-      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-key text-small disabled:opacity-50 disabled:pointer-events-none ${KINDS[kind]} ${className}`}
+      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-key ${SIZED.test(className) ? "" : "text-small"} disabled:opacity-50 disabled:pointer-events-none ${KINDS[kind]} ${className}`}
       {...rest}
     />
   );
 }
 
-export const keyLook = (kind: Kind = "plain") =>
-  `inline-flex min-h-11 items-center justify-center gap-2 rounded-key text-small no-underline ${KINDS[kind]}`;
+export const keyLook = (kind: Kind = "plain", size = "text-small") => `inline-flex min-h-11 items-center justify-center gap-2 rounded-key ${size} no-underline ${KINDS[kind]}`;
 
 /** A sheet of paper: hairline, no shadow. */
 export function Sheet({ className = "", children, ...rest }: { className?: string; children: ReactNode; "aria-label"?: string }) {

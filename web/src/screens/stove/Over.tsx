@@ -40,7 +40,7 @@ export function Over({ state, undo, clockAt, id, practice, at }: { state: CookSt
             <Undo2 size={18} aria-hidden /> Not over yet
           </Button>
         )}
-        <Link to="/stove" className={`${keyLook()} min-h-16 flex-1 text-lead`}>
+        <Link to="/stove" className={`${keyLook("plain", "text-lead")} min-h-16 flex-1`}>
           To the stove
         </Link>
       </div>
