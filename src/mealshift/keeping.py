@@ -167,7 +167,7 @@ def warmed(slug: str, name: str, portions: int, over: bool) -> str:
     """What is left, warmed through, as a recipe that is cooked as it is. Refusal where it is to be thrown away."""
     if over:
         raise Refusal("over", "left", "Its time is over: throw it away, it is not to be warmed.")
-    dish = re.sub(r",? in [^,]+$", "", name).strip() or name
+    dish = re.sub(r", in [^,]+$", "", name).strip() or name
     stirred = grain(slug).is_meal
     wet = f"{SPLASH_TBSP * portions} tablespoons water" + (" or milk" if stirred else "")
     first = "beat it smooth with the water" if stirred else "break it up and sprinkle the water over it"
