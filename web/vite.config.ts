@@ -62,7 +62,7 @@ const fontsFirst: Plugin = {
 export default defineConfig({
   plugins: [react(), tailwindcss(), offline, fontsFirst],
   base: "/static/",
-  build: { target: "es2022", assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
+  build: { target: "es2022", manifest: true, assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
   test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], restoreMocks: true, testTimeout: 60_000 },
 });

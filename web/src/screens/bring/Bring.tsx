@@ -1,5 +1,5 @@
 import { FileUp, Pencil, Redo2, Undo2 } from "lucide-react";
-import { useEffect, useRef, useState, type DragEvent } from "react";
+import { lazy, Suspense, useEffect, useRef, useState, type DragEvent } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { asTrouble, type Trouble } from "../../api/client";
 import { useExamples, useReading } from "../../api/queries";
@@ -9,12 +9,15 @@ import { readFile } from "../../ui/readFile";
 import { dayName } from "../plan/clock";
 import { bring, draft, NO_DRAFT, redo, shared, takenUp, undo } from "../draft";
 import { JustAPot } from "./JustAPot";
-import { MarkedText } from "./MarkedText";
-import { Understood } from "./Understood";
 import { clock } from "../../job/manner";
 import { putAside } from "../../ui/gone";
 
 const MOST_BYTES = 3_500_000;
+// an empty page needs neither: they come while the recipe is read
+const parts = { marked: () => import("./MarkedText"), understood: () => import("./Understood") };
+const MarkedText = lazy(() => parts.marked().then((m) => ({ default: m.MarkedText })));
+const Understood = lazy(() => parts.understood().then((m) => ({ default: m.Understood })));
+const soon = () => void Promise.all([parts.marked(), parts.understood()]).catch(() => undefined);
 
 export function Bring() {
   const [now, set] = draft.use();
@@ -30,6 +33,11 @@ export function Bring() {
   const empty = now.text.trim() === "";
   const marked = !empty && !editing && reading.data && !reading.error;
   const stopped = reading.data?.problems.some((p) => p.severity === "stop") ?? false;
+
+  useEffect(() => {
+    const idle = window.setTimeout(soon, 1200);
+    return () => window.clearTimeout(idle);
+  }, []);
 
   const [query, setQuery] = useSearchParams();
   useEffect(() => {
@@ -101,7 +109,9 @@ export function Bring() {
           )}
           {trouble && <Wrong trouble={trouble} id="text-wrong" className="mb-3" />}
           {marked && reading.data ? (
-            <MarkedText reading={reading.data} />
+            <Suspense fallback={<p className="text-soft">One moment…</p>}>
+              <MarkedText reading={reading.data} />
+            </Suspense>
           ) : (
             <>
               <label className="sr-only" htmlFor="recipe-text">Recipe text</label>
@@ -128,7 +138,13 @@ export function Bring() {
         </div>
       </Sheet>
       <aside aria-label={empty ? "Demo recipes" : "What I understood"} className="min-[62.5rem]:sticky min-[62.5rem]:top-5 min-[62.5rem]:self-start">
-        {empty ? <Examples /> : reading.data && !trouble ? <Understood reading={reading.data} onBench={() => void go("/bench")} stopped={stopped} /> : null}
+        {empty ? (
+          <Examples />
+        ) : reading.data && !trouble ? (
+          <Suspense>
+            <Understood reading={reading.data} onBench={() => void go("/bench")} stopped={stopped} />
+          </Suspense>
+        ) : null}
       </aside>
     </div>
   );
