@@ -30,7 +30,7 @@ export function WaterLedger({ pot }: { pot: Pot }) {
     <div>
       <h3 className="text-lead">Why {water.jug_ml ?? water.pour_ml} ml</h3>
       <p className="mb-3 mt-1 text-small text-soft">
-        {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}: 1 to {decimal(water.ratio_by_volume ?? 0)} by volume, in this pot with this lid. Between {water.low_ml} and {water.high_ml} is
+        {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}{water.ratio_by_volume !== null && `: 1 to ${decimal(water.ratio_by_volume)} by volume`}, in this pot with this lid. Between {water.low_ml} and {water.high_ml} is
         usual.
       </p>
       <Rows rows={pot.ledger.map((r) => ({ n: r.ml, because: r.because }))} total={water.pour_ml} unit="ml to pour" />

@@ -7,11 +7,7 @@ import { Button, Wrong } from "../../ui/bits";
 import { draft } from "../draft";
 import { tonight } from "../plan/tonight";
 import { Doubts } from "./Doubts";
-
-const WAYS: Record<string, string> = {
-  covered: "under a lid", open: "in an open pan", oven: "in the oven", drain: "boiled and drained", steep: "steeped", "rice-cooker": "in a rice cooker",
-  pressure: "under pressure", "electric-pressure": "under pressure", microwave: "in the microwave", steam: "steamed",
-};
+import { WAY_SAID } from "../../job/ways";
 
 /** What was understood, in sentences; and the way on to the bench. */
 export function Understood({ reading, onBench, stopped }: { reading: Reading; onBench: () => void; stopped: boolean }) {
@@ -41,7 +37,7 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
         {grain && <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />}
         {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
         {reading.rest_min !== null && <Said term="Rested" is={minutes(Math.round(reading.rest_min))} />}
-        {grain && <Said term="Cooked" is={`${WAYS[reading.method] ?? reading.method}, to ${reading.texture}`} />}
+        {grain && <Said term="Cooked" is={`${WAY_SAID[reading.method] ?? reading.method}, to ${reading.texture}`} />}
         {reading.servings !== null && <Said term="For" is={`${reading.servings} at the table`} />}
         {reading.count_out.length > 0 && <Said term="Count out again" is={reading.count_out.join(", ")} />}
       </dl>

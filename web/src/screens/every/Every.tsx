@@ -8,6 +8,7 @@ import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { useWide } from "../../ui/useWide";
 import { choice as choiceStore, draft } from "../draft";
 import { Picture } from "./Picture";
+import { WAY_SAID } from "../../job/ways";
 
 // the plate holds the nearest; the list beside it holds all
 const MOST = 30;
@@ -186,7 +187,7 @@ function Card({ row, was, take, pick }: { row: CompareRow; was: string; take: (w
               <li key={`${w.method}${w.soak_min}`} className="dotted">
                 <button type="button" onClick={() => take(w)} className="flex min-h-12 w-full items-center justify-between gap-3 text-left text-body hover:text-water">
                   <span>
-                    {w.method.replace("electric-pressure", "under pressure")}, {w.soak_min ? `soaked ${minutes(w.soak_min)}` : "no soak"}
+                    {WAY_SAID[w.method] ?? w.method}, {w.soak_min ? `soaked ${minutes(w.soak_min)}` : "no soak"}
                   </span>
                   <span className="figures text-soft">{minutes(w.total_min)}</span>
                 </button>

@@ -183,7 +183,7 @@ function SchoolRow({ school: s, slug }: { school: School; slug: string }) {
         </p>
       </div>
       <p className="figures text-right text-small">
-        one to <strong className="font-show text-lead">{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
+        one to <strong className="font-show text-lead">{decimal(s.pot.water.ratio_by_volume)}</strong>
         <span className="block text-small text-soft">
           {s.pot.texture_word}, {minutes(s.pot.time.total_min)}
           {s.pot.soak.min > 0 && ` after ${minutes(s.pot.soak.min)} in water`}

@@ -70,7 +70,7 @@ export function OtherWay({ g }: { g: GrainPage }) {
         <p className="mt-4 text-body" aria-live="polite">
           <span className="poster mr-2 text-number">{question === "feel" ? found.texture_word : found.dry.g}</span>
           {question === "feel" ? (
-            <>is what it comes out as: 1 to {decimal(found.water.ratio_by_volume ?? 0)} by volume.</>
+            <>is what it comes out as: 1 to {decimal(found.water.ratio_by_volume)} by volume.</>
           ) : (
             <>
               g of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your {g.measure_name}), and {found.water.pour_ml} ml to pour; {found.texture_word}, {found.time.cook.typical} minutes.

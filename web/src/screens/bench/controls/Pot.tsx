@@ -4,9 +4,10 @@ import { Link } from "react-router";
 import type { Choice } from "../../../api/client";
 import { useGuest, useKitchen } from "../../../api/queries";
 import { heatUnit, shownHeat, toCelsius } from "../../../job/manner";
+import { WAY_NAMES } from "../../../job/ways";
 import { Pop } from "../../../ui/Pop";
 import { chip, legend, NumberField, type ControlProps } from "./control";
-import { WayChoice, WORDS } from "./Way";
+import { WayChoice } from "./Way";
 
 const LIDS: [NonNullable<Choice["lid"]>, string][] = [
   ["sealed", "sealed with a cloth"], ["tight", "tight lid"], ["ordinary", "ordinary lid"], ["ajar", "lid ajar"], ["open", "no lid"],
@@ -30,7 +31,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         trigger={
           <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-small`}>
             <span>
-              {own ? own.name : `${cm} cm`}, {way === "covered" || way === "open" ? LIDS.find(([l]) => l === lid)?.[1] : (WORDS[way] ?? way)}
+              {own ? own.name : `${cm} cm`}, {way === "covered" || way === "open" ? LIDS.find(([l]) => l === lid)?.[1] : (WAY_NAMES[way] ?? way)}
             </span>
             <ChevronDown size={17} aria-hidden />
           </button>

@@ -33,7 +33,7 @@ export function SchoolPop({ choice, set }: Pick<ControlProps, "choice" | "set">)
                 <span className="block text-small leading-snug text-soft">for {s.suits}</span>
               </span>
               <span className="figures shrink-0 text-right text-small">
-                1 to <strong>{decimal(s.pot.water.ratio_by_volume ?? 0)}</strong>
+                1 to <strong>{decimal(s.pot.water.ratio_by_volume)}</strong>
                 <span className="block text-fine text-soft">{s.pot.texture_word}</span>
               </span>
             </button>

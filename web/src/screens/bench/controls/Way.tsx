@@ -1,11 +1,6 @@
 import { Picture } from "../../../job/Picture";
+import { WAY_NAMES } from "../../../job/ways";
 import { chip, NumberField, type ControlProps } from "./control";
-
-export const WORDS: Record<string, string> = {
-  covered: "under a lid", open: "open pan", drain: "boiled, drained", steep: "steeped", flush: "short boil, flushed", steam: "steamed", "off-heat": "finished off the heat",
-  "rice-cooker": "rice cooker", pressure: "pressure, whistles", "electric-pressure": "electric pressure", microwave: "microwave", oven: "oven", "cook-ahead": "cooked ahead",
-  soup: "in a soup", "slow-cooker": "slow cooker",
-};
 
 /** How it is cooked, each way as one sees it on the worktop, and what that way wants to be told. */
 export function WayChoice({ choice, set, grains, shift }: Omit<ControlProps, "fromName">) {
@@ -20,7 +15,7 @@ export function WayChoice({ choice, set, grains, shift }: Omit<ControlProps, "fr
         {(g?.methods ?? [now]).map((way) => (
           <button key={way} type="button" aria-pressed={now === way} onClick={() => set({ ...choice, method: way, lid: null, whistles: null, release: "natural" })} className={`${chip(now === way)} grid min-h-[5.5rem] justify-items-center px-1 py-1.5 text-center text-small leading-tight`}>
             <Picture of={way} className="h-11 w-14" />
-            {WORDS[way] ?? way}
+            {WAY_NAMES[way] ?? way}
           </button>
         ))}
       </div>
