@@ -19,11 +19,15 @@ POUND_G = 453.6
 
 @dataclass(frozen=True, slots=True)
 class Measures:
-    """The household's vessels in millilitres. `measure` is the cook's own glass or mug. amounts: how they are said (manner.py)."""
+    """The household's vessels in millilitres. `measure` is the cook's own glass or mug. amounts: how they are said (manner.py).
+
+    pints: "imperial" or "american" where a text shows which its pints and quarts are; "": each as it is mostly met (British pints, American quarts).
+    """
 
     cup_ml: float = 237.0
     measure_ml: float = 240.0
     amounts: str = ""
+    pints: str = ""
 
 
 # canonical unit -> (kind, factor to ml or g; None = the household's own), spellings. "vessel": a vessel whose size only its owner knows;
@@ -76,6 +80,8 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     ),
     "cube": ("count", None, ("cube", "cubes")),
 }  # fmt: skip
+# what goes by the same name on either side of the sea
+PINT_ML = {"pint": {"imperial": 568.0, "american": 473.0}, "quart": {"imperial": 1136.0, "american": 946.0}}
 # minutes at pressure that a whistle counts for, until a household's cooker has told otherwise
 WHISTLE_MIN = 2.5
 # grams and millilitres of a tin nobody stated: a guess, always reported as one
@@ -151,7 +157,7 @@ _WORDS: dict[str, float] = {
 _GLYPH = "[" + "".join(_GLYPHS) + "]"
 # digits are bounded on purpose: no recipe holds a number without end
 _ONE = (
-    rf"(?<![\d.,])(?:\d{{1,4}}(?:\s*(?:and|&|-)\s*|\s*){_GLYPH}|{_GLYPH}|\d{{1,3}}(?:\s+(?:and\s+|&\s*)?|\s?[-–]\s?|-)\d{{1,2}}\s?[/⁄]\s?\d{{1,2}}(?!\d)"
+    rf"(?<![\d.,])(?:\d{{1,2}} and a (?:half|quarter)\b|\d{{1,4}}(?:\s*(?:and|&|-)\s*|\s*){_GLYPH}|{_GLYPH}|\d{{1,3}}(?:\s+(?:and\s+|&\s*)?|\s?[-–]\s?|-)\d{{1,2}}\s?[/⁄]\s?\d{{1,2}}(?!\d)"
     rf"|\d{{1,3}}\s?[/⁄]\s?\d{{1,3}}(?!\d)|\d{{1,3}},\d{{3}}(?![\d,])|\d{{1,7}}(?:[.,]\d{{1,3}})?(?!\d))"
 )
 _BIG = "|".join([*_TENS])
@@ -185,6 +191,8 @@ def number(text: str) -> float:
     t = re.sub(r"\s+", " ", text.strip().lower())
     if t in _WORDS:
         return float(_WORDS[t])
+    if m := re.fullmatch(r"(\d{1,2}) and a (half|quarter)", t):
+        return float(m[1]) + _PARTS[m[2]]
     if t[:1].isalpha():
         return _spelt(t)
     sign = -1.0 if t.startswith("-") else 1.0
@@ -254,6 +262,8 @@ def unit_kind(unit: str) -> str:
 def unit_size(unit: str, measures: Measures) -> tuple[float | None, float | None]:
     """(ml, g) of one such unit; both None for a counted thing."""
     kind, factor, _ = _UNITS.get(unit, ("count", None, ()))
+    if measures.pints and unit in PINT_ML:
+        return PINT_ML[unit][measures.pints], None
     if kind == "volume":
         return factor, None
     if kind == "mass":

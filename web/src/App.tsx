@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useLayoutEffect, useRef, type ReactNode } from "react";
-import { Link, Navigate, Route, Routes, useLocation, useMatch, useNavigate } from "react-router";
+
 import { lastSession, useSession } from "./api/queries";
 import { Header } from "./Header";
 import * as Screen from "./screens/all";
@@ -10,6 +10,7 @@ import { Bar } from "./ui/Bar";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
 import { keysShown, useKeys } from "./ui/keys";
+import { Link, Redirect, Route, Switch, useLocation, useNavigate, useRoute } from "./ui/route";
 
 const Keys = lazy(() => import("./ui/Keys").then((m) => ({ default: m.Keys })));
 
@@ -56,13 +57,13 @@ export function App() {
     window.addEventListener("online", home);
     return () => window.removeEventListener("online", home);
   }, [inside, shown, client]);
-  const joining = useMatch("/join/:token");
+  const [joining] = useRoute("/join/:token");
   if (joining)
     return (
       <Held>
-        <Routes>
-          <Route path="/join/:token" element={<Screen.Join />} />
-        </Routes>
+        <Switch>
+          <Route path="/join/:token"><Screen.Join /></Route>
+        </Switch>
       </Held>
     );
   if (session.isPending) return <div className="min-h-screen" />;
@@ -70,10 +71,10 @@ export function App() {
     const door = <Screen.SignIn mayFound={session.data?.may_found ?? false} empty={session.data?.empty ?? false} />;
     return (
       <Held>
-        <Routes>
-          <Route path="/bench" element={<Screen.Tried door={door} />} />
-          <Route path="*" element={door} />
-        </Routes>
+        <Switch>
+          <Route path="/bench"><Screen.Tried door={door} /></Route>
+          <Route>{door}</Route>
+        </Switch>
       </Held>
     );
   }
@@ -88,27 +89,27 @@ export function App() {
       <Bar />
       <WithKeys />
       <Main>
-        <Routes>
-          <Route path="/" element={<Navigate to="/bring" replace />} />
-          <Route path="/bring" element={<Screen.Bring />} />
-          <Route path="/bench" element={<Screen.Bench />} />
-          <Route path="/every" element={<Screen.Every />} />
-          <Route path="/grains" element={<Screen.Grains />} />
-          <Route path="/grains/:slug" element={<Screen.GrainPage />} />
-          <Route path="/plan" element={<Screen.Plan />} />
-          <Route path="/stove" element={<Screen.Cookings />} />
-          <Route path="/stove/:id" element={<Screen.Stove />} />
-          <Route path="/kitchen" element={<Screen.Kitchen />} />
-          <Route path="/kitchen/pots/:id/boil-off" element={<Screen.BoilOff />} />
-          <Route path="/notebook" element={<Screen.Notebook />} />
-          <Route path="/practice" element={<Screen.Training />} />
-          <Route path="/week" element={<Screen.Week />} />
-          <Route path="/larder" element={<Screen.Larder />} />
-          <Route path="/house" element={<Screen.House />} />
-          <Route path="/kept" element={<Screen.Kept />} />
-          <Route path="/kept/:id" element={<Screen.KeptShift />} />
-          <Route path="*" element={<Nowhere />} />
-        </Routes>
+        <Switch>
+          <Route path="/"><Redirect to="/bring" replace /></Route>
+          <Route path="/bring"><Screen.Bring /></Route>
+          <Route path="/bench"><Screen.Bench /></Route>
+          <Route path="/every"><Screen.Every /></Route>
+          <Route path="/grains"><Screen.Grains /></Route>
+          <Route path="/grains/:slug"><Screen.GrainPage /></Route>
+          <Route path="/plan"><Screen.Plan /></Route>
+          <Route path="/stove"><Screen.Cookings /></Route>
+          <Route path="/stove/:id"><Screen.Stove /></Route>
+          <Route path="/kitchen"><Screen.Kitchen /></Route>
+          <Route path="/kitchen/pots/:id/boil-off"><Screen.BoilOff /></Route>
+          <Route path="/notebook"><Screen.Notebook /></Route>
+          <Route path="/practice"><Screen.Training /></Route>
+          <Route path="/week"><Screen.Week /></Route>
+          <Route path="/larder"><Screen.Larder /></Route>
+          <Route path="/house"><Screen.House /></Route>
+          <Route path="/kept"><Screen.Kept /></Route>
+          <Route path="/kept/:id"><Screen.KeptShift /></Route>
+          <Route><Nowhere /></Route>
+        </Switch>
       </Main>
     </div>
   );

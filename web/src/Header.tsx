@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from "react";
-import { NavLink, useLocation } from "react-router";
+import { NavLink, useLocation } from "./ui/route";
 import { been, HOME, WAY } from "./places";
 import { Wordmark } from "./ui/Wordmark";
 

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Keyboard, LogOut, Menu, Moon, Sun } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
-import { NavLink } from "react-router";
+import { NavLink } from "./ui/route";
 import { answer, api } from "./api/client";
 import { MORE } from "./places";
 import { draft, NO_DRAFT, takenUp } from "./screens/draft";

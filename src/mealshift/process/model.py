@@ -113,4 +113,4 @@ def one_sentence(text: str, a: Operation, b: Operation) -> bool:
     """Do two operations of one step stand in one sentence of the recipe's text?"""
     if a.step is None or a.step != b.step or a.span is None or b.span is None:
         return False
-    return not re.search(r"[.;!?\n](?!\d)", text[a.span.start : b.span.start].rstrip())
+    return not re.search(r"[.;!?](?!\d)", text[a.span.start : b.span.start].rstrip())

@@ -22,7 +22,7 @@ from .names import OTHER_GRAINS
 
 _SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
 _CUT = re.compile(
-    r",\s*(?:and\s+|then\s+|but\s+)?|:\s+|\s+(?:–|—|-|;)\s+|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
+    r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
 )
 _WORD = re.compile(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
 VESSEL_WORDS = (
@@ -131,6 +131,12 @@ _LEAVES = re.compile(
     r"\b(?:the|bay|curry|mint|basil|coriander|cilantro|lime|kaffir|makrut|tea|vine|cabbage|lotus|banana|parsley|sage|celery|of|few|\d+)\s+$",
     re.I,
 )
+# "don't strain off the water", "without boiling": what is told not to be done is not done
+_NOT_DONE = re.compile(
+    r"\b(?:do(?:n't|nt| not)|never|not to|without|avoid|no need to|rather than|instead of)\s+(?:ever |even |yet |you )?$",
+    re.I,
+)
+_SALTED = re.compile(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
 _REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
 
 
@@ -143,6 +149,11 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
         if end == "s" and m["w"].lower() == "leave" and _LEAVES.search(text, 0, m.start()):
             continue
         if m["w"].lower() == "rest" and _REMAINDER.match(text, m.end()):
+            continue
+        if _NOT_DONE.search(text, max(0, m.start() - 24), m.start()):
+            continue
+        if m["w"].lower() in ("salt", "pepper") and not end and not _SALTED.match(text, m.end()):
+            # in a list of what goes in it is a thing, not what one does
             continue
         if end in (
             "",

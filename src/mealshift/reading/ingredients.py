@@ -12,11 +12,13 @@ from typing import Any
 from ..grains import grain
 from ..measures import (
     USUAL_TIN,
+    unit_kind,
 )
 from ..problems import Problem
 from ..process import Span
 from ..recipe import Line
 from ..text.amounts import Item
+from ..text.plain import joined
 from .names import Found, find_grains, guess_grain, name_grain, rice_words
 from .words import word_list
 
@@ -108,7 +110,7 @@ def lines_of_item(item: Item, text: str, at: int, index: int, section: str, prob
     """An item of the amount grammar as a Line of the recipe. text: the recipe's text; at: where the text of the item's places begins."""
     start, end = at + item.start, at + item.end
     ml, g, low, high = item.ml, item.g, item.low, item.high
-    said = " ".join(text[start:end].split("\n"))
+    said = joined(text[start:end])
     if low is not None and low < 0:
         problems.append(
             Problem("amount", said, "An amount below zero cannot be measured; write how much goes in.", "stop")
@@ -210,6 +212,11 @@ def sized(line: Line, problems: list[Problem]) -> Line:
             return line
         ml = ml if ml is not None else g / density if g is not None else None
         g = g if g is not None else ml * density if ml is not None else None
+        if ml and g and line.quantity and line.quantity > 1.2 and not line.cooked and unit_kind(line.unit) == "cup":
+            # "2 cups (200 g) rice": no grain is so light, so the grams are one cup's
+            light, heavy = 0.65 * density, 1.3 * density
+            if g / ml < light <= g * line.quantity / ml <= heavy:
+                g *= line.quantity
         return line.with_(ml=ml, g=g)
     if line.fraction:
         if line.kind == "tomato" and ml is None and g is None and line.quantity:

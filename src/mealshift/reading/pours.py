@@ -94,11 +94,13 @@ def choose(
 
 # more water on the word of a sum is soon poured off again; less is a dry pot
 OVERRULED, DRIED = 1.5, 4.0
+# times the grain's volume; the thinnest soup has no more
+MOST_PER_GRAIN = 20.0
 
 
 _MADE_UP = re.compile(
     r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that)? up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
-    r"|(?:you |there )?(?:should|must) (?:now )?(?:have|be|come to)|you(?:'ll)? (?:want|need)|altogether|all together|in all)\b",
+    r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|measure (?:out )?(?:the |your )?\w+\s*[:,]|altogether|all together|in all)\b",
     re.I,
 )
 _BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
@@ -125,11 +127,15 @@ def made_up(
             if a is None or re.search(r"[.;!?]", piece.text[m.end() : a.start()]):
                 continue
             sentence = (
-                re.split(r"(?<=[.;!?])\s", piece.text[: m.start()])[-1]
-                + re.split(r"[.;!?](?!\d)", piece.text[m.start() :])[0]
+                re.split(r"(?<=[.!?])\s", piece.text[: m.start()])[-1]
+                + re.split(r"[.!?](?!\d)", piece.text[m.start() :])[0]
             )
             item = parse(piece.text, a.start(), a.end(), measures)
-            if not item.ml or not _BROTH.search(sentence) or not 0.8 * (mine.ml or 0) <= item.ml <= 8 * (mine.ml or 0):
+            if (
+                not item.ml
+                or not _BROTH.search(sentence)
+                or not 0.8 * (mine.ml or 0) <= item.ml <= MOST_PER_GRAIN * (mine.ml or 0)
+            ):
                 continue
             kind = ingredients.kind_of(
                 "stock" if re.search(r"\b(?:stock|broth|yakhni)\b", sentence, re.I) else "water"

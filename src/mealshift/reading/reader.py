@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from functools import cache
 from importlib import resources
 
@@ -19,6 +20,7 @@ from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.amounts import AMOUNT, MOST_ITEM, Item, items, parse
+from ..text.plain import joined
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, roles, stated, structure
 from .clauses import Clause, clauses, instead_blanked, without_looks
@@ -163,13 +165,34 @@ def _own_measures(told: str, measures: Measures) -> Measures:
         if said is None or unit is None or ends is None:
             continue
         # to the end of what is said: "a cup and a half"
-        vessel = parse(told, said.start(), ends.start(), Measures(cup, measure))
+        vessel = parse(told, said.start(), ends.start(), replace(measures, cup_ml=cup, measure_ml=measure))
         if vessel.name:
             continue
         held = vessel.ml or (FLUID_OUNCE_ML * (vessel.value or 0.0) if unit == "oz" else None)
         if held and 60 <= held <= 1500:
             measure = held
-    return Measures(cup, measure)
+    return replace(measures, cup_ml=cup, measure_ml=measure, pints=measures.pints or _pints(told))
+
+
+_PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?)\b", re.I)
+_IMPERIAL = re.compile(
+    r"\b(?:gills?|quartern|ozs|hob|gas mark|caster|castor|aubergines?|courgettes?|treacle|sultanas|teacupful|breakfastcup\w*|dripping|new milk|loaf[- ]sugar"
+    r"|patna|carolina rice|tins? of|plain flour|double cream|single cream|litres?|grammes?|stone|shillings?|coriander leaves)\b|\b\d+[ds]\.(?=\s|,)|£|°C",
+    re.I,
+)
+_AMERICAN = re.compile(
+    r"\b(?:sticks? (?:of )?(?:butter|oleo|margarine)|oleo|skillet|dutch oven|all-purpose|half-and-half|half & half|heavy cream|cilantro|scallions?|green onions?"
+    r"|kosher|ground (?:beef|chuck|turkey|pork)|broil\w*|hotdish|casserole dish|cans?|crockpot|crock-pot|shortening|confectioners?)\b|°\s?F|\b3[257][05]\s?(?:F\b|degrees)",
+    re.I,
+)
+
+
+def _pints(told: str) -> str:
+    """Which pints and quarts a text means, by its other words; "" if it has none, or they do not tell."""
+    if not _PINTS.search(told):
+        return ""
+    here, there = len(_IMPERIAL.findall(told)), len(_AMERICAN.findall(told))
+    return "imperial" if here > there else "american" if there > here else ""
 
 
 # -- ingredients -------------------------------------------------------------------------------------------------
@@ -298,7 +321,11 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
 
 @cache
 def _foods() -> frozenset[str]:
-    names = resources.files(__package__).joinpath("models/foods.txt").read_text(encoding="utf-8").split("\n")
+    """What hands of the corpus name, and what a dictionary calls food (scripts/food_words.py)."""
+    models = resources.files(__package__).joinpath("models")
+    names = [
+        n for f in ("foods.txt", "foods_wide.txt") for n in models.joinpath(f).read_text(encoding="utf-8").split("\n")
+    ]
     return frozenset(n for n in names if n and n not in word_list("no_food"))
 
 
@@ -306,13 +333,21 @@ def _foods_in(text: str) -> Iterator[tuple[int, int]]:
     """Places of what can be eaten, two words before one."""
     for m in _JUICE.finditer(text):
         yield m.span()
+    for m in _CLOVES.finditer(text):
+        # the garlic's stand alone; the spice stands among its like
+        if _WHOLE_SPICE.search(text[max(0, m.start() - 60) : m.end() + 60]):
+            yield m.span()
     words = [(m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower())) for m in _WORDS.finditer(text)]
     taken = -1
     for i, (start, end, word) in enumerate(words):
-        if i + 1 < len(words) and f"{text[start:end].lower()} {words[i + 1][2]}" in _foods():
+        # the word behind it, if nothing but a blank stands between
+        then = words[i + 1] if i + 1 < len(words) and text[end : words[i + 1][0]] == " " else None
+        if then and f"{text[start:end].lower()} {then[2]}" in _foods():
             taken = i + 1
-            yield start, words[i + 1][1]
+            yield start, then[1]
         elif i > taken and word in _foods():
+            if then and text[then[0] : then[1]].lower() in word_list("food_part") and word not in ("oil", "butter"):
+                taken, end = i + 1, then[1]
             yield start, end
 
 
@@ -321,6 +356,8 @@ _JUICE = re.compile(
     r"\bjuice of (?:(?:an?|one|two|three|half an?|the|\d+|[½¼]) )?(?:small |large |whole )?(?:lemon|lime|orange)s?\b",
     re.I,
 )
+_CLOVES = re.compile(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
+_WHOLE_SPICE = re.compile(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
 _NOT_THERE = re.compile(
     r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
 )
@@ -745,7 +782,7 @@ def _told(
     out = []
     for t in timed:
         piece = laid.steps[t.block]
-        shown = text[piece.span.start : piece.span.end].replace("\n", " ")
+        shown = joined(text[piece.span.start : piece.span.end])
         told = said.get((" ".join(shown.split()), shown[t.stretch.start : t.stretch.end]))
         out.append(minutes.Timed(t.stretch, t.block, told, 1.0) if told else t)
     return out
@@ -762,7 +799,7 @@ def _steps(
     handles = [(ln.index, ingredients.handle(ln)) for ln in lines]
     out = []
     for n, piece in enumerate(laid.steps):
-        shown = text[piece.span.start : piece.span.end].replace("\n", " ")
+        shown = joined(text[piece.span.start : piece.span.end])
         durations = []
         for t in timed:
             if t.block != n:

@@ -61,13 +61,23 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
     found = tagger.tag(features(things))
     out, chances = [], []
     for i, (t, (role, sure)) in enumerate(zip(things, found, strict=True)):
-        if role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses):
+        if role in ("liquid", "wet") and _NOT_FOR_THE_POT.search(t.text):
+            out.append(("other_pot", max(0.8, sure)))
+            chances.append(0.0)
+        elif role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses):
             out.append(("after", max(0.8, sure)))
             chances.append(0.0)
         else:
             out.append((role, sure))
             chances.append(sum(tagger.chance(label, i) for label in ("liquid", "wet")))
     return out, chances
+
+
+# "2 cups hot water to soak them", "water for boiling the eggs"
+_NOT_FOR_THE_POT = re.compile(
+    r"\b(?:to|for) (?:soak|soaking|wash|washing|blanch|blanching|dissolve|dissolving|(?:boil|boiling|cook|cooking) (?:the )?(?!rice|it\b|in\b)[a-z]+)\b(?! (?:the )?rice)",
+    re.I,
+)
 
 
 def features(things: Sequence[Thing]) -> list[list[str]]:

@@ -6,12 +6,13 @@ What fits nothing is kept as a note: nothing is lost, and nothing is taken for w
 from __future__ import annotations
 
 import re
+from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..process import Span
-from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, lines_of, plain
+from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, joined, lines_of, plain
 from ..text.times import stretches
 from . import lines as tagger
 from .clauses import verbs_in, way_of
@@ -74,7 +75,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     """said: the cook's own class of single lines, by their text."""
     told = plain(text)
     out = Structure(plain=told)
-    tagged = _numbered(tagger.tag(lines_of(told, text)))
+    tagged = _numbered(_without_running_heads(tagger.tag(lines_of(told, text))))
     stepless = not any(t.cls == "step" for t in tagged)
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
     section = ""
@@ -213,13 +214,33 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     # amounts of a list may look like it: the steps' own count is the last that begins at one
     ones = [k for k, (_, m) in enumerate(bare) if m["n"] == "1"]
     bare = bare[ones[-1] :] if ones else []
-    if [int(m["n"]) for _, m in bare] != list(range(1, len(bare) + 1)) or len(bare) < 2:
+    counted: list[tuple[int, re.Match[str]]] = []
+    for i, m in bare:
+        # a page's number may stand between them
+        if int(m["n"]) == len(counted) + 1:
+            counted.append((i, m))
+    if len(counted) < 2 or len(bare) - len(counted) > len(counted) // 3:
         return tagged
+    bare = counted
     out = list(tagged)
     for i, m in bare:
         ln = out[i].line
         line = replace(ln, start=ln.start + m.end(), text=ln.text[m.end() :], number=int(m["n"]))
         out[i] = replace(out[i], line=line, cls="step" if out[i].cls != "step" else out[i].cls)
+    return out
+
+
+_PAGE = re.compile(r"^(?:\d{1,3}\s{2,}(?P<a>\D{4,60})|(?P<b>\D{4,60}?)\s{2,}\d{1,3})$")
+
+
+def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
+    """ "THE LITTLE BOOK      46", "47      THE LITTLE BOOK": what a book prints on each page with the page's number tells nothing."""
+    heads = [(i, (m["a"] or m["b"]).strip()) for i, t in enumerate(tagged) if (m := _PAGE.match(t.line.text))]
+    often = {name for name, n in Counter(name for _, name in heads).items() if n > 1}
+    out = list(tagged)
+    for i, name in heads:
+        if name in often:
+            out[i] = replace(out[i], cls="chatter", sure=1.0)
     return out
 
 
@@ -349,7 +370,7 @@ def _counted(piece: Piece) -> list[Piece]:
 def _join(before: Piece, piece: Piece, told: str) -> None:
     """One newline becomes one blank, so that places stay true."""
     before.span = Span(before.span.start, piece.span.end)
-    before.text = told[before.span.start : before.span.end].replace("\n", " ")
+    before.text = joined(told[before.span.start : before.span.end])
     before.first = piece.first
 
 

@@ -149,6 +149,10 @@ def _last_heat(recipe: Recipe) -> int | None:
     heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.told]
     if heat:
         last = heat[-1]
+        if recipe.method == "drain":
+            # boiled, drained and steamed on: it is looked at while it boils
+            drained = next((i for i in range(heat[0] + 1, last) if ops[i].kind == "drain"), len(ops))
+            last = max(i for i in heat if i < drained)
         # what goes in for the last minutes is said after them; what stands after the heat is off is another matter
         for i in range(last + 1, len(ops)):
             if ops[i].phase in ("rest", "release") or ops[i].kind in ("off", "release"):

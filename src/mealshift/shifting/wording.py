@@ -157,7 +157,10 @@ SINGULAR = 1.1
 def plural(unit: str, value: float, was: str = "") -> str:
     """The unit's word for that many, in the words it replaces: "7 glasses" goes on in glasses."""
     # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
-    said = re.search(r"[^\W\d_]{2,}$", re.split(r"\s*(?:\+|&|\bplus\b|\band\b)", was)[0].strip())
+    said = re.search(
+        r"[^\W\d_]{2,}$",
+        re.split(r"\s*(?:\+|&|\bplus\b|\band\b(?! (?:an? |one |three |two )?(?:half|quarter|third)))", was)[0].strip(),
+    )
     if said:
         if said[0].lower() in _SHORT:
             return said[0]

@@ -363,13 +363,11 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
             if item.unit and not container and unit_kind(item.unit) == "count":
                 per = whole if re.search(r"\beach\b", body, re.I) else 1.0
             if s.bracket and whole and unit_kind(main.unit) in ("cup", "measure", "vessel"):
-                # "4 cups (1 l)" is the whole; "2 cups (180 ml cup)", "2 cups (1 cup = 200 g)" is one of them
-                unit_ml = (amount.ml or 0.0) / whole
-                size = near.ml if near.ml is not None else (near.g or 0.0)
                 bracketed = next(m[0] for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end())
                 # "1½ glass (200 ml glass)": it speaks of one
-                of_one = re.search(rf"\b{re.escape(main.unit_word.removesuffix('s'))}", bracketed, re.I)
-                per = whole if of_one or (whole > 1.2 and 0.25 * unit_ml <= size <= 1.35 * unit_ml) else 1.0
+                one = re.escape(re.sub(r"(?<=ss)es$|(?<!s)s$", "", main.unit_word, flags=re.I))
+                of_one = re.search(rf"\b(?:{one}|each)", bracketed, re.I)
+                per = whole if of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit)) else 1.0
                 if near.ml:
                     item.ml = near.ml * per
             item.ml = item.ml if item.ml is not None else near.ml and near.ml * per
@@ -379,6 +377,25 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
             item.ml, item.g = (None if item.ml is None else item.ml * n), (None if item.g is None else item.g * n)
     _name(item, body, start, said, times)
     return item
+
+
+# millilitres that a cup, and a vessel of the house's own, may hold
+_HOLDS = {"cup": (170.0, 300.0), "measure": (90.0, 420.0), "vessel": (90.0, 420.0)}
+# g/ml of what is measured dry
+_DRY = 0.8
+
+
+def _of_one(ml: float | None, g: float | None, many: float, kind: str) -> bool:
+    """ "1½ cups (300 g)", "4 cups (1 l)" say the whole once more; "2 cups (250 ml)", "3 katori (150 g)" say what one holds: only where the whole cannot be meant.
+
+    What weighs so little that it might be feathers ("2 cups (60 g) spinach") is the whole all the same: a measuring cup's grams are never of one.
+    """
+    low, high = _HOLDS[kind]
+    if ml is not None:
+        return not low <= ml / many <= high and low <= ml <= high
+    if g is None or kind == "cup":
+        return False
+    return g / many / _DRY < low <= g / _DRY <= high
 
 
 def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[str] | None) -> None:

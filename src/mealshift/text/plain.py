@@ -53,8 +53,9 @@ _LEAD = re.compile(rf"^\s*(?:[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}
 _SCAN_ONE = re.compile(
     r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+(?:c|C|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
 )
+# not the l of "'7l": that is a year
 _SCAN_TEN = re.compile(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
-_SCAN_NUMBER_L = re.compile(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)")
+_SCAN_NUMBER_L = re.compile(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
 
 
 @dataclass(frozen=True, slots=True)
@@ -184,3 +185,61 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
         )
         blank = 0
     return out
+
+
+_CUT_WORD = re.compile(r"(?P<a>(?<![\w-])[^\W\d_]{2,})-[ \t]*\n\s*(?P<b>[a-zà-ÿ]{2,})")
+# what keeps its hyphen wherever the line ends
+_HYPHENED = frozenset(
+    [
+        "half",
+        "long",
+        "short",
+        "medium",
+        "low",
+        "high",
+        "well",
+        "pre",
+        "semi",
+        "non",
+        "self",
+        "all",
+        "full",
+        "part",
+        "deep",
+        "stir",
+        "slow",
+        "sun",
+        "free",
+        "extra",
+        "two",
+        "three",
+        "four",
+        "bite",
+        "room",
+        "heavy",
+        "thick",
+        "thin",
+        "fine",
+        "over",
+        "skin",
+        "bone",
+        "oven",
+        "pan",
+    ]
+)
+
+
+def joined(told: str) -> str:
+    """Lines made one, letter for letter as long as they were: a newline becomes a blank, and a word cut at the line's end is whole again, blanks before it.
+
+    >>> joined("in salt-\\ned water"), joined("into half-\\nmoons")
+    ('in   salted water', 'into  half-moons')
+    """
+    if "-" in told:
+
+        def whole(m: re.Match[str]) -> str:
+            word = m["a"] + ("-" if m["a"].lower() in _HYPHENED else "") + m["b"]
+            return word.rjust(len(m[0]))
+
+        told = _CUT_WORD.sub(whole, told)
+    return told.replace("\n", " ")

@@ -9,11 +9,16 @@ from ..pot.methods import method
 
 
 def ingredients(shift: dict[str, Any]) -> list[str]:
-    return [i["text"] for i in _listed(shift)]
+    return [_even(i["text"]) for i in _listed(shift)]
 
 
 def steps(shift: dict[str, Any]) -> list[str]:
-    return [s["text"] for s in shift["steps"] if s["text"]]
+    return [_even(s["text"]) for s in shift["steps"] if s["text"]]
+
+
+def _even(text: str) -> str:
+    """One blank between two words; where a page cut a word there are more (text/plain.py, joined)."""
+    return " ".join(text.split())
 
 
 def ingredient_parts(shift: dict[str, Any]) -> list[tuple[str, list[dict[str, Any]]]]:
@@ -37,7 +42,7 @@ def _under_headings(rows: list[dict[str, Any]]) -> list[tuple[str, list[dict[str
         section = row.get("section") or (out[-1][0] if out and row.get("was") is None else "")
         if not out or out[-1][0] != section:
             out.append((section, []))
-        out[-1][1].append(row)
+        out[-1][1].append({**row, "text": _even(row["text"])})
     return out
 
 

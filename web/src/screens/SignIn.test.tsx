@@ -1,13 +1,12 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { SignIn } from "./SignIn";
 
 const show = (mayFound: boolean, empty: boolean) => {
   const client = new QueryClient();
-  render(<QueryClientProvider client={client}><MemoryRouter><SignIn mayFound={mayFound} empty={empty} /></MemoryRouter></QueryClientProvider>);
+  render(<QueryClientProvider client={client}><SignIn mayFound={mayFound} empty={empty} /></QueryClientProvider>);
   return client;
 };
 const tried = { text: "Pot\n200 g rice", title: "Pot", rows: [["foxtail-millet", "foxtail millet"], ["quinoa", "quinoa"]].map(([grain, name], i) => ({ grain, name, family: "millet", pour_ml: 300 + 50 * i, cook_min: 14, rest_min: 10 })), becomes: "Pot, in foxtail millet", ingredients: ["210 g foxtail millet"], steps: ["Simmer 14 minutes."], asked: 1 };

@@ -1,5 +1,5 @@
 import { useEffect, type ReactNode } from "react";
-import { Link } from "react-router";
+import { Link } from "../ui/route";
 import { setManner, usual } from "../job/manner";
 import { keyLook } from "../ui/bits";
 import { Wordmark } from "../ui/Wordmark";

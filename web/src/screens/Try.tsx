@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate } from "../ui/route";
 import { answer, api, asTrouble } from "../api/client";
 import { Swatch } from "../job/Hatch";
 import { Button, Wrong } from "../ui/bits";
@@ -27,7 +27,7 @@ export function Try() {
     if (!made) return;
     if (made.text !== draft.get().text) bring(made.text);
     choice.set({ ...FIRST_CHOICE, to });
-    void go("/bench");
+    go("/bench");
   };
   return (
     <section aria-label="Try a recipe" className={found.isFetching && found.isPlaceholderData ? "opacity-60" : ""}>

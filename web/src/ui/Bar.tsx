@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useLocation } from "react-router";
+import { useLocation } from "./route";
 import { TroubleError } from "../api/client";
 import { sayTrouble, settle, useTold } from "./gone";
 

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import type { NavigateFunction } from "react-router";
+import type { Go } from "./route";
 import { kept } from "./kept";
 
 /** Single keys may be in the way of speech input: they can be turned off on this device. */
@@ -30,7 +30,7 @@ const FIELD = "textarea, input:not([type=checkbox], [type=radio], [type=file], [
 const TAKES_ENTER = "a, button, summary, select, input, textarea, [role=button], [role=radio], [role=slider], [role=link]";
 
 /** Listens while it is shown. The page's one main thing to do carries data-go. */
-export function useKeys(go: NavigateFunction): void {
+export function useKeys(go: Go): void {
   useEffect(() => {
     const struck = (e: KeyboardEvent) => {
       const at = e.target instanceof Element ? e.target : document.body;
@@ -40,7 +40,7 @@ export function useKeys(go: NavigateFunction): void {
         { typing: at.matches(FIELD) || at.matches("select"), on: at.matches(TAKES_ENTER), sheet: document.querySelector("[role=dialog]") !== null, single: keysOn.get() },
       );
       if (!what || e.defaultPrevented) return;
-      if (what.do === "go") void go(what.to);
+      if (what.do === "go") go(what.to);
       else if (what.do === "list") keysShown.set(true);
       else if (what.do === "field") document.querySelector<HTMLElement>(`main :is(${FIELD})`)?.focus();
       else document.querySelector<HTMLButtonElement>("[data-go]:not(:disabled)")?.click();

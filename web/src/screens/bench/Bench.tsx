@@ -1,6 +1,6 @@
 import { SlidersHorizontal } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Choice, type Shift } from "../../api/client";
 import { useChange, useGrains, useGuest, useReading, useSession, useShift } from "../../api/queries";
 import { Jug } from "../../job/Jug";
@@ -66,7 +66,7 @@ export function Bench() {
     const kept = await keep.mutateAsync({ choice }).catch(() => null);
     if (kept) {
       draft.set({ ...now, recipeId: kept.recipe_id });
-      void go(`/kept/${kept.id}`);
+      go(`/kept/${kept.id}`);
     }
   };
   const keepButton = guest ? (

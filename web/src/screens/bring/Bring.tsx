@@ -1,6 +1,5 @@
-import { FileUp, Pencil, Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef, useState, type DragEvent } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "../../ui/route";
 import { asTrouble, type Trouble } from "../../api/client";
 import { useExamples, useReading } from "../../api/queries";
 import { Button, Sheet, Wrong } from "../../ui/bits";
@@ -82,17 +81,17 @@ export function Bring() {
             <h1 className="mr-auto text-title">{empty ? "Bring a rice recipe" : marked ? "Your recipe, as I read it" : "Your recipe"}</h1>
             {marked && now.before.length > 0 && (
               <Button onClick={() => set(undo(now))}>
-                <Undo2 size={17} aria-hidden /> Undo
+                Undo
               </Button>
             )}
             {marked && now.after.length > 0 && (
               <Button onClick={() => set(redo(now))}>
-                <Redo2 size={17} aria-hidden /> Redo
+                Redo
               </Button>
             )}
             {marked && (
               <Button onClick={() => { if (reading.data && /^\s*[{[<]/.test(now.text)) set({ ...now, text: reading.data.text }); setEditing(true); }}>
-                <Pencil size={16} aria-hidden /> Edit the text
+                Edit the text
               </Button>
             )}
             {!empty && editing && <Button kind="main" data-go onClick={() => setEditing(false)}>Read it</Button>}
@@ -128,7 +127,7 @@ export function Bring() {
               />
               <div className="mt-3 flex flex-wrap items-center gap-3 text-small text-soft">
                 <Button onClick={() => picker.current?.click()}>
-                  <FileUp size={17} aria-hidden /> Open a file
+                  Open a file
                 </Button>
                 or drop a text, saved page or recipe file here
                 <input ref={picker} type="file" aria-label="Recipe file" tabIndex={-1} accept=".txt,.md,.json,.jsonld,.html,.htm,text/plain,text/markdown,text/html,application/json,application/ld+json" className="sr-only" onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ""; }} />
@@ -142,7 +141,7 @@ export function Bring() {
           <Examples />
         ) : reading.data && !trouble ? (
           <Suspense>
-            <Understood reading={reading.data} onBench={() => void go("/bench")} stopped={stopped} />
+            <Understood reading={reading.data} onBench={() => go("/bench")} stopped={stopped} />
           </Suspense>
         ) : null}
       </aside>

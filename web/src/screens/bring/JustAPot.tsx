@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useId, useState, type FormEvent } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Choice } from "../../api/client";
 import { useGrains } from "../../api/queries";
 import { Button, Wrong } from "../../ui/bits";
@@ -26,7 +26,7 @@ export function JustAPot({ grain, amount: first = "1 cup", from = {} }: { grain?
       const { pot_cm, pot_id } = choiceStore.get();
       bring(text, null, corrections);
       choiceStore.set({ ...FIRST_CHOICE, pot_cm, pot_id, ...from, to: slug });
-      void go("/bench");
+      go("/bench");
     },
   });
   const trouble = asTrouble(make.error);

@@ -1,4 +1,4 @@
-import { useNavigate } from "react-router";
+import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Reading } from "../../api/client";
 import { useChange, useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
@@ -69,7 +69,7 @@ function Beside({ text }: { text: string }) {
     const kept = await keep.mutateAsync(undefined);
     if (!kept.side) return;
     await tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, `r${kept.id}`])] }));
-    void go("/plan");
+    go("/plan");
   };
   const short = keep.data && !keep.data.side;
   return (

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate } from "../../ui/route";
 import { asTrouble, type CompareRow } from "../../api/client";
 import { useCompare } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
@@ -47,7 +47,7 @@ export function Every() {
   const was = found.data?.was?.name ?? "the rice";
   const take = (row: { grain: string; method: string; soak_min: number }) => {
     setChoice({ ...choice, to: row.grain, blend: [], method: row.method, lid: null, soak_min: row.soak_min, texture: null, roast: null });
-    void go("/bench");
+    go("/bench");
   };
   return (
     <div className="pt-5">

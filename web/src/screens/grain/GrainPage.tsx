@@ -1,4 +1,4 @@
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "../../ui/route";
 import { asTrouble, type GrainPage as Page, type School } from "../../api/client";
 import { useGrainPage } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
@@ -169,7 +169,7 @@ function SchoolRow({ school: s, slug }: { school: School; slug: string }) {
   const [choice, set] = choiceStore.use();
   const take = () => {
     set({ ...choice, ...schoolChoice(s), to: slug, blend: [] });
-    void go("/bench");
+    go("/bench");
   };
   return (
     <li className="dotted flex flex-wrap items-center gap-x-5 gap-y-1 py-3">

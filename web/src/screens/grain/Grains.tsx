@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import { useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState, type FormEvent } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useNavigate, useParams } from "../../ui/route";
 import { answer, api, asTrouble, type Trouble } from "../../api/client";
 import { Wordmark } from "../../ui/Wordmark";
 import { Button, Wrong } from "../../ui/bits";
@@ -17,7 +17,7 @@ export function Join() {
     try {
       await answer(api.POST("/api/join", { body: { token, ...form } }));
       await client.resetQueries();
-      void go("/bring");
+      go("/bring");
     } catch (fault) {
       setTrouble(asTrouble(fault));
     }

@@ -1,6 +1,6 @@
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble } from "../../api/client";
 import { useChange, useGrains, useRecipes, useSession, useShifts } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
@@ -27,7 +27,7 @@ export function Kept() {
   const open = async (id: number) => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } } }));
     bring(found.text, found.id, found.corrections);
-    void go("/bring");
+    go("/bring");
   };
   const [sought, setSought] = useState("");
   const wanted = sought.trim().toLowerCase();
@@ -74,7 +74,7 @@ export function Kept() {
               {r.side && (
                 <p className="mt-1 flex items-center gap-3 text-small text-soft">
                   Cooked as it is, beside a grain.
-                  <Button onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, `r${r.id}`])] })); void go("/plan"); }}>Plan it</Button>
+                  <Button onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, `r${r.id}`])] })); go("/plan"); }}>Plan it</Button>
                 </p>
               )}
               {mine.length > 0 && (

@@ -1,5 +1,5 @@
 import { Braces, CalendarClock, FileText, Printer, RotateCcw, Trash2 } from "lucide-react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "../../ui/route";
 import { answer, api, asTrouble, type KeptShift as Kept } from "../../api/client";
 import { useChange, useGrains, useKeptShift, useLessons } from "../../api/queries";
 import { Jug } from "../../job/Jug";
@@ -43,7 +43,7 @@ function Shown({ kept }: { kept: Kept }) {
     // today's numbers: what the pots have taught since, and the pot as it is tested now
     const pot = kept.choice.pot_id != null ? { pot_cm: null, pot_l: null, pot_lid: null, boil_off: null } : {};
     choiceStore.set({ ...FIRST_CHOICE, ...kept.choice, ...pot, factors: null });
-    void go("/bench");
+    go("/bench");
   };
   const taught = lessons.data?.held.some((h) => h.decided > kept.created && (h.kind === "pot" || h.kind === "liking" || h.kind.endsWith("bag") || h.subject === kept.grain));
   if (!pot) return null;
@@ -59,7 +59,7 @@ function Shown({ kept }: { kept: Kept }) {
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench
         </Button>
-        <Button kind="main" data-go onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] })); void go("/plan"); }}>
+        <Button kind="main" data-go onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] })); go("/plan"); }}>
           <CalendarClock size={17} aria-hidden /> Plan it
         </Button>
         <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">
@@ -81,7 +81,7 @@ function Shown({ kept }: { kept: Kept }) {
           type="button"
           onClick={() => {
             throwAway(`shift/${kept.id}`, `${kept.title}: thrown away.`, () => drop.mutateAsync(undefined));
-            void go("/kept");
+            go("/kept");
           }}
           aria-label="Throw this shift away"
           className="grid h-11 w-11 place-items-center rounded-key text-soft hover:text-warn"

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "../../ui/route";
 import { answer, api, asTrouble, type BoilOff as Found, type KitchenPot, type Trouble } from "../../api/client";
 import { useKitchen } from "../../api/queries";
 import { Button, keyLook, Wrong } from "../../ui/bits";
@@ -78,7 +78,7 @@ function Walk({ pot }: { pot: KitchenPot }) {
       if (!keep) return;
       for (const key of ["kitchen", "shift", "plan", "compare", "what-if", "grain"]) void client.invalidateQueries({ queryKey: [key] });
       set(NONE);
-      void go("/kitchen");
+      go("/kitchen");
     } catch (fault) {
       setFound(null);
       setTrouble(asTrouble(fault));

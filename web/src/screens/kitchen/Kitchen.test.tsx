@@ -1,7 +1,6 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import type { Kitchen as KitchenData } from "../../api/client";
 import { setManner } from "../../job/manner";
@@ -28,9 +27,7 @@ beforeEach(() => {
   });
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter>
-        <Kitchen />
-      </MemoryRouter>
+      <Kitchen />
     </QueryClientProvider>,
   );
 });

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import { answer, api, asTrouble, type KitchenPot, type Trouble } from "../../api/client";
 import { typedNumber } from "../../job/manner";
 import { Bottom } from "../../ui/Bottom";

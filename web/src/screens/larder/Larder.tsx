@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Bag } from "../../api/client";
 import { useHomeChange, useLarder } from "../../api/queries";
 import { Swatch, useHatch } from "../../job/Hatch";
@@ -91,7 +91,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: recipeId } } }));
     bring(found.text, found.id, found.corrections);
     choice.set({ ...FIRST_CHOICE, to: bag.grain, bag_id: bag.id, age: bag.old ? "old" : "fresh" });
-    void go("/bench");
+    go("/bench");
   };
   return (
     <section aria-label={bag.name} className="mt-4 rounded-sheet border border-line bg-sheet p-4">

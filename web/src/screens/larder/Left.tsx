@@ -1,4 +1,4 @@
-import { useNavigate } from "react-router";
+import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type LeftOver } from "../../api/client";
 import { useHomeChange, useLeft } from "../../api/queries";
 import { Button, Wrong } from "../../ui/bits";
@@ -65,7 +65,7 @@ function Row({ row }: { row: LeftOver }) {
           </Button>
         )}
         {!row.over && row.place === "fridge" && (
-          <Button kind="main" disabled={warm.isPending} onClick={() => warm.mutate(undefined, { onSuccess: ({ text }) => { bring(text); void go("/bring"); } })}>
+          <Button kind="main" disabled={warm.isPending} onClick={() => warm.mutate(undefined, { onSuccess: ({ text }) => { bring(text); go("/bring"); } })}>
             Warm it tonight
           </Button>
         )}

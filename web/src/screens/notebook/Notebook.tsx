@@ -1,6 +1,6 @@
 import { PenLine, Search } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import { asTrouble } from "../../api/client";
 import { useGrains, useNotebook, type Wanted } from "../../api/queries";
 import { Button, keyLook, Wrong } from "../../ui/bits";

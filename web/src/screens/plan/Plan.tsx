@@ -1,6 +1,6 @@
 import { CalendarPlus, CookingPot, Flame, Pin, PinOff, Printer } from "lucide-react";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type PlanTask, type PlanWay, type Trouble } from "../../api/client";
 import { plannedAs, useAppliance, useKitchen, usePlan, useRecipes, useShifts } from "../../api/queries";
 import { coatOf } from "../../job/grains";
@@ -84,7 +84,7 @@ export function Plan() {
       const made = await answer(api.POST("/api/cookings", { body: { ...asked, client_id: newId(), speed } }));
       // what is being cooked is not planned any more: no dish stays pressed by itself
       if (speed === 1) set({ ...NO_DINNER, burners: d.burners });
-      void go(`/stove/${made.id}`);
+      go(`/stove/${made.id}`);
     } catch (fault) {
       setWrong(asTrouble(fault));
     }

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import { answer, api, asTrouble, type Entry } from "../../api/client";
 import { useEntriesOf, useHomeChange, useLeft } from "../../api/queries";
 import { Button, keyLook, Wrong } from "../../ui/bits";

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import { useCookings } from "../../api/queries";
 import { keyLook } from "../../ui/bits";
 import { allSeen } from "./store";

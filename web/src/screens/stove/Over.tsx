@@ -1,5 +1,5 @@
 import { Undo2 } from "lucide-react";
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import { type CookState } from "../../api/client";
 import { Button, keyLook } from "../../ui/bits";
 import { AfterMeal } from "./After";

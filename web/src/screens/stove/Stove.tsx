@@ -1,6 +1,6 @@
 import { Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams } from "../../ui/route";
 import { type CookPot, type CookState } from "../../api/client";
 import { clock, dated } from "../../job/manner";
 import { Button, keyLook, Wrong } from "../../ui/bits";

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "../../ui/route";
 import type { Week } from "../../api/client";
 import { keyLook } from "../../ui/bits";
 

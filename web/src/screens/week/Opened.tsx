@@ -1,4 +1,4 @@
-import { useNavigate } from "react-router";
+import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type WeekMeal } from "../../api/client";
 import { useHomeChange, useMembers } from "../../api/queries";
 import { minutes } from "../../job/words";
@@ -28,13 +28,13 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: m.recipe_id } } }));
     bring(found.text, found.id, found.corrections);
     choice.set({ ...FIRST_CHOICE, to: m.shifted ? m.grain : FIRST_CHOICE.to });
-    void go("/bench");
+    go("/bench");
   };
   const plan = () =>
     keep.mutate(undefined, {
       onSuccess: (k) => {
         void tonight.change((d) => ({ ...d, ids: [String(k.shift_id)], changes: {}, pins: {} }));
-        void go("/plan");
+        go("/plan");
       },
     });
   return (

@@ -1,7 +1,6 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import type { Week, WeekMeal } from "../../api/client";
 import { Board } from "./Board";
@@ -29,7 +28,7 @@ afterEach(() => vi.unstubAllGlobals());
 const show = (what: React.ReactNode) =>
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter>{what}</MemoryRouter>
+      {what}
     </QueryClientProvider>,
   );
 const puts = () => sent.filter((s) => s.method === "PUT");

@@ -1,4 +1,4 @@
-import { Link } from "react-router";
+import { Link } from "../../../ui/route";
 import { useGuest } from "../../../api/queries";
 import { Swatch } from "../../../job/Hatch";
 import { Pop } from "../../../ui/Pop";

@@ -1,6 +1,6 @@
 import { ChevronDown } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
-import { Link } from "react-router";
+import { Link } from "../../../ui/route";
 import type { Choice } from "../../../api/client";
 import { useGuest, useKitchen } from "../../../api/queries";
 import { heatUnit, shownHeat, toCelsius } from "../../../job/manner";
