@@ -318,7 +318,7 @@ def _shift(a: argparse.Namespace) -> tuple[Any, str]:
         blend=parts if len(parts) > 1 else (),
         packets=(Packet(slug, a.packet_ratio, a.packet_min),),
     )
-    data = pipeline.shown(shift(read(_text(a.file), measures), choice, measures))
+    data = pipeline.shown(shift(read(_text(a.file), measures), choice))
     return data, writing.recipe_alone(data) if a.text else _shift_text(data)
 
 

@@ -22,6 +22,7 @@ from .reading import read
 from .recipe import Correction, Doubt, Duration, Line, Recipe
 from .shifting import Choice, Shift, laws, shift
 from .shifting.backwards import carriers
+from .shifting.wording import of_line, plural
 from .writing.text import recipe_alone
 
 
@@ -29,7 +30,7 @@ def whole_way(
     text: str, choice: Choice, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()
 ) -> dict[str, Any]:
     """Recipe text → recipe → shift → what to show. Refusal if the way is barred."""
-    return shown(shift(read_once(text, measures, corrections), choice, measures))
+    return shown(shift(read_once(text, measures, corrections), choice))
 
 
 @lru_cache(maxsize=64)
@@ -337,23 +338,28 @@ def doubt_row(d: Doubt) -> dict[str, Any]:
     }
 
 
-def said_measure(choice: Choice, recipe: Recipe, cup_ml: float = 237.0) -> tuple[str, float, str | None]:
+def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None]:
     """The words for the pour: the cook's own vessel, or those its line is written in (the grain's where several lines carry it)."""
     if choice.said_unit == "measure" or choice.kitchen.manner.amounts in ("metric", "cups"):
         return choice.kitchen.pours_in
     carry = carriers(recipe)
     line = carry[0] if len(carry) == 1 and carry[0].unit else recipe.source_line
     unit = line.unit if line else ""
+    own = of_line(line, recipe.vessels) if line else recipe.vessels
     if unit_kind(unit) == "cup":
-        return "cup", cup_ml, "cup"
-    if unit_kind(unit) == "measure":
+        return "cup", own.cup_ml, "cup"
+    if unit_kind(unit) == "measure" and abs(own.measure_ml - choice.kitchen.measure_ml) < 1:
         return "measure", choice.kitchen.measure_ml, choice.kitchen.measure_name
+    if unit_kind(unit) in ("measure", "vessel") and line is not None and line.amount_span is not None:
+        # the recipe's own glass, by its own name
+        said = line.text[line.amount_span.start : line.amount_span.end]
+        return "measure", own.measure_ml, plural("measure", 1, said)
     return ("g", 1.0, None) if unit_kind(unit) == "mass" and choice.said_unit == "g" else ("ml", 1.0, None)
 
 
 def shift_report(s: Shift) -> dict[str, Any]:
     """Every ingredient line of the input stands in "ingredients" (its `was`) or in "check"."""
-    unit, size, name = said_measure(s.choice, s.recipe, s.measures.cup_ml)
+    unit, size, name = said_measure(s.choice, s.recipe)
     return {
         "schema": SCHEMA,
         "engine": ENGINE_VERSION,

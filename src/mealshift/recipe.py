@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field, replace
 
+from .measures import Measures
 from .problems import Problem
 from .process.model import Process, Span
 
@@ -184,6 +185,8 @@ class Recipe:
     count_out: tuple[str, ...] = ()
     allergens: tuple[str, ...] = ()
     problems: tuple[Problem, ...] = field(default=())
+    # the vessels its amounts are said in: the text's own where it says what they hold, else the household's
+    vessels: Measures = field(default_factory=Measures)
 
     @property
     def source_line(self) -> Line | None:

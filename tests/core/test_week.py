@@ -8,7 +8,6 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mealshift.measures import Measures
 from mealshift.pot import Kitchen
 from mealshift.problems import Refusal
 from mealshift.reading import read
@@ -91,7 +90,7 @@ def test_shopping_is_what_the_larder_lacks_and_no_water() -> None:
     )
     texts = [
         w.text
-        for w in shopping([(d, shift(r, Choice("quinoa"), Measures())) for d, r in (("a", other), ("b", third))], {})
+        for w in shopping([(d, shift(r, Choice("quinoa"))) for d, r in (("a", other), ("b", third))], {})
     ]
     assert {"3 onions", "3 tbsp olive oil", "400 g + 1 cup passata"} <= set(texts)
     blend = shifted(demo("01"), "quinoa", blend=(("quinoa", 1.0), ("little-millet", 1.0)))

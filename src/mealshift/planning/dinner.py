@@ -14,7 +14,6 @@ from typing import Any
 
 from .. import comparing
 from ..manner import Manner
-from ..measures import Measures
 from ..pot import Kitchen
 from ..pot.account import said_minutes
 from ..problems import Refusal
@@ -35,7 +34,6 @@ class Dish:
     key: str
     recipe: Recipe
     choice: Choice | None
-    measures: Measures | None = None
     kitchen: Kitchen | None = None
 
 
@@ -73,7 +71,7 @@ def plan_dinner(
     shifts: dict[str, Shift | AsItIs] = {}
     keys: dict[str, str] = {}
     for d in dishes:
-        made = as_it_is(d.recipe, d.kitchen) if d.choice is None else shift(d.recipe, d.choice, d.measures)
+        made = as_it_is(d.recipe, d.kitchen) if d.choice is None else shift(d.recipe, d.choice)
         name = made.title.text
         while name in shifts:
             name += " (again)"
@@ -124,7 +122,7 @@ def _ways_out(
 
     def offer(kind: str, text: str, changes: dict[str, Any]) -> bool:
         try:
-            other = shift(dish.recipe, replace(choice, **changes), dish.measures)
+            other = shift(dish.recipe, replace(choice, **changes))
         except Refusal:
             return False
         needs = critical_minutes(tasks_of(other, "x"))

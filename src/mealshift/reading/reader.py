@@ -111,6 +111,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         allergens=ingredients.allergens([ln.text for ln in lines]),
         plain=laid.plain,
         line_classes=tuple(laid.classes),
+        vessels=measures,
     )
     if source is None:
         problems.append(

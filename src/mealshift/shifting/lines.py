@@ -11,7 +11,7 @@ from ..pot import Pot
 from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
 from .backwards import carriers, grain_lines
-from .wording import Edit, Edited, apply, in_manner, nearest, said_grain, said_liquid, said_quantity
+from .wording import Edit, Edited, apply, in_manner, nearest, of_line, said_grain, said_liquid, said_quantity
 
 # a salt or stock line is left alone while the cooked mass moves less than this
 NOTICEABLE = 0.08
@@ -124,7 +124,7 @@ def rewrite_lines(
 
 def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
     was = ln.text[ln.amount_span.start : ln.amount_span.end] if ln.amount_span else ""
-    said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, measures, was)} {pot.grain.name}, in a pot of its own with {jug_ml(pot.pour_ml)} ml water"
+    said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, of_line(ln, measures), was)} {pot.grain.name}, in a pot of its own with {jug_ml(pot.pour_ml)} ml water"
     return NewLine(said, None, "source_grain", ((0, len(said)),), "its time does not meet the other's")
 
 
@@ -170,7 +170,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             between = m.start() > 0 and m.end() < len(ln.text) and ln.text[m.end()].isalnum()
             edits.append(Edit(m.start(), m.end(), " " if between else ""))
     elif ln.amount_span:
-        said = said_grain(a.dry_ml, a.dry_g, ln.unit, measures, ln.text[ln.amount_span.start : ln.amount_span.end])
+        said = said_grain(
+            a.dry_ml, a.dry_g, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]
+        )
         unchanged = (
             abs(a.dry_ml - (ln.ml or 0)) < 0.5
             if ln.unit not in ("g", "kg", "oz", "lb")
@@ -296,7 +298,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
         Edit(
             ln.amount_span.start,
             ln.amount_span.end,
-            said_liquid(ml, ln.unit, measures, ln.text[ln.amount_span.start : ln.amount_span.end]),
+            said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]),
         )
     ]
     edits += _without_stale_liquid(ln)

@@ -20,7 +20,7 @@ from ..recipe import Recipe, Step
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts
 from .target import Target
-from .wording import Edit, apply, moved, said_grain, said_liquid, said_time
+from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_time
 
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
@@ -455,7 +455,9 @@ class _View:
                     and new >= LEAST_ML
                     and not any(m.start() < end and start < m.end() for start, end in told)
                 ):
-                    edits.append(Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, self.measures, was)))
+                    edits.append(
+                        Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, of_line(ln, self.measures), was))
+                    )
         for m in _GRAIN_AMOUNT.finditer(step.text):
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
@@ -484,7 +486,11 @@ class _View:
             if ln in self.own.lines and not ln.cooked:
                 ml = self.a.dry_ml * ln.ml / self.own.dry_ml
                 same = abs(ml - ln.ml) < 0.5 and (self.a.same or ln.unit not in ("g", "kg", "oz", "lb"))
-                said = was if same else said_grain(ml, ml * self.a.target.density, ln.unit, self.measures, was)
+                said = (
+                    was
+                    if same
+                    else said_grain(ml, ml * self.a.target.density, ln.unit, of_line(ln, self.measures), was)
+                )
                 edits.append(Edit(start, end, said))
             elif ln in carriers(self.recipe):
                 new = self.a.carrier(ln.ml)
@@ -494,7 +500,7 @@ class _View:
                         end,
                         was
                         if abs(new - ln.ml) < 2.5 or new < LEAST_ML
-                        else said_liquid(new, ln.unit, self.measures, was),
+                        else said_liquid(new, ln.unit, of_line(ln, self.measures), was),
                     )
                 )
         return edits

@@ -73,10 +73,10 @@ class Shift:
         return " and ".join(kinds[:2]) or "water"
 
 
-def shift(recipe: Recipe, choice: Choice, measures: Measures | None = None) -> Shift:
+def shift(recipe: Recipe, choice: Choice) -> Shift:
     """Refusal if the recipe holds no grain with an amount, or the choice contradicts itself or the grain."""
     manner = choice.kitchen.manner
-    measures = replace(measures or Measures(measure_ml=choice.kitchen.measure_ml), amounts=manner.amounts)
+    measures = replace(recipe.vessels, amounts=manner.amounts)
     if choice.keep not in KEEPS:
         raise Refusal("keep", "keep", f"“{choice.keep[:30]}” keeps nothing I know; choose volume, weight or plates.")
     own = solve_backwards(recipe, choice.kitchen)

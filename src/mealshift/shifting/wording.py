@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..measures import (
     OUNCE_G,
@@ -16,6 +16,7 @@ from ..measures import (
     unit_kind,
     unit_size,
 )
+from ..recipe import Line
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +93,7 @@ def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = ""
             f"{g / 1000:.2f}".rstrip("0").rstrip(".") + " kg" if unit == "kg" and g >= 1000 else f"{round_half_up(g)} g"
         )
     size, _ = unit_size(unit, measures)
-    if size and kind in ("cup", "measure") or unit in ("tbsp", "tsp"):
+    if size and kind in ("cup", "measure", "vessel") or unit in ("tbsp", "tsp"):
         said = said_fraction(ml / (size or 1))
         if said:
             return f"{said} {plural(unit, ml / (size or 1), was)}"
@@ -154,6 +155,22 @@ _SHORT = frozenset(
 SINGULAR = 1.1
 
 
+# "two coffee cups" goes on in coffee cups
+_KIND_OF_VESSEL = re.compile(
+    r"\b(?:coffee|tea|water|milk|margarine|cigar|cooking|rice|rice[- ]cooker|cooker|measuring|breakfast|steel|plastic|wine)[ -](?=[^\W\d_]+\W*$)",
+    re.I,
+)
+
+
+def of_line(ln: Line, measures: Measures) -> Measures:
+    """The measures with the vessel this line is measured in: "2 coffee cups" of 80 ml beside "1½ glasses" of 200."""
+    kind = unit_kind(ln.unit)
+    if kind not in ("cup", "measure", "vessel") or not ln.ml or not ln.quantity:
+        return measures
+    each = ln.ml / ln.quantity
+    return replace(measures, cup_ml=each) if kind == "cup" else replace(measures, measure_ml=each)
+
+
 def plural(unit: str, value: float, was: str = "") -> str:
     """The unit's word for that many, in the words it replaces: "7 glasses" goes on in glasses."""
     # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
@@ -164,9 +181,11 @@ def plural(unit: str, value: float, was: str = "") -> str:
     if said:
         if said[0].lower() in _SHORT:
             return said[0]
+        kind = _KIND_OF_VESSEL.search(was)
+        which = kind[0] if kind else ""
         one = re.sub(r"(?<=ss|ch|sh)es$|(?<!s)s$", "", said[0], flags=re.I)
         many = "es" if one.lower().endswith(("ss", "ch", "sh")) else "s"
-        return one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many)
+        return which + (one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many))
     return f"{unit}s" if unit in ("cup", "measure", "tin") and value >= SINGULAR else unit
 
 

@@ -70,7 +70,6 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
         made = shift(
             read(kept.text, recipes.measures(household), recipes.corrections_of(kept.corrections)),
             choice,
-            recipes.measures(household),
         )
         said, dish = predicted(made.pot, choice.factors), data.get("dish") or kept.title
         # the bag it was kept with may have been used up and taken off the list since

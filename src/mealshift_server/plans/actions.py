@@ -94,7 +94,7 @@ def _dish(household: Household, d: dict[str, Any]) -> Dish:
     measures = Measures(cup_ml=d["cup_ml"], measure_ml=d["measure_ml"])
     recipe = read(d["text"], measures, recipes.corrections_of(d["corrections"]))
     choice = None if d["choice"] is None else recipes.choice_of(d["choice"], household)
-    return Dish(_key(d), recipe, choice, measures, None if choice else kitchens.core_kitchen(household, d))
+    return Dish(_key(d), recipe, choice, None if choice else kitchens.core_kitchen(household, d))
 
 
 def plan(household: Household, kept: list[Shift | Recipe], asked: dict[str, Any]) -> Dinner:
@@ -205,7 +205,7 @@ def _shifts(cooking_id: int, client_id: str) -> dict[str, CoreShift | AsItIs]:
             shifts[d["name"]] = as_it_is(dish.recipe, dish.kitchen)
             continue
         kitchen = CoreKitchen(**{**{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__}, "measure_ml": d["measure_ml"], "measure_name": d["measure_name"]})  # fmt: skip
-        shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen), dish.measures)
+        shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen))
     return shifts
 
 

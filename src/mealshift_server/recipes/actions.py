@@ -100,7 +100,7 @@ def what_if(
     household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any], changed: dict[str, Any]
 ) -> dict[str, Any]:
     recipe = read(text, measures(household), corrections_of(corrections))
-    return pipeline.what_if(pipeline.shift(recipe, choice_of(choice, household), measures(household)), **changed)
+    return pipeline.what_if(pipeline.shift(recipe, choice_of(choice, household)), **changed)
 
 
 def grain_page(household: Household, slug: str) -> dict[str, Any]:

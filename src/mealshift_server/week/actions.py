@@ -188,7 +188,7 @@ def shifts(mine: list[Meal]) -> list[tuple[Meal, CoreShift]]:
             kitchen = core_kitchen(m.household, {})
             raw = m.choice or {"to": solve_backwards(recipe, kitchen).grain.slug}
             raw = _sized(m, recipe, raw)
-            out.append((m, shift(recipe, recipes.choice_of(raw, m.household), recipes.measures(m.household))))
+            out.append((m, shift(recipe, recipes.choice_of(raw, m.household))))
         except Refusal:
             continue
     return out
