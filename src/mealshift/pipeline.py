@@ -45,7 +45,7 @@ def shown(s: Shift) -> dict[str, Any]:
     if s.same and s.pot.way == s.own.way:
         return made
     try:
-        again = read(recipe_alone(made), Measures(measure_ml=s.choice.kitchen.measure_ml))
+        again = read(recipe_alone(made), s.recipe.vessels)
     except Refusal:
         found = [
             laws.Broken("read back", "Read again, the new text holds no recipe that can be cooked: check its lines.")

@@ -88,10 +88,7 @@ def test_shopping_is_what_the_larder_lacks_and_no_water() -> None:
     third = read(
         "Pan\nServes 2\n1 cup basmati rice\n1 3/4 cups water\n2 onions, sliced\n1 cup passata\n2 tbsp olive oil\n1. Bring to the boil, cover, simmer 12 minutes."
     )
-    texts = [
-        w.text
-        for w in shopping([(d, shift(r, Choice("quinoa"))) for d, r in (("a", other), ("b", third))], {})
-    ]
+    texts = [w.text for w in shopping([(d, shift(r, Choice("quinoa"))) for d, r in (("a", other), ("b", third))], {})]
     assert {"3 onions", "3 tbsp olive oil", "400 g + 1 cup passata"} <= set(texts)
     blend = shifted(demo("01"), "quinoa", blend=(("quinoa", 1.0), ("little-millet", 1.0)))
     assert {"quinoa", "little millet"} <= {w.text.split(" g ")[-1] for w in shopping([("mix", blend)], {})}

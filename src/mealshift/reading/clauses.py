@@ -219,13 +219,19 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     return out
 
 
+# "Rest, still covered, for 10 minutes": how, and nothing new
+_HOW = re.compile(
+    r"\W*(?:(?:still|tightly|well|loosely|partly|partially|half) )*(?:un)?(?:covered|stirring|lidded)\W*$", re.I
+)
+
+
 def _name(out: list[Clause]) -> None:
     last_thing = ""
     sentence, sentence_verb = -1, ""
     for c in out:
         found = verbs_in(c.text)
         c.verbs = tuple(k for _, k in found)
-        if found:
+        if found and not (sentence == c.sentence and _HOW.match(c.text)):
             c.verb = max(found, key=lambda x: (_WEIGHT.get(x[1], 1), -x[0]))[1]
         things = [(m.start(), k) for k, p in _THING.items() for m in p.finditer(c.text)]
         c.things = tuple(dict.fromkeys(k for _, k in sorted(things)))

@@ -35,7 +35,7 @@ from .words import word_list
 _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
          "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
 _DEFINED = re.compile(
-    r"\b(?:1|one|a|an)?\s*(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
     r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
     r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
     re.I,
@@ -150,9 +150,9 @@ def _own_measures(told: str, measures: Measures) -> Measures:
     for m in list(_DEFINED.finditer(told))[:6]:
         word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()
         size = float(m["n"] or m["n2"] or m["n3"] or m["n4"])
-        if m["v3"]:
-            # "3 mugs (750 ml)"
-            size /= number_range(m["k"])[0] or 1.0
+        if many := m["k"] if m["v3"] else m["many"]:
+            # "3 mugs (750 ml)", "3 cups = 700 ml"
+            size /= number_range(many)[0] or 1.0
         if m["u"] and m["u"].lower() == "g" or not 20 <= size <= 1000:
             continue
         if word == "cup":

@@ -90,6 +90,9 @@ UNSAID_FROM = 0.3
 SWIMS = 1.5
 
 
+_SPOONS = frozenset(["tbsp", "tsp", "spoon", "dessertspoon"])
+
+
 def carriers(recipe: Recipe) -> list[Line]:
     """The liquids that carry a change of the pour: water and stock, or where there is hardly any the milk that takes their place."""
     line = recipe.source_line
@@ -97,8 +100,8 @@ def carriers(recipe: Recipe) -> list[Line]:
         # the recipe's own liquids are the dish's; the grain is cooked before, in water of its own
         return []
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
-    # a liquid without a name ("1.2 litres ready") is the pot's water or stock
-    mine = [ln for ln in wet if ln.carrier or not ln.kind]
+    # a liquid without a name ("1.2 litres ready") is the pot's water or stock; what is counted in spoons ("2 T sake") is a seasoning
+    mine = [ln for ln in wet if ln.carrier or not ln.kind and ln.unit not in _SPOONS]
     # a tin is opened whole: where water or stock can be measured, that takes the change
     mine = [ln for ln in mine if ln.unit != "tin"] or mine
     milks = [ln for ln in wet if ln.kind in _MILKS]

@@ -15,9 +15,13 @@ from dataclasses import dataclass
 from typing import TYPE_CHECKING
 
 from ..grains import grain
-from ..measures import WHISTLE_MIN, round_half_up
+from ..measures import WHISTLE_MIN, jug_ml, round_half_up
 from ..reading.names import find_grains
 from ..recipe import Recipe
+from ..text.amounts import parse
+from ..text.plain import plain
+from .backwards import carriers
+from .wording import of_line
 
 if TYPE_CHECKING:
     from .shift import Shift
@@ -30,6 +34,8 @@ _SLUG = re.compile(r"\b[a-z]+-(?:millet|barley|rice|meal)-[a-z]+\b")
 LEAST_DRY_G, LEAST_POUR_ML = 30.0, 20
 # what the rounding to a cook's words may differ by
 MINUTES, SHARE = 1.5, 0.06
+POURED_ML, POURED = 15.0, 0.07
+AMOUNT = 0.12
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,9 +74,35 @@ def _water(s: Shift) -> Iterator[Broken]:
             "water",
             f"Nothing is poured for {round_half_up(pot.dry_g)} g of dry grain: the other liquids are to do it. Look early, with hot water beside it.",
         )
+    yield from _poured(s)
     for ln in s.lines:
         if re.match(r"0 (?:ml|g|l)\b", ln.text):
             yield Broken("water", "An amount came to nothing here: leave it as the recipe has it.", ln.was or ln.text)
+
+
+def _poured(s: Shift) -> Iterator[Broken]:
+    """What the list says is poured, read as a cook reads it, is what the jug holds."""
+    mine = carriers(s.recipe)
+    told = [(ln, new) for ln in mine for new in s.lines if new.was == ln.text and new.text != ln.text]
+    if not told or len(told) < len(mine):
+        return
+    said = 0.0
+    for ln, new in told:
+        item = parse(plain(new.text), 0, len(new.text), of_line(ln, s.measures))
+        if item.ml is None and item.g is None:
+            yield Broken(
+                "water",
+                f"How much this is I could not say; the jug holds {jug_ml(s.pot.pour_ml)} ml: go by the jug.",
+                new.text,
+            )
+            return
+        said += item.ml if item.ml is not None else item.g or 0.0
+    if abs(said - s.pot.pour_ml) > max(POURED_ML, POURED * s.pot.pour_ml):
+        yield Broken(
+            "water",
+            f"The list pours {jug_ml(said)} ml, the jug holds {jug_ml(s.pot.pour_ml)}: go by the jug.",
+            told[0][1].text,
+        )
 
 
 def _order(s: Shift) -> Iterator[Broken]:
@@ -147,6 +179,14 @@ def read_back(s: Shift, again: Recipe) -> list[Broken]:
             Broken(
                 "read back",
                 f"Read again, the grain would be {grain(line.grain).name}: another of the lines is taken for it.",
+                line.text,
+            )
+        )
+    if line.g and not (s.aside or pot.grain.parts or line.cooked) and abs(line.g - pot.dry_g) > AMOUNT * pot.dry_g:
+        out.append(
+            Broken(
+                "read back",
+                f"Read again, it would be {round_half_up(line.g)} g of grain, and {round_half_up(pot.dry_g)} g are meant: go by the pot.",
                 line.text,
             )
         )

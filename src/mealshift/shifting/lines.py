@@ -6,10 +6,11 @@ import re
 from dataclasses import dataclass, replace
 
 from ..grains import Grain
-from ..measures import Measures, jug_ml, round_half_up
+from ..measures import Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
 from ..pot import Pot
 from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
+from ..text.amounts import AMOUNT
 from .backwards import carriers, grain_lines
 from .wording import Edit, Edited, apply, in_manner, nearest, of_line, said_grain, said_liquid, said_quantity
 
@@ -27,7 +28,9 @@ _COOKED_WORDS = re.compile(
 )
 
 
-_NO_AMOUNT = re.compile(r"(?:cold |hot |boiling |some )?(?:water|stock|broth)\b(?!.*\d\s*(?:ml|l|cups?|g)\b)", re.I)
+_NO_AMOUNT = re.compile(
+    r"(?:cold |hot |boiling |some )?(?:water|stock|broth|dashi|yakhni)\b(?!.*\d\s*(?:ml|l|cups?|g)\b)", re.I
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -258,28 +261,49 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
+# so near is a second amount to the line's own that it says the same
+SAYS_THE_SAME = 0.1
+_MASS = ("g", "kg", "oz", "lb")
+
+
 def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
-    """A second amount in brackets ("1 cup (185 g)", "250g/9oz") would now be wrong: it is brought up to date in grams."""
+    """A second amount beside the first ("1 cup (185 g)", "250g/9oz", "3 glass = 750 gm", "2 go (= 360 ml, 300 g)") would now be wrong: its weight is brought up
+    to date, or left out where the first says it already."""
     if ln.amount_span is None:
         return []
-    tail = ln.text[ln.amount_span.end :]
-    in_brackets = re.search(r"\((?:about\s+|approx\.?\s+)?[\d.,/½¼¾⅓⅔ ]+\s*(?:g|gm|gr|grams?|oz|ounces?|lb)\.?\)", tail)
-    if in_brackets and ln.unit not in ("g", "kg", "oz", "lb"):
-        at = ln.amount_span.end
-        return [Edit(at + in_brackets.start(), at + in_brackets.end(), f"({round_half_up(a.dry_g)} g)")]
-    m = re.match(
-        r"\s*(?:\(\s*(?:about\s+|approx\.?\s+)?[\d.,/½¼¾⅓⅔ ]+\s*(?:g|oz|ml|lb|cups?)\s*\)|/\s*[\d.,½¼¾]+\s*(?:g|oz|lb|ml|cups?)\b)",
-        tail,
-    )
-    if not m:
-        return []
-    return [
-        Edit(
-            ln.amount_span.end,
-            ln.amount_span.end + m.end(),
-            f" ({round_half_up(a.dry_g)} g)" if ln.unit not in ("g", "kg") else "",
-        )
-    ]
+    edits: list[Edit] = []
+    text, whole = ln.text, Measures()
+    for m in AMOUNT.finditer(text):
+        unit = canonical_unit(m["u"] or "")
+        if unit is None or m.start() < ln.amount_span.end and ln.amount_span.start < m.end():
+            continue
+        try:
+            said = make_amount(*number_range(m["n"]), unit, whole)
+        except ValueError:
+            continue
+        was, now = (ln.g, a.dry_g) if unit in _MASS else (ln.ml, a.dry_ml)
+        size = said.g if unit in _MASS else said.ml
+        if not size or not was:
+            continue
+        start, end = m.start("n"), m.end("u")
+        many = ln.quantity or 1.0
+        each = abs(size * many / was - 1) <= SAYS_THE_SAME < abs(size / was - 1)
+        if not each and abs(size / was - 1) > SAYS_THE_SAME:
+            continue
+        if unit not in _MASS:
+            if abs(a.dry_ml - (ln.ml or 0.0)) < 0.5 or each:
+                continue
+        elif ln.unit not in _MASS:
+            told = f"{round_half_up(now / many if each else now)} g"
+            if edits and edits[-1].new == told and re.fullmatch(r"\s*[/,|]\s*|\s+or\s+", text[edits[-1].end : start]):
+                # "(300 g / 10½ oz)" are one in grams
+                edits[-1] = Edit(edits[-1].start, end, told)
+            else:
+                edits.append(Edit(start, end, told))
+            continue
+        if alone := _alone(text, start, end):
+            edits.append(Edit(*alone, ""))
+    return edits
 
 
 def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
@@ -301,7 +325,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
             said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]),
         )
     ]
-    edits += _without_stale_liquid(ln)
+    edits += _without_stale_liquid(ln, ml, measures)
     because = "this is what the grain drinks and the pot loses"
     strong = (ln.ml or 0) * a.mass * (1 if a.mass else a.scale)
     if ln.kind == "stock" and ml > strong * (1 + NOTICEABLE) and ml - strong > 40:
@@ -313,14 +337,43 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     return NewLine(edited.text, ln.text, ln.role, edited.marks, because, edited.olds)
 
 
-def _without_stale_liquid(ln: Line) -> list[Edit]:
-    if ln.amount_span is None:
+def _without_stale_liquid(ln: Line, ml: float, measures: Measures) -> list[Edit]:
+    """A second amount beside the first ("2 cups (480 ml)", "400ml/14fl oz", "3 cups = 700 ml") goes where it stands alone, else says the new one."""
+    if ln.amount_span is None or not ln.ml:
         return []
-    m = re.match(
-        r"\s*(?:\(\s*[\d.,/½¼¾⅓⅔ ]+\s*(?:g|oz|ml|l|litres?|liters?|cups?|pints?|fl oz)\s*\)|/\s*[\d.,½¼¾]+\s*(?:ml|fl oz|pints?|cups?)\b)",
-        ln.text[ln.amount_span.end :],
-    )
-    return [Edit(ln.amount_span.end, ln.amount_span.end + m.end(), "")] if m else []
+    edits: list[Edit] = []
+    for m in AMOUNT.finditer(ln.text):
+        unit = canonical_unit(m["u"] or "")
+        if unit is None or m.start() < ln.amount_span.end and ln.amount_span.start < m.end():
+            continue
+        try:
+            said = make_amount(*number_range(m["n"]), unit, measures)
+        except ValueError:
+            continue
+        size = said.ml if said.ml is not None else said.g
+        if not size or abs(size / ln.ml - 1) > SAYS_THE_SAME:
+            continue
+        if alone := _alone(ln.text, m.start("n"), m.end("u")):
+            edits.append(Edit(*alone, ""))
+        else:
+            edits.append(Edit(m.start("n"), m.end("u"), f"{jug_ml(ml)} ml"))
+    return [e for i, e in enumerate(edits) if not any(e.start < x.end and x.start < e.end for x in edits[:i])]
+
+
+def _alone(text: str, start: int, end: int) -> tuple[int, int] | None:
+    """The bracket that an amount fills alone or with others of its like, or the stroke it stands behind."""
+    inside = next(((m.start(), m.end()) for m in _BRACKET.finditer(text) if m.start() <= start < m.end()), None)
+    if inside is not None:
+        words = AMOUNT.sub("", text[inside[0] : inside[1]])
+        return (
+            inside
+            if not re.search(
+                r"[^\W\d_]", re.sub(r"\b(?:about|approx|around|ca|or|of|roughly)\b", "", words, flags=re.I)
+            )
+            else None
+        )
+    stroke = re.search(r"\s*[/|]\s*$", text[:start])
+    return (stroke.start(), end) if stroke and re.search(r"\d", text[: stroke.start()]) else None
 
 
 def _scaled(ln: Line, quantity: float) -> Edited:

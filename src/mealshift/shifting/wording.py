@@ -178,7 +178,7 @@ def plural(unit: str, value: float, was: str = "") -> str:
         r"[^\W\d_]{2,}$",
         re.split(r"\s*(?:\+|&|\bplus\b|\band\b(?! (?:an? |one |three |two )?(?:half|quarter|third)))", was)[0].strip(),
     )
-    if said:
+    if said and said[0].lower() not in ("half", "quarter", "quarters", "third", "thirds"):
         if said[0].lower() in _SHORT:
             return said[0]
         kind = _KIND_OF_VESSEL.search(was)

@@ -299,7 +299,11 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
     item = Item(start, end, body)
     said = _together(body, _amounts(body), measures)
     times = _TIMES.search(body)
-    measured = [s for s in said if unit_kind(s.unit) in ("volume", "mass", "cup", "measure", "vessel") and s.unit]
+    measured = [
+        s
+        for s in said
+        if unit_kind(s.unit) in ("volume", "mass", "cup", "measure", "vessel") and s.unit and not _beside_it(body, s)
+    ]
     outside = [s for s in said if not s.bracket]
     main = next((s for s in outside if s.unit), None) or (outside[0] if outside else None)
     first = outside[0] if outside else None
@@ -377,6 +381,21 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
             item.ml, item.g = (None if item.ml is None else item.ml * n), (None if item.g is None else item.g * n)
     _name(item, body, start, said, times)
     return item
+
+
+# "(makes about 3 cups cooked)", "(I use 1 cube in 2 cups water)", "(from 900 g fresh)": not how much of it is meant here
+_ASIDE = re.compile(
+    r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|fresh weight|left ?over)\b",
+    re.I,
+)
+
+
+def _beside_it(body: str, s: _Said) -> bool:
+    """Does an amount in a bracket speak of something else than the thing before it?"""
+    if not s.bracket:
+        return False
+    inside = next((m[0] for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end()), "")
+    return bool(_ASIDE.search(inside))
 
 
 # millilitres that a cup, and a vessel of the house's own, may hold
