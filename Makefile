@@ -53,8 +53,9 @@ calibrate: .venv/.dev ## fits rates and hydrations to usual practice and prints 
 reading-figures: .venv/.dev ## how the reader fares on each hand when trained on the others (docs/reading.md)
 	$(PY) scripts/train_reading.py --figures
 
-bench: .venv/.dev web/dist/index.html ## costs as ratios in one run
+bench: .venv/.dev web/dist/index.html chromium ## costs as ratios in one run
 	$(PY) scripts/bench.py
+	$(PY) scripts/first_number.py
 
 mutants: .venv/.dev web/dist/index.html ## break one line at a time in chosen rooms; what no test notices is printed
 	$(PY) scripts/mutants.py

@@ -52,6 +52,13 @@ _IN_OVEN = re.compile(
 _IN_MICROWAVE = re.compile(
     r"\bmicrowav\w*|\b(?:full|high|medium|half|50 ?%) power\b|\bpower \d|\b\d{3,4} ?w\b|\bnuke\b", re.I
 )
+_HOT_OVEN = re.compile(
+    r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)", re.I
+)
+_ON_THE_HOB = re.compile(
+    r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*)\b",
+    re.I,
+)
 # of the minutes at the heat, what must be told of a place for it to be the way
 MOST_MINUTES = 0.6
 
@@ -104,6 +111,9 @@ def choose(
         ]
     elif _where(heats, _IN_OVEN) >= MOST_MINUTES and not cooked and not (likely and likely[0][0] in ("steam", "drain")):
         likely = [("oven", _by_place("oven", likely)), *(x for x in likely if x[0] != "oven")]
+    elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
+        # "Heat the oven … cook for 2 hours", and nothing stands on a hob
+        likely = [("oven", max(0.85, _by_place("oven", likely))), *(x for x in likely if x[0] != "oven")]
     elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:high_pressure" in fs else "pressure"
         likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]

@@ -645,11 +645,16 @@ def _with_roles(
     seen = things(lines, source, found, timed, laid)
     tagged, chances = roles.tag(seen)
     cooks = max(((c.block, c.start) for c in found if c.verb == "cook"), default=(-1, 0))
+    # sentences in which the grain comes to the boil or cooks
+    heated = {c.sentence for c in found if c.verb in ("boil", "cook") and c.grains and "grain" in c.things}
     for i, (ln, thing) in enumerate(zip(lines, seen, strict=True)):
         first = thing.uses[0][0] if thing.uses else None
         if tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
             # poured around what is still to bake it is cooked with it: it joins nothing afterwards
             tagged[i], chances[i] = ("wet", 0.6), 0.6
+        elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
+            # what comes to the boil with the grain joins nothing when that is done
+            tagged[i], chances[i] = ("other", 0.6), 0.0
     if total is not None:
         # what the sum is made of is poured with it, not a second time
         for i in total.parts:

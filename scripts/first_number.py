@@ -1,0 +1,90 @@
+"""How soon a number can be read, in a real browser: the first one from an empty cache, on this machine and with its processor slowed down four-fold. Ratios in one run; `make bench` prints them after the rest.
+
+"Plus the network" is the wait for what the server sends, which no slow processor of the reader's makes longer: here it is what the unthrottled page waits for its
+answers, loopback and all.
+"""
+
+from __future__ import annotations
+
+import os
+import socket
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.request
+from pathlib import Path
+
+from playwright.sync_api import Browser, sync_playwright
+
+ROOT = Path(__file__).parents[1]
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
+ROUNDS = 7
+# when the first number of millilitres stands on the page
+WATCH = """
+new MutationObserver((_, me) => {
+  const shown = [...document.querySelectorAll('main li strong, section li strong')].some((x) => /^\\d+$/.test(x.textContent));
+  if (shown) { window.firstNumber = performance.now(); me.disconnect(); }
+}).observe(document, { childList: true, subtree: true, characterData: true });
+"""
+
+
+def first_number(browser: Browser, address: str, slower: int) -> tuple[float, float]:
+    """(ms until it stands, ms of them that the page waited for the server)."""
+    context = browser.new_context(viewport={"width": 390, "height": 844})
+    page = context.new_page()
+    page.add_init_script(WATCH)
+    link = context.new_cdp_session(page)
+    link.send("Network.setCacheDisabled", {"cacheDisabled": True})
+    link.send("Emulation.setCPUThrottlingRate", {"rate": slower})
+    page.goto(address)
+    page.wait_for_function("window.firstNumber", timeout=30_000)
+    took = page.evaluate("window.firstNumber")
+    waited = page.evaluate(
+        "performance.getEntriesByType('resource').concat(performance.getEntriesByType('navigation')).reduce((t, e) => t + Math.max(0, e.responseStart - e.requestStart), 0)"
+    )
+    context.close()
+    return took, waited
+
+
+def main() -> None:
+    with socket.socket() as s:
+        s.bind(("127.0.0.1", 0))
+        port = s.getsockname()[1]
+    address = f"http://127.0.0.1:{port}"
+    with tempfile.TemporaryDirectory() as data, sync_playwright() as p:
+        env = {
+            **os.environ,
+            "MEALSHIFT_DATA": data,
+            "MEALSHIFT_TRY_RATE": "100000/m",
+            "MEALSHIFT_GUEST_RATE": "100000/m",
+        }
+        env.pop("MEALSHIFT_DEMO", None)
+        server = subprocess.Popen([sys.executable, "manage.py", "serve", "--port", str(port)], cwd=ROOT, env=env)
+        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        try:
+            for _ in range(200):
+                try:
+                    urllib.request.urlopen(address, timeout=1)
+                    break
+                except OSError:
+                    time.sleep(0.1)
+            first_number(browser, address, 1)
+            fast, slow = [], []
+            for _ in range(ROUNDS):
+                fast.append(first_number(browser, address, 1))
+                slow.append(first_number(browser, address, 4))
+            one, four = statistics.median(t for t, _ in fast), statistics.median(t for t, _ in slow)
+            wait = statistics.median(w for _, w in fast)
+            print(f"the first number, empty cache    {one:7.0f} ms, {wait:.0f} of them waiting for the server")
+            print(
+                f"  with a processor four times slower  {four / (one + wait):7.2f} times that and the network (aim: at most 1.5)"
+            )
+        finally:
+            browser.close()
+            server.terminate()
+
+
+if __name__ == "__main__":
+    main()
