@@ -22,6 +22,8 @@ FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "-
 
 def take(page: Page, name: str) -> None:
     page.wait_for_timeout(500)
+    page.get_by_text("One moment…").first.wait_for(state="hidden")
+    page.wait_for_timeout(300)
     page.screenshot(path=OUT / f"{name}.png")
 
 
