@@ -1,7 +1,7 @@
 """How soon a number can be read, in a real browser: the first one from an empty cache, on this machine and with its processor slowed down four-fold. Ratios in one run; `make bench` prints them after the rest.
 
-"Plus the network" is the wait for what the server sends, which no slow processor of the reader's makes longer: here it is what the unthrottled page waits for its
-answers, loopback and all.
+"Plus the network" is the wait for what the server sends, which no slow processor of the reader's makes longer: here it is the longest single wait of the unthrottled
+page, loopback and all; waits that run beside each other are not added up.
 """
 
 from __future__ import annotations
@@ -32,7 +32,7 @@ new MutationObserver((_, me) => {
 
 def first_number(browser: Browser, address: str, slower: int) -> tuple[float, float]:
     """(ms until it stands, ms of them that the page waited for the server)."""
-    context = browser.new_context(viewport={"width": 390, "height": 844})
+    context = browser.new_context(viewport={"width": 390, "height": 844}, bypass_csp=True)
     page = context.new_page()
     page.add_init_script(WATCH)
     link = context.new_cdp_session(page)
@@ -42,7 +42,7 @@ def first_number(browser: Browser, address: str, slower: int) -> tuple[float, fl
     page.wait_for_function("window.firstNumber", timeout=30_000)
     took = page.evaluate("window.firstNumber")
     waited = page.evaluate(
-        "performance.getEntriesByType('resource').concat(performance.getEntriesByType('navigation')).reduce((t, e) => t + Math.max(0, e.responseStart - e.requestStart), 0)"
+        "performance.getEntriesByType('resource').concat(performance.getEntriesByType('navigation')).reduce((t, e) => Math.max(t, e.responseStart - e.requestStart), 0)"
     )
     context.close()
     return took, waited
@@ -77,7 +77,7 @@ def main() -> None:
                 slow.append(first_number(browser, address, 4))
             one, four = statistics.median(t for t, _ in fast), statistics.median(t for t, _ in slow)
             wait = statistics.median(w for _, w in fast)
-            print(f"the first number, empty cache    {one:7.0f} ms, {wait:.0f} of them waiting for the server")
+            print(f"the first number, empty cache    {one:7.0f} ms, {wait:.0f} of them the longest wait for the server")
             print(
                 f"  with a processor four times slower  {four / (one + wait):7.2f} times that and the network (aim: at most 1.5)"
             )
