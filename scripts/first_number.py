@@ -6,20 +6,12 @@ page, loopback and all; waits that run beside each other are not added up.
 
 from __future__ import annotations
 
-import os
-import socket
 import statistics
-import subprocess
-import sys
 import tempfile
-import time
-import urllib.request
-from pathlib import Path
 
 from playwright.sync_api import Browser, sync_playwright
+from served import CHROMIUM, FLAGS, served
 
-ROOT = Path(__file__).parents[1]
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 ROUNDS = 7
 # when the first number of millilitres stands on the page
 WATCH = """
@@ -49,41 +41,21 @@ def first_number(browser: Browser, address: str, slower: int) -> tuple[float, fl
 
 
 def main() -> None:
-    with socket.socket() as s:
-        s.bind(("127.0.0.1", 0))
-        port = s.getsockname()[1]
-    address = f"http://127.0.0.1:{port}"
-    with tempfile.TemporaryDirectory() as data, sync_playwright() as p:
-        env = {
-            **os.environ,
-            "MEALSHIFT_DATA": data,
-            "MEALSHIFT_TRY_RATE": "100000/m",
-            "MEALSHIFT_GUEST_RATE": "100000/m",
-        }
-        env.pop("MEALSHIFT_DEMO", None)
-        server = subprocess.Popen([sys.executable, "manage.py", "serve", "--port", str(port)], cwd=ROOT, env=env)
-        browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
-        try:
-            for _ in range(200):
-                try:
-                    urllib.request.urlopen(address, timeout=1)
-                    break
-                except OSError:
-                    time.sleep(0.1)
-            first_number(browser, address, 1)
-            fast, slow = [], []
-            for _ in range(ROUNDS):
-                fast.append(first_number(browser, address, 1))
-                slow.append(first_number(browser, address, 4))
-            one, four = statistics.median(t for t, _ in fast), statistics.median(t for t, _ in slow)
-            wait = statistics.median(w for _, w in fast)
-            print(f"the first number, empty cache    {one:7.0f} ms, {wait:.0f} of them the longest wait for the server")
-            print(
-                f"  with a processor four times slower  {four / (one + wait):7.2f} times that and the network (aim: at most 1.5)"
-            )
-        finally:
-            browser.close()
-            server.terminate()
+    rates = {"MEALSHIFT_TRY_RATE": "100000/m", "MEALSHIFT_GUEST_RATE": "100000/m"}
+    with tempfile.TemporaryDirectory() as data, served(data, **rates) as address, sync_playwright() as p:
+        browser = p.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        first_number(browser, address, 1)
+        fast, slow = [], []
+        for _ in range(ROUNDS):
+            fast.append(first_number(browser, address, 1))
+            slow.append(first_number(browser, address, 4))
+        browser.close()
+    one, four = statistics.median(t for t, _ in fast), statistics.median(t for t, _ in slow)
+    wait = statistics.median(w for _, w in fast)
+    print(f"the first number, empty cache    {one:7.0f} ms, {wait:.0f} of them the longest wait for the server")
+    print(
+        f"  on a processor a quarter as fast {four / (one + wait):5.2f} times that and the network (aim: at most 1.5)"
+    )
 
 
 if __name__ == "__main__":

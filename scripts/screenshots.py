@@ -2,22 +2,14 @@
 
 from __future__ import annotations
 
-import os
 import re
-import socket
-import subprocess
-import sys
 import tempfile
-import time
-import urllib.request
 from datetime import datetime, timedelta
-from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
+from served import CHROMIUM, FLAGS, ROOT, served
 
-ROOT = Path(__file__).parents[1]
 OUT = ROOT / "docs" / "screenshots"
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking"]
 
 
 def take(page: Page, name: str) -> None:
@@ -51,98 +43,83 @@ def stove(phone: Page, address: str) -> None:
 
 
 def main() -> None:
-    with socket.socket() as s:
-        s.bind(("127.0.0.1", 0))
-        port = s.getsockname()[1]
-    address = f"http://127.0.0.1:{port}"
-    with tempfile.TemporaryDirectory() as data, sync_playwright() as p:
-        env = {**os.environ, "MEALSHIFT_DATA": data, "MEALSHIFT_DEMO": "1"}
-        server = subprocess.Popen([sys.executable, "manage.py", "serve", "--port", str(port)], cwd=ROOT, env=env)
-        try:
-            for _ in range(100):
-                try:
-                    urllib.request.urlopen(f"{address}/api/session", timeout=2)
-                    break
-                except OSError:
-                    time.sleep(0.2)
-            browser = p.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
-            page = browser.new_page(viewport={"width": 1280, "height": 800})
-            # a fixed evening, so that the pictures change only when the views do
-            page.clock.set_fixed_time("2026-11-25T18:26:00")
-            page.goto(address)
-            page.click("text=Tomato pilaf with chickpeas")
-            page.wait_for_selector("text=300 ml vegetable stock")
-            take(page, "bring")
-            page.click("text=To the bench")
-            page.wait_for_selector(".poster >> nth=0")
-            take(page, "bench")
-            page.click(".poster >> nth=0")
-            take(page, "why")
-            page.keyboard.press("Escape")
-            page.get_by_label("What if", exact=True).get_by_role("radio", name="none").click()
-            page.get_by_label("What if", exact=True).evaluate("e => e.scrollIntoView({block: 'center'})")
-            take(page, "what-if")
-            page.get_by_role("link", name="Every grain").click()
-            page.wait_for_selector("text=Hardly another dish")
-            page.evaluate("window.scrollTo(0, 0)")
-            take(page, "every-grain")
-            page.goto(f"{address}/grains/little-millet")
-            page.wait_for_selector("text=How cooks do it")
-            take(page, "grain")
-            page.clock.set_fixed_time("2026-11-25T17:10:00")
-            page.goto(f"{address}/kept")
-            page.wait_for_selector("text=foxtail millet")
-            take(page, "kept")
-            page.click("text=coarse bulgur")
-            page.wait_for_selector(".poster >> nth=0")
-            take(page, "kept-shift")
-            page.get_by_role("button", name="Plan it").click()
-            page.get_by_label("Which dishes").get_by_role("button").first.click()
-            page.get_by_label("Which dishes").get_by_role("button").last.click()
-            page.wait_for_selector("text=to the table")
-            page.wait_for_timeout(1500)
-            take(page, "plan")
-            page.goto(f"{address}/kitchen")
-            page.wait_for_selector("text=the blue pot")
-            take(page, "kitchen")
-            page.goto(f"{address}/week")
-            page.get_by_role("button", name="The week after").click()
-            page.get_by_role("button", name="As in the last week").click()
-            page.get_by_role("button", name="Suggest").click()
-            page.wait_for_selector("text=2 of 5")
-            page.get_by_label("Days").locator(".changed").first.click()
-            take(page, "week")
-            page.goto(f"{address}/notebook")
-            page.get_by_label("Pots cooked").get_by_role("checkbox").nth(0).check()
-            page.get_by_label("Pots cooked").get_by_role("checkbox").nth(2).check()
-            page.wait_for_selector("text=came out")
-            take(page, "notebook")
-            page.goto(f"{address}/larder")
-            page.get_by_role("button", name="coarse bulgur").click()
-            page.get_by_role("button", name="What can I make").click()
-            page.wait_for_selector("text=Day-after")
-            take(page, "larder")
-            phone = browser.new_context(
-                viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True, locale="en-GB"
-            ).new_page()
-            phone.goto(address)
-            # the phone takes up what the laptop had in hand
-            phone.get_by_role("button", name="Another recipe").tap()
-            phone.tap("text=Ginger broth porridge")
-            phone.tap("text=To the bench")
-            phone.wait_for_selector(".poster >> nth=0")
-            take(phone, "bench-phone")
-            stove(phone, address)
-            # who has no account sees this first
-            door = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB").new_page()
-            door.goto(address)
-            door.get_by_role("button", name="House").click()
-            door.get_by_role("button", name="Sign out").click()
-            door.wait_for_selector("text=the same plate")
-            take(door, "first")
-            browser.close()
-        finally:
-            server.terminate()
+    with tempfile.TemporaryDirectory() as data, served(data, MEALSHIFT_DEMO="1") as address, sync_playwright() as p:
+        browser = p.chromium.launch(executable_path=CHROMIUM, args=FLAGS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        # a fixed evening, so that the pictures change only when the views do
+        page.clock.set_fixed_time("2026-11-25T18:26:00")
+        page.goto(address)
+        page.click("text=Tomato pilaf with chickpeas")
+        page.wait_for_selector("text=300 ml vegetable stock")
+        take(page, "bring")
+        page.click("text=To the bench")
+        page.wait_for_selector(".poster >> nth=0")
+        take(page, "bench")
+        page.click(".poster >> nth=0")
+        take(page, "why")
+        page.keyboard.press("Escape")
+        page.get_by_label("What if", exact=True).get_by_role("radio", name="none").click()
+        page.get_by_label("What if", exact=True).evaluate("e => e.scrollIntoView({block: 'center'})")
+        take(page, "what-if")
+        page.get_by_role("link", name="Every grain").click()
+        page.wait_for_selector("text=Hardly another dish")
+        page.evaluate("window.scrollTo(0, 0)")
+        take(page, "every-grain")
+        page.goto(f"{address}/grains/little-millet")
+        page.wait_for_selector("text=How cooks do it")
+        take(page, "grain")
+        page.clock.set_fixed_time("2026-11-25T17:10:00")
+        page.goto(f"{address}/kept")
+        page.wait_for_selector("text=foxtail millet")
+        take(page, "kept")
+        page.click("text=coarse bulgur")
+        page.wait_for_selector(".poster >> nth=0")
+        take(page, "kept-shift")
+        page.get_by_role("button", name="Plan it").click()
+        page.get_by_label("Which dishes").get_by_role("button").first.click()
+        page.get_by_label("Which dishes").get_by_role("button").last.click()
+        page.wait_for_selector("text=to the table")
+        page.wait_for_timeout(1500)
+        take(page, "plan")
+        page.goto(f"{address}/kitchen")
+        page.wait_for_selector("text=the blue pot")
+        take(page, "kitchen")
+        page.goto(f"{address}/week")
+        page.get_by_role("button", name="The week after").click()
+        page.get_by_role("button", name="As in the last week").click()
+        page.get_by_role("button", name="Suggest").click()
+        page.wait_for_selector("text=2 of 5")
+        page.get_by_label("Days").locator(".changed").first.click()
+        take(page, "week")
+        page.goto(f"{address}/notebook")
+        page.get_by_label("Pots cooked").get_by_role("checkbox").nth(0).check()
+        page.get_by_label("Pots cooked").get_by_role("checkbox").nth(2).check()
+        page.wait_for_selector("text=came out")
+        take(page, "notebook")
+        page.goto(f"{address}/larder")
+        page.get_by_role("button", name="coarse bulgur").click()
+        page.get_by_role("button", name="What can I make").click()
+        page.wait_for_selector("text=Day-after")
+        take(page, "larder")
+        phone = browser.new_context(
+            viewport={"width": 390, "height": 844}, color_scheme="dark", has_touch=True, locale="en-GB"
+        ).new_page()
+        phone.goto(address)
+        # the phone takes up what the laptop had in hand
+        phone.get_by_role("button", name="Another recipe").tap()
+        phone.tap("text=Ginger broth porridge")
+        phone.tap("text=To the bench")
+        phone.wait_for_selector(".poster >> nth=0")
+        take(phone, "bench-phone")
+        stove(phone, address)
+        # who has no account sees this first
+        door = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB").new_page()
+        door.goto(address)
+        door.get_by_role("button", name="House").click()
+        door.get_by_role("button", name="Sign out").click()
+        door.wait_for_selector("text=the same plate")
+        take(door, "first")
+        browser.close()
 
 
 if __name__ == "__main__":

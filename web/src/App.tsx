@@ -1,6 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useLayoutEffect, useRef, type ReactNode } from "react";
-
 import { lastSession, useSession } from "./api/queries";
 import { Header } from "./Header";
 import * as Screen from "./screens/all";

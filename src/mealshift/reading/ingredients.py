@@ -195,8 +195,16 @@ _COOKED_WORDS = re.compile(
 )
 
 
+# "(makes about 3 cups cooked)", "to yield 3 cups cooked rice": what it comes to, not what it is
+_COMES_TO = re.compile(
+    r"\b(?:makes?|yields?|gives?|becomes?|to get)\s+(?:you\s+)?(?:about |approx\.? |around |roughly |~)?[\d¼½¾⅓⅔./ –-]{1,12}\s*(?:[a-z]+\.? ){0,2}(?:when |once )?cooked\b",
+    re.I,
+)
+
+
 def is_cooked(text: str) -> bool:
     """Is the grain of this line cooked already? "450 g cooked rice (about 180 g uncooked)" is; "easy-cook rice" is not."""
+    text = _COMES_TO.sub(" ", text)
     outside = re.sub(r"\([^)]*\)", " ", text)
     if _COOKED_WORDS.search(outside):
         return not re.search(r"\buncooked\b", outside, re.I)

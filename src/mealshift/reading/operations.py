@@ -11,6 +11,8 @@ from .clauses import Clause, verbs
 from .ingredients import handle
 
 _SWITCHES = re.compile(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
+# "Cook the aromatics: heat the oil …": a step's name, which its own words then tell
+_CAPTION = re.compile(r"\s*(?:[^\s:,.;\d]+\s+){0,4}[^\s:,.;\d]+:\s*$")
 _UNTIL = re.compile(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
 _HEAT = (("high", r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b"), ("low", r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b"), ("medium", r"\b(?:medium|moderate|med)\b"))  # fmt: skip
 _OVEN = re.compile(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
@@ -44,6 +46,8 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             continue
         mine = [d for d in step.durations if c.start <= d.span.start < c.end]
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
+        if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
+            continue
         if not c.verb and not c.things and minutes is None and not _SWITCHES.search(c.text):
             continue
         if c.verbs or c.off:

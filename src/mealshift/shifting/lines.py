@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from ..grains import Grain
-from ..measures import Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
+from ..measures import Amount, Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
 from ..pot import Pot
 from ..reading.names import find_grains, with_kind
 from ..recipe import Line, Recipe
@@ -28,6 +29,7 @@ _COOKED_WORDS = re.compile(
 )
 
 
+_MASS = ("g", "kg", "oz", "lb")
 _NO_AMOUNT = re.compile(
     r"(?:cold |hot |boiling |some )?(?:water|stock|broth|dashi|yakhni)\b(?!.*\d\s*(?:ml|l|cups?|g)\b)", re.I
 )
@@ -176,11 +178,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         said = said_grain(
             a.dry_ml, a.dry_g, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]
         )
-        unchanged = (
-            abs(a.dry_ml - (ln.ml or 0)) < 0.5
-            if ln.unit not in ("g", "kg", "oz", "lb")
-            else abs(a.dry_g - (ln.g or 0)) < 0.5
-        )
+        unchanged = abs(a.dry_ml - (ln.ml or 0)) < 0.5 if ln.unit not in _MASS else abs(a.dry_g - (ln.g or 0)) < 0.5
         if not unchanged or in_manner(ln.unit, measures, "g") != ln.unit:
             edits.append(Edit(ln.amount_span.start, ln.amount_span.end, said))
         edits += _without_stale_size(ln, a)
@@ -263,7 +261,19 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
 
 # so near is a second amount to the line's own that it says the same
 SAYS_THE_SAME = 0.1
-_MASS = ("g", "kg", "oz", "lb")
+
+
+def _second_amounts(ln: Line, measures: Measures) -> Iterator[tuple[Amount, int, int]]:
+    """(amount, where it begins, where it ends) of what the line says with a unit beside its own amount."""
+    for m in AMOUNT.finditer(ln.text):
+        unit = canonical_unit(m["u"] or "")
+        mine = ln.amount_span is not None and m.start() < ln.amount_span.end and ln.amount_span.start < m.end()
+        if unit is None or mine:
+            continue
+        try:
+            yield make_amount(*number_range(m["n"]), unit, measures), m.start("n"), m.end("u")
+        except ValueError:
+            continue
 
 
 def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
@@ -272,25 +282,17 @@ def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
     if ln.amount_span is None:
         return []
     edits: list[Edit] = []
-    text, whole = ln.text, Measures()
-    for m in AMOUNT.finditer(text):
-        unit = canonical_unit(m["u"] or "")
-        if unit is None or m.start() < ln.amount_span.end and ln.amount_span.start < m.end():
-            continue
-        try:
-            said = make_amount(*number_range(m["n"]), unit, whole)
-        except ValueError:
-            continue
-        was, now = (ln.g, a.dry_g) if unit in _MASS else (ln.ml, a.dry_ml)
-        size = said.g if unit in _MASS else said.ml
+    text = ln.text
+    for said, start, end in _second_amounts(ln, Measures()):
+        was, now = (ln.g, a.dry_g) if said.unit in _MASS else (ln.ml, a.dry_ml)
+        size = said.g if said.unit in _MASS else said.ml
         if not size or not was:
             continue
-        start, end = m.start("n"), m.end("u")
         many = ln.quantity or 1.0
         each = abs(size * many / was - 1) <= SAYS_THE_SAME < abs(size / was - 1)
         if not each and abs(size / was - 1) > SAYS_THE_SAME:
             continue
-        if unit not in _MASS:
+        if said.unit not in _MASS:
             if abs(a.dry_ml - (ln.ml or 0.0)) < 0.5 or each:
                 continue
         elif ln.unit not in _MASS:
@@ -342,21 +344,12 @@ def _without_stale_liquid(ln: Line, ml: float, measures: Measures) -> list[Edit]
     if ln.amount_span is None or not ln.ml:
         return []
     edits: list[Edit] = []
-    for m in AMOUNT.finditer(ln.text):
-        unit = canonical_unit(m["u"] or "")
-        if unit is None or m.start() < ln.amount_span.end and ln.amount_span.start < m.end():
-            continue
-        try:
-            said = make_amount(*number_range(m["n"]), unit, measures)
-        except ValueError:
-            continue
+    for said, start, end in _second_amounts(ln, measures):
         size = said.ml if said.ml is not None else said.g
         if not size or abs(size / ln.ml - 1) > SAYS_THE_SAME:
             continue
-        if alone := _alone(ln.text, m.start("n"), m.end("u")):
-            edits.append(Edit(*alone, ""))
-        else:
-            edits.append(Edit(m.start("n"), m.end("u"), f"{jug_ml(ml)} ml"))
+        alone = _alone(ln.text, start, end)
+        edits.append(Edit(*alone, "") if alone else Edit(start, end, f"{jug_ml(ml)} ml"))
     return [e for i, e in enumerate(edits) if not any(e.start < x.end and x.start < e.end for x in edits[:i])]
 
 

@@ -1,4 +1,4 @@
-import { startTransition, useCallback, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { Link, Redirect, Route, Switch, useLocation as useWhere, useParams, useRoute, useSearchParams } from "wouter";
 
 export { Link, Redirect, Route, Switch, useParams, useRoute, useSearchParams };
@@ -12,9 +12,7 @@ export function useLocation(): { pathname: string } {
 
 /** Goes to a place of the app. */
 export function useNavigate(): Go {
-  const go = useWhere()[1];
-  // what a touch changed on the old place is taken over with it
-  return useCallback((to) => startTransition(() => go(to)), [go]);
+  return useWhere()[1];
 }
 
 type Look = (on: { isActive: boolean }) => string;
