@@ -62,13 +62,13 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "measure": ("measure", None, ("measure", "measures", "su bardağı", "su bardagi", "verre", "verres", "vaso", "vasos", "bicchiere", "bicchieri", "szklanka", "szklanki", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
     "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),
     "teacup": ("vessel", None, ("teacup", "teacups", "tea cup", "tea cups", "teacupful")),
-    "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "rice bowl", "rice bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "pav", "scoop", "scoops", "bati", "batis", "mana", "manas", "padi", "nazhi", "uzhakku", "ulakku", "kibaba", "beaker", "beakers", "taza", "tazas", "tasse", "tassen")),
-    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls", "tblsp", "tbl", "tbls", "tblspn", "tbspn", "tbspns")),
+    "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "rice bowl", "rice bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "xícara", "xícaras", "xicara", "xicaras", "tazza", "tazze", "pav", "scoop", "scoops", "bati", "batis", "mana", "manas", "padi", "nazhi", "uzhakku", "ulakku", "kibaba", "beaker", "beakers", "taza", "tazas", "tasse", "tassen")),
+    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls", "tblsp", "cucharada", "cucharadas", "colher de sopa", "colheres de sopa", "colher (sopa)", "colheres (sopa)", "cucchiaio", "cucchiai", "tbl", "tbls", "tblspn", "tbspn", "tbspns")),
     "dessertspoon": ("volume", 10.0, ("dessertspoon", "dessertspoons", "dessert spoon", "dessert spoons", "dsp", "dstspn")),
     "cooking spoon": ("volume", 50.0, ("cooking spoon", "cooking spoons", "cookingspoon", "cookingspoons")),
     "spoon": ("volume", 15.0, ("spoon", "spoons", "spoonful", "spoonfuls")),
     "ladle": ("volume", 120.0, ("ladle", "ladles", "ladleful", "ladlefuls")),
-    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "tspn", "tspns")),
+    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "cucharadita", "cucharaditas", "colher de chá", "colheres de chá", "colher (chá)", "cucchiaino", "cucchiaini", "tspn", "tspns")),
     # counted things: their size is stated beside them ("1 tin (400 g)") or not known
     "tin": ("count", None, ("tin", "tins", "can", "cans")),
     "pinch": ("count", None, ("pinch", "pinches", "dash", "dashes", "drop", "drops", "splash", "splashes", "glug", "glugs", "squeeze", "drizzle", "grating")),
@@ -146,6 +146,7 @@ _PARTS = {
     "quarter": 0.25,
     "three quarters": 0.75,
     "a third": 1 / 3,
+    "third": 1 / 3,
     "two thirds": 2 / 3,
 }
 _WORDS: dict[str, float] = {
@@ -157,7 +158,7 @@ _WORDS: dict[str, float] = {
 _GLYPH = "[" + "".join(_GLYPHS) + "]"
 # digits are bounded on purpose: no recipe holds a number without end
 _ONE = (
-    rf"(?<![\d.,])(?:\d{{1,2}} and a (?:half|quarter)\b|\d{{1,4}}(?:\s*(?:and|&|-)\s*|\s*){_GLYPH}|{_GLYPH}|\d{{1,3}}(?:\s+(?:and\s+|&\s*)?|\s?[-–]\s?|-)\d{{1,2}}\s?[/⁄]\s?\d{{1,2}}(?!\d)"
+    rf"(?<![\d.,])(?:\d{{1,2}} (?:and|&|n) (?:an? )?(?:half|quarter|third|three quarters)\b|\d{{1,4}}(?:\s*(?:and|&|-)\s*|\s*){_GLYPH}|{_GLYPH}|\d{{1,3}}(?:\s+(?:and\s+|&\s*)?|\s?[-–]\s?|-)\d{{1,2}}\s?[/⁄]\s?\d{{1,2}}(?!\d)"
     rf"|\d{{1,3}}\s?[/⁄]\s?\d{{1,3}}(?!\d)|\d{{1,3}},\d{{3}}(?![\d,])|\d{{1,7}}(?:[.,]\d{{1,3}})?(?!\d))"
 )
 _BIG = "|".join([*_TENS])
@@ -191,7 +192,7 @@ def number(text: str) -> float:
     t = re.sub(r"\s+", " ", text.strip().lower())
     if t in _WORDS:
         return float(_WORDS[t])
-    if m := re.fullmatch(r"(\d{1,2}) and a (half|quarter)", t):
+    if m := re.fullmatch(r"(\d{1,2}) (?:and|&|n) (?:an? )?(half|quarter|third|three quarters)", t):
         return float(m[1]) + _PARTS[m[2]]
     if t[:1].isalpha():
         return _spelt(t)

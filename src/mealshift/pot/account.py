@@ -229,7 +229,7 @@ def solve(
     a recipe pours and cooks beyond its own grain's account. cook_min: minutes at the boil, when a recipe
     states them; else the law gives them. carrier_fraction: water per ml of what is poured (stock 0.98).
     rest_min: a recipe's own rest, moved to this grain; else the grain's. before_min: minutes at the boil before the grain goes in.
-    finish_min: minutes in the open pot after the pressure is down, as the recipe has them.
+    finish_min: minutes at the heat when the pressure is down, when it is drained or filled into something, as the recipe has them.
     """
     kitchen, factors = kitchen or Kitchen(), factors or Factors()
     m = dry_ml * grain.density
@@ -243,7 +243,7 @@ def solve(
             Row("recipe_habit", habit_min, f"the recipe's habit: it cooks its own grain {longer} than usual")
         )
     if finish_min and cook_min is None:
-        minutes.append(Row("finish", finish_min, "with the lid off at the end, as the recipe has it"))
+        minutes.append(Row("finish", finish_min, "afterwards, as the recipe has it"))
     cook = sum(r.amount for r in minutes)
 
     rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)

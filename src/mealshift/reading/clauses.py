@@ -34,6 +34,7 @@ _NEW_VESSEL = re.compile(
     rf"\b(?:in|into|to|using|use|on|with|over|grease|butter|take|get|heat|oil)\s+(?P<a>a|an|another|a separate|a second|a different|the other|your|one|2|two)\s+(?P<adj>(?:[a-z\d.,/-]+\s+){{0,5}}?)(?P<v>{_V})s?\b",
     re.I,
 )
+_WEIGHED = re.compile(r"\b(?:weigh|cover|top|press|close|seal|wrap)\w*\b[^.;]{0,24}\b(?:with|using|in)\s+$", re.I)
 _THE_VESSEL = re.compile(rf"\b(?:the|same|that|this)\s+(?:[a-z-]+\s+){{0,2}}?(?P<v>{_V})s?\b", re.I)
 _IT = re.compile(r"\b(?:it|them)\b", re.I)
 _OTHER_TIME = re.compile(
@@ -126,11 +127,8 @@ def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
     return re.compile(rf"(?<![\w-])(?P<w>{body})(?P<end>[a-z]*)", re.I), of
 
 
-# "bay leaves" leave nothing standing, and "the rest of the butter" does not rest
-_LEAVES = re.compile(
-    r"\b(?:the|bay|curry|mint|basil|coriander|cilantro|lime|kaffir|makrut|tea|vine|cabbage|lotus|banana|parsley|sage|celery|of|few|\d+)\s+$",
-    re.I,
-)
+# "bay leaves" leave nothing standing, nor do the leaves that one fills; and "the rest of the butter" does not rest
+_LEAVES_IT = re.compile(r"\s+(?:it|them|the (?:rice|pot|grain))\b", re.I)
 # "don't strain off the water", "without boiling": what is told not to be done is not done
 _NOT_DONE = re.compile(
     r"\b(?:do(?:n't|nt| not)|never|not to|without|avoid|no need to|rather than|instead of)\s+(?:ever |even |yet |you )?$",
@@ -146,7 +144,7 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
     found = []
     for m in pattern.finditer(text):
         end = m["end"].lower()
-        if end == "s" and m["w"].lower() == "leave" and _LEAVES.search(text, 0, m.start()):
+        if end == "s" and m["w"].lower() == "leave" and not _LEAVES_IT.match(text, m.end()):
             continue
         if m["w"].lower() == "rest" and _REMAINDER.match(text, m.end()):
             continue
@@ -268,6 +266,9 @@ def _place(out: list[Clause]) -> None:
             aside_of = now
             now, count = count, count + 1
             c.new = True
+        if m and _WEIGHED.search(c.text, 0, m.start("a")):
+            # "weigh down with a plate": what lies on top holds nothing
+            m = None
         if m and not (m["a"].lower() in ("your", "one") and the):
             noun = m["v"].lower()
             if noun in ("oven",):
@@ -338,6 +339,23 @@ def _fold(out: list[Clause]) -> None:
     # where several hold it, the one it is cooked in
     for c in out:
         c.grains = c.vessel in grains
+
+
+# what becomes of it on another day
+_ANOTHER_DAY = re.compile(r"\W*(?:to (?:re-?heat|store|freeze|serve later)|re-?heat|left-?overs?|store (?:in|the|any|it|left|cooled)|keeps?(?= (?:well|up to|for (?:up to |about )?\d+ days?|\d+ days?|in the fridge|refrigerated|chilled))|freezes?|can be (?:kept|frozen|reheated|stored))\b(?! (?:the |a |some )?(?:oil|pan|oven|butter|wok|warm|covered|hot|stirring|an eye))", re.I)  # fmt: skip
+_COOKED_SO_FAR = re.compile(r"\b(?:simmer\w*|cook\w*|boil\w*|bake\w*|steam\w*|pressure|whistles?)\b", re.I)
+
+
+def another_day_blanked(texts: Sequence[str]) -> list[str]:
+    """The steps' texts; sentences on storing and heating up again, once something was cooked, are blanked: neither a way to cook it nor its minutes."""
+    out, cooked = [], False
+    for text in texts:
+        for m in list(_SENTENCE.finditer(text[:8000])):
+            if cooked and _ANOTHER_DAY.match(m[0]):
+                text = text[: m.start()] + " " * len(m[0]) + text[m.end() :]
+            cooked = cooked or bool(_COOKED_SO_FAR.search(m[0]))
+        out.append(text)
+    return out
 
 
 def without_looks(text: str) -> str:

@@ -36,12 +36,14 @@ def doubts(
     settled_minutes: Settled,
     laid: Structure,
     corrections: tuple[Correction, ...],
+    vessel_told: bool = False,
 ) -> list[Doubt]:
+    """vessel_told: the text says what its own vessel holds."""
     line = recipe.source_line
     if line is None:
         return []
     settled = {" ".join(c.line.split()) for c in corrections}
-    out = [*_grain(recipe, line, settled), *_amount(line, settled)]
+    out = [*_grain(recipe, line, settled), *_amount(line, settled, vessel_told)]
     if not line.cooked:
         out += _minutes(recipe, line, settled_minutes)
         out += _method(way, corrections)
@@ -143,12 +145,13 @@ def found_in_talk(line: Line, corrections: tuple[Correction, ...]) -> list[Doubt
     ]
 
 
-def _amount(line: Line, settled: set[str]) -> list[Doubt]:
+def _amount(line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
     if (
         unit_kind(line.unit) in ("vessel", "measure")
         and line.unit
+        and not vessel_told
         and not re.search(r"\d\s*(?:ml|g)\b", line.text, re.I)
     ):
         return [

@@ -9,7 +9,7 @@ from ..grains import TEXTURES, grain
 from ..problems import Problem
 from ..recipe import Correction, Line, Recipe
 from . import ingredients
-from .clauses import Clause
+from .clauses import THINGS, Clause
 
 MOST_GRAIN_G = 5000.0
 # a canteen's amounts are asked about, these are no kitchen's at all
@@ -106,6 +106,24 @@ def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
     ):
         return "ajar"
     return "ordinary"
+
+
+# "whole spices", "the vegetables", "season": the steps speak of several at once
+_TOGETHER = (
+    (re.compile(r"\b(?:vegetables|veg|veggies)\b", re.I), THINGS["veg"]),
+    (re.compile(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I), THINGS["spice"] + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron)"),
+    (re.compile(r"\bherbs\b", re.I), r"(?:parsley|mint|coriander|cilantro|dill|basil|thyme|oregano|chives|tarragon|herbs?)"),
+    (re.compile(r"\bseason(?:ing)?\b", re.I), r"(?:salt|pepper|seasoning)"),
+    (re.compile(r"\b(?:top|toppings?|garnish(?:es)?|serve)\b", re.I), r"(?:to (?:top|serve|garnish|finish)|toppings?|garnish)"),
+)  # fmt: skip
+
+
+def _spoken_of_together(line: Line, prose: str) -> bool:
+    # "whisk the dressing": its section's name stands for all of it
+    name = re.findall(r"[^\W\d_]+", line.section)
+    if name and re.search(rf"\b{name[-1]}\b", prose, re.I):
+        return True
+    return any(said.search(prose) and re.search(rf"\b{kinds}\b", line.text, re.I) for said, kinds in _TOGETHER)
 
 
 def problems(recipe: Recipe, corrections: tuple[Correction, ...]) -> list[Problem]:
@@ -251,7 +269,9 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
     prose = " ".join(s.text for s in recipe.steps)
     mentioned = {m for s in recipe.steps for m in s.mentions}
     if recipe.steps and not re.search(
-        r"\b(?:everything|all (?:of )?(?:the )?(?:other )?ingredients|all the rest)\b", prose, re.I
+        r"\b(?:everything|all (?:in|into|together)|all (?:of )?(?:the )?(?:other )?ingredients|all the rest|(?:the )?(?:remaining|rest of the|other) ingredients)\b",
+        prose,
+        re.I,
     ):
         for ln in recipe.lines:
             if (
@@ -259,6 +279,7 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
                 and not ln.section.startswith("step")
                 and ln.role not in ("salt", "source_grain")
                 and ln.name
+                and not _spoken_of_together(ln, prose)
             ):
                 out.append(Problem("unused", ln.text, f"No step says what becomes of “{ln.name}”.", "note"))
     for ln in recipe.lines:
@@ -288,6 +309,20 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
                 "two_grains",
                 second[0].text,
                 f"A second grain is in the pot; it stays as it is and only {grain(line.grain).name} is shifted.",
+            )
+        )
+    apart = [
+        ln
+        for ln in recipe.lines
+        if ln.grain and ln.role == "beside" and not ln.cooked and ln.ml and ln.grain != line.grain
+    ]
+    if apart and not second and any(grain(ln.grain or "").family == "rice" for ln in apart):
+        out.append(
+            Problem(
+                "own_pot",
+                apart[0].text,
+                f"“{apart[0].text}” has a pot of its own: it stays as it is, and only {grain(line.grain).name} is shifted. Touch it to shift that one.",
+                "note",
             )
         )
     if not recipe.steps:

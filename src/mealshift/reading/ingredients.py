@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 import tomllib
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cache, lru_cache
 from importlib import resources
@@ -341,6 +342,52 @@ _TAIL_WORDS = (
 )
 
 
+@cache
+def foods() -> frozenset[str]:
+    """What hands of the corpus name, and what a dictionary calls food (scripts/food_words.py)."""
+    models = resources.files(__package__).joinpath("models")
+    names = [
+        n for f in ("foods.txt", "foods_wide.txt") for n in models.joinpath(f).read_text(encoding="utf-8").split("\n")
+    ]
+    return frozenset(n for n in names if n and n not in word_list("no_food"))
+
+
+def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
+    """For each line the words by which the steps speak of it. told: their text.
+
+    "boneless chicken thighs" are "the chicken" where no thigh is named: another of a line's words does, if it is a food and no other line has it.
+    """
+    out: list[re.Pattern[str] | None] = []
+    for ln in lines:
+        first = handle(ln)
+        if first is not None and not ln.grain and not first.search(told):
+            others = {stem(w) for x in lines if x is not ln and not x.carrier for w in _words(x.name)}
+            mine = [w for w in _words(ln.name) if stem(w) not in others and len(w) > 3]
+            # a food's own word first
+            known = [w for w in mine if w in _TAIL_WORDS or w in foods() or re.sub(r"(?<=[^s])s$", "", w) in foods()]
+            for word in [*reversed(known), *reversed([w for w in mine if w not in known])]:
+                other = re.compile(_of_stems((stem(word),)).pattern + _ITS_PRODUCT, re.I)
+                if other.search(told):
+                    first = other
+                    break
+        out.append(first)
+    return out
+
+
+# "chicken broth" is no chicken
+_ITS_PRODUCT = r"(?!\s+(?:broth|stock|bouillon|cubes?|powder|soup|oil|vinegar|sauce|paste|juice|milk)\b)"
+
+
+def _words(name: str) -> list[str]:
+    found = [w for w in re.findall(r"[^\W\d_]+", name.lower()) if len(w) > 2]
+    return [w for w in found if w not in dull()] or found
+
+
+@lru_cache(maxsize=4000)
+def _of_stems(stems: tuple[str, ...]) -> re.Pattern[str]:
+    return re.compile(r"(?<![\w-])(?:" + "|".join(re.escape(s) for s in stems) + r")(?:s|es|ies|ves|y)?(?![\w-])", re.I)
+
+
 def handle(line: Line) -> re.Pattern[str] | None:
     """The words by which the steps are likely to speak of this line: its last telling word, singular or plural."""
     return _handle(line.grain, line.name)
@@ -355,14 +402,13 @@ def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
             words |= rice_words()
         body = "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True))
         return re.compile(rf"(?<![\w-])(?:{body})(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I)
-    found = [w for w in re.findall(r"[^\W\d_]+", name.lower()) if len(w) > 2]
-    words_ = [w for w in found if w not in dull()] or found
+    words_ = _words(name)
     if not words_:
         return None
     stems = [stem(words_[-1])]
     if len(words_) > 1 and words_[-1] in _TAIL_WORDS:
         stems = [stem(words_[-2])]
-    return re.compile(r"(?<![\w-])(?:" + "|".join(re.escape(s) for s in stems) + r")(?:s|es|ies|ves|y)?(?![\w-])", re.I)
+    return _of_stems(tuple(stems))
 
 
 def stem(word: str) -> str:

@@ -21,6 +21,7 @@ _FLAGS = {
     "pressure": r"\bpressure\b",
     "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker|come down naturally)\b|\bN\.?P?R\b|\b(?:lid on|lock)[^.;]{0,24}\b(?:vent|valve|lid|again)\b|\bHI(?:GH)?,? (?:for )?\d",
     "electric": r"\belectric (?:pressure )?(?:cooker|pot)\b|\b(?:(?:hit|press|on|to|switch to|set to|use) (?:the )?saut[eé]|saut[eé] (?:mode|function|setting|low|normal|high)|instant pot|multi-?cooker|e-?pot|EPC|npr|natural release)\b|\bSAUT[EÉ]:|\bNR\b",
+    "hob_cooker": r"\bstove ?-?top\b|\bpsi\b|\b(?:the )?weight (?:starts|jiggles|rocks)|\b(?:jiggl|hiss)\w*|\b(?:reduce|lower|turn down) (?:the )?(?:heat|flame|gas)\b[^.;]{0,30}\b(?:pressure|keep|maintain)",
     "slow": r"\b(?:slow[- ]?cooker|crock(?:pot)?)\b",
     "oven": r"\b(?:oven|bake|bakes|baked|baking)\b",
     "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9]0|4[0-5]0)\s*(?:°|degrees|º|C\b|F\b)",
@@ -92,6 +93,7 @@ def choose(
         ]
     elif (
         "all:electric" in fs
+        and "all:hob_cooker" not in fs
         and fs & {"all:pressure", "all:high_pressure", "title:pressure"}
         and not fs & {"all:whistle", "all:slow"}
         and not cooked
@@ -114,6 +116,8 @@ def choose(
     elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
         # "Heat the oven … cook for 2 hours", and nothing stands on a hob
         likely = [("oven", max(0.85, _by_place("oven", likely))), *(x for x in likely if x[0] != "oven")]
+    elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":
+        likely = [("pressure", max(0.8, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
     elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:high_pressure" in fs else "pressure"
         likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]

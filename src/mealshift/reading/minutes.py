@@ -102,9 +102,7 @@ def tag(
     tagger = Tagger.load("minutes")
     got = tagger.tag(features(blocks, found, places, usual_min, cooked))
     out: list[Timed] = []
-    cookers = any(_PLACE["cooker"].search(b.text) for b in blocks) or any(
-        re.search(r"\bcooker\b", b.text, re.I) for b in blocks
-    )
+    cookers = any(_COOKERS.search(b.text) for b in blocks)
     for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
         if s.unit in ("minute", "whistle"):
             # "at minute 12" and "3 whistles" say themselves what they are
@@ -140,6 +138,20 @@ def tag(
         elif _MADE_AHEAD.search(blocks[n].text[max(0, s.start - 160) : s.start]):
             # "can be made the day before and kept; then bake 45 minutes": what the cook may do another time
             kind, sure, others = "other", 0.95, ()
+        elif cookers and s.typical <= LONGEST_REST and _CLICKED.search(before):
+            kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
+        elif _IS_SOAKING.search(before) and kind != "soak" and not any(t.kind == "heat" for t in out):
+            kind, sure, others = "soak", 0.9, ((kind, 0.1),)
+        elif (
+            kind in ("heat", "pan")
+            and (at := clause_at(found, n, s.start)) is not None
+            and _turned_dry(found[at], blocks[n].text, s)
+        ):
+            # "add rice; cook, stirring, until golden, 5 minutes", before any liquid is in
+            kind, sure, others = "toast", 0.85, ((kind, 0.15),)
+        elif _NIGHT_BEFORE.match(blocks[n].text, s.start) and not any(t.kind == "heat" for t in out):
+            # "The night before (or 2 hours ahead) wash the rice and leave it in cold water"
+            kind, sure, others = "soak", 0.85, ((kind, 0.15),) if kind != "soak" else ()
         elif _SOAKED.search(before) and kind not in ("soak", "rest"):
             # "put in the rice (washed, soaked 20 minutes, drained)"
             kind, sure, others = "soak", 0.9, ((kind, 0.1),)
@@ -170,8 +182,6 @@ def tag(
         elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
             # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
-        elif cookers and s.typical <= LONGEST_REST and _CLICKED.search(before):
-            kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
         elif (
             kind in ("other", "pan")
             and _AT_HEAT.search(before)
@@ -192,7 +202,68 @@ def tag(
                 tuple(x for x in ((kind, sure), *others) if x[0] != "heat"),
             )
         out.append(Timed(s, n, kind, sure, others))
+    return _counted_on(out, blocks)
+
+
+def not_in(timed: list[Timed], found: Sequence[Clause], vessels: frozenset[int]) -> list[Timed]:
+    """What is told of these vessels is not the grain's: another one cooks in them."""
+    out = []
+    for t in timed:
+        at = clause_at(found, t.block, t.stretch.start) if vessels else None
+        if at is not None and found[at].vessel in vessels and t.kind in ("heat", "rest", "release", "come_up", "toast"):
+            t = replace(t, kind="other", sure=0.8, others=((t.kind, 0.2),))
+        out.append(t)
     return out
+
+
+_GOES_ON = re.compile(
+    r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
+)
+
+
+def _counted_on(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
+    """ "After 10 minutes add the courgettes. Carry on for another 8": no minutes at the heat stand before, so the ten are the first of eighteen."""
+    first = next((i for i, t in enumerate(timed) if t.kind in ("heat", "from_start")), None)
+    if first is None or timed[first].kind != "from_start" or timed[first].stretch.unit == "minute":
+        return timed
+    then = next((t for t in timed[first + 1 :] if t.kind == "heat"), None)
+    if then is None:
+        return timed
+    text, s = blocks[then.block].text, then.stretch
+    before = re.split(r"[.;!?]\s", text[max(0, s.start - 60) : s.start])[-1]
+    after = re.split(r"[,.;!?]", text[s.end : s.end + 12])[0]
+    if not _GOES_ON.search(f"{before}{s.text} {after}"):
+        return timed
+    out = list(timed)
+    out[first] = replace(timed[first], kind="heat", sure=0.85, others=(("from_start", 0.15),))
+    return out
+
+
+_COOKERS = re.compile(
+    r"\bcookers?\b|\b(?:press|hit|push)(?:es|ed)? (?:the |down )?(?:cook|start|switch|button)\b", re.I
+)
+# "leave it soaking half an hour"
+_IS_SOAKING = re.compile(
+    r"\b(?:leave|left|keep|let)\b[^.;!?,]{0,30}\bsoak(?:ing)?(?: in [a-z ]{0,16}water)?,? (?:for )?(?:about |abt |at least )?$",
+    re.I,
+)
+_NIGHT_BEFORE = re.compile(
+    r"(?:the night before|overnight|all night|(?:at least )?\d+(?:\s?[-–]\s?\d+)? hours? (?:ahead|before|earlier))\b[^.;!?]{0,60}\b(?:rice|grain|it)\b[^.;!?]{0,40}\b(?:leave|put|stand|keep|cover|let|soak)\w*\b[^.;!?]{0,30}\bwater\b",
+    re.I,
+)
+_TURNED = re.compile(
+    r"\b(?:until|till)\b[^.;!?]{0,40}\b(?:golden|toast\w*|translucent|opaque|nutty|glossy|glassy|coated|fragrant|turns? white|pearly)\b",
+    re.I,
+)
+
+
+def _turned_dry(c: Clause, text: str, s: Stretch) -> bool:
+    """Is the grain in the pan, no liquid yet, and the sign one of frying?"""
+    begins = max(text.rfind(x, 0, s.start) for x in ".!?") + 1
+    ends = min((i for x in ".!?" if (i := text.find(x, s.end)) >= 0), default=len(text))
+    said = text[max(begins, s.start - 200) : min(ends, s.end + 80)]
+    grain = c.before.grain or bool(_CLASS["GRAIN"].search(said))
+    return grain and c.grains and not c.before.wet and bool(_TURNED.search(said)) and not _CLASS["LIQUID"].search(said)
 
 
 _MADE_AHEAD = re.compile(
@@ -215,7 +286,8 @@ _WASHED_AND_LEFT = re.compile(
 # "let sit 15 minutes, then press COOK"
 _LEFT = re.compile(r"\b(?:leave|let|keep|stand|sit)\b[^.;]{0,24}$", re.I)
 _THEN_STARTED = re.compile(
-    r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn)\w*\b", re.I
+    r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn(?:\w* on\b| the (?:heat|gas|cooker)))\w*\b",
+    re.I,
 )
 
 
@@ -258,7 +330,8 @@ _TO_COME_UP = re.compile(
 # a sentence of minutes alone, right after the heat is off and nothing else was done
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
-    r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$",
+    r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
+    r"|(?:^|[.!;]\s*)off,\s*(?:for\s*)?(?:another\s*|about\s*)?$",
     re.I,
 )
 _AT_HEAT = re.compile(

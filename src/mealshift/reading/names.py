@@ -41,7 +41,7 @@ def as_rice(text: str) -> str:
 # words of a kind of rice that stand before its name and mean nothing beside another grain's
 _KIND_BEFORE = re.compile(
     r"(?:\b(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
-    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|pre-?cooked|uncooked|good|real|pishori|chinigura|kalijira)[\s,-]+(?:or\s+|\([^()\d]{0,30}\)\s*)?)+$",
+    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|good|real|pishori|chinigura|kalijira)[\s,-]+(?:or\s+|\([^()\d]{0,30}\)\s*)?)+$",
     re.I,
 )
 
@@ -111,6 +111,9 @@ def _found(text: str) -> tuple[Found, ...]:
     found = []
     for m in _pattern().finditer(browned(text)):
         key = re.sub(r"[\s-]+", " ", m[0].lower())
+        if key == "rises":
+            # "until steam rises" is no ris in the plural
+            continue
         slug = _lookup(key)
         if slug:
             found.append(Found(slug, Span(m.start(), m.end()), m[0], key in rice_words()))
@@ -131,6 +134,15 @@ def with_kind(text: str, start: int) -> int:
     """Where a grain's name begins with the words of its kind: "easy-cook long grain" belongs to the rice it stands before."""
     m = _KIND_BEFORE.search(text, max(0, start - 40), start)
     return m.start() if m else start
+
+
+_KIND_ASIDE = re.compile(r"\s*\([^()\d]{0,30}\b(?:long|medium|short|round)[- ]grain\b[^()\d]{0,30}\)", re.I)
+
+
+def without_aside(text: str, end: int) -> int:
+    """Where a grain's name ends with what a bracket says of its kind: "rice (I use a medium grain)"."""
+    m = _KIND_ASIDE.match(text, end)
+    return m.end() if m else end
 
 
 @cache

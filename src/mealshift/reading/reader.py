@@ -11,8 +11,6 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
-from functools import cache
-from importlib import resources
 
 from ..grains import grain
 from ..measures import WHISTLE_MIN, Measures, canonical_unit, number_range, parse_amount, unit_kind
@@ -23,7 +21,7 @@ from ..text.amounts import AMOUNT, MOST_ITEM, Item, items, parse
 from ..text.plain import joined
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, roles, stated, structure
-from .clauses import Clause, clauses, instead_blanked, without_looks
+from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
 from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
@@ -35,9 +33,14 @@ from .words import word_list
 _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
          "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
 _DEFINED = re.compile(
-    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
     r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
     r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
+    re.I,
+)
+# "1 cup basmati (I use a 250 ml mug)"
+_CUP_IS = re.compile(
+    r"\bcups?\b[^()\n]{0,40}\((?:I use|using|mine is|my cup is|use)\s+(?:an? |my )?(?P<n>\d{2,3})\s*ml\b[^()]{0,20}\)",
     re.I,
 )
 # "(pot = the small steel milk pot, quarter litre)", "the blue mug, it holds a cup and a half", "the mug is about 10 oz"
@@ -72,15 +75,19 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines = _related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
     texts = instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
+    texts = another_day_blanked(texts)
     found = clauses(texts)
     line = None if source is None else lines[source]
     blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
     steeps = bool(line and line.grain and not grain(line.grain).simmer)
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps)
+    elsewhere = _pots_of_others(lines, line, found)
+    timed = minutes.not_in(timed, found, elsewhere)
     timed = _told(timed, laid, text, corrections)
     title = laid.title.text if laid.title else ""
     told_dish = dish.of(title, texts)[0]
-    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections, total, told_dish)
+    theirs = _told_in(elsewhere, lines, found, laid)
+    lines, tagged = _with_roles(lines, source, found, timed, laid, corrections, total, told_dish, theirs)
     way = method.choose(
         title,
         texts,
@@ -133,7 +140,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         recipe = recipe.with_(lines=tuple(lines))
     recipe = recipe.with_(process=operations(recipe, found))
     problems += dish.problems(recipe, corrections)
-    doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections)
+    doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections, _vessel_told(laid.plain))
     if overlooked and recipe.source_line is not None:
         doubts += consistency.found_in_talk(recipe.source_line, corrections)
     return recipe.with_(problems=tuple(problems), doubts=tuple(doubts))
@@ -159,6 +166,8 @@ def _own_measures(told: str, measures: Measures) -> Measures:
             cup = size
         else:
             measure = size
+    if (told_cup := _CUP_IS.search(told)) and 90 <= float(told_cup["n"]) <= 500:
+        cup = float(told_cup["n"])
     for m in list(_HOLDS.finditer(told))[:6]:
         said = AMOUNT.match(told, m.end())
         unit = canonical_unit(said["u"] or "") if said else None
@@ -173,6 +182,13 @@ def _own_measures(told: str, measures: Measures) -> Measures:
         if held and 60 <= held <= 1500:
             measure = held
     return replace(measures, cup_ml=cup, measure_ml=measure, pints=measures.pints or _pints(told))
+
+
+def _vessel_told(told: str) -> bool:
+    """Does the text itself say what its glass, mug or katori holds?"""
+    return any(
+        (m["v"] or m["v2"] or m["v3"] or "cup").lower() != "cup" for m in list(_DEFINED.finditer(told))[:6]
+    ) or bool(any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6]))
 
 
 _PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?)\b", re.I)
@@ -266,7 +282,7 @@ _NAME_AFTER = re.compile(
 )
 _STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that)"
 _IF_NEEDED = re.compile(
-    r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
+    r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
 )
 _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
@@ -320,16 +336,6 @@ def _in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures,
     return [*out, *_forgotten([*lines, *out], laid, text, measures)]
 
 
-@cache
-def _foods() -> frozenset[str]:
-    """What hands of the corpus name, and what a dictionary calls food (scripts/food_words.py)."""
-    models = resources.files(__package__).joinpath("models")
-    names = [
-        n for f in ("foods.txt", "foods_wide.txt") for n in models.joinpath(f).read_text(encoding="utf-8").split("\n")
-    ]
-    return frozenset(n for n in names if n and n not in word_list("no_food"))
-
-
 def _foods_in(text: str) -> Iterator[tuple[int, int]]:
     """Places of what can be eaten, two words before one."""
     for m in _JUICE.finditer(text):
@@ -343,10 +349,10 @@ def _foods_in(text: str) -> Iterator[tuple[int, int]]:
     for i, (start, end, word) in enumerate(words):
         # the word behind it, if nothing but a blank stands between
         then = words[i + 1] if i + 1 < len(words) and text[end : words[i + 1][0]] == " " else None
-        if then and f"{text[start:end].lower()} {then[2]}" in _foods():
+        if then and f"{text[start:end].lower()} {then[2]}" in ingredients.foods():
             taken = i + 1
             yield start, then[1]
-        elif i > taken and word in _foods():
+        elif i > taken and word in ingredients.foods():
             if then and text[then[0] : then[1]].lower() in word_list("food_part") and word not in ("oil", "butter"):
                 taken, end = i + 1, then[1]
             yield start, end
@@ -383,6 +389,12 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
     return out
 
 
+_PART_OF = re.compile(
+    r"(?:an? )?(?:half|third|quarter|two thirds|three quarters|one third|one half)(?: of)? +(?:the|that|this|it|them|your)\b",
+    re.I,
+)
+
+
 def _mentions(text: str, measures: Measures) -> list[Item]:
     """Amounts with the name that follows or, for the grain, stands before."""
     out: list[Item] = []
@@ -393,6 +405,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             continue
         measured = bool(unit)
         after = text[m.end() :]
+        if not measured and _PART_OF.match(f"{m['n']} {after[:12]}"):
+            # "half the tomatoes" are no other tomatoes
+            continue
         bracket = re.match(r"\s*\([^)]*\)", after)
         at = m.end() + (bracket.end() if bracket else 0)
         name = _NAME_AFTER.match(text, at)
@@ -564,6 +579,35 @@ def relation(text: str) -> tuple[float, int, int] | None:
     return (low + high) / 2, m.start(), m.end()
 
 
+# "fill the coconut tin once with water", "two (empty) tins of water"
+_TIN_OF_WATER = re.compile(
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b",
+    re.I,
+)
+
+
+def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
+    """Water that a step measures with the tin of another thing: as much as that tin held."""
+    for n, piece in enumerate(laid.steps):
+        m = _TIN_OF_WATER.search(piece.text[:4000])
+        if m is None:
+            continue
+        tins = [ln for ln in lines if ln.unit == "tin" and (ln.ml or ln.g)]
+        named = [ln for ln in tins if m["what"] and m["what"].lower() in ln.text.lower()] or tins
+        kind = ingredients.kind_of(m["kind"])[0]
+        if not named or kind is None:
+            continue
+        one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0)
+        ml, at = one * (2 if m["twice"] else 1), piece.span.start
+        told = Span(at + m.start(), at + m.end())
+        # to the word before the blank
+        amount = Span(0, len(m[0][: m.start("kind") - m.start()].rstrip()))
+        return [
+            Line(len(lines), m[0], told, f"step {n + 1}", ml, None, "ml", m["kind"], None, amount, kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier)
+        ]  # fmt: skip
+    return []
+
+
 def _related(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
     if source is None or not lines[source].ml:
         return lines
@@ -577,6 +621,9 @@ def _related(lines: list[Line], laid: Structure, source: int | None) -> list[Lin
                 ml=ml, g=ml, water=ml * ln.fraction, quantity=told[0], unit="ml", amount_span=Span(told[1], told[2])
             )
         out.append(ln)
+    if any(ln.carrier and ln.ml for ln in out):
+        return out
+    out += _tins_of_water(out, laid)
     if any(ln.carrier and ln.ml for ln in out):
         return out
     for n, piece in enumerate(laid.steps):
@@ -604,9 +651,8 @@ def things(
     home = lines[source].section if source is not None else ""
     volume = lines[source].ml if source is not None else None
     last = max(((t.block, t.stretch.end) for t in timed if t.kind == "heat"), default=None)
-    handles = [ingredients.handle(ln) for ln in lines]
     out = []
-    for ln, pattern in zip(lines, handles, strict=True):
+    for ln, pattern in zip(lines, ingredients.handles(lines, _told_steps(laid)), strict=True):
         uses = []
         if pattern:
             for c in found:
@@ -641,7 +687,9 @@ def _with_roles(
     corrections: tuple[Correction, ...],
     total: pours.MadeUp | None,
     told_dish: str,
+    theirs: frozenset[int],
 ) -> tuple[list[Line], list[tuple[str, float]]]:
+    """theirs: lines that only another grain's pot is told to hold."""
     seen = things(lines, source, found, timed, laid)
     tagged, chances = roles.tag(seen)
     cooks = max(((c.block, c.start) for c in found if c.verb == "cook"), default=(-1, 0))
@@ -663,6 +711,8 @@ def _with_roles(
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
+    for i in theirs:
+        tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home = lines[source].section if source is not None else ""
     late = _late(lines, found, timed)
@@ -688,6 +738,15 @@ def _placed(line: Line, label: str, home: str, late: frozenset[int]) -> str:
             return "after"
         if _BESIDE.search(line.section) and label in ("liquid", "wet", "absorber"):
             return "other_pot"
+    if (
+        label in ("absorber", "other")
+        and line.drinks
+        and line.section != home
+        and not line.section.startswith("step ")
+        and find_grains(home)
+    ):
+        # "For the rice:" has its own part, and the beans stand in another
+        return "other_pot"
     if line.index in late and label in ("other", "after", "absorber", "wet", "spice") and not line.drinks:
         return "late"
     return label
@@ -698,8 +757,7 @@ def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minute
     marked = {(t.block, t.stretch.start) for t in timed if t.kind in ("from_end", "from_start")}
     sentences = {c.sentence for c in found for block, at in marked if c.block == block and c.start <= at < c.end}
     out = set()
-    for ln in lines:
-        pattern = ingredients.handle(ln)
+    for ln, pattern in zip(lines, ingredients.handles(lines, " ".join(c.text for c in found)), strict=True):
         first = next((c for c in found if pattern and pattern.search(c.text)), None)
         if first is not None and first.sentence in sentences and not first.before.off:
             out.add(ln.index)
@@ -802,7 +860,7 @@ def _steps(
     told: Sequence[str],
 ) -> list[Step]:
     """told: the steps' texts as they were understood; one that is blank tells another way."""
-    handles = [(ln.index, ingredients.handle(ln)) for ln in lines]
+    handles = list(enumerate(ingredients.handles(lines, _told_steps(laid))))
     out = []
     for n, piece in enumerate(laid.steps):
         shown = joined(text[piece.span.start : piece.span.end])
@@ -819,9 +877,58 @@ def _steps(
                 Duration(s.low, s.high, Span(s.start, s.end), shown[s.start : s.end], "other", 0.95)
                 for s in stretches(shown[:6000])
             ]
+        else:
+            # what was not looked at is no heat of today's
+            durations += [
+                Duration(s.low, s.high, Span(s.start, s.end), shown[s.start : s.end], "other", 0.95)
+                for s in stretches(without_looks(shown[:6000]))
+                if not told[n][s.start : s.end].strip()
+            ]
+            durations.sort(key=lambda d: d.span.start)
         mentions = tuple(i for i, p in handles if p and p.search(piece.text))
         out.append(Step(n, shown, piece.span, piece.section, tuple(durations), mentions, instead))
     return out
+
+
+def _pots_of_others(lines: Sequence[Line], mine: Line | None, found: Sequence[Clause]) -> frozenset[int]:
+    """Vessels in which another of the recipe's raw grains cooks, and not the one to be shifted."""
+    raw = {ln.grain for ln in lines if ln.grain and not ln.cooked}
+    if mine is None or len(raw) < 2 or mine.grain not in raw:
+        return frozenset()
+    holds: dict[int, set[str]] = {}
+    for c in found:
+        holds.setdefault(c.vessel, set()).update(f.slug for f in find_grains(c.text) if not f.generic)
+    mine_in = {v for v, slugs in holds.items() if mine.grain in slugs}
+    return (
+        frozenset(v for v, slugs in holds.items() if slugs & (raw - {mine.grain})) - mine_in if mine_in else frozenset()
+    )
+
+
+def _told_in(
+    vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clause], laid: Structure
+) -> frozenset[int]:
+    """Lines that stand in the steps alone, in clauses of these vessels, and the grains named in them."""
+    if not vessels:
+        return frozenset()
+    out = set()
+    for ln, pattern in zip(lines, ingredients.handles(lines, _told_steps(laid)), strict=True):
+        if ln.section.startswith("step "):
+            n = int(ln.section.removeprefix("step ")) - 1
+            at = ln.span.start - laid.steps[n].span.start
+            mine = next((c for c in found if c.block == n and c.start <= at < c.end), None)
+        elif ln.grain:
+            mine = next(
+                (c for c in found if any(f.slug == ln.grain and not f.generic for f in find_grains(c.text))), None
+            )
+        else:
+            mine = next((c for c in found if pattern and pattern.search(c.text)), None) if ln.fraction else None
+        if mine is not None and mine.vessel in vessels:
+            out.add(ln.index)
+    return frozenset(out)
+
+
+def _told_steps(laid: Structure) -> str:
+    return "\n".join(p.text for p in laid.steps)
 
 
 def _sums(recipe: Recipe) -> Recipe:

@@ -16,15 +16,18 @@ from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, joined, lines_of, 
 from ..text.times import stretches
 from . import lines as tagger
 from .clauses import verbs_in, way_of
+from .ingredients import foods
 from .words import word_list
 
 MOST_SERVINGS = 200
 _PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|of us)"
+# "side-dish servings", "hungry people"
+_KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
     rf"\b(?:serves?|does(?: for)?|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
-    rf"|(?<![\w/.])(?P<b>{_N})\s*(?:big |large |small |hungry |good |generous )?{_PEOPLE}\b"
-    rf"|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
+    rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
+    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
 )
 _HEAD_ONLY = re.compile(
@@ -81,6 +84,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     section = ""
     # who writes everything small begins no sentence in the middle of one
     small = _all_small([t.line for t in tagged])
+    last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
+    heads_steps = False
     for t in tagged:
         ln = t.line
         shown = " ".join(text[ln.start : ln.end].split())
@@ -120,6 +125,17 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
             cls, sure = "step", 0.6
+        following = tagged[ln.index + 1] if ln.index + 1 < len(tagged) else None
+        if (
+            cls == "ingredient"
+            and ln.blank_before
+            and following is not None
+            and following.cls == "ingredient"
+            and not following.line.blank_before
+            and _HEADS_PART.match(ln.text.strip())
+        ):
+            # "Vegetable layer", and its things right below
+            cls, sure = "section", 0.7
         unsure = cls in ("note", "chatter", "meta", "title") or (cls == "ingredient" and sure < SURE_NOTE)
         if unsure and out.title and way_of(ln.text) and not _MEASURED.match(ln.text):
             # "MICROWAVE (900 W)" alone on its line begins another way to cook it
@@ -151,6 +167,11 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # a sentence cut by the width of a page goes on
             cls, sure = "step", 0.8
+        if cls in ("heading", "section") and not ln.blank_before and not ln.marks and _names_food(ln.text):
+            # "butter", the last of a list, heads nothing
+            above_cls = out.classes[-1][2] if out.classes else ""
+            if above_cls == "ingredient":
+                cls, sure = "ingredient", 0.7
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))
@@ -160,6 +181,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         elif cls in ("heading", "section"):
             named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and _HEAD_ONLY.match(piece.text))
             section = "" if not named else piece.text.rstrip(" :—–-").strip()
+            heads_steps = ln.index > last_listed
             out.headings.append(piece)
         elif cls in ("ingredient", "ingredients"):
             if m := _LIST_IS.match(piece.text):
@@ -173,6 +195,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             else:
                 out.lines.append((piece, cls == "ingredients"))
         elif cls == "step":
+            if not out.steps and ln.index > last_listed:
+                # a heading among the ingredients heads no step where all steps come after all of them
+                section = piece.section = section if heads_steps else ""
             near = [x.line for x in tagged[max(0, ln.index - WRAPS) : ln.index + WRAPS]]
             if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near):
                 _join(before, piece, told)
@@ -187,6 +212,18 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     return out
 
 
+def _names_food(text: str) -> bool:
+    """A food's name alone, in small letters: "butter", "bay leaves"."""
+    said = text.strip()
+    return (
+        len(said.split()) <= 2 and said.islower() and said[-1].isalpha() and re.sub(r"(?<=[^s])s$", "", said) in foods()
+    )
+
+
+_HEADS_PART = re.compile(
+    r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
+    re.I,
+)
 _LIST_IS = re.compile(r"(?:ingredients?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
 
@@ -268,7 +305,10 @@ def _title(piece: Piece) -> Piece:
     text, at = piece.text, piece.span.start
     if m := _JUNK_TITLE.match(text):
         text, at = text[m.end() :], at + m.end()
-    text = _ROUGH_TITLE.sub("", text).rstrip(" :•#\"'").lstrip(" •\"'") or text
+    text = _ROUGH_TITLE.sub("", text).strip(" :•#") or text
+    if text[0] in "\"'" or text.count('"') % 2:
+        # quotes around the whole of it, or half a pair
+        text = text.strip("\"'") or text
     at = at + max(0, piece.text[at - piece.span.start :].find(text))
     return Piece(text, Span(at, at + len(text)))
 
@@ -392,14 +432,21 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     for t in tagged:
         cls = out.classes[t.line.index][2]
         for m in _SERVES.finditer(t.line.text[:1200]):
-            said = m["a"] or m["b"] or m["c"] or m["d"]
+            said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"]
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))
             except ValueError:
                 continue
             plain_for = m[0].lower().startswith("for ")
-            people = re.match(rf"\s*(?:big |small |hungry |of (?:you|us|them)|{_PEOPLE})", t.line.text[m.end() :], re.I)
+            people = re.match(
+                rf"\s*(?:\([^()]{{2,24}}\)\s*)?(?:of (?:you|us|them)|hungry |{_KIND}{_PEOPLE})",
+                t.line.text[m.end() :],
+                re.I,
+            )
             ends = re.fullmatch(r"[\s.,;!)]*", t.line.text[m.end() :])
+            if plain_for and ends and re.search(r"(?:^|[.!?])\s*$", t.line.text[: m.start()]):
+                # "… like a cake. For 4."
+                people = ends
             if (
                 plain_for
                 and not people

@@ -36,7 +36,7 @@ class Own:
     problems: tuple[Problem, ...]
     # the lines of the grain: its own, and those of a second rice that shares pot and time with it
     lines: tuple[Line, ...] = ()
-    # minutes in the open pot after the pressure is down: the dish's, whatever grain is in it
+    # minutes at the heat that are the dish's, whatever grain is in it (`finishing`)
     finish_min: float = 0.0
 
 
@@ -199,7 +199,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     # a recipe that names no water for its pot, and whose other liquids do not cover what the grain needs, has no habit: it left it unsaid
     unsaid = carried == 0 and pot.raw_pour_ml > UNSAID_FROM * pot.need_ml
     habit_ml = carried - pot.raw_pour_ml if water and not unsaid else 0.0
-    finish = sum(o.typical_min or 0.0 for o in finishing(recipe)) if way.row.locked else 0.0
+    finish = sum(o.typical_min or 0.0 for o in finishing(recipe))
     habit_min = minutes - finish - plain.cook_min if minutes is not None else 0.0
     return Own(
         g,
@@ -219,13 +219,36 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
 
 
 def finishing(recipe: Recipe) -> list[Operation]:
-    """What a recipe for the pressure cooker simmers in the open pot when the pressure is down."""
-    if not method_row(recipe.method).locked:
-        return []
+    """Minutes at the heat that are the dish's, whatever grain is in it: in the open pot when the pressure is down, under the lid when it was half boiled and
+    drained, in the oven when it was cooked and filled into something."""
     mine = [o for o in recipe.process.operations if o.told and o.typical_min]
     first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
-    down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
-    return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
+    if method_row(recipe.method).locked:
+        down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
+        return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
+    if first == len(mine):
+        return []
+    at = turning(recipe)
+    ops = recipe.process.operations
+    return [] if at is None else [o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min]
+
+
+def turning(recipe: Recipe) -> int | None:
+    """Index of the operation at which half-cooked grain is drained to be steamed on, or filled into what is then cooked; None if it stays in its pot."""
+    ops = recipe.process.operations
+    heat = [i for i, o in enumerate(ops) if o.phase == "heat" and o.told and o.typical_min]
+    if len(heat) < 2:
+        return None
+    pots = {v.id for v in recipe.process.vessels if v.grain}
+    for i in range(heat[0] + 1, heat[-1]):
+        o = ops[i]
+        drained = o.kind == "drain" and (recipe.source in o.what or (not o.what and o.vessel in pots))
+        if drained or (recipe.dish == "stuffing" and _FILLED.search(o.text)):
+            return i
+    return None
+
+
+_FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
 
 # closed a second time it is no finish
@@ -249,7 +272,7 @@ def _named_way(recipe: Recipe, method: str, minutes: float | None) -> str:
 def _toasts(recipe: Recipe) -> bool:
     """Is the grain turned in fat or a dry pan before any liquid joins it?"""
     return any(
-        d.kind in ("pan", "toast") and _TOASTS.search(s.text[max(0, d.span.start - 70) : d.span.end + 40])
+        d.kind == "toast" or d.kind == "pan" and _TOASTS.search(s.text[max(0, d.span.start - 70) : d.span.end + 40])
         for s in recipe.steps
         for d in s.durations
     ) or any(o.kind == "toast" and recipe.source in o.what for o in recipe.process.operations)

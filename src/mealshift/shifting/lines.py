@@ -35,6 +35,10 @@ _NO_AMOUNT = re.compile(
 )
 
 
+# "water to the 3 line (less 3 tbsp)", "water, to cover by 2 cm"
+_SIGN_SAID = re.compile(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
+
+
 @dataclass(frozen=True, slots=True)
 class NewLine:
     """One ingredient of the shifted recipe. was: the old text, None if it is new; text "" if it is dropped. in_step: only the steps name it, so
@@ -105,10 +109,15 @@ def rewrite_lines(
         if unsaid is not None:
             # "water to the 3 line": here is how much that is
             was = out[unsaid]
-            told = f"{was.text}: {jug_ml(a.pour_ml)} ml"
-            mark = ((len(was.text), len(told)),)
+            plain = _SIGN_SAID.sub("", was.text)
+            told = f"{plain}: {jug_ml(a.pour_ml)} ml"
+            mark = ((len(plain), len(told)),)
             out[unsaid] = replace(
-                was, text=told, marks=mark, olds=("",), because="for this grain it is no line and no finger, but this"
+                was,
+                text=told,
+                marks=mark,
+                olds=(was.text[len(plain) :].strip(),),
+                because="for this grain it is no line and no finger, but this",
             )
             return out
         out.append(

@@ -9,19 +9,30 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 
 from ..grains import grain
-from ..measures import NUMBER_PATTERN, RANGE_PATTERN, Measures, canonical_unit, make_amount, number_range, round_half_up
+from ..measures import (
+    NUMBER_PATTERN,
+    RANGE_PATTERN,
+    Measures,
+    canonical_unit,
+    jug_ml,
+    make_amount,
+    number_range,
+    round_half_up,
+)
 from ..pot import Pot
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
-from ..reading.clauses import OWN_LOOK
-from ..reading.names import find_grains, with_kind
+from ..reading.clauses import OWN_LOOK, verbs_in
+from ..reading.names import find_grains, with_kind, without_aside
 from ..recipe import Recipe, Step
+from . import signs
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts
 from .target import Target
 from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_time
 
+_IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
@@ -287,8 +298,9 @@ class _View:
             at += len(text[at:]) - len(text[at:].lstrip(" .,;:…"))
             end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
             opened = text[a:start].count("(") - text[a:start].count(")")
-            if opened > 0 or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
-                # within a bracket nothing is cut, and a word left over is no clause of its own: it stands behind the sentence
+            more_signs = _IN_A_SIGN.search(text[a:start]) and not verbs_in(text[at:end])
+            if opened > 0 or more_signs or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
+                # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
                 edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))
                 continue
@@ -401,7 +413,7 @@ class _View:
             at = f.span.start + step.span.start
             whole = line.section == f"step {step.index + 1}" and line.span.start <= at < line.span.end
             new = self.a.target.name if whole else self.a.target.short
-            start, end = with_kind(step.text, f.span.start), f.span.end
+            start, end = with_kind(step.text, f.span.start), without_aside(step.text, f.span.end)
             begins = not step.text[:start].strip() or step.text[:start].rstrip()[-1] in ".!?:;•"
             said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
             if any(
@@ -458,6 +470,7 @@ class _View:
                     edits.append(
                         Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, of_line(ln, self.measures), was))
                     )
+        edits += self._by_a_sign(step)
         for m in _GRAIN_AMOUNT.finditer(step.text):
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
@@ -473,6 +486,14 @@ class _View:
                         Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures))
                     )
         return edits
+
+    def _by_a_sign(self, step: Step) -> list[Edit]:
+        """ "until it stands 2 cm above the rice", "to the 3 mark": a sign for the old grain's water, so the new one's amount stands there instead."""
+        unmeasured = not self.a.carrier_was_ml or not self.a.trusted
+        if self.a.same or not unmeasured or self.a.pour_ml < LEAST_ML or self.own.line.cooked:
+            return []
+        place = signs.in_step(step.text)
+        return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml)")] if place else []
 
     def _told_here(self, step: Step) -> list[Edit]:
         """New amounts of the grain and liquids that only this step states."""

@@ -6,6 +6,7 @@ every one of them back for what it is.
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 
 from .. import preparing
@@ -174,14 +175,29 @@ def head_start(found: Sequence[Early], g: Grain, waits: bool) -> Operation:
     )
 
 
-def look(pot: Pot, drains: bool = False) -> Operation:
-    """drains: the recipe's own words drain it next."""
+# what a sign says of a pot, and not of the grain
+_OF_THE_POT = re.compile(r"[^;.]*\b(?:tilt|holes in the surface)\b[^;.]*;?\s*", re.I)
+
+
+def _of_the_grain(sign: str) -> str:
+    alone = _OF_THE_POT.sub("", sign).strip(" ;.")
+    return f"{alone}." if alone else sign
+
+
+def look(pot: Pot, drains: bool = False, where: str = "") -> Operation:
+    """drains: the recipe's own words drain it next. where: "inside" what it was filled into, "steamed" when it was drained before."""
     splash = max(20, nearest((pot.high_ml - pot.pour_ml) / 2, 10))
     more = min(MOST_MORE, max(2, round_half_up(pot.cook_min * 0.15)))
     sign = pot.sign
     sign = sign[:1].lower() + sign[1:]
     text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
-    if pot.way.method == "soup":
+    if where == "inside":
+        alone = _of_the_grain(sign)
+        text = f"Look: inside one of them, {alone} Not yet? Add {splash} ml of boiling water around them and give it {more} more minutes."
+    elif where == "steamed":
+        alone = _of_the_grain(sign)
+        text = f"Look: {alone} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
+    elif pot.way.method == "soup":
         text = f"Look: {sign} Not yet? Give it {more} more minutes."
     elif pot.way.method == "steam":
         text = f"Look: {sign} Not yet? Steam it {more} more minutes."

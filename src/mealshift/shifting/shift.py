@@ -323,13 +323,16 @@ def _pot(
         # a soup by another way is a soup still
         habit_ml += own.way.broth_ml * scale
     habit_min = _habit_min(own, target, way, plain)
+    # cooked another way from the start it is not drained and steamed on; what it is filled into is baked all the same
+    stays = way.method == own.way.method or (recipe.dish == "stuffing" and way.method != "steep")
+    finish_min = own.finish_min if stays else 0.0
     carried = sum(ln.water for ln in carriers(recipe))
     swims = carried and sum(b.ml for b in others(recipe)) > own.pot.need_ml > 0
     if swims and not same_way:
         # the dish's other liquids alone are more than the grain can drink: what is poured beside them follows its thirst, no sum is to be made
         alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
         habit_ml = carried * scale * alone.need_ml / own.pot.need_ml - alone.raw_pour_ml
-    cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min + own.finish_min
+    cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min + finish_min
     before_min = max((e.minutes for e in early(recipe, cook)), default=0) if target.slug != own.grain.slug else 0
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)
@@ -346,7 +349,7 @@ def _pot(
         carrier_fraction=fraction,
         rest_min=_rest(recipe, own, target, way),
         before_min=before_min,
-        finish_min=own.finish_min,
+        finish_min=finish_min,
     )
 
 
@@ -361,9 +364,12 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
     if way.method == "steep" and own.way.method != "steep":
         # standing in hot water is not the cooking the recipe has a habit of
         return 0.0
+    if own.finish_min and own.habit_min < 0 and not own.way.row.locked:
+        # boiled half on purpose: half of another grain's minutes
+        return own.habit_min * plain.cook_min / max(1.0, own.pot.cook_min - own.finish_min - own.habit_min)
     if own.habit_min <= 0:
         return max(own.habit_min, -0.25 * plain.cook_min)
-    usual = own.pot.cook_min - own.habit_min
+    usual = own.pot.cook_min - own.finish_min - own.habit_min
     if way.method in _WHOLE_HABIT or usual <= 0:
         return own.habit_min
     return own.habit_min * min(1.0, plain.cook_min / usual)

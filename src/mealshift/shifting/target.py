@@ -14,7 +14,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from ..grains import Grain
+from ..grains import Grain, grain
 from ..measures import round_half_up
 from ..pot import Pot, Way
 from ..pot.account import said_minutes
@@ -24,7 +24,7 @@ from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
-from .backwards import Own, finishing
+from .backwards import Own, finishing, turning
 from .beside import early
 from .blends import Plan
 from .lines import Amounts
@@ -143,16 +143,32 @@ def target_process(
     return work.out
 
 
-def _last_heat(recipe: Recipe) -> int | None:
-    """Index of the grain's last operation at the heat of those that state minutes."""
+# of a grain's usual minutes, from which it is called boiled through
+BOILED_THROUGH = 0.75
+
+
+def _boiled_through(recipe: Recipe, at: int) -> bool:
+    """Is the grain done, or nearly, when it is drained?"""
+    line = recipe.source_line
+    if recipe.dish == "stuffing" or line is None or line.grain is None:
+        return False
+    boiled = sum(o.typical_min or 0.0 for o in recipe.process.operations[:at] if o.phase == "heat" and o.told)
+    return boiled >= BOILED_THROUGH * grain(line.grain).simmer
+
+
+def _last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = None) -> int | None:
+    """Index of the grain's last operation at the heat of those that state minutes. replaced: of those that another way of cooking takes the place of.
+    through: was the source grain done when it was drained? None: the recipe is the source."""
     ops = recipe.process.operations
     heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.told]
     if heat:
         last = heat[-1]
-        if recipe.method == "drain":
-            # boiled, drained and steamed on: it is looked at while it boils
-            drained = next((i for i in range(heat[0] + 1, last) if ops[i].kind == "drain"), len(ops))
-            last = max(i for i in heat if i < drained)
+        at = turning(recipe)
+        if at is not None and (
+            (replaced and recipe.dish == "stuffing") or (_boiled_through(recipe, at) if through is None else through)
+        ):
+            # drained when it is done, and steamed on: it is looked at while it boils
+            last = max(i for i in heat if i < at)
         # what goes in for the last minutes is said after them; what stands after the heat is off is another matter
         for i in range(last + 1, len(ops)):
             if ops[i].phase in ("rest", "release") or ops[i].kind in ("off", "release"):
@@ -244,7 +260,7 @@ class _Work:
         if self._unrinsed():
             self._retire_rinse()
         start = self._first_heat()
-        last = self._last()
+        last = self._last(other_way)
         if other_way and last is None:
             last = self._cooks_untimed()
         if other_way and last is not None:
@@ -297,7 +313,11 @@ class _Work:
         cooking -= sum(counted.values()) * self.pot.kitchen.whistle_min if heat and counted else 0.0
         new = (
             dict(
-                zip([o.id for o in heat], shared([o.typical_min or 0.0 for o in heat], max(1.0, cooking)), strict=True)
+                zip(
+                    [o.id for o in heat],
+                    shared([o.typical_min or 0.0 for o in heat], max(1.0, cooking), self._joins_between(heat)),
+                    strict=True,
+                )
             )
             if was
             else {}
@@ -341,6 +361,15 @@ class _Work:
             self.out.operations[i] = o.with_(
                 low_min=minutes - half, typical_min=minutes, high_min=minutes + half, was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)), reason=why,
             )  # fmt: skip
+
+    def _joins_between(self, heat: Sequence[Operation]) -> bool:
+        """Does anything join the grain between its stretches at the heat?"""
+        if len(heat) < 2:
+            return False
+        ops = self.out.operations
+        a, b = (next(i for i, o in enumerate(ops) if o.id == h.id) for h in (heat[0], heat[-1]))
+        mine = {self.recipe.source, *(ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt"))}
+        return any(set(o.what) - mine or o.phase in ("from_end", "from_start") for o in ops[a + 1 : b + 1])
 
     def _whistled(self, heat_min: float, cooking: float) -> dict[str, int]:
         """Operation → whistles of the new grain: in proportion, where the recipe counts some of its minutes and times the others."""
@@ -454,8 +483,10 @@ class _Work:
     def _first_heat(self) -> int | None:
         return next((i for i, o in enumerate(self.out.operations) if o.phase in AT_HEAT and o.told), None)
 
-    def _last(self) -> int | None:
-        return _last_heat(self.recipe.with_(process=self.out.process(self.recipe.process)))
+    def _last(self, replaced: bool = False) -> int | None:
+        now = self.recipe.with_(process=self.out.process(self.recipe.process))
+        at = turning(self.recipe)
+        return _last_heat(now, replaced, at is not None and _boiled_through(self.recipe, at))
 
     def _boiling(self, start: int) -> int:
         """Behind the clause in which the liquid comes to the boil, else where the cooking begins."""
@@ -558,7 +589,10 @@ class _Work:
         if self.a.same:
             return
         drains = any(o.kind == "drain" for o in ops[at : at + 4])
-        new = [] if pot.way.method == "steep" else [sentences.look(pot, drains)]
+        at_turn = turning(self.recipe)
+        after = at_turn is not None and not _boiled_through(self.recipe, at_turn)
+        where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
+        new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where)]
         if self.recipe.dish == "pan" and pot.way.method in ("open", "covered"):
             new.append(sentences.crust())
         said = rest_said(self.recipe)
@@ -766,14 +800,15 @@ class _Work:
         return " ".join(words[-2:]) or "the addition"
 
 
-def shared(parts: Sequence[float], total: float) -> list[float]:
+def shared(parts: Sequence[float], total: float, joins: bool = True) -> list[float]:
     """The new lengths of stretches at the heat that sum to `total`: what joins late keeps its distance from the end, so one stretch takes the change, the
-    first if it is a real part of the whole, else the longest; where that leaves nothing of it, all change alike."""
+    first if it is a real part of the whole, else the longest; where that leaves nothing of it, all change alike. joins: is there anything that joins
+    between them? Else the longest takes it: a short hard boil at the start stays short."""
     was = sum(parts)
     if not parts or was <= 0:
         return list(parts)
     longest = max(range(len(parts)), key=lambda i: (parts[i], -i))
-    for i in (0, longest) if parts[0] >= FIRST_SHARE * was else (longest,):
+    for i in (0, longest) if joins and parts[0] >= FIRST_SHARE * was else (longest, 0):
         left = parts[i] + total - was
         if left >= 1 and left >= parts[i] / 4:
             return [left if n == i else p for n, p in enumerate(parts)]

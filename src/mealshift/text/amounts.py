@@ -39,12 +39,17 @@ _STARTS = re.compile(
     rf"(?:{_ROUGH}\s*)?(?:{RANGE_PATTERN})(?:\s*-?\s*(?:{_SIZE}\s+){{0,2}}(?:{UNIT_PATTERN})(?![\w])|\s+[^\W\d])", re.I
 )
 _ALONE = re.compile(
-    rf"(?:{_ROUGH}\s*)?{RANGE_PATTERN}\s*(?:(?:{_SIZE}\s+){{0,2}}(?:cups?|c|tbsps?|tablespoons?|T|pints?|pts?|quarts?|qts?|litres?|liters?|l|kg|lbs?|pounds?))\.?\s*"
+    rf"(?:{_ROUGH}\s*)?{RANGE_PATTERN}\s*(?:(?:{_SIZE}\s+){{0,2}}(?:cups?|c|tbsps?|tablespoons?|T|pints?|pts?|quarts?|qts?|litres?|liters?|l|kg|lbs?|pounds?|g|gm|grams?|ml|dl|cl|oz|ounces?|tsps?|teaspoons?))\.?\s*"
 )
 PREPARED = re.compile(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
     r"divided|optional|to taste|to serve|for |plus |at room|undrained|uncooked|cooked|packed|halved|quartered|shredded|trimmed|deveined|boneless|skinless|separated|warm|hot|cold|more |with |without |in |about |such |like |deseeded|seeded|cubed|"
     r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the )\w*)",
+    re.I,
+)
+_CLOVES = re.compile(rf"(?:{RANGE_PATTERN})\s+cloves\s*(?:[,;]|$)", re.I)
+_DESCRIBES = re.compile(
+    r"(?:(?:boneless|skinless|bone-in|skin-on|fresh|frozen|dried|ripe|large|small|medium|peeled|cooked|raw|lean|low[- ]fat|full[- ]fat|unsalted|salted|hot|cold|warm|firm|extra|organic|free-range|thick|thin|long|short|whole|ground)\s*)+",
     re.I,
 )
 _CONTAINERS = ("tin", "packet")
@@ -133,6 +138,11 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if glue == "|":
             # cells of a table: name, amount, preparation are one item
             continue
+        if _CLOVES.match(after) and AMOUNT.search(before):
+            # "1 cinnamon stick, 2 cloves": a spice, and no amount of the one before
+            cuts.append((last, m.start()))
+            last = m.end()
+            continue
         if _AMOUNT_ALONE.fullmatch(re.split(r"[,;]", after)[0]):
             # "coconut milk powder, 50 g", "scented rice, 1½ chittacks (3 oz.)": an amount alone belongs to the name before it
             continue
@@ -220,6 +230,9 @@ def _amounts(text: str) -> list[_Said]:
         word = m["u"] or ""
         if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
             continue
+        if not word and _MARKED.match(text, m.end()):
+            # "water to the 3 line": of the cooker's own bowl, not of the water
+            continue
         if re.match(
             r"\s*(?:%|cm|mm|°|-?inch(?:es)?\s*(?:pieces?|cubes?|coins?|chunks?|lengths?)|\"|”)", text[m.end() :]
         ):
@@ -252,6 +265,12 @@ def _amounts(text: str) -> list[_Said]:
 _UNIT_FIRST = re.compile(
     r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2})?)(?=\s*(?:[,;()]|$))", re.I
 )
+# "To top: white pepper": what it is for, before the first of its things
+_LABEL = re.compile(
+    r"\s*(?:(?:for|to) (?:the )?[^\W\d][^:;,\d]{1,24}|garnish|toppings?|dressing|marinade|spices|seasonings?):\s+(?=\S)",
+    re.I,
+)
+_MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 _AND_A_HALF = re.compile(
     rf"\s+and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))", re.I
@@ -285,7 +304,7 @@ def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
         if before and before.unit and s.unit and not s.bracket and joined:
             one, two = (make_amount(1, 1, x.unit, measures) for x in (before, s))
             size = two.ml / one.ml if one.ml and two.ml else two.g / one.g if one.g and two.g else 0.0
-            if 0 < size < 1 and unit_kind(before.unit) in (*_POURED, "mass"):
+            if 0 < size <= 1 and unit_kind(before.unit) in (*_POURED, "mass"):
                 last = s.unit_start + len(s.unit_word)
                 out[-1] = replace(before, low=before.low + s.low * size, high=before.high + s.high * size, end=s.end, last=last)  # fmt: skip
                 continue
@@ -317,7 +336,7 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
     ):
         main = first
     if main is None and said:
-        main = said[0]
+        main = next((s for s in said if not _beside_it(body, s)), None)
     if times is not None:
         try:
             count, each = number_range(times["n"])[0], number_range(times["each"])[0]
@@ -385,7 +404,7 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
 
 # "(makes about 3 cups cooked)", "(I use 1 cube in 2 cups water)", "(from 900 g fresh)": not how much of it is meant here
 _ASIDE = re.compile(
-    r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|fresh weight|left ?over)\b",
+    r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|less|minus|fresh weight|left ?over)\b",
     re.I,
 )
 
@@ -427,6 +446,8 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
     for m in _BRACKET.finditer(body):
         hide(m.start(), m.end())
         item.brackets.append(m[1] or m[2] or "")
+    if label := _LABEL.match(body):
+        hide(0, label.end())
     counted = item.unit and unit_kind(item.unit) == "count" and item.unit not in _CONTAINERS
     for s in said:
         if not s.bracket:
@@ -459,6 +480,9 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
                 item.amount_span = (item.amount_span[0], start + word.n_end)
         return
     if pieces:
-        a, text = pieces[0]
+        # "boneless, skinless chicken thighs": a word that only describes is no name while others follow
+        first = next((k for k, (_, t) in enumerate(pieces) if not _DESCRIBES.fullmatch(t)), 0)
+        a, text = pieces.pop(first)
+        pieces.insert(0, (a, text))
         item.name, item.name_span = text, (start + a, start + a + len(text))
         item.rest = ", ".join(t for _, t in pieces[1:])

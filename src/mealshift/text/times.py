@@ -54,6 +54,8 @@ _PEOPLE = re.compile(
     r"|\b(?:enough|plenty|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
     re.I,
 )
+_FOR_SO_MANY = re.compile(r"(?:^|[.!?]\s+)for\s$", re.I)
+_ENDS = re.compile(r"\s*(?:[.!]|$)")
 _CLOCK = re.compile(r"\d{1,2}:\d\d")
 _AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
 # from the evening to the morning
@@ -92,6 +94,9 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     for m in _BARE.finditer(text):
         a, b = next(m.span(k) for k in ("n", "m", "k") if m[k])
         if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a) or _PEOPLE.search(text[max(0, a - 30) : a]):
+            continue
+        if _FOR_SO_MANY.search(text, 0, a) and _ENDS.match(text, b):
+            # "Turn out like a cake. For 4."
             continue
         if text[a:b].lower() in ("a", "an", "half", "one", "a half", "quarter"):
             continue

@@ -1,0 +1,33 @@
+"""Water told by a sign and no amount: a line of the pot, the first knuckle, its depth over the rice. It is right for that rice only.
+
+"pour in water until it stands 2 cm above the rice"      for quinoa: "pour in water (650 ml)"
+"""
+
+from __future__ import annotations
+
+import re
+
+_DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|\"|fingers?(?:'s?)?(?: ?(?:width|breadth|joint)s?)?|thumb'?s?(?: width)?)"
+# how much water, told by a line of the pot, a finger, or its depth over the grain
+_SIGN = re.compile(
+    r"(?:up )?to (?:the |a |your )?(?:(?:number |no\. ?)?(?:\d+|one|two|three|four)(?:[ -]?cups?)?[ -](?:line|mark|level)|(?:line|mark|level) (?:for )?(?:\d+|one|two|three|four)(?: cups?)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
+    r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
+    rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
+    rf"|(?:by|to) (?:about |abt |around |roughly |some )?{_DEPTH}(?: (?:above|over|on top of)(?: the)?(?: (?:rice|grains?|it))?)?"
+    rf"|{_DEPTH} (?:above|over|higher than)(?: the (?:rice|grains?|surface(?: of the rice)?)| it)?",
+    re.I,
+)
+_POURED_ON = re.compile(r"\b(?:water|stock|broth|liquid)\b", re.I)
+_TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*[^,.;]{0,20}\bin\b", re.I)
+
+
+def in_step(text: str) -> tuple[int, int] | None:
+    """Where a step tells the pot's water by a sign; None if it does not, or is it the water of a soak."""
+    for m in _SIGN.finditer(text):
+        before = re.split(r"[.;!?]\s", text[: m.start()])[-1]
+        after = re.split(r"[.;!?](?:\s|$)", text[m.end() :])[0]
+        if _POURED_ON.search(before) and not _TO_SOAK.search(before + after[:60]):
+            # the blanks before it stay
+            start = m.start() + len(m[0]) - len(m[0].lstrip())
+            return start, m.end()
+    return None
