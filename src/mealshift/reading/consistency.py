@@ -145,9 +145,24 @@ def found_in_talk(line: Line, corrections: tuple[Correction, ...]) -> list[Doubt
     ]
 
 
+# a volume and a weight that differ by more than this from the grain's density are not both right
+UNLIKELY = 1.6
+
+
 def _amount(line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
+    usual = grain(line.grain).density if line.grain and not line.cooked else 0.0
+    if usual and line.ml and line.g and not 1 / UNLIKELY <= line.g / line.ml / usual <= UNLIKELY:
+        return [
+            _one(
+                "amount",
+                line.text,
+                f"{line.ml:.0f} ml of it do not weigh {line.g:.0f} g. Which is meant?",
+                (f"{line.ml:.0f} ml", Correction(line.text, amount=f"{line.ml:.0f} ml")),
+                (f"{line.g:.0f} g", Correction(line.text, amount=f"{line.g:.0f} g")),
+            )
+        ]
     if (
         unit_kind(line.unit) in ("vessel", "measure")
         and line.unit

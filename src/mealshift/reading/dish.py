@@ -25,7 +25,11 @@ _DISHES = (
     (r"\b(?:paella|arroz a banda)\b", "pan", "separate"),
     (r"\bsalad\b", "salad", "fluffy"),
     (r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", "fried", "separate"),
-    (r"\b(?:stuffed|stuffing|dolma|gemista)\b", "stuffing", "separate"),
+    (
+        r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|(?:cabbage|vine[- ]leaf) rolls)\b",
+        "stuffing",
+        "separate",
+    ),
     (r"\b(?:pilaf|pilav|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", "pilaf", "separate"),
     (
         r"\bladle (?:it |the soup )?(?:into|in|out)\b|\bthe soup (?:is|thickens|should|will)\b|\bserve the soup\b",
@@ -135,6 +139,13 @@ def problems(recipe: Recipe, corrections: tuple[Correction, ...]) -> list[Proble
     return [*out, *_beans(recipe), *_of_pot(recipe)]
 
 
+_ALL_OF_IT = re.compile(
+    r"\b(?:everything|all (?:in|into|together)|(?:mix|combine|stir|put|blend|whisk|add) all|all (?:of )?(?:the )?(?:other )?ingredients|all the rest"
+    r"|(?:the )?(?:remaining|rest of the|other) ingredients)\b",
+    re.I,
+)
+
+
 def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     """A shopping list or a talk about rice holds grains and amounts, but nothing is cooked in it."""
     # water or stock, not the milk of a shopping list
@@ -144,7 +155,7 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     # two steps that work with what is listed, and something is heated or soaked: it need not name its rice
     told = sum(bool(s.mentions or s.durations) for s in recipe.steps) >= 2
     cooked = cooked or (line.cooked and any(s.durations for s in recipe.steps))
-    named = named or (told and cooked)
+    named = named or (told and cooked) or any(_ALL_OF_IT.search(st.text) for st in recipe.steps)
     home = (line.g or 0) < 2500
     if (
         (cooked and named and (home or poured))
@@ -268,11 +279,7 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
             )
     prose = " ".join(s.text for s in recipe.steps)
     mentioned = {m for s in recipe.steps for m in s.mentions}
-    if recipe.steps and not re.search(
-        r"\b(?:everything|all (?:in|into|together)|all (?:of )?(?:the )?(?:other )?ingredients|all the rest|(?:the )?(?:remaining|rest of the|other) ingredients)\b",
-        prose,
-        re.I,
-    ):
+    if recipe.steps and not _ALL_OF_IT.search(prose):
         for ln in recipe.lines:
             if (
                 ln.index not in mentioned

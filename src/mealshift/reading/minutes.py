@@ -227,7 +227,12 @@ def _counted_on(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
     if first is None or timed[first].kind != "from_start" or timed[first].stretch.unit == "minute":
         return timed
     then = next((t for t in timed[first + 1 :] if t.kind == "heat"), None)
-    if then is None:
+    mark = timed[first]
+    if (
+        then is None
+        or any(t.chance("heat") > 0.1 for t in timed[:first])
+        or re.match(r"[\s-]*mark\b", blocks[mark.block].text[mark.stretch.end :])
+    ):
         return timed
     text, s = blocks[then.block].text, then.stretch
     before = re.split(r"[.;!?]\s", text[max(0, s.start - 60) : s.start])[-1]
@@ -318,7 +323,7 @@ _STEEPS = re.compile(
 )
 # "to the boil (8 min)"
 _COMES_UP = re.compile(
-    r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
+    r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|until (?:it(?:'s| is) )?(?:boiling|bubbling)|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
     r"|\bto (?:the |a )?boil in (?:about |abt |~)?$",
     re.I,
 )
@@ -372,7 +377,7 @@ _TAKES = re.compile(
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = re.compile(
     r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
-    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif not (?:done|tender|cooked)|\bfor a crust\b|\bif (?:needed|necessary)\b)",
+    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
     re.I,
 )
 

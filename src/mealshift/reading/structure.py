@@ -118,10 +118,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         last = out.steps[-1] if out.steps else None
         if (
             cls in ("note", "chatter")
-            and sure < SURE_NOTE
             and last is not None
             and last.first == ln.index - 1
-            and _goes_on_cooking(ln)
+            and (sure < SURE_NOTE and (_goes_on_cooking(ln) or _works_with(ln, out.lines)) or _for_the_part(ln))
         ):
             # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
             cls, sure = "step", 0.6
@@ -167,6 +166,14 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # a sentence cut by the width of a page goes on
             cls, sure = "step", 0.8
+        if cls in ("heading", "section") and (m := _SO_MANY.match(ln.text.strip())) and _names_food(m["what"]):
+            # "4 eggs" heads nothing
+            cls, sure = "ingredient", 0.8
+        if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
+            cls, sure = "chatter", 0.9
+        if cls == "ingredient" and not out.lines and _COMES_OUT.match(ln.text.strip()):
+            # "about 50 pieces", before anything goes in
+            cls, sure = "meta", 0.8
         if cls in ("heading", "section") and not ln.blank_before and not ln.marks and _names_food(ln.text):
             # "butter", the last of a list, heads nothing
             above_cls = out.classes[-1][2] if out.classes else ""
@@ -220,6 +227,18 @@ def _names_food(text: str) -> bool:
     )
 
 
+_SO_MANY = re.compile(
+    rf"(?:{RANGE_PATTERN})\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)$", re.I
+)
+# what a page shows beside its list
+_PAGE_TOOL = re.compile(
+    r"(?:(?:US customary|metric|imperial|cook mode|scale|[123]x|units?)[\s|/–—-]*)+$|(?:prevent your screen|keep (?:the )?screen)\b",
+    re.I,
+)
+_COMES_OUT = re.compile(
+    r"(?:about |approx\.? |around |makes |~)?\d{1,3}(?:\s?[-–]\s?\d{1,3})? (?:pieces|rolls|parcels|balls|patties|dolmades|dolmas|leaves stuffed|croquettes|cakes)\s*$",
+    re.I,
+)
 _HEADS_PART = re.compile(
     r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
     re.I,
@@ -298,6 +317,25 @@ def _goes_on_cooking(ln: TextLine) -> bool:
     """Does the line begin with a verb of the stove and say how long?"""
     first = re.match(r"[^\W\d_]+", ln.text)
     return bool(first and first[0].lower() in _VERBS and not ln.blank_before and any(stretches(ln.text)) and _does(ln))
+
+
+def _works_with(ln: TextLine, listed: Sequence[tuple[Piece, bool]]) -> bool:
+    """Is it a sentence right below the steps that names two of the things listed? "Massage kale, divide among bowls with rice"."""
+    if ln.blank_before or ln.text[-1:] not in ".!" or not ln.text[:1].isupper() or len(ln.text.split()) > 30:
+        return False
+    words = {w for p, _ in listed for w in re.findall(r"[a-z]{4,}", p.text.lower())} & foods()
+    return (
+        len({w for w in re.findall(r"[a-z]{4,}", ln.text.lower()) if w in words or w.removesuffix("s") in words}) >= 2
+    )
+
+
+_FOR_THE = re.compile(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
+
+
+def _for_the_part(ln: TextLine) -> bool:
+    """ "For the rice, bring the water to the boil …": the next part of the work."""
+    m = _FOR_THE.match(ln.text)
+    return bool(m and m["v"] in _VERBS and not ln.blank_before and any(stretches(ln.text)) and _does(ln))
 
 
 def _title(piece: Piece) -> Piece:

@@ -99,7 +99,8 @@ def carriers(recipe: Recipe) -> list[Line]:
     if line is not None and line.cooked:
         # the recipe's own liquids are the dish's; the grain is cooked before, in water of its own
         return []
-    wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water]
+    later = _poured_later(recipe)
+    wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water and ln.index not in later]
     # a liquid without a name ("1.2 litres ready") is the pot's water or stock; what is counted in spoons ("2 T sake") is a seasoning
     mine = [ln for ln in wet if ln.carrier or not ln.kind and ln.unit not in _SPOONS]
     # a tin is opened whole: where water or stock can be measured, that takes the change
@@ -110,6 +111,16 @@ def carriers(recipe: Recipe) -> list[Line]:
     if swims and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
         return [*mine, *milks]
     return mine
+
+
+def _poured_later(recipe: Recipe) -> frozenset[int]:
+    """What is first spoken of when the grain was boiled in plenty and drained: the sauce it is baked in, and not the water it was boiled in."""
+    at = turning(recipe) if recipe.method == "drain" else None
+    if at is None:
+        return frozenset()
+    ops = recipe.process.operations
+    before, after = ({i for o in part for i in o.what} for part in (ops[: at + 1], ops[at + 1 :]))
+    return frozenset(after - before)
 
 
 # share of the boil-off that a milk pudding loses

@@ -179,6 +179,8 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         # what is bought and weighed is the dry grain; the first steps cook it
         start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
         end = ln.amount_span.end if ln.amount_span else start
+        # the stop of "2 c." goes with it
+        end += ln.text[end : end + 1] == "."
         edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
         if m := _COOKED_WORDS.search(ln.text):
             between = m.start() > 0 and m.end() < len(ln.text) and ln.text[m.end()].isalnum()
@@ -214,6 +216,10 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
 _BRACKET = re.compile(r"\s*\([^()]*\)")
 _KIND_TAIL = re.compile(
     r",\s*(?:any\s+|the\s+)?(?:long|medium|short|round)[- ]grain(?:ed)?(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\())",
+    re.I,
+)
+_SUCH_AS = re.compile(
+    r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I (?:use|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
     re.I,
 )
 _TELLS_KIND = re.compile(
@@ -261,9 +267,11 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         start, end = with_kind(text, ln.name_span.start), ln.name_span.end
     else:
         return edits
-    if m := _KIND_TAIL.match(text, end):
+    if m := re.match(r"\s+(?:blend|mix|medley)\b", text[end:], re.I):
+        end += m.end()
+    if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end):
         edits.append(Edit(m.start(), m.end(), ""))
-    upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}", text[:start])
+    upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}|\d", text[:start])
     edits.append(Edit(start, end, name[:1].upper() + name[1:] if upper else name))
     return edits
 

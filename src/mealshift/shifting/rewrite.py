@@ -44,7 +44,8 @@ _NEAR_THE_END = re.compile(
     re.I,
 )
 _BOTH_KINDS = re.compile(
-    r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$", re.I
+    r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
+    re.I,
 )
 _GRAIN_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
@@ -407,7 +408,7 @@ class _View:
                 continue
             if m := _BOTH_KINDS.search(step.text[: f.span.start]):
                 # two rices were one grain to the pot, and are one by name now
-                edits.append(Edit(m.start(), m.end(), "the " if m["the"] else ""))
+                edits.append(Edit(m.start(), m.end(), "the " if m["the"] or m[0].lower().startswith("both") else ""))
             # where the steps alone name the grain with its amount, it is called by its whole name
             line = self.own.line
             at = f.span.start + step.span.start
@@ -489,9 +490,11 @@ class _View:
 
     def _by_a_sign(self, step: Step) -> list[Edit]:
         """ "until it stands 2 cm above the rice", "to the 3 mark": a sign for the old grain's water, so the new one's amount stands there instead."""
-        unmeasured = not self.a.carrier_was_ml or not self.a.trusted
-        if self.a.same or not unmeasured or self.a.pour_ml < LEAST_ML or self.own.line.cooked:
+        if self.a.same or self.a.pour_ml < LEAST_ML or self.own.line.cooked:
             return []
+        if self.a.carrier_was_ml and self.a.trusted:
+            # beside an amount the sign only tells what the rice's amount came to
+            return [Edit(a, b, "") for a, b in signs.asides(step.text)]
         place = signs.in_step(step.text)
         return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml)")] if place else []
 

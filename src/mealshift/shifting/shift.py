@@ -396,12 +396,19 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     return target.rest
 
 
+_BOWL = re.compile(r"(?<=[Rr]ice )(?:bowls?|pot)\b|(?<=RICE )(?:BOWLS?|POT)\b", re.I)
+
+
 def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...] = ()) -> Edited:
     if same and not aside:
         return Edited(recipe.title, ())
     names = [target.name, *(p.grain.name for p in aside)]
     name = f"{', '.join(names[:-1])} and {names[-1]}" if len(names) > 1 else names[0]
-    for f in find_grains(recipe.title):
+    if recipe.title_span is None:
+        return Edited(cap(name), ())
+    # "rice bowl" is a measure in a list, and a dish in a title
+    plain = _BOWL.sub(lambda m: "_" * len(m[0]), recipe.title)
+    for f in find_grains(plain):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
             new = _cased(name, f.text, recipe.title)
             return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])

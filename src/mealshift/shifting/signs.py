@@ -31,3 +31,14 @@ def in_step(text: str) -> tuple[int, int] | None:
             start = m.start() + len(m[0]) - len(m[0].lstrip())
             return start, m.end()
     return None
+
+
+def asides(text: str) -> list[tuple[int, int]]:
+    """Brackets that hold nothing but such a sign: "(it should come about 1 cm above the rice)"."""
+    return [m.span() for m in _ASIDE.finditer(text) if _SIGN.search(m[0])]
+
+
+_ASIDE = re.compile(
+    r"\s*\((?:(?:it|the (?:water|liquid|broth|stock)|this|which) )?(?:should|will|must|to|up|about|until|reach\w*|com\w+)\b[^().;]{0,60}\)",
+    re.I,
+)

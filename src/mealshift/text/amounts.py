@@ -135,8 +135,13 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             continue
         if glue in ("—", "--"):
             continue
-        if glue == "|":
-            # cells of a table: name, amount, preparation are one item
+        if glue == "|" and not (
+            _STARTS.match(after)
+            and not _AMOUNT_ALONE.fullmatch(before.strip())
+            and not _AMOUNT_ALONE.fullmatch(re.split(r"[|]", after)[0].strip())
+            and any(x["u"] or x["n"][:1].isdigit() for x in AMOUNT.finditer(before))
+        ):
+            # cells of a table: name, amount, preparation are one item, where "¾ cup rice | 1½ cups water" is two
             continue
         if _CLOVES.match(after) and AMOUNT.search(before):
             # "1 cinnamon stick, 2 cloves": a spice, and no amount of the one before

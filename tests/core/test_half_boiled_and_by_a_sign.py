@@ -1,0 +1,198 @@
+"""Recipes whose water is told by a sign and whose grain is cooked in two places: what a number copied from the rice would get wrong without a word."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+
+from mealshift.measures import jug_ml
+from mealshift.reading import read
+from mealshift.shifting import Choice, Shift, laws, shift
+
+
+def told(made: Shift) -> str:
+    return "\n".join(s.text for s in made.method.steps if s.text)
+
+
+def heats(text: str) -> list[tuple[float, float]]:
+    return [(d.low, d.high) for s in read(text).steps for d in s.durations if d.kind == "heat"]
+
+
+PAN = "Saffron pan with peas\nServes 4\n\nIngredients\n300 g basmati rice\n{water}\n1 tsp salt\n\nMethod\n{pour} Bring to the boil, cover and cook on low for 12 minutes. Rest off the heat for 10 minutes."
+
+
+@pytest.mark.parametrize(
+    ("water", "pour"),
+    [
+        ("water", "Put the rice in a pan and pour in water until it stands 2 cm above the rice."),
+        ("water", "Put the rice in a pan and add water up to the first knuckle of your finger."),
+        ("saffron", "Put the rice in a pan and cover with cold water by about an inch."),
+        ("water to the 2 mark", "Put the rice in the pan and fill with water to the 2 mark."),
+    ],
+)
+def test_a_sign_for_the_rices_water_becomes_the_new_grains_amount(water: str, pour: str) -> None:
+    recipe = read(PAN.format(water=water, pour=pour))
+    assert not recipe.liquid_water_ml
+    assert "water" in {d.field for d in recipe.doubts}
+    made = shift(recipe, Choice("barley-pearl"))
+    amount = f"{jug_ml(made.pot.pour_ml)} ml"
+    assert amount in made.method.steps[1].text or amount in told(made)
+    assert sum(amount in line.text for line in made.lines) == 1
+    for sign in ("2 cm", "knuckle", "inch", "2 mark"):
+        assert sign not in told(made)
+    assert not laws.broken(made)
+
+
+def test_a_sign_for_the_soak_stays() -> None:
+    text = PAN.format(
+        water="500 ml water", pour="Soak the rice 30 minutes in water to cover by 2 cm; drain. Add the water."
+    )
+    assert "2 cm" in told(shift(read(text), Choice("quinoa")))
+
+
+LAYERS = """Saffron pan with peas
+Serves 4
+
+Ingredients
+300 g basmati rice
+2 tbsp butter
+200 g peas
+
+Method
+1. Bring 3 litres of salted water to a rolling boil, tip in the rice and boil for 6 minutes. Drain.
+2. Melt the butter in the pan, spoon in layers of rice and peas, wrap the lid in a cloth, cover and cook over the lowest heat for 40 minutes.
+3. Stand for 5 minutes, then turn out."""
+
+
+@pytest.mark.parametrize(("to", "longer"), [("barley-pearl", True), ("quinoa", False)])
+def test_grain_boiled_half_is_boiled_half_again_and_steamed_as_long(to: str, longer: bool) -> None:
+    recipe = read(LAYERS)
+    assert heats(LAYERS) == [(6, 6), (40, 40)]
+    made = shift(recipe, Choice(to))
+    boiled = next(s.text for s in made.method.steps if "rolling boil" in s.text)
+    minutes = float(re.search(r"boil for (?:about )?(\d+)", boiled)[1])  # type: ignore[index]
+    assert minutes > 10 if longer else 5 <= minutes <= 9
+    assert "Look" not in boiled
+    steamed = next(s.text for s in made.method.steps if "cloth" in s.text)
+    assert "40 minutes" in steamed
+    assert "Look: " in steamed
+    assert "Then drain" not in told(made)
+
+
+def test_rice_boiled_through_and_drained_is_looked_at_while_it_boils() -> None:
+    text = LAYERS.replace("boil for 6 minutes", "boil for 12 minutes").replace("40 minutes", "5 minutes")
+    made = shift(read(text), Choice("barley-pearl"))
+    assert "Look: " in next(s.text for s in made.method.steps if "rolling boil" in s.text)
+    assert "5 minutes" in next(s.text for s in made.method.steps if "cloth" in s.text)
+
+
+PEPPERS = """Stuffed peppers
+Serves 4
+
+Ingredients
+120 g long-grain rice
+6 peppers, hollowed out
+1 onion, chopped
+400 g passata
+300 ml stock
+
+Method
+Half-cook the rice: boil it in plenty of salted water for 8 minutes and drain. Fry the onion and mix it with the rice. Fill the peppers and stand them in a dish.
+Pour the passata and the stock around them, cover with foil and bake at 180 C for 50 minutes."""
+
+
+@pytest.mark.parametrize("to", ["bulgur-coarse", "barley-pearl", "rice-brown-long"])
+def test_what_grain_is_filled_into_bakes_as_long_as_it_did(to: str) -> None:
+    made = shift(read(PEPPERS), Choice(to))
+    text = told(made)
+    assert "for 50 minutes" in text
+    assert "Look: inside one of them" in text
+    assert "tilt the pot" not in text
+    # the stock is the sauce's, and not what the grain was boiled in
+    assert any(line.text == "300 ml stock" for line in made.lines)
+
+
+TWO = """Stuffed peppers
+Serves 6
+
+Ingredients
+60 g wild rice
+120 g basmati rice
+1 onion, chopped
+
+Method
+Cook the wild rice in plenty of boiling water for 45 minutes; drain.
+In another pan, cook the basmati in 240 ml water, covered, for 12 minutes. Leave to stand for 5 minutes.
+Combine everything with the onion."""
+
+
+def test_each_of_two_rices_has_its_own_pot() -> None:
+    recipe = read(TWO)
+    assert recipe.source_line is not None and recipe.source_line.grain == "wild-rice"
+    assert recipe.simmer_min == 45
+    assert [ln.role for ln in recipe.lines if ln.ml == 240] == ["beside"]
+    made = shift(recipe, Choice("barley-pearl"))
+    assert "the basmati in 240 ml water, covered, for 12 minutes. Leave to stand for 5 minutes" in told(made)
+
+
+def test_heating_up_again_is_neither_the_way_nor_its_minutes() -> None:
+    text = PAN.format(water="500 ml water", pour="Put in the rice and the water.")
+    text += " Reheat from frozen in the microwave, 3 minutes at 800 W."
+    recipe = read(text)
+    assert (recipe.method, recipe.simmer_min) == ("covered", 12)
+    assert [d.kind for s in recipe.steps for d in s.durations if d.text.startswith("3 min")] == ["other"]
+
+
+def test_minutes_counted_on_from_an_addition_are_added_up() -> None:
+    text = (
+        "Stirred mushroom rice\nServes 2\n\nIngredients\n160 g carnaroli rice\n700 ml vegetable stock\n200 g mushrooms\n\nMethod\n"
+        "Toast the rice for 2 minutes. Add the stock a ladle at a time, stirring. After 10 minutes add the mushrooms. Carry on with stock for another 7 or 8 minutes. Off the heat, rest for 2 minutes."
+    )
+    assert read(text).simmer_min == 17.5
+
+
+def test_a_heading_of_the_list_heads_no_step_of_another_dish() -> None:
+    text = (
+        "Lentils with browned onions\nServes 4\n\nIngredients\n200 g brown lentils\n1 onion\n800 ml water\n\nFor the rice:\n200 g long-grain rice\n400 ml water\n\nMethod\n"
+        "Simmer the lentils in their water for 30 minutes. Brown the onion for 10 minutes.\nFor the rice, bring the water to the boil, add the rice, cover and cook on low 18 minutes; stand 5 minutes."
+    )
+    recipe = read(text)
+    assert {s.section for s in recipe.steps} == {""}
+    assert next(ln.role for ln in recipe.lines if "lentils" in ln.text) == "beside"
+    assert recipe.simmer_min == 18
+
+
+def test_a_tin_of_water_is_as_much_as_the_tin_held() -> None:
+    text = (
+        "Tomato pilaf\nServes 4\n\nIngredients\n1 tin (400 g) chopped tomatoes\n200 g basmati rice\n\nMethod\n"
+        "Put the rice and tomatoes in a pan, fill the tin once with water and add it. Boil, cover, lowest heat 15 minutes. Off the heat, leave 10 minutes."
+    )
+    recipe = read(text)
+    assert [ln.ml for ln in recipe.lines if ln.kind == "water"] == [400]
+    made = shift(recipe, Choice("quinoa"))
+    assert not re.search(r"fill the tin", told(made))
+    assert not laws.broken(made)
+
+
+def test_what_weighs_otherwise_than_it_measures_is_asked() -> None:
+    text = PAN.format(water="500 ml water", pour="Put in the rice and the water.").replace(
+        "300 g basmati rice", "1 cup (500 g) basmati rice"
+    )
+    assert "amount" in {d.field for d in read(text).doubts}
+
+
+def test_one_line_between_bars_is_a_list() -> None:
+    text = "Baked milk pudding\n¾ cup medium grain rice | 1½ cups water | 2 cups milk | ¼ tsp salt\nSimmer the rice in the water and milk for 30 minutes. Serves 4."
+    recipe = read(text)
+    assert recipe.source_line is not None
+    assert round(recipe.source_line.g or 0) == 144
+    assert len([ln for ln in recipe.lines if ln.fraction]) == 2
+
+
+def test_a_pressure_cooker_on_the_stove_is_no_electric_one() -> None:
+    text = (
+        "Soft meal with mushrooms\nServes 4\n\nIngredients\n2 cups brown rice\n2½ cups water\n\nMethod\n"
+        "Lock the lid, high heat till it comes to full pressure (15 psi). Reduce the heat to keep the pressure, 15 minutes. Remove from the heat, natural release about 10 minutes."
+    )
+    assert read(text).method == "pressure"
