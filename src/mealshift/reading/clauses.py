@@ -134,6 +134,13 @@ _NOT_DONE = re.compile(
     r"\b(?:do(?:n't|nt| not)|never|not to|without|avoid|no need to|rather than|instead of)\s+(?:ever |even |yet |you )?$",
     re.I,
 )
+_DONE_TO_IT = re.compile(
+    r"\b(?:add|adding|put|stir in|tip in|fold in|with|the|your|this|all)(?: the| your| in)?\s+$", re.I
+)
+_THING_AFTER = re.compile(
+    r"(?:,? (?:and )?[a-z]+ed)?\s+(?!and\b|or\b|then\b|well\b|until\b|for\b|in\b|on\b|with\b|over\b|through\b|off\b|down\b)[a-z]{3,}",
+    re.I,
+)
 _SALTED = re.compile(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
 _REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
 
@@ -149,6 +156,13 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
         if m["w"].lower() == "rest" and _REMAINDER.match(text, m.end()):
             continue
         if _NOT_DONE.search(text, max(0, m.start() - 24), m.start()):
+            continue
+        if (
+            end.endswith("ed")
+            and _DONE_TO_IT.search(text, max(0, m.start() - 20), m.start())
+            and _THING_AFTER.match(text, m.end())
+        ):
+            # "add the drained rice": how it is, and nothing that is done now
             continue
         if m["w"].lower() in ("salt", "pepper") and not end and not _SALTED.match(text, m.end()):
             # in a list of what goes in it is a thing, not what one does

@@ -44,7 +44,7 @@ _TITLES = (
         "soup",
         "moist",
     ),
-    (r"\bpan\b", "pan", "separate"),
+    (r"(?<!one[ -])(?<!sheet[ -])\bpan\b(?!-| ?(?:fried|seared|roast))", "pan", "separate"),
     (r"\bsoft\b", "soft", "soft"),
     (r"\b(?:separate|kept apart)\b", "", "separate"),
     (r"\bmoist\b", "", "moist"),

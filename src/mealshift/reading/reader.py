@@ -764,6 +764,10 @@ def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minute
     return frozenset(out)
 
 
+# pulses and fruit by the spoon are a seasoning
+A_SPICE_ML = 20.0
+
+
 def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
     """The line's role; `part` is the cook's word on its whole section: beside, after, or (anything else) in the grain's pot."""
     if line.corrected or line.index == source:
@@ -796,6 +800,9 @@ def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
             if size
             else line.with_(role="beside")
         )
+    if kind is not None and kind.role == "absorber" and line.unit in ("tsp", "tbsp") and (line.ml or 0.0) <= A_SPICE_ML:
+        # "1 tsp urad dal" is fried with the mustard seeds
+        return line.with_(role="beside", water=0.0, drinks=0.0)
     if role == "absorber":
         return line if line.drinks else line.with_(role="beside")
     if role == "watery":

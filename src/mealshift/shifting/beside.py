@@ -17,6 +17,10 @@ from ..recipe import Line, Recipe
 # fewer missing minutes than these are within what a pot differs
 LEAST_PULSE, LEAST_BESIDE = 2, 4
 _SIZES = re.compile(r"^(?:(?:piece|pieces|large|small|medium|lean|extra|raw)\s+)+", re.I)
+_PREPARED = re.compile(
+    r"\s+(?:peeled|deveined|trimmed|cut|sliced|diced|chopped|cleaned|halved|skinned|boned|thawed|cubed|in (?:chunks|pieces|strips))\b",
+    re.I,
+)
 _HEATED = re.compile(r"\b(?:brown|sear|fry|fried|saut|render|boil|simmer|poach|cook|roast|bake)", re.I)
 _DONE = re.compile(
     r"\b(?:tender|cooked through|no longer pink|until (?:just )?(?:done|cooked|soft)|till (?:just )?(?:done|cooked|soft))\b",
@@ -51,6 +55,7 @@ class Early:
     def name(self) -> str:
         """As it is called in a sentence: "2 large Potatoes (floury)" are the potatoes."""
         words = _SIZES.sub("", re.split(r"[?(,;:]", self.line.name)[0].strip())
+        words = _PREPARED.split(words)[0] or words
         return words.lower() if words.istitle() else words
 
 
@@ -65,7 +70,7 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             missing = round_half_up(min(ln.minutes, was) - now_min)
             if missing >= LEAST_PULSE:
                 found.append(Early(ln, missing))
-        elif ln.role in ("beside", "watery", "timed"):
+        elif ln.role in ("beside", "watery", "timed", "after"):
             wants, raw = ingredients.heat_wanted(ln)
             had = _beside_the_grain(recipe, ln) if wants else 0.0
             wants = min(wants, SMALL_MIN) if _CUT_SMALL.search(ln.text) else wants
@@ -76,6 +81,33 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             if missing >= LEAST_BESIDE:
                 found.append(Early(ln, missing, raw))
     return tuple(sorted(found, key=lambda e: -e.minutes))
+
+
+@dataclass(frozen=True, slots=True)
+class Joins:
+    """A raw thing that joins while the grain cooks, at the operation of this id, and is safe after `minutes` of the heat that is left."""
+
+    line: Line
+    operation: str
+    minutes: float
+
+
+def raw_later(recipe: Recipe) -> tuple[Joins, ...]:
+    """Raw fish and meat laid on the grain when it has cooked for a while: their minutes are theirs, however quick the grain is."""
+    ops = recipe.process.operations
+    first = next((i for i, o in enumerate(ops) if o.phase == "heat" and o.told), None)
+    if first is None:
+        return ()
+    out = []
+    for ln in recipe.lines:
+        wants, raw = ingredients.heat_wanted(ln)
+        had = _beside_the_grain(recipe, ln) if raw else 0.0
+        spoken = [i for i, o in enumerate(ops) if ln.index in o.what and o.vessel == ops[first].vessel] if had else []
+        joins = next((i for i in spoken if i > first), None)
+        if joins is None or any(i <= first for i in spoken) or _heated(recipe, ln) >= wants:
+            continue
+        out.append(Joins(ln, ops[joins].id, min(wants, had)))
+    return tuple(out)
 
 
 def _beside_the_grain(recipe: Recipe, line: Line) -> float:

@@ -32,6 +32,7 @@ from .lines import LEAST_ML, Amounts
 from .target import Target
 from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_time
 
+_BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
@@ -217,6 +218,11 @@ class _View:
             text = text.rstrip()
         if ".." not in step.text:
             text = text.replace("..", ".")
+        # a sentence that was put in ends the clause before it; letter for letter, so that marks stay true
+        if retired and text.rstrip()[-1:] in ",;" and step.text.rstrip()[-1:] not in ",;":
+            text = text.rstrip()[:-1] + "."
+        if not _BEFORE_SENTENCE.search(step.text):
+            text = _BEFORE_SENTENCE.sub(".", text)
         reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(
             (o.reason for o in (*(x for x, _, _ in inside), *after)), ""
         )
@@ -239,7 +245,12 @@ class _View:
             return []
         edits: list[Edit] = []
         text, kept = step.text, False
+        closes = 0
         for a, b in _sentences(text):
+            if a < closes:
+                # "(45 min; do not lift the lid)": the rest of a bracket whose beginning is gone
+                edits.append(Edit(max(a, edits[-1].end), closes, ""))
+                a = min(closes, b)
             ops = [o for o in mine if o.span is not None and a <= self._at(step, o.span.start) < b]
             places = sorted({(self._at(step, o.span.start), min(b, self._at(step, o.span.end))) for o in ops if o.span})
             gone = {
@@ -247,21 +258,49 @@ class _View:
                 for o in ops
                 if o.span and o.basis == "retired"
             }
-            gone -= {
-                (self._at(step, o.span.start), min(b, self._at(step, o.span.end))) for o in ops if o.span and o.basis != "retired" and o.told
-            }  # fmt: skip
+            running = [
+                o for o in mine if o.span is not None and self._at(step, o.span.start) < a < self._at(step, o.span.end)
+            ]
+            if not ops and running and all(o.basis == "retired" for o in running):
+                # "Let stand 5 min. off burner": the clause goes on behind an abbreviation's stop
+                edits.append(Edit(max(a, edits[-1].end if edits else a), min(len(text), b + 1), ""))
+                continue
+            for p in places:
+                # "lowest flame 15 min (dum)": a bracket goes with what it is said of
+                opened = text[a : p[0]].count("(") > text[a : p[0]].count(")")
+                before = [x for x in places if x < p]
+                told = any(
+                    o.told and o.basis != "retired" for o in ops if o.span and self._at(step, o.span.start) == p[0]
+                )
+                if opened and before and before[-1] in gone and not told:
+                    gone.add(p)
+            for o in ops:
+                # "20 min. peas on top for last 5": the minutes go, what is told beside them stays
+                kept_too = [x for x in ops if x.told and x.basis != "retired" and x.span == o.span]
+                if o.basis == "retired" and o.told and o.span and kept_too:
+                    start, end = self._at(step, o.span.start), min(b, self._at(step, o.span.end))
+                    cut = self._at(step, o.told.end)
+                    cut += len(re.match(r"[\s.,;]*", text[cut:])[0])  # type: ignore[index]
+                    gone.discard((start, end))
+                    if cut < min(self._at(step, x.told.start) for x in kept_too if x.told):
+                        places = sorted({*(p for p in places if p != (start, end)), (start, cut), (cut, max(cut, end))})
+                        gone.add((start, cut))
             if not gone:
                 kept = kept or bool(re.search(r"\w", text[a:b]))
                 continue
-            if set(places) == gone:
+            stays = [p for p in places if p not in gone]
+            named = any(o.what for o in ops if o.span and o.basis != "retired")
+            if set(places) == gone or not (named or _says(text, stays)):
                 end = b
                 while end < len(text) and text[end] in ".;!?。 ":
                     end += 1
                 begin = a + len(text[a:b]) - len(text[a:b].lstrip())
                 edits.append(Edit(max(begin, edits[-1].end if edits else begin), end, ""))
+                closes = _bracket_end(text, a, b, edits)
                 continue
             kept = True
             edits += _without(text, a, b, places, gone)
+            closes = _bracket_end(text, a, b, edits)
         return edits if kept else None
 
     def _insertions(self, step: Step, inside: Sequence[tuple[Operation, Operation | None, Operation]]) -> list[Edit]:
@@ -552,6 +591,19 @@ def _sentences(text: str) -> list[tuple[int, int]]:
     return out
 
 
+def _bracket_end(text: str, a: int, b: int, edits: Sequence[Edit]) -> int:
+    """Where a bracket ends that was opened in what the last edit took out of text[a:b]; 0 if none was."""
+    opening = text.rfind("(", a, b)
+    cut = opening >= 0 and ")" not in text[opening:b] and bool(edits) and edits[-1].start <= opening < edits[-1].end
+    close = text.find(")", b) if cut else -1
+    return close + 1 + len(re.match(r"[\s.;,]*", text[close + 1 :])[0]) if close >= 0 else 0  # type: ignore[index]
+
+
+def _says(text: str, stays: Sequence[tuple[int, int]]) -> bool:
+    """Is what is left of a sentence more than a crumb ("800 W)", "or so")?"""
+    return any(verbs_in(text[a:b]) or len(re.findall(r"[^\W\d_]{3,}", text[a:b])) > 2 for a, b in stays)
+
+
 def _without(text: str, a: int, b: int, places: Sequence[tuple[int, int]], gone: set[tuple[int, int]]) -> list[Edit]:
     """The edits that leave only the clauses that stay in a sentence, each with the joint before it."""
     edits = []
@@ -570,5 +622,8 @@ def _without(text: str, a: int, b: int, places: Sequence[tuple[int, int]], gone:
     if any(p > last for p in gone):
         body = text[last[0] : last[1]]
         joint = _JOINT.search(body)
-        edits.append(Edit(last[0] + (joint.start() if joint else len(body)), b, ""))
+        cut = last[0] + (joint.start() if joint else len(body))
+        # a bracket that was opened is closed
+        open_ = text[a:cut].count("(") > text[a:cut].count(")")
+        edits.append(Edit(cut, b, ")" if open_ else ""))
     return edits

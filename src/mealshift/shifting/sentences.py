@@ -18,7 +18,7 @@ from ..pot.stages import in_words, stages
 from ..pot.ways import cap
 from ..process import Operation
 from ..recipe import Line
-from .beside import Early
+from .beside import Early, Joins
 from .wording import nearest
 
 # a look that finds it hard gives it no more than this before the next
@@ -108,10 +108,16 @@ def rain(g: Grain) -> Operation:
     )
 
 
-def steep(pot: Pot) -> Operation:
+def steep(pot: Pot, is_in: bool = False) -> Operation:
+    """is_in: the recipe's own words have stirred it in before."""
+    how = (
+        "Bring it to the boil, take it off the heat"
+        if is_in
+        else f"Bring the liquid to the boil, take it off the heat, stir in the {pot.grain.short}"
+    )
     return inserted(
         "steep",
-        f"Bring the liquid to the boil, take it off the heat, stir in the {pot.grain.short}, cover and let it steep for {pot.cook_typical} minutes: it is not simmered.",
+        f"{how}, cover and let it steep for {pot.cook_typical} minutes: it is not simmered.",
         f"{cap(pot.grain.name)} only steeps.",
         pot.cook_typical,
         "heat",
@@ -214,6 +220,13 @@ def look(pot: Pot, drains: bool = False, where: str = "") -> Operation:
             f"simmer it {more} more minutes, the lid only laid on."
         )
     return inserted("look", text, "Minutes are a guide; the sign decides.")
+
+
+def raw_too(j: Joins) -> Operation:
+    """Said as a look: the minutes are the raw thing's, and none of the grain's."""
+    name = Early(j.line, 0).name
+    text = f"Look: the {name} went in raw, so lid on and low heat until it is done in the middle (74 °C), about {round_half_up(j.minutes)} minutes."
+    return inserted("look", text, "Its minutes are its own, however the grain is cooked.")
 
 
 def crust() -> Operation:

@@ -25,7 +25,7 @@ from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
 from .backwards import Own, finishing, turning
-from .beside import early
+from .beside import early, raw_later
 from .blends import Plan
 from .lines import Amounts
 
@@ -34,6 +34,10 @@ AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 # phases that are the grain's own cooking
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # what a clause begins with that goes on with the cooking before it
+# "until the prawns are pink and the rice is tender"
+_UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
+_IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,3}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
+_AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 _GOES_ON = re.compile(
     r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not"
     # "replenishing with boiling water", but not what ends the cooking
@@ -55,7 +59,12 @@ STOVE = {"covered", "open", "soup"}
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
-    r"\b(?:steamer|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight)\b",
+    r"\b(?:steamer|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
+    re.I,
+)
+# what heats an oven, and nothing else
+_OVEN_ON = re.compile(
+    r"\b(?:pre-?)?heat(?:ing)? (?:the |your |an? )?oven\b|\bpreheat\b|^\W*oven\b[^.;]{0,8}\d{2,3}|\boven (?:on )?(?:to|at) (?:gas |\d)",
     re.I,
 )
 # how the grain is made ready before it goes in
@@ -315,7 +324,12 @@ class _Work:
             dict(
                 zip(
                     [o.id for o in heat],
-                    shared([o.typical_min or 0.0 for o in heat], max(1.0, cooking), self._joins_between(heat)),
+                    shared(
+                        [o.typical_min or 0.0 for o in heat],
+                        max(1.0, cooking),
+                        self._joins_between(heat),
+                        self._left_for_raw(heat),
+                    ),
                     strict=True,
                 )
             )
@@ -361,6 +375,16 @@ class _Work:
             self.out.operations[i] = o.with_(
                 low_min=minutes - half, typical_min=minutes, high_min=minutes + half, was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)), reason=why,
             )  # fmt: skip
+
+    def _left_for_raw(self, heat: Sequence[Operation]) -> list[tuple[int, float]]:
+        """(from which stretch on, minutes at least) that what joins raw must have left."""
+        ids = [o.id for o in self.out.operations]
+        out = []
+        for j in raw_later(self.recipe):
+            k = next((n for n, h in enumerate(heat) if ids.index(h.id) >= ids.index(j.operation)), None)
+            if k:
+                out.append((k, j.minutes))
+        return out
 
     def _joins_between(self, heat: Sequence[Operation]) -> bool:
         """Does anything join the grain between its stretches at the heat?"""
@@ -711,15 +735,22 @@ class _Work:
 
     def _replace_cooking(self, last: int) -> None:
         """Another way of cooking stands in the place of the recipe's own; what goes in meanwhile stays."""
+        self._counted_again()
         ops, mine = self.out.operations, in_pot(self.recipe)
-        first = self._clause_start(self._first_heat() or last)
+        start = self._when_all_is_in(last)
+        first = self._clause_start(start)
         others = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         while (
             first > 0
-            and (_GEAR.search(ops[first - 1].text) or ops[first - 1].kind == "cover")
+            and (
+                _GEAR.search(ops[first - 1].text)
+                or ops[first - 1].kind == "cover"
+                or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
+            )
             and ops[first - 1].vessel in mine
             and not set(ops[first - 1].what) & others
-            and not ops[first - 1].told
+            and (not ops[first - 1].told or ops[first - 1].phase == "come_up")
         ):
             first -= 1
         end = self._after(last)
@@ -730,16 +761,22 @@ class _Work:
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
                 or _GEAR.search(ops[end].text)
+                or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
             )
         ):
             end += 1
+        seasons = {ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt")}
         method = self.pot.way.method
         why = "Another way than the recipe's; water and minutes are reckoned for it."
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
         # it is looked at before it rests, but for a closed cooker, which is opened when it has
         looks = method in ("covered", "open", "drain", "oven")
         if method == "steep":
-            new = [sentences.steep(self.pot)]
+            stirred_in = any(
+                o.basis == "said" and self.recipe.source in o.what and o.kind in ("add", "stir", "combine", "toast")
+                for o in ops[:first]
+            )
+            new = [sentences.steep(self.pot, stirred_in)]
             # it stands while it steeps: a rest further on was its rice's
             for i in range(end, len(ops)):
                 if ops[i].phase == "rest" and ops[i].told and ops[i].basis == "said":
@@ -760,10 +797,73 @@ class _Work:
                 o.vessel in mine
                 and (o.kind in _COOKING or _GEAR.search(o.text) is not None)
                 and not set(o.what) & others
+                # "off the heat beat in the butter" is no more the cooking
+                and not (o.kind in ("off", "stir", "rest") and set(o.what) & seasons)
+            ) or (
+                # "until the chicken is browned" goes with what was to brown it
+                i > first
+                and ops[i - 1].basis == "retired"
+                and (_GOES_ON.match(o.text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(o.text))) is not None
+                and not o.told
+                and self._one_sentence(ops[i - 1], o)
             )
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
         self._insert(first, new)
+        self._raw_too(first)
+        if self.own.way.method == "oven" and self.pot.way.method != "oven":
+            self._oven_off(why)
+
+    def _raw_too(self, since: int) -> None:
+        """What joined raw while the old cooking went on is told its own minutes, now that those are gone."""
+        for j in raw_later(self.recipe):
+            at = next((i for i, o in enumerate(self.out.operations) if o.id == j.operation and i >= since), None)
+            if at is not None and self.out.operations[at].basis == "said":
+                ops = self.out.operations
+                while at + 1 < len(ops) and ops[at + 1].basis == "said" and self._one_sentence(ops[at], ops[at + 1]):
+                    at += 1
+                self._insert(at + 1, [sentences.raw_too(j)])
+
+    def _counted_again(self) -> None:
+        """ "After 10 minutes add the peas": where the cooking is another, the peas stay, and keep their distance from its end."""
+        was, now = self.recipe.simmer_min or 0.0, self.pot.cook_typical
+        told = {o.id: o for o in self.recipe.process.operations}
+        for i, o in enumerate(self.out.operations):
+            joins = set(o.what) - {self.recipe.source}
+            if o.phase == "heat" and o.basis == "said" and joins and _AFTER_SO_LONG.match(o.text) and o.id in told:
+                first = told[o.id].typical_min or 0.0
+                minutes = max(0.0, now - (was - first))
+                self.out.operations[i] = o.with_(
+                    phase="from_start", kind="add", low_min=minutes, typical_min=minutes, high_min=minutes, was=(("typical_min", first),), reason="It keeps its distance from the end.",
+                )  # fmt: skip
+                self._late_addition(self.out.operations[i], minutes)
+
+    def _when_all_is_in(self, last: int) -> int:
+        """The first operation at the heat after the last liquid is poured: what was turned in the pan before that stays there."""
+        ops = self.out.operations
+        start = self._first_heat() or last
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        late = [
+            i
+            for i in range(start, last)
+            if set(ops[i].what) & poured and ops[i].kind in ("add", "combine") and not ops[i].told
+        ]
+        if not late:
+            return start
+        then = next((i for i in range(late[-1] + 1, last + 1) if ops[i].phase in AT_HEAT and ops[i].told), last)
+        for i in range(start, then):
+            if ops[i].phase == "heat":
+                ops[i] = ops[i].with_(phase="pan")
+        return then
+
+    def _oven_off(self, why: str) -> None:
+        """No oven is heated that nothing goes into any more."""
+        left = [o for o in self.out.operations if o.basis != "retired" and not _OVEN_ON.search(o.text)]
+        if any(_BAKED.search(o.text) for o in left if o.basis == "said"):
+            return
+        for i, o in enumerate(self.out.operations):
+            if o.basis == "said" and _OVEN_ON.search(o.text):
+                self._retire(i, why)
 
     # -- small -----------------------------------------------------------------------------------------------------
 
@@ -800,7 +900,21 @@ class _Work:
         return " ".join(words[-2:]) or "the addition"
 
 
-def shared(parts: Sequence[float], total: float, joins: bool = True) -> list[float]:
+def shared(
+    parts: Sequence[float], total: float, joins: bool = True, left: Sequence[tuple[int, float]] = ()
+) -> list[float]:
+    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least)."""
+    new = _shared(parts, total, joins)
+    for k, least in left:
+        tail, want = sum(new[k:]), min(least, max(0.0, total - 1.0))
+        if tail < want and sum(parts[k:]) > 0:
+            head = sum(new[:k]) or 1.0
+            rest = [p * want / sum(parts[k:]) for p in parts[k:]]
+            new = [*(p * (total - want) / head for p in new[:k]), *rest]
+    return new
+
+
+def _shared(parts: Sequence[float], total: float, joins: bool) -> list[float]:
     """The new lengths of stretches at the heat that sum to `total`: what joins late keeps its distance from the end, so one stretch takes the change, the
     first if it is a real part of the whole, else the longest; where that leaves nothing of it, all change alike. joins: is there anything that joins
     between them? Else the longest takes it: a short hard boil at the start stays short."""
