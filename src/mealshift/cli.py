@@ -7,7 +7,7 @@ import json
 import os
 import re
 import sys
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from datetime import datetime, timedelta
 from typing import Any, NoReturn
@@ -278,7 +278,7 @@ def _soak(a: argparse.Namespace) -> float | None:
     return None if a.soak is None else parse_minutes(a.soak, "soak")
 
 
-def _pot_text(d: dict[str, Any]) -> str:
+def _pot_text(d: Mapping[str, Any]) -> str:
     w, t = d["water"], d["time"]
     ratio = "" if w["ratio_by_volume"] is None else f" (1 to {w['ratio_by_volume']:g})"
     out = [
@@ -458,7 +458,7 @@ def _share(text: str) -> tuple[str, float]:
     return slug, value
 
 
-def _shift_text(d: dict[str, Any]) -> str:
+def _shift_text(d: Mapping[str, Any]) -> str:
     out = [d["title"], ""]
     out += [
         f"  {i['text']}" + (f"   (was: {i['was']})" if i["was"] != i["text"] else "")

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import asdict
 from functools import lru_cache
-from typing import Any
+from typing import Any, cast
 
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
 from .grains import TEXTURES, Grain, all_grains, grain, schools
@@ -20,6 +20,30 @@ from .pot.stages import stages
 from .problems import Refusal
 from .reading import read
 from .recipe import Correction, Doubt, Duration, Line, Recipe
+from .results import (
+    CorrectionRow,
+    DoubtRow,
+    GrainPage,
+    GrainRow,
+    GrainsReport,
+    LadderPot,
+    LawRow,
+    NamedPot,
+    PotReport,
+    ReadDuration,
+    ReadLine,
+    ReadReport,
+    RunRow,
+    SchoolChoice,
+    SchoolRow,
+    ShiftReport,
+    SourceGrain,
+    StripRow,
+    TaskRow,
+    Tried,
+    TriedRow,
+    WhatIf,
+)  # fmt: skip
 from .shifting import Choice, Shift, laws, shift
 from .shifting.backwards import carriers
 from .shifting.wording import of_line, plural
@@ -28,7 +52,7 @@ from .writing.text import recipe_alone
 
 def whole_way(
     text: str, choice: Choice, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()
-) -> dict[str, Any]:
+) -> ShiftReport:
     """Recipe text → recipe → shift → what to show. Refusal if the way is barred."""
     return shown(shift(read_once(text, measures, corrections), choice))
 
@@ -39,7 +63,7 @@ def read_once(text: str, measures: Measures | None = None, corrections: tuple[Co
     return read(text, measures, corrections)
 
 
-def shown(s: Shift) -> dict[str, Any]:
+def shown(s: Shift) -> ShiftReport:
     """The shift as it is shown, its text read back: what does not come out as meant is said with it."""
     made = shift_report(s)
     if s.same and s.pot.way == s.own.way:
@@ -52,7 +76,7 @@ def shown(s: Shift) -> dict[str, Any]:
         ]
     else:
         found = laws.read_back(s, again)
-    made["laws"] += [asdict(b) for b in found]
+    made["laws"] += [_law(b) for b in found]
     return made
 
 
@@ -60,13 +84,13 @@ def shown(s: Shift) -> dict[str, Any]:
 TRIED = ("foxtail-millet", "quinoa", "bulgur-coarse", "little-millet", "barley-pearl", "rice-brown-long")
 
 
-def tried(text: str, to: str) -> dict[str, Any]:
+def tried(text: str, to: str) -> Tried:
     """A recipe in six grains of an ordinary kitchen, and whole in one of them. Refusal if it cannot be shifted.
 
     {"title", "rows": [{"grain", "name", "family", "pour_ml", "cook_min", "rest_min"}], "shift": as `whole_way`}
     """
     recipe = read_once(text)
-    rows = []
+    rows: list[TriedRow] = []
     for slug in dict.fromkeys((to, *TRIED)):
         try:
             pot = shift(recipe, Choice(slug)).pot
@@ -75,7 +99,7 @@ def tried(text: str, to: str) -> dict[str, Any]:
                 raise
             continue
         rows.append({"grain": slug, "name": pot.grain.name, "family": pot.grain.family, "pour_ml": jug_ml(pot.pour_ml),
-                     "cook_min": pot.cook_typical, "rest_min": pot.rest_min})  # fmt: skip
+                     "cook_min": pot.cook_typical, "rest_min": round_half_up(pot.rest_min)})  # fmt: skip
     order = [*TRIED, to]
     rows.sort(key=lambda r: order.index(str(r["grain"])))
     return {"title": recipe.title, "rows": rows, "shift": whole_way(text, Choice(to))}
@@ -84,7 +108,15 @@ def tried(text: str, to: str) -> dict[str, Any]:
 # -- each stage's result as plain data ---------------------------------------------------------------------
 
 
-def grain_row(g: Grain) -> dict[str, Any]:
+def _law(b: laws.Broken) -> LawRow:
+    return {"law": b.law, "text": b.text, "where": b.where}
+
+
+def _task(t: preparing.Task) -> TaskRow:
+    return {"what": t.what, "minutes": t.minutes, "hands_on": t.hands_on, "sign": t.sign, "why": t.why}
+
+
+def grain_row(g: Grain) -> GrainRow:
     return {
         "slug": g.slug,
         "name": g.name,
@@ -98,6 +130,7 @@ def grain_row(g: Grain) -> dict[str, Any]:
         "hydration": g.hydration,
         "simmer_min": g.simmer,
         "rest_min": g.rest,
+        "soaks": g.soak is not None,
         "soak": asdict(g.soak) if g.soak else None,
         "rinse": g.rinse,
         "rinse_why": g.rinse_why,
@@ -113,22 +146,22 @@ def grain_row(g: Grain) -> dict[str, Any]:
     }
 
 
-def grains_report() -> dict[str, Any]:
+def grains_report() -> GrainsReport:
     return {"schema": SCHEMA, "grains": [grain_row(g) for g in all_grains()]}
 
 
-def grain_page(slug: str, kitchen: Kitchen) -> dict[str, Any]:
+def grain_page(slug: str, kitchen: Kitchen) -> GrainPage:
     """All about one grain, reckoned for one of the cook's measures: textures, schools, and what can be done before the pot."""
     g = grain(slug)
     ml, unit, name = kitchen.measure_ml, "measure", kitchen.measure_name
 
-    def solved(**way: Any) -> dict[str, Any]:
+    def solved(**way: Any) -> PotReport:
         return pot_report(solve(g, ml, default_way(g, **way), kitchen), unit, ml, name)
 
-    ladder = [solved(texture=t) for t in g.textures]
-    ways = []
+    ladder: list[LadderPot] = [solved(texture=t) for t in g.textures]
+    ways: list[SchoolRow] = []
     for school in schools(slug):
-        named = {
+        named: SchoolChoice = {
             "soak_min": school.soak_min,
             "roast": school.roast,
             "texture": school.texture,
@@ -156,11 +189,11 @@ def grain_page(slug: str, kitchen: Kitchen) -> dict[str, Any]:
         else preparing.mill(g, ml * g.density)
     )
     return {
-        **grain_row(g), "soaks": g.soak is not None, "aliases": list(g.aliases), "range": g.range, "quick": g.quick, "parboiled": g.parboiled,
+        **grain_row(g), "aliases": list(g.aliases), "range": g.range, "quick": g.quick, "parboiled": g.parboiled,
         "electric_min": g.electric_min, "whistles": list(g.whistles) if g.whistles else None,
         "measure_ml": ml, "measure_name": name, "ladder": ladder, "schools": ways,
-        "sprout": [asdict(t) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
-        "mill": None if mill is None else {"tasks": [asdict(t) for t in mill.tasks], "batches": mill.batches, "meal_g": round_half_up(mill.meal_g),
+        "sprout": [_task(t) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
+        "mill": None if mill is None else {"tasks": [_task(t) for t in mill.tasks], "batches": mill.batches, "meal_g": round_half_up(mill.meal_g),
                                            "meal_ml": round_half_up(mill.meal_ml), "flour_g": round_half_up(mill.flour_g)},
         "cautions": [c.as_dict() for c in cautions.for_pot(solve(g, ml, default_way(g), kitchen))],
     }  # fmt: skip
@@ -174,7 +207,7 @@ def other_way(
     fill: bool,
     dry_ml: float | None,
     **asked: Any,
-) -> dict[str, Any]:
+) -> PotReport:
     """How much grain for this water, depth or pot; or, with dry_ml and water_ml, which texture."""
     g = grain(slug)
     way = default_way(g, **{k: v for k, v in asked.items() if v is not None})
@@ -195,9 +228,7 @@ def other_way(
     return pot_report(pot, *kitchen.pours_in)
 
 
-def what_if(
-    s: Shift, pour_ml: float | None, minutes: float | None, lid: str | None, start: str = "cold"
-) -> dict[str, Any]:
+def what_if(s: Shift, pour_ml: float | None, minutes: float | None, lid: str | None, start: str = "cold") -> WhatIf:
     """The shifted pot minute by minute, as planned and as changed; each with what comes of it."""
     if pour_ml is not None and not 0 <= pour_ml <= 20000:
         raise Refusal("pour_ml", "pour_ml", "Pour between 0 and 20,000 ml; give an amount in between.")
@@ -208,32 +239,30 @@ def what_if(
     return {"plan": run_report(plan), "changed": run_report(changed)}
 
 
-def run_report(run: Run) -> dict[str, Any]:
+def run_report(run: Run) -> RunRow:
+    v = run.verdict
     return {
         "curve": curve(run),
         "boil_at": run.boil_at,
         "off_at": run.off_at,
         "done_at": run.done_at,
         "dry_at": run.dry_at,
-        "verdict": asdict(run.verdict),
+        "verdict": {"code": v.code, "minute": v.minute, "text": v.text, "add_ml": v.add_ml, "add_min": v.add_min},
     }
 
 
-def pot_report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> dict[str, Any]:
-    data = {
+def pot_report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> PotReport:
+    return {
         "schema": SCHEMA,
         **report(pot, said_unit, said_ml, said_name),
         "after": after_report(afterwards(pot)),
         "stages": [{"what": w, "min": n} for w, n in stages(pot)],
-    }
-    return {
-        **data,
         "cautions": [c.as_dict() for c in cautions.for_pot(pot)],
         "problems": [p.as_dict() for p in pot.problems],
     }
 
 
-def _line(ln: Line) -> dict[str, Any]:
+def _line(ln: Line) -> ReadLine:
     return {
         "text": ln.text,
         "section": ln.section,
@@ -256,7 +285,7 @@ def _line(ln: Line) -> dict[str, Any]:
     }
 
 
-def _duration(d: Duration, at: int) -> dict[str, Any]:
+def _duration(d: Duration, at: int) -> ReadDuration:
     return {
         "low_min": d.low,
         "high_min": d.high,
@@ -266,9 +295,9 @@ def _duration(d: Duration, at: int) -> dict[str, Any]:
     }
 
 
-def read_report(recipe: Recipe) -> dict[str, Any]:
+def read_report(recipe: Recipe) -> ReadReport:
     line = recipe.source_line
-    source = None
+    source: SourceGrain | None = None
     if line is not None and line.grain is not None:
         source = {
             "slug": line.grain,
@@ -325,16 +354,18 @@ def read_report(recipe: Recipe) -> dict[str, Any]:
     }
 
 
-def doubt_row(d: Doubt) -> dict[str, Any]:
+def _correction(c: Correction) -> CorrectionRow:
+    """What it says, and nothing of what it does not."""
+    return cast(CorrectionRow, {k: v for k, v in asdict(c).items() if v is not None})
+
+
+def doubt_row(d: Doubt) -> DoubtRow:
     """A doubt with the correction each of its readings stands for."""
     return {
         "field": d.field,
         "where": d.where,
         "text": d.text,
-        "choices": [
-            {"label": c.label, "correction": {k: v for k, v in asdict(c.correction).items() if v is not None}}
-            for c in d.choices
-        ],
+        "choices": [{"label": c.label, "correction": _correction(c.correction)} for c in d.choices],
     }
 
 
@@ -357,7 +388,7 @@ def said_measure(choice: Choice, recipe: Recipe) -> tuple[str, float, str | None
     return ("g", 1.0, None) if unit_kind(unit) == "mass" and choice.said_unit == "g" else ("ml", 1.0, None)
 
 
-def shift_report(s: Shift) -> dict[str, Any]:
+def shift_report(s: Shift) -> ShiftReport:
     """Every ingredient line of the input stands in "ingredients" (its `was`) or in "check"."""
     unit, size, name = said_measure(s.choice, s.recipe)
     return {
@@ -404,18 +435,18 @@ def shift_report(s: Shift) -> dict[str, Any]:
             }
             for st in s.method.steps
         ],
-        "changes": [asdict(c) for c in s.changes],
+        "changes": [{"what": c.what, "was": c.was, "now": c.now, "because": c.because} for c in s.changes],
         "check": [p.as_dict() for p in s.check],
         "problems": [p.as_dict() for p in s.problems],
         "cautions": [c.as_dict() for c in cautions.for_shift(s)],
         "count_out": list(s.recipe.count_out),
         "strip": strip(s),
         "process": s.process.as_dict(),
-        "laws": [asdict(b) for b in laws.broken(s)],
+        "laws": [_law(b) for b in laws.broken(s)],
     }
 
 
-def _named(pot: Pot, unit: str, size: float, name: str | None, of: str) -> dict[str, Any]:
+def _named(pot: Pot, unit: str, size: float, name: str | None, of: str) -> NamedPot:
     """of: what is poured."""
     made = pot_report(pot, unit, size, name)
     return {**made, "water": {**made["water"], "of": of}, "name": pot.grain.name, "short": pot.grain.short}
@@ -426,9 +457,10 @@ _ON_STRIP = {"cook": "simmer", **{k: k for k in ("fry", "toast", "chop", "grind"
 LEAST_DRAWN_MIN = 3
 
 
-def strip(s: Shift) -> list[dict[str, Any]]:
+def strip(s: Shift) -> list[StripRow]:
     """Time from now to the plate, in order, as plan and stove have it: what, minutes, kind. What goes in late stands on its segment ("at")."""
-    pot, acts, out = s.pot, acts_of(s), []
+    pot, acts = s.pot, acts_of(s)
+    out: list[StripRow] = []
 
     def put(what: str, minutes: float, kind: str, at: Sequence[tuple[str, int]] = ()) -> None:
         if whole := round_half_up(minutes):

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
+
+from .results import ProblemRow, Severity
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,10 +18,10 @@ class Problem:
     code: str
     where: str
     text: str
-    severity: str = "ask"
+    severity: Severity = "ask"
 
-    def as_dict(self) -> dict[str, str]:
-        return asdict(self)
+    def as_dict(self) -> ProblemRow:
+        return {"code": self.code, "where": self.where, "text": self.text, "severity": self.severity}
 
 
 class Refusal(Exception):  # noqa: N818 - it is not a fault of the program

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 from .measures import Measures
 from .problems import Problem
 from .process.model import Process, Span
+from .results import Role
 
 # what minutes in a step may be for
 DURATION_KINDS = (
@@ -85,7 +86,7 @@ class Line:
     name: str = ""
     name_span: Span | None = None
     amount_span: Span | None = None
-    role: str = "beside"
+    role: Role = "beside"
     kind: str = ""
     ml: float | None = None
     g: float | None = None
@@ -123,7 +124,7 @@ class Correction:
     """
 
     line: str
-    role: str | None = None
+    role: Role | None = None
     grain: str | None = None
     amount: str | None = None
     minutes: str | None = None

@@ -13,6 +13,7 @@ from ..pot import Pot
 from ..pot.ways import cap
 from ..reading.ingredients import heat_wanted
 from ..recipe import Recipe
+from ..results import CautionRow
 from ..shifting import AsItIs, Shift
 
 
@@ -22,7 +23,7 @@ class Caution:
     text: str
     because: str
 
-    def as_dict(self) -> dict[str, str]:
+    def as_dict(self) -> CautionRow:
         return {"code": self.code, "text": self.text, "because": self.because}
 
 

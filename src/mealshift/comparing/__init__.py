@@ -10,12 +10,13 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ..grains import TEXTURES, Grain, all_grains
-from ..measures import jug_ml
+from ..measures import jug_ml, round_half_up
 from ..pot import Brought, Kitchen, Pot, Way, default_way, solve
 from ..pot.account import said_minutes
 from ..pot.ways import cap
 from ..problems import Refusal
 from ..recipe import Recipe
+from ..results import CompareReport, RatherRow, WayRow
 from ..shifting.backwards import Own, others, solve_backwards
 from .closeness import differs, distance, in_a_row, ring
 
@@ -177,19 +178,19 @@ def _reason(
     return "; ".join(parts) + "."
 
 
-def row(c: Candidate) -> dict[str, object]:
+def row(c: Candidate) -> WayRow:
     return {
         "grain": c.grain.slug, "name": c.grain.name, "family": c.grain.family, "method": c.way.method, "soak_min": round(c.way.soak_min),
         "texture": TEXTURES[round(c.way.texture)], "texture_word": c.grain.texture_word(c.way.texture), "gap": round(c.gap, 2), "total_min": c.total_min,
         "cook_min": c.pot.cook_typical, "ratio_by_volume": round(c.pot.pour_ml / c.pot.dry_ml, 2), "gluten": c.grain.gluten, "suited": c.suited,
         "in_time": c.in_time, "fits": c.fits, "score": c.score, "reason": c.reason, "away": c.away, "ring": ring(c.away), "notice": list(c.notice), "kin": c.kin,
-        "pour_ml": jug_ml(c.pot.pour_ml), "rest_min": c.pot.rest_min,
+        "pour_ml": jug_ml(c.pot.pour_ml), "rest_min": round_half_up(c.pot.rest_min),
     }  # fmt: skip
 
 
-def _rather(mine: Candidate, ranked: list[Candidate], dish: str) -> list[dict[str, str]]:
+def _rather(mine: Candidate, ranked: list[Candidate], dish: str) -> list[RatherRow]:
     """The nearest others of another kind, and how each would differ from this one."""
-    out: list[dict[str, str]] = []
+    out: list[RatherRow] = []
     for c in ranked:
         if c.grain.slug == mine.grain.slug or c.kin or not (c.suited and c.in_time) or len(out) == RATHER:
             continue
@@ -208,10 +209,10 @@ def report(
     gluten_free: bool = False,
     larder: frozenset[str] = frozenset(),
     liked: Mapping[str, float] | None = None,
-) -> dict[str, object]:
+) -> CompareReport:
     """The ranking as plain data: the best way of each grain, and how many candidates were weighed."""
     ranked = candidates(recipe, kitchen, by_hours, gluten_free, larder=larder, liked=liked)
-    ways: dict[str, list[dict[str, object]]] = {}
+    ways: dict[str, list[WayRow]] = {}
     for c in ranked:
         ways.setdefault(c.grain.slug, []).append(row(c))
     best = best_of_each(ranked)

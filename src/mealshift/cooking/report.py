@@ -2,21 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict
-from typing import Any
+from typing import Literal
 
 from ..measures import round_half_up
 from ..pot import Pot
 from ..pot.account import said as said_amount
 from ..pot.simulation import Run, curve, simulate
+from ..results import CookPot, CookState, CookStep, DishTonight, Mend, WrongRow
 from ..shifting import AsItIs, Shift
 from .devices import last_weight, weighed
 from .fold import Event, State, fold, forecast, in_order, is_locked, pot_run, ready_at, serving
-from .rescue import WRONGS, rescue, wrongs_for
+from .rescue import WRONGS, Answer, rescue, wrongs_for
 from .script import Script, Step
 
 
-def report(script: Script, events: list[Event], minute: float) -> dict[str, Any]:
+def report(script: Script, events: list[Event], minute: float) -> CookState:
     """At kitchen minute `minute`. A step's status: done, running, ready (can be done now) or waiting."""
     state = fold(script, events)
     ahead = forecast(script, state, minute)
@@ -41,11 +41,9 @@ def report(script: Script, events: list[Event], minute: float) -> dict[str, Any]
     }
 
 
-def _step(
-    script: Script, state: State, s: Step, ahead: dict[str, tuple[float, float]], minute: float
-) -> dict[str, Any]:
+def _step(script: Script, state: State, s: Step, ahead: dict[str, tuple[float, float]], minute: float) -> CookStep:
     going, ready = state.steps[s.id], ready_at(script, state, s)
-    status = (
+    status: Literal["done", "running", "ready", "waiting"] = (
         "done" if going.end is not None
         else "running" if going.start is not None
         else "ready" if ready is not None and ready <= minute
@@ -85,20 +83,20 @@ LID_WORDS = {
 }
 
 
-def current(steps: list[dict[str, Any]], minute: float) -> str | None:
+def current(steps: list[CookStep], minute: float) -> str | None:
     """The one thing to do now: a running step that is due, or a step that is ready; None if there is only waiting."""
     calls = [
         (RANK.get(s["kind"], RANK_ELSE), s["due"] if s["status"] == "running" else s["ready"], s["id"])
         for s in steps
-        if (s["status"] == "running" and s["due"] <= minute) or s["status"] == "ready"
+        if (s["status"] == "running" and (s["due"] or 0.0) <= minute) or s["status"] == "ready"
     ]
     return min(calls)[2] if calls else None
 
 
-def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dict[str, Any]:
+def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> CookPot:
     made, now = pot_run(script, state, key), state.pots[key]
     run, on = made or (simulate(pot), None)
-    out: dict[str, Any] = {
+    out: CookPot = {
         "key": key, "name": pot.grain.name, "short": pot.grain.short, "grain": pot.grain.slug, "pour_ml": pot.pour_ml, "poured_ml": now.poured,
         "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "locked": is_locked(script, state, key), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
         "reserve_ml": pot.high_ml - pot.pour_ml, "locks": pot.way.locked, "whistles": pot.whistles if pot.way.row.whistles else 0, "whistled": now.whistled, "wrongs": _wrongs(script, state, key, pot, run, on, minute),
@@ -121,7 +119,7 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> dic
 
 def _wrongs(
     script: Script, state: State, key: str, pot: Pot, run: Run, on: float | None, minute: float
-) -> list[dict[str, Any]]:
+) -> list[WrongRow]:
     """What may be wrong with a pot, each with its mends: as it stands, and as it will stand some minutes from now (minutes since its
     heat went on), so that a page has the right one at hand when the network is gone."""
     end = run.moments[-1].minute
@@ -138,10 +136,22 @@ def _wrongs(
         {
             "code": w,
             "text": WRONGS[w],
-            "mends": [{"minute": round(at, 1), **asdict(rescue(pot, w, r, at, locked))} for at, r, locked in runs],
+            "mends": [_mend(at, rescue(pot, w, r, at, locked)) for at, r, locked in runs],
         }
         for w in wrongs_for(pot)
     ]
+
+
+def _mend(minute: float, a: Answer) -> Mend:
+    return {
+        "minute": round(minute, 1),
+        "what": a.what,
+        "text": a.text,
+        "add_ml": a.add_ml,
+        "add_min": a.add_min,
+        "lid": a.lid,
+        "because": a.because,
+    }
 
 
 def told(script: Script, e: Event) -> str:
@@ -196,7 +206,7 @@ def said(script: Script, state: State, minute: float) -> list[str]:
     return out
 
 
-def the_recipes(shifts: dict[str, Shift | AsItIs]) -> list[dict[str, Any]]:
+def the_recipes(shifts: dict[str, Shift | AsItIs]) -> list[DishTonight]:
     """Each dish as it is cooked tonight: its list with the new amounts, its steps as rewritten, under their headings."""
     return [
         {

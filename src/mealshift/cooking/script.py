@@ -26,6 +26,7 @@ from ..planning.tasks import is_stirred, title_of
 from ..pot import Pot
 from ..pot.stages import stages
 from ..pot.ways import cap
+from ..results import Style
 from ..shifting import AsItIs, Shift
 from ..shifting.backwards import carriers
 from ..shifting.sentences import not_loose
@@ -62,7 +63,7 @@ class Step:
     id: str
     dish: str
     kind: str
-    style: str
+    style: Style
     title: str
     minutes: int
     planned: int
@@ -177,7 +178,7 @@ class _Steps:
 
     def _act(self, t: Task, act: Act, planned: int, after: tuple[str, ...]) -> list[Step]:
         """What has minutes runs against the clock: one touch to begin it, one when it is done. What has none is simply done."""
-        style = "begin" if t.minutes >= TIMED_FROM_MIN and (act.timed or t.hands_on < t.minutes) else "do"
+        style: Style = "begin" if t.minutes >= TIMED_FROM_MIN and (act.timed or t.hands_on < t.minutes) else "do"
         title = title_of(act.words)
         # a card whose title says it all does not say it twice
         words = "" if act.words.rstrip(".!") == title else act.words
@@ -251,7 +252,8 @@ class _Dish(_Steps):
             return self._act(t, t.act, planned, after)
         pot = self.pots.get(pot_key)
         main = pot_key.endswith("/1")
-        words, look, style = "", "", "begin"
+        words, look = "", ""
+        style: Style = "begin"
         goes_in: tuple[str, ...] = ()
         told = self.acts.ready.get(t.kind) if main else None
         if t.kind == "rinse" and pot:

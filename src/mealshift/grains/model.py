@@ -5,8 +5,10 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field
 
+from ..results import Texture
+
 # Texture is a coordinate; a name is a point on it.
-TEXTURES = ("separate", "fluffy", "moist", "soft", "porridge", "thin")
+TEXTURES: tuple[Texture, ...] = ("separate", "fluffy", "moist", "soft", "porridge", "thin")
 MEAL_WORDS = ("crumbly", "tender", "moist", "soft-set", "spoonable", "pouring")
 # thin (congee, gruel) = porridge's water × this
 THIN = 1.6
@@ -98,7 +100,7 @@ class Grain:
         return self.form == "meal"
 
     @property
-    def textures(self) -> tuple[str, ...]:
+    def textures(self) -> tuple[Texture, ...]:
         """The named textures this grain can reach, driest first."""
         reached = [t for t in TEXTURES if t in self.hydration]
         if "porridge" in self.hydration:

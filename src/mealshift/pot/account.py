@@ -26,6 +26,7 @@ from dataclasses import dataclass, field
 from ..grains import TEXTURES, Grain
 from ..measures import WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
 from ..problems import Problem
+from ..results import PotAlone, Roast, Said
 from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap, default_way
 
 CLING = 0.06
@@ -658,7 +659,7 @@ def said_minutes(minutes: float) -> str:
     return f"{hours} h {rest} min" if rest else f"{hours} hour{'s' if hours != 1 else ''}"
 
 
-def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> dict[str, object]:
+def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str | None = None) -> PotAlone:
     """The pot as plain data, rounded once (engine contract, "pot", without cautions).
 
     said_unit: "ml", "g" or a vessel; said_ml: the vessel's size; the cook's own words for the pour.
@@ -707,7 +708,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
     }
 
 
-def said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> dict[str, object]:
+def said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> Said:
     """A volume of water in the cook's own measure: to the quarter of a vessel, else as a jug shows it."""
     if unit == "g":
         return {"amount": round_half_up(ml / 5) * 5, "unit": "g"}
@@ -715,7 +716,7 @@ def said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> dict[
     return {"amount": jug_ml(ml), "unit": "ml"} if vessels is None else {"amount": vessels, "unit": name or unit}
 
 
-def _roast(grain: Grain, way: Way) -> dict[str, object]:
+def _roast(grain: Grain, way: Way) -> Roast:
     if way.roast == "none":
         return {"kind": "none", "min": 0, "why": grain.roast_never or "not needed for this grain and texture"}
     why = grain.roast.why if grain.roast else "a nuttier taste; not usual for this grain"

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from ..results import AfterRow
 from .account import Pot
 
 # minutes; spread 3 cm deep. A deep pot (12 cm) takes about 120: the exponent joins the two
@@ -63,7 +64,7 @@ def afterwards(pot: Pot) -> After:
     )
 
 
-def report(after: After) -> dict[str, object]:
+def report(after: After) -> AfterRow:
     return {
         "spread_to_60_min": round(after.spread_to_60),
         "spread_cool_min": round(after.spread_to_21),

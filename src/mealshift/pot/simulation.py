@@ -17,6 +17,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 
+from ..results import Point
 from .account import (
     BAND_WATER,
     GRAIN_J,
@@ -353,7 +354,7 @@ def _judge(
     return Verdict("right", off, "Water gone and grain done at the same time. Rest it closed, then loosen.")
 
 
-def curve(run: Run, most: int = 90) -> list[dict[str, float]]:
+def curve(run: Run, most: int = 90) -> list[Point]:
     """The run thinned to at most so many points, for drawing; the last point always among them."""
     every = max(1, math.ceil(len(run.moments) / most))
     picked = [m for i, m in enumerate(run.moments) if i % every == 0 or i == len(run.moments) - 1]

@@ -7,8 +7,9 @@ and high. See docs/decisions/0007.
 from __future__ import annotations
 
 import re
-from dataclasses import asdict, dataclass, field, replace
-from typing import Any
+from dataclasses import dataclass, field, replace
+
+from ..results import ProcessRow
 
 KINDS = (
     "rinse", "soak", "sprout", "drain", "dry", "grind", "chop", "toast", "fry", "add", "boil", "cook", "stir", "whisk", "top-up", "look", "off", "release", "rest", "fluff",
@@ -94,9 +95,9 @@ class Process:
     def minutes(self, phase: str) -> float:
         return sum(o.typical_min or 0.0 for o in self.operations if o.phase == phase and o.basis != "retired")
 
-    def as_dict(self) -> dict[str, Any]:
+    def as_dict(self) -> ProcessRow:
         return {
-            "vessels": [asdict(v) for v in self.vessels],
+            "vessels": [{"id": v.id, "kind": v.kind, "grain": v.grain} for v in self.vessels],
             "operations": [
                 {
                     "id": o.id, "dish": o.dish, "kind": o.kind, "vessel": o.vessel, "what": list(o.what), "low_min": o.low_min, "typical_min": o.typical_min,

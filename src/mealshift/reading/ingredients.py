@@ -18,6 +18,7 @@ from ..measures import (
 from ..problems import Problem
 from ..process import Span
 from ..recipe import Line
+from ..results import Role
 from ..text.amounts import Item
 from ..text.plain import joined
 from .names import Found, find_grains, guess_grain, name_grain, rice_words
@@ -33,7 +34,7 @@ _DESCRIBES = word_list("describes")
 @dataclass(frozen=True, slots=True)
 class Kind:
     kind: str
-    role: str = "beside"
+    role: Role = "beside"
     water: float = 0.0
     reaches: float = 1.0
     carrier: bool = False

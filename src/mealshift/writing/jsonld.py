@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Mapping
 from typing import Any
 
 from . import parts
 
 
-def to_jsonld(shift: dict[str, Any]) -> str:
+def to_jsonld(shift: Mapping[str, Any]) -> str:
     """A JSON-LD document. Cautions and the pour stand in the description, where a reader of recipes shows them."""
     pot = shift["pots"][0]
     prep = sum(s["min"] for s in shift["strip"] if s["kind"] in ("soak", "before", "roast"))

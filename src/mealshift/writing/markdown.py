@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 from . import parts
 
 
-def to_markdown(shift: dict[str, Any]) -> str:
+def to_markdown(shift: Mapping[str, Any]) -> str:
     out = [f"# {_plain(shift['title'])}", ""]
     if servings := parts.said_servings(shift):
         out += [f"Serves {servings}", ""]

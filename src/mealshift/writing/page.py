@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import base64
 import hashlib
+from collections.abc import Mapping
 from html import escape
 from typing import Any
 
@@ -26,7 +27,7 @@ li.part { list-style: none; font-weight: 650; border: 0; padding-top: 2mm } mark
 STYLE_SHA256 = base64.b64encode(hashlib.sha256(_STYLE.encode()).digest()).decode()
 
 
-def to_page(shift: dict[str, Any]) -> str:
+def to_page(shift: Mapping[str, Any]) -> str:
     pot = shift["pots"][0]
     servings = parts.said_servings(shift)
     body = [

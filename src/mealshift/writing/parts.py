@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 from ..measures import jug_ml
 from ..pot.methods import method
 
 
-def ingredients(shift: dict[str, Any]) -> list[str]:
+def ingredients(shift: Mapping[str, Any]) -> list[str]:
     return [_even(i["text"]) for i in _listed(shift)]
 
 
-def steps(shift: dict[str, Any]) -> list[str]:
+def steps(shift: Mapping[str, Any]) -> list[str]:
     return [_even(s["text"]) for s in shift["steps"] if s["text"]]
 
 
@@ -21,16 +22,16 @@ def _even(text: str) -> str:
     return " ".join(text.split())
 
 
-def ingredient_parts(shift: dict[str, Any]) -> list[tuple[str, list[dict[str, Any]]]]:
+def ingredient_parts(shift: Mapping[str, Any]) -> list[tuple[str, list[dict[str, Any]]]]:
     """The recipe's own list under its own headings, in its order."""
     return _under_headings(_listed(shift))
 
 
-def step_parts(shift: dict[str, Any]) -> list[tuple[str, list[dict[str, Any]]]]:
+def step_parts(shift: Mapping[str, Any]) -> list[tuple[str, list[dict[str, Any]]]]:
     return _under_headings([s for s in shift["steps"] if s["text"]])
 
 
-def _listed(shift: dict[str, Any]) -> list[dict[str, Any]]:
+def _listed(shift: Mapping[str, Any]) -> list[dict[str, Any]]:
     """What only the steps name stands in them."""
     return [i for i in shift["ingredients"] if i["text"] and not i.get("in_step")]
 
@@ -46,20 +47,20 @@ def _under_headings(rows: list[dict[str, Any]]) -> list[tuple[str, list[dict[str
     return out
 
 
-def cautions(shift: dict[str, Any]) -> list[str]:
+def cautions(shift: Mapping[str, Any]) -> list[str]:
     return [c["text"] for c in shift["cautions"]]
 
 
-def to_check(shift: dict[str, Any]) -> list[str]:
+def to_check(shift: Mapping[str, Any]) -> list[str]:
     return [c["text"] for c in [*shift["check"], *shift["problems"]] if c.get("severity") != "note"]
 
 
-def pour(shift: dict[str, Any]) -> str:
+def pour(shift: Mapping[str, Any]) -> str:
     """The numbers to act on, a sentence or two for every pot, rounded as jug and list are."""
     return " ".join(_pour(pot) for pot in shift["pots"])
 
 
-def _pour(pot: dict[str, Any]) -> str:
+def _pour(pot: Mapping[str, Any]) -> str:
     water, time = pot["water"], pot["time"]
     ratio, kept, low, high = water["ratio_by_volume"], _kettle_ml(water), time["cook"]["low"], time["cook"]["high"]
     sentence = f"Pour {jug_ml(water['pour_ml'])} ml for {pot['dry']['g']} g of {pot['name']}"
@@ -71,12 +72,12 @@ def _pour(pot: dict[str, Any]) -> str:
     return f"{sentence} {said[0].upper()}{said[1:]}." if said else sentence
 
 
-def _kettle_ml(water: dict[str, Any]) -> int:
+def _kettle_ml(water: Mapping[str, Any]) -> int:
     kept = water.get("kettle_ml")
     return int(water["reserve_ml"] if kept is None else kept)
 
 
-def times(shift: dict[str, Any]) -> str:
+def times(shift: Mapping[str, Any]) -> str:
     """The minutes of the one pot added up, in a line of their own; "" where two pots each have theirs."""
     if len(shift["pots"]) != 1:
         return ""
@@ -95,5 +96,5 @@ def _minutes(n: int) -> str:
     return f"{n} minute{'' if n == 1 else 's'}"
 
 
-def said_servings(shift: dict[str, Any]) -> str:
+def said_servings(shift: Mapping[str, Any]) -> str:
     return f"{shift['servings']:g}" if shift["servings"] else ""

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import csv
 import io
+from collections.abc import Mapping
 from typing import Any
 
 from ..tables import safe_cell
 from . import parts
 
 
-def to_text(shift: dict[str, Any]) -> str:
+def to_text(shift: Mapping[str, Any]) -> str:
     """A text that reads on paper and that our own reader takes back."""
     out = [*_head(shift), *_list(shift, ""), "", "Method", *_method(shift)]
     out += [
@@ -24,17 +25,17 @@ def to_text(shift: dict[str, Any]) -> str:
     return "\n".join(out)
 
 
-def recipe_alone(shift: dict[str, Any]) -> str:
+def recipe_alone(shift: Mapping[str, Any]) -> str:
     """The rewritten recipe and nothing else: title, servings, times, ingredients, numbered steps."""
     return "\n".join([*_head(shift), *_list(shift, "- "), "", "Method", *_method(shift)])
 
 
-def _head(shift: dict[str, Any]) -> list[str]:
+def _head(shift: Mapping[str, Any]) -> list[str]:
     servings = parts.said_servings(shift)
     return [x for x in (shift["title"], f"Serves {servings}" if servings else "", parts.times(shift)) if x]
 
 
-def _list(shift: dict[str, Any], bullet: str) -> list[str]:
+def _list(shift: Mapping[str, Any], bullet: str) -> list[str]:
     """The list under its heading; a recipe told as prose has none."""
     out: list[str] = []
     for section, rows in parts.ingredient_parts(shift):
@@ -42,7 +43,7 @@ def _list(shift: dict[str, Any], bullet: str) -> list[str]:
     return ["", "Ingredients", *out] if out else []
 
 
-def _method(shift: dict[str, Any]) -> list[str]:
+def _method(shift: Mapping[str, Any]) -> list[str]:
     out: list[str] = []
     n = 0
     for section, rows in parts.step_parts(shift):
@@ -53,7 +54,7 @@ def _method(shift: dict[str, Any]) -> list[str]:
     return out
 
 
-def to_csv(shift: dict[str, Any]) -> str:
+def to_csv(shift: Mapping[str, Any]) -> str:
     """Water and time ledgers of every pot: pot, ledger, term, amount, unit, because. Totals are rows of their own."""
     out = io.StringIO()
     table = csv.writer(out)

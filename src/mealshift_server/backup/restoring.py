@@ -12,12 +12,13 @@ from typing import IO, Any, cast
 
 from django.db import connection, transaction
 from django.db.models import Max
-from pydantic import ValidationError
+from pydantic import TypeAdapter, ValidationError
 
 from mealshift import keeping
 from mealshift.cooking import script_from
 from mealshift.learning import Figures
 from mealshift.problems import Refusal
+from mealshift.results import Shifted
 from mealshift_server.base.body import harmless
 from mealshift_server.households.models import Household, Moved, User
 from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
@@ -27,13 +28,14 @@ from mealshift_server.notebook import photos
 from mealshift_server.notebook.models import Entry, Photo, Try
 from mealshift_server.plans.models import Cooking, Event, Tonight
 from mealshift_server.recipes.models import Draft, Recipe, Shift
-from mealshift_server.recipes.schemas import ShiftOut
 from mealshift_server.taught.models import Decision
 from mealshift_server.week.models import Meal, Pace
 
 from . import form
 from .form import Line, Plain
 
+# a kept shift has the shape in which it is shown
+SHIFTED: TypeAdapter[Shifted] = TypeAdapter(Shifted)
 # a cooking of 3,000 touches, or a page with its photo, is far below
 MOST_OF_A_LINE = 24 * 1024 * 1024
 # a backup of the first form is read whole
@@ -193,7 +195,7 @@ def _typed(lines: Iterator[tuple[str, Any]]) -> Iterator[tuple[str, Any]]:
 def _hollow(kind: str, part: Any, n: int) -> Iterator[tuple[str, Callable[[], Any]]]:
     """(where, a try to read it) for what is free in the form: what a screen could not show is not let in."""
     if kind == "shift":
-        yield f"shift {n}, result", partial(ShiftOut.model_validate, part.result)
+        yield f"shift {n}, result", partial(SHIFTED.validate_python, part.result)
         yield f"shift {n}, choice", partial(operator.itemgetter("to"), part.choice)
     elif kind == "cooking":
         yield f"cooking {n}, script", partial(script_from, part.script, {})

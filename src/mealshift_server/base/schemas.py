@@ -31,16 +31,3 @@ class Trouble(Schema):
     code: str
     where: str
     text: str
-
-
-class ProblemOut(Schema):
-    code: str
-    where: str
-    text: str
-    severity: Literal["stop", "ask", "note"]
-
-
-class CautionOut(Schema):
-    code: str
-    text: str
-    because: str

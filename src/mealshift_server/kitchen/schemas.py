@@ -7,7 +7,8 @@ from typing import Literal
 from ninja import Schema
 from pydantic import Field
 
-from mealshift_server.base.schemas import Lid, ProblemOut
+from mealshift.results import ProblemRow
+from mealshift_server.base.schemas import Lid
 
 
 class BoilOffTest(Schema):
@@ -45,7 +46,7 @@ class BoilOffOut(Schema):
     factor: float
     band: float
     said: str
-    problems: list[ProblemOut]
+    problems: list[ProblemRow]
     pot: PotRow
 
 

@@ -8,8 +8,8 @@ from typing import Literal
 from ninja import Schema
 from pydantic import Field
 
+from mealshift.results import RunRow
 from mealshift_server.base.schemas import Day
-from mealshift_server.recipes.schemas import RunOut
 
 
 class EntryRow(Schema):
@@ -154,8 +154,8 @@ class GuessIn(Schema):
 
 
 class JudgedOut(Schema):
-    plan: RunOut
-    run: RunOut
+    plan: RunRow
+    run: RunRow
     pour_ml: int
     cook_min: int
     look: list[int]

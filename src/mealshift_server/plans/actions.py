@@ -21,6 +21,7 @@ from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
+from mealshift.results import DishTonight
 from mealshift.shifting import AsItIs, as_it_is, shift
 from mealshift.shifting import Shift as CoreShift
 from mealshift_server.base.clock import zone_of
@@ -213,7 +214,7 @@ def _pots(cooking: Cooking) -> dict[str, CorePot]:
     return core.pots_of(_shifts(cooking.pk, cooking.client_id))
 
 
-def recipes_of(cooking: Cooking) -> list[dict[str, Any]]:
+def recipes_of(cooking: Cooking) -> list[DishTonight]:
     return core.the_recipes(_shifts(cooking.pk, cooking.client_id))
 
 

@@ -14,6 +14,7 @@ from mealshift import writing
 from mealshift.planning import Dinner
 from mealshift.planning.schedule import report as plan_report
 from mealshift.problems import Refusal
+from mealshift.results import DishTonight
 from mealshift_server.base.answers import MISSING
 from mealshift_server.base.keys import digest
 from mealshift_server.base.schemas import Trouble
@@ -104,7 +105,7 @@ def cooking(request: HttpRequest, cooking_id: int, since: int | None = None) -> 
     return plans.state(_cooking(request, cooking_id), since)
 
 
-@router.get("/cookings/{int:cooking_id}/recipes", response={200: list[s.TonightOut], **MISSING}, tags=["stove"])
+@router.get("/cookings/{int:cooking_id}/recipes", response={200: list[DishTonight], **MISSING}, tags=["stove"])
 def recipes_tonight(request: HttpRequest, cooking_id: int) -> Any:
     """Every dish whole, with tonight's amounts: for a glance from the stove."""
     return plans.recipes_of(_cooking(request, cooking_id))

@@ -8,8 +8,9 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
-from mealshift_server.base.schemas import ClockTime, Lid, Moment, ProblemOut, Trouble
-from mealshift_server.recipes.schemas import BlendPart, Point, Said, Texture
+from mealshift.results import CookState, ProblemRow, Texture
+from mealshift_server.base.schemas import ClockTime, Lid, Moment, Trouble
+from mealshift_server.recipes.schemas import BlendPart
 
 
 class Pin(Schema):
@@ -81,7 +82,7 @@ class PlanOut(Schema):
     start_at: datetime | None
     burners: int
     tasks: list[PlanTask]
-    problems: list[ProblemOut]
+    problems: list[ProblemRow]
     ways: list[WayOutOut]
 
 
@@ -149,138 +150,6 @@ class Appended(Schema):
 
     new: int
     refused: list[RefusedEvent] = []
-
-
-class CookStep(Schema):
-    id: str
-    dish: str
-    part: str
-    key: str
-    kind: str
-    style: Literal["do", "begin", "follow", "remind"]
-    title: str
-    words: str
-    look: str
-    minutes: int
-    pot: str
-    pour_ml: int
-    reserve_ml: int
-    cautions: list[str]
-    count_out: list[str]
-    goes_in: list[str]
-    after: list[str]
-    anchor: str
-    offset: int
-    planned: int
-    rank: int
-    status: Literal["done", "running", "ready", "waiting"]
-    ready: float | None
-    start: float | None
-    due: float | None
-    end: float | None
-    expected: float
-
-
-class UnderHeading(Schema):
-    section: str
-    text: str
-
-
-class TonightOut(Schema):
-    """One dish of a cooking, whole, as rewritten."""
-
-    title: str
-    ingredients: list[UnderHeading]
-    steps: list[UnderHeading]
-
-
-class Mend(Schema):
-    """What to do at `minute` since the pot's heat went on. add_ml: boiling water. add_min: minutes more. lid: how it is covered
-    meanwhile; "" as it is."""
-
-    minute: float
-    what: str
-    text: str
-    add_ml: int
-    add_min: int
-    lid: str
-    because: str
-
-
-class WrongChoice(Schema):
-    """What the cook may see, and what to do about it: now, and some minutes on, for a page without a network."""
-
-    code: str
-    text: str
-    mends: list[Mend]
-
-
-class Splash(Schema):
-    ml: int
-    said: str
-
-
-class CookPot(Schema):
-    key: str
-    name: str
-    short: str
-    grain: str
-    pour_ml: int
-    poured_ml: float | None
-    top_ups_ml: int
-    lid: str
-    reserve_ml: int
-    wrongs: list[WrongChoice]
-    on: float | None
-    curve: list[Point]
-    boil_at: float | None
-    off_at: float | None
-    verdict: str
-    scale: str
-    celsius: float | None
-    own_lid: str
-    locks: bool
-    # so many whistles are its time, so many were heard; 0 where none are counted
-    whistles: int
-    whistled: int
-    locked: bool
-    pour_said: Said
-    splashes: list[Splash]
-
-
-class Serve(Schema):
-    planned: int
-    expected: float
-
-
-class CookNote(Schema):
-    minute: float
-    text: str
-
-
-class EventOut(Schema):
-    """One thing that was done, as the core folds it, and in words."""
-
-    id: str
-    kind: str
-    minute: float
-    data: dict[str, str | float | bool | None]
-    text: str
-
-
-class CookState(Schema):
-    title: str
-    minute: float
-    steps: list[CookStep]
-    now: str | None
-    serve: Serve
-    pots: list[CookPot]
-    out: list[str]
-    notes: list[CookNote]
-    said: list[str]
-    events: list[EventOut]
-    ended: float | None
-    all_done: bool
 
 
 class CookingOut(Schema):

@@ -18,6 +18,7 @@ from mealshift.pot.packet import Packet
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Correction
+from mealshift.results import GrainPage, PotReport, ReadReport, ShiftReport, WhatIf
 from mealshift.shifting import Choice, as_it_is
 from mealshift.shifting.alone import alone as just_a_pot
 from mealshift_server.base.errors import Conflict
@@ -78,7 +79,7 @@ def with_kitchen(choice: Choice, kitchen: Kitchen) -> Choice:
 
 def shift_text(
     household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any]
-) -> dict[str, Any]:
+) -> ShiftReport:
     """The whole way, nothing kept. Laws that were broken are counted in the log, without a word of the recipe."""
     made = pipeline.whole_way(text, choice_of(choice, household), measures(household), corrections_of(corrections))
     for law in made["laws"]:
@@ -92,22 +93,22 @@ def _count(law: str, to: str, text: int) -> None:
     _log.info("law broken: %s, to %s", law, to)
 
 
-def read_text(household: Household, text: str, corrections: list[dict[str, Any]]) -> dict[str, Any]:
+def read_text(household: Household, text: str, corrections: list[dict[str, Any]]) -> ReadReport:
     return pipeline.read_report(read(text, measures(household), corrections_of(corrections)))
 
 
 def what_if(
     household: Household, text: str, corrections: list[dict[str, Any]], choice: dict[str, Any], changed: dict[str, Any]
-) -> dict[str, Any]:
+) -> WhatIf:
     recipe = read(text, measures(household), corrections_of(corrections))
     return pipeline.what_if(pipeline.shift(recipe, choice_of(choice, household)), **changed)
 
 
-def grain_page(household: Household, slug: str) -> dict[str, Any]:
+def grain_page(household: Household, slug: str) -> GrainPage:
     return pipeline.grain_page(slug, core_kitchen(household, {}))
 
 
-def other_way(household: Household, slug: str, asked: dict[str, Any]) -> dict[str, Any]:
+def other_way(household: Household, slug: str, asked: dict[str, Any]) -> PotReport:
     kitchen = core_kitchen(household, {"pot_cm": asked.pop("pot_cm"), "altitude_m": asked.pop("altitude_m")})
     return pipeline.other_way(slug, kitchen, **asked)
 

@@ -11,7 +11,7 @@ from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 
-from mealshift import ENGINE_VERSION, pipeline, writing
+from mealshift import ENGINE_VERSION, pipeline, results, writing
 from mealshift.problems import Refusal
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.doors import OrGuest, PerAddress, PerGuest, guard
@@ -41,11 +41,11 @@ def _for(request: HttpRequest, text: str) -> Household:
 
 
 @cache
-def _grains() -> list[dict[str, Any]]:
-    return [{**g, "soaks": g["soak"] is not None} for g in pipeline.grains_report()["grains"]]
+def _grains() -> list[results.GrainRow]:
+    return pipeline.grains_report()["grains"]
 
 
-@router.get("/grains", response={200: list[s.GrainOut], 429: Trouble}, **OPEN)
+@router.get("/grains", response={200: list[results.GrainShown], 429: Trouble}, **OPEN)
 def grains(request: HttpRequest) -> Any:
     return _grains()
 
@@ -80,7 +80,7 @@ def empty(request: HttpRequest) -> Any:
     return Status(204, None)
 
 
-@router.post("/read", response={200: s.ReadOut, 429: Trouble, **BAD}, by_alias=True, **OPEN)
+@router.post("/read", response={200: results.Reading, 429: Trouble, **BAD}, by_alias=True, **OPEN)
 def read(request: HttpRequest, data: s.ReadIn) -> Any:
     return actions.read_text(_for(request, data.text), data.text, [c.model_dump() for c in data.corrections])
 
@@ -92,14 +92,14 @@ def try_recipe(request: HttpRequest, data: s.TryIn) -> Any:
     return actions.try_text(data.text.strip() or examples_on_disk()[0]["text"], data.to)
 
 
-@router.post("/shift", response={200: s.ShiftOut, 429: Trouble, **BAD}, by_alias=True, **OPEN)
+@router.post("/shift", response={200: results.Shifted, 429: Trouble, **BAD}, by_alias=True, **OPEN)
 def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
     return actions.shift_text(
         _for(request, data.text), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
     )
 
 
-@router.post("/what-if", response={200: s.WhatIfOut, 429: Trouble, **BAD}, **OPEN)
+@router.post("/what-if", response={200: results.WhatIf, 429: Trouble, **BAD}, **OPEN)
 def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
     changed = {"pour_ml": data.pour_ml, "minutes": data.minutes, "lid": data.lid, "start": data.start}
     return actions.what_if(
@@ -111,12 +111,12 @@ def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
     )
 
 
-@router.get("/grains/{slug}", response={200: s.GrainPage, 429: Trouble, **BAD}, **OPEN)
+@router.get("/grains/{slug}", response={200: results.GrainPage, 429: Trouble, **BAD}, **OPEN)
 def grain_page(request: HttpRequest, slug: str) -> Any:
     return actions.grain_page(house_or_guest(request), slug)
 
 
-@router.post("/grains/{slug}/other-way", response={200: s.LadderPot, **BAD}, tags=["engine"])
+@router.post("/grains/{slug}/other-way", response={200: results.LadderPot, **BAD}, tags=["engine"])
 def other_way(request: HttpRequest, slug: str, data: s.OtherWayIn) -> Any:
     return actions.other_way(house(request), slug, data.model_dump())
 

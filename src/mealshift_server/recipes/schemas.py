@@ -1,4 +1,4 @@
-"""What comes in and goes out of the doors of reading, shifting and kept recipes. They mirror the core's plain data, so the TypeScript types can be generated from them."""
+"""What comes in at the doors of reading, shifting and kept recipes, and the rows of what is kept. What the core answers with has its shape there (`mealshift.results`)."""
 
 from __future__ import annotations
 
@@ -8,38 +8,11 @@ from typing import Annotated, Literal
 from ninja import Schema
 from pydantic import Field
 
-from mealshift_server.base.schemas import CautionOut, Lid, ProblemOut
-
-Role = Literal["source_grain", "pot_liquid", "absorber", "watery", "fat", "salt", "timed", "after", "beside"]
-Texture = Literal["separate", "fluffy", "moist", "soft", "porridge", "thin"]
-# start and end, in characters
-Place = list[int]
-
+from mealshift.results import Role, Shifted, Texture, TriedRow
+from mealshift_server.base.schemas import Lid
 
 # of a list that is asked for page by page
 Page = Annotated[int, Field(ge=1, le=10_000)]
-
-
-class GrainOut(Schema):
-    slug: str
-    name: str
-    short: str
-    family: str
-    form: str
-    gluten: bool
-    whole: bool
-    simmer_min: float
-    rest_min: float
-    rinse: int
-    rinse_why: str
-    methods: list[str]
-    textures: list[Texture]
-    texture_words: list[str]
-    soaks: bool
-    sprouts: bool
-    roast_never: str
-    done_when: str
-    keeping: str
 
 
 class CorrectionIn(Schema):
@@ -64,127 +37,6 @@ class ReadIn(Schema):
 class TryIn(Schema):
     text: str = ""
     to: str = "foxtail-millet"
-
-
-class SourceGrain(Schema):
-    slug: str
-    as_: Literal["raw", "cooked"] = Field(alias="as", serialization_alias="as")
-    ml: float | None
-    g: float | None
-    line: int
-
-
-class LineOut(Schema):
-    text: str
-    section: str
-    quantity: float | None
-    unit: str
-    name: str
-    role: Role
-    ml: float | None
-    g: float | None
-    kind: str
-    grain: str | None
-    water_ml: int
-    corrected: bool
-    span: Place
-    name_span: Place | None
-    amount_span: Place | None
-
-
-class DurationOut(Schema):
-    low_min: float
-    high_min: float
-    text: str
-    kind: str
-    span: Place
-
-
-class StepRead(Schema):
-    text: str
-    section: str
-    durations: list[DurationOut]
-    mentions: list[int]
-    span: Place
-
-
-class NoteOut(Schema):
-    text: str
-    span: Place
-
-
-class ClassOut(Schema):
-    """What a line of the text is. sure: 0 … 1."""
-
-    span: Place
-    text: str
-    cls: str
-    sure: float
-
-
-class ReadingOut(Schema):
-    """One reading of a doubt, and the correction that settles it."""
-
-    label: str
-    correction: CorrectionIn
-
-
-class DoubtOut(Schema):
-    field: str
-    where: str
-    text: str
-    choices: list[ReadingOut]
-
-
-class VesselOut(Schema):
-    id: str
-    kind: str
-    grain: bool
-
-
-class OperationOut(Schema):
-    id: str
-    kind: str
-    vessel: str
-    what: list[int]
-    typical_min: float | None
-    step: int | None
-    phase: str | None
-    span: Place | None
-    basis: str
-    text: str
-
-
-class ProcessOut(Schema):
-    vessels: list[VesselOut]
-    operations: list[OperationOut]
-
-
-class ReadOut(Schema):
-    title: str
-    servings: float | None
-    source_grain: SourceGrain | None
-    lines: list[LineOut]
-    steps: list[StepRead]
-    method: str
-    lid: str
-    texture: str
-    dish: str
-    soak_min: float
-    simmer_min: float | None
-    rest_min: float | None
-    liquid_water_ml: float
-    count_out: list[str]
-    allergens: list[str]
-    problems: list[ProblemOut]
-    notes: list[NoteOut]
-    headings: list[NoteOut]
-    text: str
-    classes: list[ClassOut]
-    doubts: list[DoubtOut]
-    process: ProcessOut
-    whistles: float | None
-    release_min: float | None
 
 
 class BlendPart(Schema):
@@ -250,191 +102,6 @@ class ShiftIn(Schema):
     corrections: list[CorrectionIn] = Field(default=[], max_length=300)
     choice: ChoiceIn
     recipe_id: int | None = None
-
-
-class LedgerRow(Schema):
-    term: str
-    ml: int
-    because: str
-
-
-class TimeRow(Schema):
-    term: str
-    min: int
-    because: str
-
-
-class Said(Schema):
-    amount: float
-    unit: str
-
-
-class WaterOut(Schema):
-    pour_ml: int
-    # as it is said and poured; shifts kept by older programs do not have it
-    jug_ml: int | None = None
-    reserve_ml: int
-    # the reserve as a kettle is filled
-    kettle_ml: int | None = None
-    low_ml: int
-    high_ml: int
-    # None: too thin a layer for a ratio to say anything
-    ratio_by_volume: float | None
-    depth_above_cm: float
-    pour_said: Said
-    # what is poured: water, stock, or the milk of a milk dish
-    of: str = "water"
-
-
-class Dry(Schema):
-    ml: int
-    g: int
-
-
-class SoakOut(Schema):
-    min: int
-    uptake_ml: int
-
-
-class RoastOut(Schema):
-    kind: str
-    min: int
-    why: str
-
-
-class CookOut(Schema):
-    low: int
-    typical: int
-    high: int
-
-
-class TimeOut(Schema):
-    come_up_min: int
-    cook: CookOut
-    release_min: int
-    rest_min: int
-    total_min: int
-
-
-class AfterOut(Schema):
-    spread_to_60_min: float
-    spread_cool_min: float
-    pot_to_60_min: float
-    pot_cool_min: float
-    cold_texture: str
-    drinks_on_ml: int
-
-
-class StageOut(Schema):
-    what: str
-    min: int
-
-
-class PotOut(Schema):
-    grain: str
-    name: str
-    short: str
-    dry: Dry
-    method: str
-    texture: str
-    texture_at: float
-    texture_word: str
-    lid: str
-    water: WaterOut
-    soak: SoakOut
-    roast: RoastOut
-    time: TimeOut
-    yield_: Dry = Field(alias="yield", serialization_alias="yield")
-    done_when: str
-    ledger: list[LedgerRow]
-    time_ledger: list[TimeRow]
-    after: AfterOut | None = None
-    stages: list[StageOut] = []
-    basis: str
-
-
-class FromOut(Schema):
-    grain: str
-    name: str
-    dry_ml: int
-    dry_g: int
-    cook_min: float | None
-    water_ml: int
-    was_title: str
-
-
-class IngredientOut(Schema):
-    text: str
-    # none: it was put in
-    was: str | None
-    role: str
-    marks: list[Place]
-    olds: list[str]
-    because: str
-    in_step: bool = False
-    section: str = ""
-
-
-class LawOut(Schema):
-    law: str
-    text: str
-    where: str = ""
-
-
-class StepOut(Schema):
-    text: str
-    was: str | None
-    reason: str
-    marks: list[Place]
-    olds: list[str]
-    kind: str
-    section: str = ""
-    kept: bool = False
-    # of the step's own words; a shift kept by an older program has none
-    cautions: list[str] = []
-
-
-class ChangeOut(Schema):
-    what: str
-    was: str
-    now: str
-    because: str
-
-
-class Addition(Schema):
-    what: str
-    minute: int
-
-
-class StripOut(Schema):
-    what: str
-    min: int
-    kind: str
-    at: list[Addition]
-
-
-class BlendOut(Schema):
-    kind: str
-    because: str
-
-
-class ShiftOut(Schema):
-    engine: str
-    title: str
-    title_marks: list[Place]
-    servings: float | None
-    from_: FromOut = Field(alias="from", serialization_alias="from")
-    pots: list[PotOut]
-    blend: BlendOut | None = None
-    ingredients: list[IngredientOut]
-    steps: list[StepOut]
-    changes: list[ChangeOut]
-    check: list[ProblemOut]
-    problems: list[ProblemOut]
-    cautions: list[CautionOut]
-    count_out: list[str]
-    strip: list[StripOut]
-    laws: list[LawOut] = []
 
 
 class RecipeRow(Schema):
@@ -506,7 +173,7 @@ class KeptShift(Schema):
     text: str
     corrections: list[CorrectionIn]
     choice: ChoiceIn
-    result: ShiftOut
+    result: Shifted
 
 
 class Example(Schema):
@@ -523,36 +190,6 @@ class WhatIfIn(ShiftIn):
     start: Literal["cold", "boil"] = "cold"
 
 
-class Point(Schema):
-    minute: float
-    celsius: float
-    free_ml: float
-    hydration: float
-    done: float
-
-
-class VerdictOut(Schema):
-    code: str
-    minute: float
-    text: str
-    add_ml: int
-    add_min: int
-
-
-class RunOut(Schema):
-    curve: list[Point]
-    boil_at: float
-    off_at: float
-    done_at: float | None
-    dry_at: float | None
-    verdict: VerdictOut
-
-
-class WhatIfOut(Schema):
-    plan: RunOut
-    changed: RunOut
-
-
 class OtherWayIn(Schema):
     water_ml: float | None = None
     depth_cm: float | None = None
@@ -564,76 +201,6 @@ class OtherWayIn(Schema):
     soak_min: float | None = None
     pot_cm: float | None = None
     altitude_m: float | None = None
-
-
-class TaskOut(Schema):
-    what: str
-    minutes: float
-    hands_on: float
-    sign: str
-    why: str
-
-
-class MillOut(Schema):
-    tasks: list[TaskOut]
-    batches: int
-    meal_g: int
-    meal_ml: int
-    flour_g: int
-
-
-class SchoolChoice(Schema):
-    soak_min: float | None
-    roast: str | None
-    texture: str | None
-    method: str | None
-    lid: str | None
-    release: str | None
-
-
-class LadderPot(Schema):
-    dry: Dry
-    method: str
-    texture: str
-    texture_word: str
-    lid: str
-    water: WaterOut
-    soak: SoakOut
-    roast: RoastOut
-    time: TimeOut
-    done_when: str
-
-
-class SchoolOut(Schema):
-    slug: str
-    name: str
-    suits: str
-    default: bool
-    why: str
-    choice: SchoolChoice
-    pot: LadderPot
-
-
-class GrainPage(GrainOut):
-    names: dict[str, str]
-    aliases: list[str]
-    density: float
-    hydration: dict[str, float]
-    basis: dict[str, str]
-    range: dict[str, float]
-    quick: bool
-    parboiled: bool
-    electric_min: float | None
-    whistles: list[int] | None
-    sprouts: bool
-    roast_never: str
-    measure_ml: float
-    measure_name: str
-    ladder: list[LadderPot]
-    schools: list[SchoolOut]
-    sprout: list[TaskOut]
-    mill: MillOut | None
-    cautions: list[CautionOut]
 
 
 class DishFrom(Schema):
@@ -651,15 +218,6 @@ class DishesFrom(Schema):
     page: int
     pages: int
     of: int
-
-
-class TriedRow(Schema):
-    grain: str
-    name: str
-    family: str
-    pour_ml: int
-    cook_min: int
-    rest_min: int
 
 
 class JustAPotIn(Schema):

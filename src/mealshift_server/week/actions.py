@@ -12,6 +12,7 @@ from mealshift import comparing
 from mealshift import week as core
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.results import CompareReport
 from mealshift.shifting import Shift as CoreShift
 from mealshift.shifting import shift
 from mealshift.shifting.backwards import solve_backwards
@@ -210,7 +211,7 @@ MIDDLE_STARS = 3.0
 
 def compare_text(
     household: Household, text: str, corrections: list[dict[str, Any]], asked: dict[str, Any]
-) -> dict[str, Any]:
+) -> CompareReport:
     """Every grain for a dish, with what is in the larder and what this household gave its stars to."""
     recipe = read(text, recipes.measures(household), recipes.corrections_of(corrections))
     stocked = Bag.objects.filter(household=household, grams__gt=0).values_list("grain", flat=True)

@@ -16,6 +16,7 @@ from ninja import Router, Status
 from mealshift import week as core
 from mealshift import writing
 from mealshift.measures import jug_ml
+from mealshift.results import Compared
 from mealshift.tables import safe_cell
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.clock import today
@@ -157,7 +158,7 @@ def week_calendar(request: HttpRequest, day: dt.date | None = None) -> Any:
     )
 
 
-@router.post("/compare", response={200: s.CompareOut, **BAD}, tags=["engine"])
+@router.post("/compare", response={200: Compared, **BAD}, tags=["engine"])
 def compare(request: HttpRequest, data: s.CompareIn) -> Any:
     corrections = [c.model_dump() for c in data.corrections]
     return actions.compare_text(

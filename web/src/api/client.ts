@@ -2,21 +2,21 @@ import createClient, { type Middleware } from "openapi-fetch";
 import type { components, paths } from "./schema";
 
 type S = components["schemas"];
-export type Reading = S["ReadOut"];
-export type ReadLine = S["LineOut"];
-export type Doubt = S["DoubtOut"];
-export type ReadClass = S["ClassOut"];
+export type Reading = S["Reading"];
+export type ReadLine = S["ReadLine"];
+export type Doubt = S["DoubtRow"];
+export type ReadClass = S["ReadClass"];
 export type Role = ReadLine["role"];
 export type Correction = S["CorrectionIn"];
 export type Choice = S["ChoiceIn"];
-export type Shift = S["ShiftOut"];
-export type Pot = S["PotOut"];
+export type Shift = S["Shifted"];
+export type Pot = S["PotShown"];
 export type KeptShift = S["KeptShift"];
-export type Grain = S["GrainOut"];
+export type Grain = S["GrainShown"];
 export type CompareRow = S["CompareRow"];
-export type Run = S["RunOut"];
+export type Run = S["RunRow"];
 export type GrainPage = S["GrainPage"];
-export type School = S["SchoolOut"];
+export type School = S["SchoolRow"];
 export type Plan = S["PlanOut"];
 export type PlanTask = S["PlanTask"];
 export type ShiftRow = S["ShiftRow"];
@@ -32,7 +32,7 @@ export type CookStep = S["CookStep"];
 export type CookPot = S["CookPot"];
 export type Rescue = S["Mend"];
 export type TonightPlan = S["TonightPlan"];
-export type Tonight = S["TonightOut"];
+export type Tonight = S["DishTonight"];
 export type Entry = S["EntryRow"];
 export type Lessons = S["LessonsOut"];
 export type Lesson = S["LessonOut"];
@@ -46,7 +46,7 @@ export type Member = S["MemberRow"];
 export type Session = S["SessionOut"];
 export type Restored = S["RestoreOut"];
 export type Trouble = S["Trouble"];
-export type Problem = S["ProblemOut"];
+export type Problem = S["ProblemRow"];
 
 /** What the server refused: one sentence for the cook, and the field it belongs to. */
 export class TroubleError extends Error {

@@ -97,7 +97,7 @@ function Step({ step: s, above, n, withOld, leave }: { step: Shift["steps"][numb
           {s.reason} {touch}
         </span>
       )}
-      {s.cautions.map((c) => (
+      {(s.cautions ?? []).map((c) => (
         <span key={c} className="mt-1 block border-l-4 border-warn bg-warn-pale px-2 py-1 text-small leading-snug">
           {c}
         </span>
@@ -121,11 +121,11 @@ export function Mind({ shift }: { shift: Shift }) {
   const notes = shift.problems.filter((p) => p.severity === "note");
   return (
     <div className="mt-5 space-y-4">
-      {shift.laws.length > 0 && (
+      {(shift.laws ?? []).length > 0 && (
         <section aria-label="Not sure of the new text">
           <h3 className="mb-1.5 text-body">Where I am not sure of the new text</h3>
           <ul className="m-0 list-none space-y-1.5 p-0">
-            {shift.laws.map((l, i) => (
+            {(shift.laws ?? []).map((l, i) => (
               <li key={i} className="border-l-4 border-warn pl-3 text-small">
                 {l.text}
                 {l.where && <span className="block text-fine text-soft">“{l.where.length > 90 ? `${l.where.slice(0, 90)} …` : l.where}”</span>}
