@@ -131,10 +131,17 @@ def grain_row(g: Grain) -> GrainRow:
         "simmer_min": g.simmer,
         "rest_min": g.rest,
         "soaks": g.soak is not None,
-        "soak": asdict(g.soak) if g.soak else None,
+        "soak": {"u_max": g.soak.u_max, "t_half": g.soak.t_half, "beta": g.soak.beta} if g.soak else None,
         "rinse": g.rinse,
         "rinse_why": g.rinse_why,
-        "roast": asdict(g.roast) if g.roast else None,
+        "roast": {
+            "kind": g.roast.kind,
+            "min": g.roast.min,
+            "why": g.roast.why,
+            "for_textures": list(g.roast.for_textures),
+        }
+        if g.roast
+        else None,
         "roast_never": g.roast_never,
         "sprouts": g.sprouts,
         "methods": list(g.methods),

@@ -529,14 +529,29 @@ class GrainShown(TypedDict):
     keeping: str
 
 
+class SoakFacts(TypedDict):
+    """u_max in g water per g grain, t_half in minutes at 20 °C, beta: how much of the time it saves."""
+
+    u_max: float
+    t_half: float
+    beta: float
+
+
+class RoastFacts(TypedDict):
+    kind: str
+    min: float
+    why: str
+    for_textures: list[str]
+
+
 class GrainRow(GrainShown):
     """All that `grains --json` tells of one."""
 
     names: dict[str, str]
     density: float
     hydration: dict[str, float]
-    soak: dict[str, float] | None
-    roast: dict[str, float | str] | None
+    soak: SoakFacts | None
+    roast: RoastFacts | None
     basis: dict[str, str]
 
 

@@ -60,6 +60,9 @@ _ON_THE_HOB = re.compile(
     r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*)\b",
     re.I,
 )
+_WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
+# so long at a heat without a word of whistles: they are another dish's
+OPEN_MIN = 12.0
 # of the minutes at the heat, what must be told of a place for it to be the way
 MOST_MINUTES = 0.6
 
@@ -84,7 +87,8 @@ def choose(
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
     likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs)]
-    if "all:whistle" in fs and not cooked:
+    elsewhere = "in:whistle" not in fs and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
+    if "all:whistle" in fs and not cooked and not elsewhere:
         likely = [("pressure", max(0.9, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
     elif ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs) and "simmered" not in fs and not cooked:
         likely = [
