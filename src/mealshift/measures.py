@@ -67,6 +67,8 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "dessertspoon": ("volume", 10.0, ("dessertspoon", "dessertspoons", "dessert spoon", "dessert spoons", "dsp", "dstspn")),
     "cooking spoon": ("volume", 50.0, ("cooking spoon", "cooking spoons", "cookingspoon", "cookingspoons")),
     "spoon": ("volume", 15.0, ("spoon", "spoons", "spoonful", "spoonfuls")),
+    # the can that condensed soup comes in, 10½ oz
+    "soup can": ("volume", 300.0, ("soup can", "soup cans", "soup tin", "soup tins")),
     "ladle": ("volume", 120.0, ("ladle", "ladles", "ladleful", "ladlefuls")),
     "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "cucharadita", "cucharaditas", "colher de chá", "colheres de chá", "colher (chá)", "cucchiaino", "cucchiaini", "tspn", "tspns")),
     # counted things: their size is stated beside them ("1 tin (400 g)") or not known

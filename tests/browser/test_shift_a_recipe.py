@@ -147,7 +147,7 @@ def test_a_new_cook_starts_a_household(open_page) -> None:
     page.get_by_label("An example").fill(
         "Rice pot\n1 cup basmati rice\n1 3/4 cups water\nSimmer the rice, covered, 12 minutes. Rest 5 minutes."
     )
-    expect(becomes.get_by_role("heading")).to_have_text("Rice pot, in quinoa")
+    expect(becomes.get_by_role("heading")).to_have_text("Quinoa pot")
     check_width(page)
     # the bench too, reason and texture and all, without an account
     page.get_by_role("button", name="To the bench").click()

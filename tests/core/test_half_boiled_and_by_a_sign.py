@@ -7,6 +7,7 @@ import re
 import pytest
 
 from mealshift.measures import jug_ml
+from mealshift.planning.acts import acts_of
 from mealshift.reading import read
 from mealshift.shifting import Choice, Shift, laws, shift
 
@@ -196,3 +197,14 @@ def test_a_pressure_cooker_on_the_stove_is_no_electric_one() -> None:
         "Lock the lid, high heat till it comes to full pressure (15 psi). Reduce the heat to keep the pressure, 15 minutes. Remove from the heat, natural release about 10 minutes."
     )
     assert read(text).method == "pressure"
+
+
+@pytest.mark.parametrize(("text", "afterwards"), [(LAYERS, 40), (PEPPERS, 50)])
+def test_the_plan_has_both_cookings_and_the_work_between(text: str, afterwards: int) -> None:
+    made = shift(read(text), Choice("barley-pearl"))
+    acts = acts_of(made)
+    assert acts.cooking.minutes is not None
+    assert acts.cooking.minutes + afterwards == made.pot.cook_typical
+    assert afterwards in [a.minutes for a in acts.after]
+    drained = next(n for n, a in enumerate(acts.after) if "rain" in a.words)
+    assert drained < next(n for n, a in enumerate(acts.after) if a.minutes == afterwards)

@@ -7,6 +7,7 @@ most depends on the dish: a stirred pot wants its cling, a salad its bite, a sou
 from __future__ import annotations
 
 from dataclasses import fields
+from functools import cache
 
 from ..grains import Grain
 from ..grains.plate import Plate, plate
@@ -35,6 +36,7 @@ OWN_TASTE = 0.8
 DRINKS = 0.18
 
 
+@cache
 def _weights(dish: str) -> dict[str, float]:
     raw = {k: w * _MATTERS.get(dish, {}).get(k, 1.0) for k, w in _WEIGHTS.items()}
     whole = sum(raw.values())
@@ -49,9 +51,19 @@ def distance(was: Grain, now: Grain, dish: str, gap: float, loose: bool) -> floa
     >>> a < RINGS[0] < RINGS[1] < b
     True
     """
-    a, b = plate(was.slug), plate(now.slug)
+    return (
+        _apart(was.slug, now.slug, dish)
+        + _A_STEP_OFF * gap
+        + (_A_MEAL if loose and was.is_meal != now.is_meal else 0.0)
+    )
+
+
+@cache
+def _apart(was: str, now: str, dish: str) -> float:
+    """By bite, cling, size, colour and taste alone. By slug: a grain of the catalogue is asked for in many ways."""
+    a, b = plate(was), plate(now)
     apart: float = sum(w * abs(getattr(a, k) - getattr(b, k)) / 4 for k, w in _weights(dish).items())
-    return apart + _A_STEP_OFF * gap + (_A_MEAL if loose and was.is_meal != now.is_meal else 0.0)
+    return apart
 
 
 def ring(away: float) -> int:
@@ -61,7 +73,15 @@ def ring(away: float) -> int:
 
 def differs(was: Grain, now: Grain, dish: str, most: int = 3, drinks: float = 1.0) -> list[str]:
     """What one notices of `now` that knows `was`, the greatest first. drinks: its water over the other's, for the same volume."""
-    a, b = plate(was.slug), plate(now.slug)
+    words = [*_words(was.slug, now.slug, dish, most)]
+    if abs(drinks - 1) >= DRINKS:
+        words.append("drinks more" if drinks > 1 else "drinks less")
+    return words
+
+
+@cache
+def _words(was: str, now: str, dish: str, most: int) -> tuple[str, ...]:
+    a, b = plate(was), plate(now)
     weights = _weights(dish)
     found = []
     for f in fields(Plate):
@@ -76,9 +96,7 @@ def differs(was: Grain, now: Grain, dish: str, most: int = 3, drinks: float = 1.
         words.append(f"tastes {b.taste}" if b.taste.startswith("of ") else b.taste)
     elif a.strong >= OWN_TASTE > b.strong:
         words.append("plainer")
-    if abs(drinks - 1) >= DRINKS:
-        words.append("drinks more" if drinks > 1 else "drinks less")
-    return words
+    return tuple(words)
 
 
 def in_a_row(words: list[str]) -> str:

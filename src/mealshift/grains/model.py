@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, field
+from functools import cache
 
 from ..results import Texture
 
@@ -102,15 +103,11 @@ class Grain:
     @property
     def textures(self) -> tuple[Texture, ...]:
         """The named textures this grain can reach, driest first."""
-        reached = [t for t in TEXTURES if t in self.hydration]
-        if "porridge" in self.hydration:
-            reached.append("thin")
-        return tuple(reached)
+        return _reached(tuple(self.hydration))
 
     def texture_range(self) -> tuple[float, float]:
         """The stretch of the texture coordinate (0 separate … 5 thin) this grain reaches."""
-        names = self.textures
-        return float(TEXTURES.index(names[0])), float(TEXTURES.index(names[-1]))
+        return _range(tuple(self.hydration))
 
     @property
     def usual_at(self) -> float:
@@ -160,3 +157,16 @@ class Grain:
     def texture_word(self, texture: float) -> str:
         """What this texture is called on screen: a meal is crumbly where a grain is separate."""
         return (MEAL_WORDS if self.is_meal else TEXTURES)[max(0, min(5, round(texture)))]
+
+
+@cache
+def _reached(stated: tuple[str, ...]) -> tuple[Texture, ...]:
+    """Of the textures whose water is stated those by name, and what is thinner than the last."""
+    reached = [t for t in TEXTURES if t in stated]
+    return (*reached, "thin") if "porridge" in stated else tuple(reached)
+
+
+@cache
+def _range(stated: tuple[str, ...]) -> tuple[float, float]:
+    names = _reached(stated)
+    return float(TEXTURES.index(names[0])), float(TEXTURES.index(names[-1]))

@@ -26,6 +26,7 @@ from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..process import Operation, one_sentence
 from ..reading.clauses import OWN_LOOK
 from ..shifting import AsItIs, Shift
+from ..shifting.backwards import turning
 
 AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 # what the track's own tasks are made for
@@ -480,12 +481,21 @@ class _Reading(_Clauses):
         return {k: self._act(v, k) for k, v in taken.items()}, rest
 
     def _last(self, ops: Sequence[Operation], heat: Sequence[int]) -> int:
-        """The last operation of the first heat: what goes into the oven afterwards is another."""
+        """The last operation of the first heat: what goes into the oven afterwards, or is steamed on when it was drained, is another."""
         first = ops[heat[0]]
+        turns = turning(self.recipe)
+        ids = [o.id for o in ops]
+        turned = (
+            ids.index(id_)
+            if turns is not None and (id_ := self.recipe.process.operations[turns].id) in ids
+            else len(ops)
+        )
         baked = bool(_OVEN.search(first.text)) or self.vessels.get(first.vessel) == "oven dish"
         last = heat[0]
         for i in heat[1:]:
             o = ops[i]
+            if i > turned:
+                break
             if (
                 not baked
                 and o.vessel != first.vessel

@@ -111,6 +111,9 @@ def _as_it_is(made: AsItIs, dish: str, beans: list[Task]) -> list[Task]:
 def title_of(words: str) -> str:
     """The first clause of a card's words, short enough to be its title."""
     clause = re.split(r"[.;:!?](?=\s|$)", words, maxsplit=1)[0].strip()
+    if clause.count("(") != clause.count(")"):
+        # cut through a bracket
+        clause = re.sub(r"\s*\([^)]*$|(?<![^)(]\()\)(?=\s*$)", "", clause).strip() or clause
     said = clause.split()
     if len(said) <= 9:
         return clause

@@ -35,6 +35,7 @@ _NEW_VESSEL = re.compile(
     re.I,
 )
 _WEIGHED = re.compile(r"\b(?:weigh|cover|top|press|close|seal|wrap)\w*\b[^.;]{0,24}\b(?:with|using|in)\s+$", re.I)
+_STANDS_ON = re.compile(r"on\b", re.I)
 _THE_VESSEL = re.compile(rf"\b(?:the|same|that|this)\s+(?:[a-z-]+\s+){{0,2}}?(?P<v>{_V})s?\b", re.I)
 _IT = re.compile(r"\b(?:it|them)\b", re.I)
 _OTHER_TIME = re.compile(
@@ -129,6 +130,11 @@ def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
 
 # "bay leaves" leave nothing standing, nor do the leaves that one fills; and "the rest of the butter" does not rest
 _LEAVES_IT = re.compile(r"\s+(?:it|them|the (?:rice|pot|grain))\b", re.I)
+# "stand the peppers up in a dish": put there, and not left
+_STOOD = re.compile(
+    r"\s+(?:them|it|the (?:\w+ ){1,2}?|each)\s*(?:up(?:right)? )?(?:in|on|into|up)\b(?! (?:the )?(?:fridge|room|its|their))(?![^.;]{0,40}\b(?:for|\d+ ?min))",
+    re.I,
+)
 # "don't strain off the water", "without boiling": what is told not to be done is not done
 _NOT_DONE = re.compile(
     r"\b(?:do(?:n't|nt| not)|never|not to|without|avoid|no need to|rather than|instead of)\s+(?:ever |even |yet |you )?$",
@@ -152,6 +158,8 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
     for m in pattern.finditer(text):
         end = m["end"].lower()
         if end == "s" and m["w"].lower() == "leave" and not _LEAVES_IT.match(text, m.end()):
+            continue
+        if m["w"].lower() == "stand" and _STOOD.match(text, m.end()):
             continue
         if m["w"].lower() == "rest" and _REMAINDER.match(text, m.end()):
             continue
@@ -280,7 +288,7 @@ def _place(out: list[Clause]) -> None:
             aside_of = now
             now, count = count, count + 1
             c.new = True
-        if m and _WEIGHED.search(c.text, 0, m.start("a")):
+        if m and (_WEIGHED.search(c.text, 0, m.start("a")) or m["v"].lower() == "cloth" and _STANDS_ON.match(m[0])):
             # "weigh down with a plate": what lies on top holds nothing
             m = None
         if m and not (m["a"].lower() in ("your", "one") and the):

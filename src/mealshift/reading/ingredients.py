@@ -27,6 +27,8 @@ from .words import word_list
 COOKED_RICE_DENSITY = 0.70
 SMALL_TOMATO_G = 15.0
 TOMATO_G = 100.0
+# condensed soup, 10½ oz
+SOUP_TIN = 300.0
 # words that may stand between an amount and a grain's name without being a unit
 _DESCRIBES = word_list("describes")
 
@@ -238,12 +240,13 @@ def sized(line: Line, problems: list[Problem]) -> Line:
                 Problem("assumed_size", line.text, f"I took {what}; write the weight beside it if it is not.", "note")
             )
         elif line.unit == "tin" and ml is None and g is None and line.quantity:
-            ml = line.quantity * USUAL_TIN
+            each = SOUP_TIN if line.kind == "condensed soup" else USUAL_TIN
+            ml = line.quantity * each
             problems.append(
                 Problem(
                     "assumed_size",
                     line.text,
-                    "I took a tin as 400 ml; write what is on the label if it is not.",
+                    f"I took a tin as {each:.0f} ml; write what is on the label if it is not.",
                     "note",
                 )
             )

@@ -790,6 +790,9 @@ def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
         label = "liquid"
     role = _ROLE[label]
     kind, _ = ingredients.kind_of(line.name or line.text)
+    if role == "salt" and kind is not None and kind.role != "salt":
+        # sultanas are no seasoning that follows the mass
+        role = "absorber" if kind.role == "absorber" else "beside"
     if line.kind == "tomato" and label in ("wet", "liquid", "other", "late", "absorber"):
         return line.with_(role="pot_liquid")
     if role == "pot_liquid" and not line.fraction:

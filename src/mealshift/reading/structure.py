@@ -20,7 +20,7 @@ from .ingredients import foods
 from .words import word_list
 
 MOST_SERVINGS = 200
-_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|of us)"
+_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
@@ -103,7 +103,11 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "ingredient", 0.6
         # a recipe told in one breath: its amounts and its minutes stand in the one line
         whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and any(stretches(ln.text))
-        if stepless and (cls in ("note", "chatter", "meta") and out.lines or whole) and _does(ln):
+        if (
+            stepless
+            and (cls in ("note", "chatter", "meta") and out.lines or whole)
+            and (_does(ln) or _names_two(ln.text, out.lines))
+        ):
             # a text without a single step has one all the same: what cooks something
             cls, sure = "step", 0.6
         if (
@@ -166,7 +170,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # a sentence cut by the width of a page goes on
             cls, sure = "step", 0.8
-        if cls in ("heading", "section") and (m := _SO_MANY.match(ln.text.strip())) and _names_food(m["what"]):
+        if cls in ("heading", "section") and (m := _SO_MANY.match(ln.text.strip())) and _names_food(m["what"].lower()):
             # "4 eggs" heads nothing
             cls, sure = "ingredient", 0.8
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
@@ -174,10 +178,11 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls == "ingredient" and not out.lines and _COMES_OUT.match(ln.text.strip()):
             # "about 50 pieces", before anything goes in
             cls, sure = "meta", 0.8
-        if cls in ("heading", "section") and not ln.blank_before and not ln.marks and _names_food(ln.text):
-            # "butter", the last of a list, heads nothing
-            above_cls = out.classes[-1][2] if out.classes else ""
-            if above_cls == "ingredient":
+        if cls in ("heading", "section") and not ln.blank_before and not ln.marks and out.classes:
+            # "butter", the last of a list, heads nothing; nor does "Oil" that nobody is sure of
+            heads = following is not None and not following.line.blank_before and _MEASURED.match(following.line.text)
+            name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
+            if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
         if said and shown in said:
             cls, sure = said[shown], 1.0
@@ -216,7 +221,31 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         else:
             out.notes.append(piece)
     _find_servings(out, tagged)
+    if out.title is None:
+        out.title = _untitled([t.line for t in tagged[:4]], [c for _, _, c, _ in out.classes])
     return out
+
+
+_MAIL = re.compile(
+    r"(?:from|to|cc|date|sent|hi|hey|hello|dear|ok|so|jump|print|home|menu|q|a)\b|\[|\W*https?:|\d", re.I
+)
+_SUBJECT = re.compile(r"(?:subject|re)\s*:\s*\S", re.I)
+
+
+def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None:
+    """Of a text in which no line was taken for the title: what a mail is about, or a short first line that is nothing else."""
+    for ln, cls in zip(lines, classes, strict=False):
+        short = (
+            ln.index == 0
+            and not ln.row
+            and "|" not in ln.text
+            and cls in ("meta", "chatter", "note", "heading", "section")
+            and 1 < len(ln.text.split()) <= 14
+        )
+        told = short and not _MAIL.match(ln.text) and not _MEASURED.match(ln.text) and ln.text[-1:] not in ".:,;"
+        if told and not _HEAD_ONLY.match(ln.text) or _SUBJECT.match(ln.text):
+            return _title(Piece(ln.text, Span(ln.start, ln.end), first=ln.index))
+    return None
 
 
 def _names_food(text: str) -> bool:
@@ -228,7 +257,8 @@ def _names_food(text: str) -> bool:
 
 
 _SO_MANY = re.compile(
-    rf"(?:{RANGE_PATTERN})\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)$", re.I
+    rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)$",
+    re.I,
 )
 # what a page shows beside its list
 _PAGE_TOOL = re.compile(
@@ -309,6 +339,7 @@ def _does(ln: TextLine) -> bool:
 
 
 _BIDS = re.compile(r"[A-Z][a-z]+ (?:the|it|them|all|everything|in) ")
+UNSURE_HEADING = 0.75
 # a note surer than this is one, whatever it says
 SURE_NOTE = 0.85
 
@@ -323,10 +354,13 @@ def _works_with(ln: TextLine, listed: Sequence[tuple[Piece, bool]]) -> bool:
     """Is it a sentence right below the steps that names two of the things listed? "Massage kale, divide among bowls with rice"."""
     if ln.blank_before or ln.text[-1:] not in ".!" or not ln.text[:1].isupper() or len(ln.text.split()) > 30:
         return False
-    words = {w for p, _ in listed for w in re.findall(r"[a-z]{4,}", p.text.lower())} & foods()
-    return (
-        len({w for w in re.findall(r"[a-z]{4,}", ln.text.lower()) if w in words or w.removesuffix("s") in words}) >= 2
-    )
+    return _names_two(ln.text, listed)
+
+
+def _names_two(text: str, listed: Sequence[tuple[Piece, bool]]) -> bool:
+    """Does a text speak of two of the things listed?"""
+    told = {w.removesuffix("s") for p, _ in listed for w in re.findall(r"[a-z]{3,}", p.text.lower())} & foods()
+    return len({x for w in re.findall(r"[a-z]{3,}", text.lower()) if (x := w.removesuffix("s")) in told}) >= 2
 
 
 _FOR_THE = re.compile(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
@@ -379,10 +413,10 @@ _JOINING = (
 
 def _had_room(above: TextLine, word: str, near: Sequence[TextLine]) -> bool:
     """Would the next word have stood on the line above? Then that line was ended, not cut by the page. A page is as wide as two of its lines at least."""
-    others = sorted((len(x.text) for x in near if x.index != above.index), reverse=True)
-    # one line that runs over is not the page
-    page = others[1 if len(others) > 2 else 0] if others else 0
     mine = len(above.text)
+    wide = sorted((len(x.text) for x in near if x.index != above.index), reverse=True)
+    # one line that runs over is not the page
+    page = sorted([mine, *wide], reverse=True)[1] if wide else 0
     return mine + 1 + len(word) < ROOM * page or page < ROOM * mine
 
 
