@@ -414,9 +414,9 @@ _JOINING = (
 def _had_room(above: TextLine, word: str, near: Sequence[TextLine]) -> bool:
     """Would the next word have stood on the line above? Then that line was ended, not cut by the page. A page is as wide as two of its lines at least."""
     mine = len(above.text)
-    wide = sorted((len(x.text) for x in near if x.index != above.index), reverse=True)
-    # one line that runs over is not the page
-    page = sorted([mine, *wide], reverse=True)[1] if wide else 0
+    wide = sorted((len(x.text) for x in near), reverse=True)
+    # one line that runs over is not the page: another is nearly as wide
+    page = next((a for a, b in zip(wide, wide[1:], strict=False) if b >= ROOM * a), 0)
     return mine + 1 + len(word) < ROOM * page or page < ROOM * mine
 
 
