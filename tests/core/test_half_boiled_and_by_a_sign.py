@@ -208,3 +208,87 @@ def test_the_plan_has_both_cookings_and_the_work_between(text: str, afterwards: 
     assert afterwards in [a.minutes for a in acts.after]
     drained = next(n for n, a in enumerate(acts.after) if "rain" in a.words)
     assert drained < next(n for n, a in enumerate(acts.after) if a.minutes == afterwards)
+
+
+FISH = """Saffron pan with peas
+Serves 2
+
+Ingredients
+150 g brown rice
+400 ml water
+200 g peas
+300 g white fish
+
+Method
+Bring the rice and water to a simmer, cover and cook for 25 minutes. Stir in the peas. Lay the fish on top, cover again and cook for 7 minutes, until the fish flakes. Rest for 5 minutes."""
+
+
+@pytest.mark.parametrize("to", ["quinoa", "little-millet", "bulgur-coarse", "barley-pearl"])
+def test_raw_fish_keeps_its_minutes_however_quick_the_grain(to: str) -> None:
+    made = shift(read(FISH), Choice(to))
+    assert re.search(r"fish on top, cover again and cook for 7 minutes", told(made))
+    assert not laws.broken(made)
+
+
+@pytest.mark.parametrize("method", ["rice-cooker", "pressure", "electric-pressure", "drain", "microwave"])
+def test_raw_fish_is_told_its_minutes_where_another_way_cooks_the_grain(method: str) -> None:
+    text = told(shift(read(FISH), Choice("quinoa", method=method)))
+    laid = text.index("fish on top")
+    assert "74 °C" in text[laid:]
+    assert "about 7 minutes" in text[laid:]
+    assert "25 minutes" not in text
+
+
+def test_smoked_fish_is_no_raw_fish() -> None:
+    text = FISH.replace("white fish", "smoked mackerel")
+    assert "74 °C" not in told(shift(read(text), Choice("quinoa", method="rice-cooker")))
+
+
+NOTES = [
+    ("Subject: the saffron pan\n\nHi,\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. For 4.", "title", "the saffron pan"),
+    ("Saffron pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Turn out like a cake. For 4.", "servings", 4),
+    ("Saffron pan\nMakes 6 side-dish servings.\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 6),
+    ("Saffron pan\n1 cup basmati rice (I use a 250 ml mug)\n2 cups water\nBoil, cover, 12 minutes on low. Serves 4", "liquid_water_ml", 500),
+    ("Saffron pan\n200 g basmati rice\n350 ml + 50 ml boiling water\nBoil, cover, 12 minutes on low. Serves 4", "liquid_water_ml", 400),
+    ("Saffron pan\nmy tumbler is like 180 ml\n1 tumbler basmati rice\n2 and quarter tumblers water\nBoil, cover, 12 minutes on low. Serves 4", "liquid_water_ml", 405),
+    ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nWash 3 times and leave it soaking half an hour. Boil, cover, 12 minutes on low.", "soak_min", 30),
+    ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Off, 10 min more, don't peek.", "rest_min", 10),
+    ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nFry the rice in oil, stirring, until golden, 5 minutes. Add the water, boil, cover, 12 minutes on low.", "simmer_min", 12),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("text", "field", "want"), NOTES, ids=[n[1] + str(i) for i, n in enumerate(NOTES)])
+def test_notes_as_they_are_written(text: str, field: str, want: object) -> None:
+    assert getattr(read(text), field) == want
+
+
+def test_steam_that_rises_is_no_rice_and_where_it_grew_goes_with_it() -> None:
+    text = PAN.format(water="500 ml water", pour="Put in both rice and water and heat until steam rises.").replace(
+        "300 g basmati rice", "300 g aged Japanese rice"
+    )
+    made = shift(read(text), Choice("quinoa"))
+    assert "until steam rises" in told(made)
+    assert [ln.text for ln in made.lines if ln.role == "source_grain"][0].endswith(" g quinoa")
+
+
+def test_a_step_that_names_what_is_listed_is_no_note() -> None:
+    text = (
+        "Beetroot and dill salad\nServes 4\n\nIngredients\n200 g brown rice\n400 ml water\n3 beetroots\n1 bunch dill\n100 g walnuts\n\nMethod\n"
+        "Boil the rice in the water, covered, for 30 minutes.\nRoast the beetroots at 200 C for 40 minutes.\nMassage the dill, divide among bowls with rice and walnuts.\n"
+    )
+    assert "Massage" in read(text).steps[-1].text
+
+
+@pytest.mark.parametrize(
+    ("line", "ml"),
+    [("Ratio 1 : 1.5 rice to water by volume", 1.5 * 237), ("water - double the rice", 2 * 237), ("1 part rice to 2 parts water", 2 * 237), ("Water: 1½ times the rice", 1.5 * 237)],
+)  # fmt: skip
+def test_water_told_by_the_rice(line: str, ml: float) -> None:
+    recipe = read(
+        f"Saffron pan\nServes 4\n\nIngredients\n1 cup basmati rice\n{line}\n1 tsp salt\n\nMethod\n1. Boil the rice and the water, cover, cook 12 minutes on low. Rest 10 off the heat."
+    )
+    assert recipe.liquid_water_ml == pytest.approx(ml, abs=1)
+    assert recipe.rest_min == 10
+    made = shift(recipe, Choice("quinoa"))
+    assert not laws.broken(made)
+    assert sum(f"{jug_ml(made.pot.pour_ml)} ml" in ln.text for ln in made.lines) == 1

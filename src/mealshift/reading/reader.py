@@ -13,7 +13,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from ..grains import grain
-from ..measures import WHISTLE_MIN, Measures, canonical_unit, number_range, parse_amount, unit_kind
+from ..measures import NUMBER_PATTERN, WHISTLE_MIN, Measures, canonical_unit, number_range, parse_amount, unit_kind
 from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
@@ -579,6 +579,48 @@ def relation(text: str) -> tuple[float, int, int] | None:
     return (low + high) / 2, m.start(), m.end()
 
 
+# "water - double the rice", "water: twice as much as rice"
+_BY_THE_RICE = re.compile(
+    rf"(?P<times>double|twice|same as|equal to|(?:{NUMBER_PATTERN})\s*(?:times|x))\s+(?:as much as |the (?:amount|quantity|volume) of |that of |of )?(?:the |your )?(?:rice|grain)\b",
+    re.I,
+)
+# "1 : 1.5 rice to water", "2 parts water to 1 part rice"
+_RATIO = (
+    re.compile(rf"(?P<rice>{NUMBER_PATTERN})\s*(?::|to)\s*(?P<wet>{NUMBER_PATTERN})\s*(?:\(|of )?rice(?: to |:| : |/)(?P<what>water|stock|broth)\b", re.I),
+    re.compile(rf"(?P<rice>{NUMBER_PATTERN}) parts? (?:of )?rice (?:to|and|:) (?P<wet>{NUMBER_PATTERN})(?: parts?)?(?: of)? (?P<what>water|stock|broth)\b", re.I),
+)  # fmt: skip
+
+
+def _by_the_rice(text: str) -> tuple[float, int, int] | None:
+    """(times the grain's volume, start, end) of a line that names its liquid before."""
+    m = _BY_THE_RICE.search(text)
+    if m is None:
+        return None
+    said = re.sub(r"\s*(?:times|x)$", "", m["times"].lower())
+    times = {"double": 2.0, "twice": 2.0, "same as": 1.0, "equal to": 1.0}.get(said)
+    try:
+        return (times if times is not None else sum(number_range(said)) / 2), m.start(), m.end()
+    except ValueError:
+        return None
+
+
+def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Line]:
+    """Water that stands nowhere but in a ratio told beside list and steps."""
+    for m in (m for p in _RATIO for m in p.finditer(laid.plain[:6000])):
+        kind = ingredients.kind_of(m["what"])[0]
+        try:
+            times = number_range(m["wet"])[0] / (number_range(m["rice"])[0] or 1.0)
+        except ValueError:
+            continue
+        if kind is None or not 0.8 <= times <= 6:
+            continue
+        ml, amount = times * volume, Span(0, len(m[0][: m.start("what") - m.start()].rstrip(" :/")))
+        return [
+            Line(len(lines), m[0], Span(m.start(), m.end()), "", ml, None, "ml", m["what"], None, amount, kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier)
+        ]  # fmt: skip
+    return []
+
+
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = re.compile(
     r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b",
@@ -614,7 +656,7 @@ def _related(lines: list[Line], laid: Structure, source: int | None) -> list[Lin
     volume = lines[source].ml or 0.0
     out = []
     for ln in lines:
-        told = relation(ln.text) if ln.fraction and ln.ml is None else None
+        told = (relation(ln.text) or _by_the_rice(ln.text)) if ln.fraction and ln.ml is None else None
         if told:
             ml = told[0] * volume
             ln = ln.with_(
@@ -623,7 +665,7 @@ def _related(lines: list[Line], laid: Structure, source: int | None) -> list[Lin
         out.append(ln)
     if any(ln.carrier and ln.ml for ln in out):
         return out
-    out += _tins_of_water(out, laid)
+    out += _tins_of_water(out, laid) or _by_ratio(out, laid, volume)
     if any(ln.carrier and ln.ml for ln in out):
         return out
     for n, piece in enumerate(laid.steps):

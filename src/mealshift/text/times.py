@@ -42,7 +42,7 @@ _BARE = re.compile(
     r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
     r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\babsorbed,?|\bon,|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
-    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|to (?:come|get|build)\b))"
+    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
