@@ -254,6 +254,9 @@ NOTES = [
     ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nWash 3 times and leave it soaking half an hour. Boil, cover, 12 minutes on low.", "soak_min", 30),
     ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Off, 10 min more, don't peek.", "rest_min", 10),
     ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nFry the rice in oil, stirring, until golden, 5 minutes. Add the water, boil, cover, 12 minutes on low.", "simmer_min", 12),
+    ("Saffron pan\nServes 4\n200 g brown rice\n500 ml water\nBoil, lid on, in the oven 1 hour. Check at 50 minutes; add a splash if dry. Rest 10.", "simmer_min", 60),
+    ("Saffron pan (rice cooker)\nServes 2\n1.5 rice cooker cups short grain rice\n270 ml water\nWash the rice, soak 30 minutes. Add the water. Cook on normal. When done, mix.", "method", "rice-cooker"),
+    ("Saffron pan\nServes 2\n175 g arborio\n600 ml stock\nStock in, lid on, lowest heat 15 minutes. Beat hard for a minute. Rest 2 mins.", "rest_min", 2),
 ]  # fmt: skip
 
 

@@ -95,6 +95,12 @@ def choose(
             ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
             *(x for x in likely if x[0] != "rice-cooker"),
         ]
+    elif "title:cooker" in fs and not heats and not cooked:
+        # "Salmon rice (rice cooker)": wash, pour, "cook on normal", and no minutes of a hob
+        likely = [
+            ("rice-cooker", max(0.8, dict(likely).get("rice-cooker", 0.0))),
+            *(x for x in likely if x[0] != "rice-cooker"),
+        ]
     elif (
         "all:electric" in fs
         and "all:hob_cooker" not in fs

@@ -140,6 +140,18 @@ def tag(
             kind, sure, others = "other", 0.95, ()
         elif cookers and s.typical <= LONGEST_REST and _CLICKED.search(before):
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
+        elif kind in ("heat", "other", "pan") and _CHECKED_AT.search(before) and any(t.kind == "heat" for t in out):
+            # "check at 50 minutes", of the hour it bakes
+            kind, sure, others = "from_start", 0.9, ((kind, 0.1),)
+        elif (
+            kind in ("other", "rest")
+            and s.typical <= LONGEST_REST
+            and _RESTS_NOW.search(before)
+            and any(t.kind == "heat" for t in out)
+            and not any(t.kind == "rest" for t in out)
+        ):
+            # a sentence that says so and no more, when the grain was at the heat
+            kind, sure, others = "rest", 0.88, (("other", 0.12),)
         elif _IS_SOAKING.search(before) and kind != "soak" and not any(t.kind == "heat" for t in out):
             kind, sure, others = "soak", 0.9, ((kind, 0.1),)
         elif (
@@ -250,6 +262,13 @@ _COOKERS = re.compile(
 # "leave it soaking half an hour"
 _IS_SOAKING = re.compile(
     r"\b(?:leave|left|keep|let)\b[^.;!?,]{0,30}\bsoak(?:ing)?(?: in [a-z ]{0,16}water)?,? (?:for )?(?:about |abt |at least )?$",
+    re.I,
+)
+_CHECKED_AT = re.compile(
+    r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
+)
+_RESTS_NOW = re.compile(
+    r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
     re.I,
 )
 _NIGHT_BEFORE = re.compile(
