@@ -374,13 +374,16 @@ def test_the_look_cuts_no_sentence_that_goes_on(heat: str, said: str) -> None:
 
 
 def test_what_stays_whole_is_asked_with_its_two_answers() -> None:
-    text = demo("01")
+    text = demo("03")
     asked = [d for d in read(text).doubts if d.field == "count_out"]
     assert asked and all([c.label for c in d.choices] == ["it comes out", "it is eaten"] for d in asked)
     out, eaten = (read(text, None, (d.choices[n].correction,)) for d in asked[:1] for n in (0, 1))
     line = asked[0].where
     assert any(line in c for c in out.count_out) and not any(line in c for c in eaten.count_out)
     assert all(line != d.where for r in (out, eaten) for d in r.doubts if d.field == "count_out")
+    # nobody eats a bay leaf
+    known = read(demo("01"))
+    assert known.count_out and not [d for d in known.doubts if d.field == "count_out"]
 
 
 @pytest.mark.parametrize(

@@ -352,12 +352,20 @@ _MAYBE_WHOLE = re.compile(
 )
 
 
+_ALWAYS_WHOLE = re.compile(
+    r"\b(?:bay lea(?:f|ves)|cinnamon sticks?|sticks? (?:of )?cinnamon|star anise|pandan|lemon ?grass)\b", re.I
+)
+
+
 def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set[str]) -> list[Doubt]:
     out = []
     for ln, (label, sure) in zip(recipe.lines, tagged, strict=False):
         if " ".join(ln.text.split()) in settled:
             continue
         counted = any(c.startswith(ln.text) for c in recipe.count_out)
+        if counted and _ALWAYS_WHOLE.search(ln.text):
+            # nobody eats them
+            continue
         unsure = label == "whole_spice" and (not counted or sure < 0.5)
         if unsure or label in ("spice", "other") and sure < 0.75 and _MAYBE_WHOLE.search(ln.text):
             out.append(

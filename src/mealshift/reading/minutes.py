@@ -151,7 +151,7 @@ def tag(
             and not any(t.kind == "rest" for t in out)
         ):
             # a sentence that says so and no more, when the grain was at the heat
-            kind, sure, others = "rest", 0.88, (("other", 0.12),)
+            kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.88), (("other", 0.1),)
         elif _IS_SOAKING.search(before) and kind != "soak" and not any(t.kind == "heat" for t in out):
             kind, sure, others = "soak", 0.9, ((kind, 0.1),)
         elif (
