@@ -464,3 +464,15 @@ def test_lines_that_had_room_are_not_one_sentence() -> None:
 def test_a_pouch_holds_cooked_grain(line: str, cooked: bool) -> None:
     source = read(f"Peppers\nServes 2\n{line}\n2 peppers\n1. Mix the rice with the peppers.\n2. Bake 20 minutes.").source_line  # fmt: skip
     assert source is not None and source.cooked is cooked
+
+
+def test_slips_of_the_pen_are_read_and_asked_about() -> None:
+    text = "Tomato pilaf\nServes 4\n\n2 cusp basmati rice\n1 tin tomatos (400g)\n2 1/2 cups watter\n1 onion\n\n1. Add rice, tomatos and watter, bring to the boil, cover and simmer for 20 mintues. Leave to stand 10 mins."
+    recipe = read(text)
+    assert recipe.source_line is not None and recipe.source_line.ml == pytest.approx(474)
+    assert recipe.liquid_water_ml > 592
+    assert (recipe.simmer_min, recipe.rest_min) == (20, 10)
+    assert "amount" in {d.field for d in recipe.doubts}
+    assert {"guessed_word"} <= {p.code for p in recipe.problems}
+    # what is like no unit is still said to be none
+    assert "unknown_unit" in {p.code for p in read(text.replace("cusp", "pots")).problems}

@@ -145,6 +145,21 @@ def found_in_talk(line: Line, corrections: tuple[Correction, ...]) -> list[Doubt
     ]
 
 
+def misspelt_unit(line: Line, word: str, corrections: tuple[Correction, ...]) -> list[Doubt]:
+    """A word that is no unit was read as the one it looks like."""
+    if any(" ".join(c.line.split()) == " ".join(line.text.split()) for c in corrections):
+        return []
+    ml = f"{line.ml or 0:.0f} ml"
+    return [
+        _one(
+            "amount",
+            line.text,
+            f"I read “{word}” as “{line.unit}”: {ml} of grain. Is it?",
+            (ml, Correction(line.text, amount=ml)),
+        )
+    ]
+
+
 # a volume and a weight that differ by more than this from the grain's density are not both right
 UNLIKELY = 1.6
 

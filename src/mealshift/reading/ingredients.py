@@ -13,6 +13,7 @@ from typing import Any
 from ..grains import grain
 from ..measures import (
     USUAL_TIN,
+    canonical_unit,
     unit_kind,
 )
 from ..problems import Problem
@@ -164,6 +165,11 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
             kind="generic rice" if found.generic else "grain",
             cooked=is_cooked(line.text),
         )
+    if kind is None and (line.ml is not None or line.g is not None) and (meant := _misspelt(line.name)):
+        kind = kind_of(meant)[0]
+        problems.append(
+            Problem("guessed_word", line.text, f"I read “{line.name}” as {meant}; touch the line if it is not.")
+        )
     if kind is None:
         return line
     role = kind.role
@@ -177,6 +183,23 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     return line.with_(
         role=role, kind=kind.kind, fraction=fraction, drinks=drinks, minutes=minutes, carrier=kind.carrier
     )
+
+
+_POURED_MEANT = ("water", "stock", "broth", "milk", "coconut milk", "tomatoes", "tomato sauce", "passata", "cream")
+
+
+def _misspelt(name: str) -> str | None:
+    """The liquid that a misspelt name of one or two words means ("watter", "chiken stok" is too far); None if it is like none."""
+    from rapidfuzz import fuzz, process
+
+    if not 4 <= len(name) <= 16 or len(name.split()) > 2:
+        return None
+    hit = process.extractOne(name.lower(), _POURED_MEANT, scorer=fuzz.ratio, score_cutoff=_CLOSE_WORD)
+    return hit[0] if hit else None
+
+
+# of 100; "batter" is no water
+_CLOSE_WORD = 88
 
 
 def _is_other(line: Line, found: Found, kind: Kind) -> bool:
@@ -269,6 +292,38 @@ def unknown_unit(line: Line) -> str | None:
         if word.lower() not in _DESCRIBES:
             return str(word)
     return None
+
+
+# how alike a misspelt unit is to the one that is meant, of 100
+UNIT_ALIKE = 74
+
+
+def nearest_unit(word: str) -> str | None:
+    """The cup, glass or spoon that a misspelt word most likely means ("cusp", "tblspon"); None if it is like none."""
+    from rapidfuzz import fuzz, process
+
+    if not 3 <= len(word) <= 14:
+        return None
+    hit = process.extractOne(word.lower(), _UNITS_MEANT, scorer=fuzz.ratio, score_cutoff=UNIT_ALIKE)
+    return canonical_unit(hit[0]) if hit else None
+
+
+_UNITS_MEANT = (
+    "cup",
+    "cups",
+    "tablespoon",
+    "tablespoons",
+    "teaspoon",
+    "teaspoons",
+    "glass",
+    "glasses",
+    "grams",
+    "pound",
+    "pounds",
+    "ounces",
+    "litre",
+    "litres",
+)
 
 
 def dull() -> frozenset[str]:

@@ -13,7 +13,16 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from ..grains import grain
-from ..measures import NUMBER_PATTERN, WHISTLE_MIN, Measures, canonical_unit, number_range, parse_amount, unit_kind
+from ..measures import (
+    NUMBER_PATTERN,
+    WHISTLE_MIN,
+    Measures,
+    canonical_unit,
+    make_amount,
+    number_range,
+    parse_amount,
+    unit_kind,
+)
 from ..problems import Problem, Refusal
 from ..process import Span
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
@@ -72,6 +81,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines = [_corrected(ln, corrections) for ln in lines]
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _named_elsewhere(lines, laid, source, corrections)
+    lines, misspelt = _near_unit(lines, source, measures)
     lines = _related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
     texts = instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
@@ -141,6 +151,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     recipe = recipe.with_(process=operations(recipe, found))
     problems += dish.problems(recipe, corrections)
     doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections, _vessel_told(laid.plain))
+    if misspelt and recipe.source_line is not None:
+        doubts += consistency.misspelt_unit(recipe.source_line, misspelt, corrections)
     if overlooked and recipe.source_line is not None:
         doubts += consistency.found_in_talk(recipe.source_line, corrections)
     return recipe.with_(problems=tuple(problems), doubts=tuple(doubts))
@@ -516,6 +528,20 @@ def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Seque
         return rices[0].index
     most = max(ln.g or 0 for ln in listed)
     return next(ln.index for ln in listed if (ln.g or 0) >= 0.5 * most)
+
+
+def _near_unit(lines: list[Line], source: int | None, measures: Measures) -> tuple[list[Line], str]:
+    """ "2 cusp rice" is two cups, and asked about. The lines, and the word that was read as a unit."""
+    mine = None if source is None else lines[source]
+    word = None if mine is None or mine.ml is not None or mine.corrected else ingredients.unknown_unit(mine)
+    unit = ingredients.nearest_unit(word) if word else None
+    if mine is None or word is None or unit is None or mine.quantity is None:
+        return lines, ""
+    low, high = mine.quantity_range or (mine.quantity, mine.quantity)
+    amount = make_amount(low, high, unit, measures)
+    out = list(lines)
+    out[mine.index] = ingredients.sized(mine.with_(unit=unit, ml=amount.ml, g=amount.g), [])
+    return out, word
 
 
 def _named_elsewhere(

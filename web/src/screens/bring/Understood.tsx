@@ -32,7 +32,7 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
           <p className="poster mt-1 text-number">none yet</p>
         )}
       </div>
-      <dl className="m-0 text-body">
+      <dl className="m-0 mb-4 text-body">
         {grain && <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />}
         {grain && <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />}
         {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
