@@ -23,6 +23,9 @@ from mealshift.problems import Refusal
 from mealshift.reading import crf, ingredients, lines, method, minutes, reader, roles, structure
 from mealshift.reading.clauses import clauses
 from mealshift.reading.intake import clean
+from mealshift.reading.own_measures import own_measures
+from mealshift.reading.placing import things
+from mealshift.reading.things import in_prose, listed
 from mealshift.text.plain import lines_of, plain
 
 ROOT = Path(__file__).parents[1]
@@ -78,9 +81,9 @@ def samples(t: Text) -> dict[str, list[Sample]]:
     if not label.get("rice_recipe", True) or not (said or t.path.suffix != ".txt" or label.get("facts")):
         return out
     laid = structure.lay_out(t.text, said)
-    measures = reader._own_measures(told, Measures())
-    read_lines = reader._ingredient_lines(laid, t.text, measures, [])
-    read_lines += reader._in_prose(read_lines, laid, t.text, measures, [])
+    measures = own_measures(told, Measures())
+    read_lines = listed(laid, t.text, measures, [])
+    read_lines += in_prose(read_lines, laid, t.text, measures, [])
     source = reader._source(read_lines, (), [p.text for p in laid.steps])
     line = None if source is None else read_lines[source]
     blocks = [minutes.Block(p.text, p.span.start, p.section) for p in laid.steps]
@@ -92,8 +95,8 @@ def samples(t: Text) -> dict[str, list[Sample]]:
         out["minutes"].append((minutes.features(blocks, found, places, reader._usual(line), cooked), kinds))
     timed = [minutes.Timed(s, n, k, 1.0) for (n, s), k in zip(places, kinds, strict=True)]
     if label.get("ingredients") and read_lines:
-        things = reader.things(read_lines, source, found, timed, laid)
-        out["roles"].append((roles.features(things), roles_of(read_lines, label)))
+        seen = things(read_lines, source, found, timed, laid)
+        out["roles"].append((roles.features(seen), roles_of(read_lines, label)))
     way = (label.get("facts") or {}).get("method")
     if way and found:
         ratio = None

@@ -1,0 +1,94 @@
+"""What a text says of its own vessels: what its cup, glass or mug holds, and which pints it means."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from ..measures import Measures, canonical_unit, number_range
+from ..text.amounts import AMOUNT, parse
+
+_DEFINED = re.compile(
+    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
+    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
+    re.I,
+)
+# "1 cup basmati (I use a 250 ml mug)"
+_CUP_IS = re.compile(
+    r"\bcups?\b[^()\n]{0,40}\((?:I use|using|mine is|my cup is|use)\s+(?:an? |my )?(?P<n>\d{2,3})\s*ml\b[^()]{0,20}\)",
+    re.I,
+)
+# "(pot = the small steel milk pot, quarter litre)", "the blue mug, it holds a cup and a half", "the mug is about 10 oz"
+_HOLDS = re.compile(
+    r"\b(?P<v>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\b[^.;\n=]{0,30}?(?:=|\bholds?|\bis|\bit's|\bits)\s*(?:[^.;\n\d=]{0,50}?,\s*)?(?:about|abt|approx\.?|around|roughly)?\s*",
+    re.I,
+)
+FLUID_OUNCE_ML = 29.57
+_COOKER_CUP = re.compile(
+    r"\bcups?\b[^.\n]{0,30}\b(?:that c[oa]mes? with|of|from) (?:the |your )?(?:rice )?cooker|\b(?:plastic|little) cup\b[^.\n]{0,30}cooker|\brice[- ]cooker[- ]cups?\b|\bcooker cups?\b",
+    re.I,
+)
+
+
+def own_measures(told: str, measures: Measures) -> Measures:
+    """ "1 cup = 250 ml", "2 cups (180ml cup)": the text's own vessel goes before the household's."""
+    cup, measure = measures.cup_ml, measures.measure_ml
+    if _COOKER_CUP.search(told) and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
+        cup = 180.0
+    for m in list(_DEFINED.finditer(told))[:6]:
+        word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()
+        size = float(m["n"] or m["n2"] or m["n3"] or m["n4"])
+        if many := m["k"] if m["v3"] else m["many"]:
+            # "3 mugs (750 ml)", "3 cups = 700 ml"
+            size /= number_range(many)[0] or 1.0
+        if m["u"] and m["u"].lower() == "g" or not 20 <= size <= 1000:
+            continue
+        if word == "cup":
+            cup = size
+        else:
+            measure = size
+    if (told_cup := _CUP_IS.search(told)) and 90 <= float(told_cup["n"]) <= 500:
+        cup = float(told_cup["n"])
+    for m in list(_HOLDS.finditer(told))[:6]:
+        said = AMOUNT.match(told, m.end())
+        unit = canonical_unit(said["u"] or "") if said else None
+        ends = re.compile(r"[);,\n]|\.(?!\d)|$").search(told, m.end())
+        if said is None or unit is None or ends is None:
+            continue
+        # to the end of what is said: "a cup and a half"
+        vessel = parse(told, said.start(), ends.start(), replace(measures, cup_ml=cup, measure_ml=measure))
+        if vessel.name:
+            continue
+        held = vessel.ml or (FLUID_OUNCE_ML * (vessel.value or 0.0) if unit == "oz" else None)
+        if held and 60 <= held <= 1500:
+            measure = held
+    return replace(measures, cup_ml=cup, measure_ml=measure, pints=measures.pints or _pints(told))
+
+
+def vessel_told(told: str) -> bool:
+    """Does the text itself say what its glass, mug or katori holds?"""
+    return any(
+        (m["v"] or m["v2"] or m["v3"] or "cup").lower() != "cup" for m in list(_DEFINED.finditer(told))[:6]
+    ) or bool(any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6]))
+
+
+_PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?)\b", re.I)
+_IMPERIAL = re.compile(
+    r"\b(?:gills?|quartern|ozs|hob|gas mark|caster|castor|aubergines?|courgettes?|treacle|sultanas|teacupful|breakfastcup\w*|dripping|new milk|loaf[- ]sugar"
+    r"|patna|carolina rice|tins? of|plain flour|double cream|single cream|litres?|grammes?|stone|shillings?|coriander leaves)\b|\b\d+[ds]\.(?=\s|,)|£|°C",
+    re.I,
+)
+_AMERICAN = re.compile(
+    r"\b(?:sticks? (?:of )?(?:butter|oleo|margarine)|oleo|skillet|dutch oven|all-purpose|half-and-half|half & half|heavy cream|cilantro|scallions?|green onions?"
+    r"|kosher|ground (?:beef|chuck|turkey|pork)|broil\w*|hotdish|casserole dish|cans?|crockpot|crock-pot|shortening|confectioners?)\b|°\s?F|\b3[257][05]\s?(?:F\b|degrees)",
+    re.I,
+)
+
+
+def _pints(told: str) -> str:
+    """Which pints and quarts a text means, by its other words; "" if it has none, or they do not tell."""
+    if not _PINTS.search(told):
+        return ""
+    here, there = len(_IMPERIAL.findall(told)), len(_AMERICAN.findall(told))
+    return "imperial" if here > there else "american" if there > here else ""

@@ -1,0 +1,213 @@
+"""What each thing does in the pot: the tagger's labels, mended by the sum, the section, the minutes beside it and the cook's word."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from ..grains import grain
+from ..recipe import Correction, Line
+from . import ingredients, minutes, pours, roles
+from .clauses import Clause
+from .names import find_grains
+from .structure import Structure
+
+# role labels of the tagger → roles of the recipe
+_ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
+         "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
+
+
+def things(
+    lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[minutes.Timed], laid: Structure
+) -> list[roles.Thing]:
+    """The lines as the tagger of roles sees them."""
+    home = lines[source].section if source is not None else ""
+    volume = lines[source].ml if source is not None else None
+    last = max(((t.block, t.stretch.end) for t in timed if t.kind == "heat"), default=None)
+    out = []
+    for ln, pattern in zip(lines, ingredients.handles(lines, "\n".join(p.text for p in laid.steps)), strict=True):
+        uses = []
+        if pattern:
+            for c in found:
+                if pattern.search(c.text):
+                    uses.append((c, last is not None and (c.block, c.start) >= last))
+                    if len(uses) == 2:
+                        break
+        ratio = ln.ml / volume if ln.ml and volume and not ln.grain else None
+        out.append(
+            roles.Thing(
+                ln.text,
+                ln.name,
+                ln.unit,
+                ln.section,
+                bool(ln.grain),
+                ln.cooked,
+                ratio,
+                ln.section.startswith("step"),
+                tuple(uses),
+                ln.section == home,
+            )
+        )
+    return out
+
+
+def with_roles(
+    lines: list[Line],
+    source: int | None,
+    found: list[Clause],
+    timed: list[minutes.Timed],
+    laid: Structure,
+    corrections: tuple[Correction, ...],
+    total: pours.MadeUp | None,
+    told_dish: str,
+    theirs: frozenset[int],
+) -> tuple[list[Line], list[tuple[str, float]]]:
+    """theirs: lines that only another grain's pot is told to hold."""
+    seen = things(lines, source, found, timed, laid)
+    tagged, chances = roles.tag(seen)
+    cooks = max(((c.block, c.start) for c in found if c.verb == "cook"), default=(-1, 0))
+    # sentences in which the grain comes to the boil or cooks
+    heated = {c.sentence for c in found if c.verb in ("boil", "cook") and c.grains and "grain" in c.things}
+    for i, (ln, thing) in enumerate(zip(lines, seen, strict=True)):
+        first = thing.uses[0][0] if thing.uses else None
+        if tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
+            # poured around what is still to bake it is cooked with it: it joins nothing afterwards
+            tagged[i], chances[i] = ("wet", 0.6), 0.6
+        elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
+            # what comes to the boil with the grain joins nothing when that is done
+            tagged[i], chances[i] = ("other", 0.6), 0.0
+    if total is not None:
+        # what the sum is made of is poured with it, not a second time
+        for i in total.parts:
+            tagged[i], chances[i] = ("other", 0.8), 0.0
+        tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
+    for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
+        # decided by the sum, not by the words: it is asked
+        tagged[i] = ("liquid" if mine else "other_pot", 0.5)
+    for i in theirs:
+        tagged[i], chances[i] = ("other_pot", 0.8), 0.0
+    parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
+    home = lines[source].section if source is not None else ""
+    late = _late(lines, found, timed)
+    out = [
+        _role(ln, _placed(ln, label, home, late), source, parts.get(ln.section))
+        for ln, (label, _) in zip(lines, tagged, strict=True)
+    ]
+    if source is not None:
+        out[source] = out[source].with_(role="source_grain")
+    return out, tagged
+
+
+_JOINS = re.compile(r"\b(?:dressing|syrup|gravy|vinaigrette)\b", re.I)
+_BESIDE = re.compile(
+    r"\b(?:relish|salad|raita|sauce|topping|toppings|side|sides|garnish|marinade|chutney|salsa)\b", re.I
+)
+
+
+def _placed(line: Line, label: str, home: str, late: frozenset[int]) -> str:
+    """The label, where the section or the minutes beside it say more than its words: a dressing joins, a topping's water is the topping's."""
+    if line.section and line.section != home and not line.section.startswith("step ") and not line.grain:
+        if _JOINS.search(line.section):
+            return "after"
+        if _BESIDE.search(line.section) and label in ("liquid", "wet", "absorber"):
+            return "other_pot"
+    if (
+        label in ("absorber", "other")
+        and line.drinks
+        and line.section != home
+        and not line.section.startswith("step ")
+        and find_grains(home)
+    ):
+        # "For the rice:" has its own part, and the beans stand in another
+        return "other_pot"
+    if line.index in late and label in ("other", "after", "absorber", "wet", "spice") and not line.drinks:
+        return "late"
+    return label
+
+
+def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minutes.Timed]) -> frozenset[int]:
+    """What goes in while the grain cooks: first named in a sentence of "the last 5 minutes" or "after 10 minutes"."""
+    marked = {(t.block, t.stretch.start) for t in timed if t.kind in ("from_end", "from_start")}
+    sentences = {c.sentence for c in found for block, at in marked if c.block == block and c.start <= at < c.end}
+    out = set()
+    for ln, pattern in zip(lines, ingredients.handles(lines, " ".join(c.text for c in found)), strict=True):
+        first = next((c for c in found if pattern and pattern.search(c.text)), None)
+        if first is not None and first.sentence in sentences and not first.before.off:
+            out.add(ln.index)
+    return frozenset(out)
+
+
+# pulses and fruit by the spoon are a seasoning
+A_SPICE_ML = 20.0
+
+
+def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
+    """The line's role; `part` is the cook's word on its whole section: beside, after, or (anything else) in the grain's pot."""
+    if line.corrected or line.index == source:
+        return line
+    if part in ("beside", "after"):
+        return line.with_(role=part, water=0.0, drinks=0.0)
+    if part is not None and label in ("other_pot", "after"):
+        of_kind = ingredients.kind_of(line.name or line.text)[0]
+        label = "liquid" if of_kind is not None and of_kind.role == "pot_liquid" else "other"
+    if line.grain:
+        other = grain(line.grain)
+        if line.cooked or not line.g or other.simmer == 0 or label not in ("grain", "absorber"):
+            return line.with_(role="beside")
+        low, high = other.texture_range()
+        return line.with_(
+            role="absorber", drinks=line.g * other.hydration_at(min(max(1.0, low), high)), minutes=other.simmer
+        )
+    if label == "late" and line.fraction >= 0.5 and (line.ml or 0.0) >= 60:
+        # what goes in while the grain cooks is drunk like the rest
+        label = "liquid"
+    role = _ROLE[label]
+    kind, _ = ingredients.kind_of(line.name or line.text)
+    if role == "salt" and kind is not None and kind.role != "salt":
+        # sultanas are no seasoning that follows the mass
+        role = "absorber" if kind.role == "absorber" else "beside"
+    if line.kind == "tomato" and label in ("wet", "liquid", "other", "late", "absorber"):
+        return line.with_(role="pot_liquid")
+    if role == "pot_liquid" and not line.fraction:
+        # a liquid the table does not know is nearly all water
+        size = line.ml or line.g
+        return (
+            line.with_(role=role, fraction=0.9, ml=size, water=0.9 * size, carrier=False)
+            if size
+            else line.with_(role="beside")
+        )
+    if kind is not None and kind.role == "absorber" and line.unit in ("tsp", "tbsp") and (line.ml or 0.0) <= A_SPICE_ML:
+        # "1 tsp urad dal" is fried with the mustard seeds
+        return line.with_(role="beside", water=0.0, drinks=0.0)
+    if role == "absorber":
+        return line if line.drinks else line.with_(role="beside")
+    if role == "watery":
+        return (
+            line.with_(role="pot_liquid")
+            if line.fraction and kind is not None and kind.role == "pot_liquid"
+            else line.with_(role="watery")
+        )
+    if kind is not None and kind.role in ("fat", "salt") and role in ("beside", "watery", "after"):
+        return line.with_(role=kind.role)
+    if kind is not None and kind.role == "absorber" and role == "beside" and label != "other_pot" and line.drinks:
+        return line.with_(role="absorber")
+    if role in ("beside", "after", "timed"):
+        return line.with_(role=role, water=0.0 if role != "timed" else line.water)
+    return line.with_(role=role)
+
+
+def counted(
+    lines: Sequence[Line], tagged: Sequence[tuple[str, float]], corrections: tuple[Correction, ...]
+) -> tuple[str, ...]:
+    """What is counted in and out: whole spices by the cook's word, by their own words, or by where they stand."""
+    out = []
+    told = {" ".join(c.line.split()): c.whole for c in corrections if c.whole is not None}
+    for ln, (label, sure) in zip(lines, tagged, strict=True):
+        said = told.get(" ".join(ln.text.split()))
+        if said is not None:
+            out += [ingredients.in_our_words(ln.text)] if said else []
+            continue
+        words = bool(ingredients.count_out([ln.text])) and not (label in ("spice", "other", "liquid") and sure > 0.9)
+        if words or (label == "whole_spice" and sure > 0.5 and not ingredients.never_counted(ln.text)):
+            out.append(ingredients.in_our_words(ln.text))
+    return tuple(dict.fromkeys(out))

@@ -1,0 +1,240 @@
+"""The things of a recipe: what its list holds, what only the steps name, and what is found in talk where nothing else names a grain."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from ..measures import Measures, canonical_unit, unit_kind
+from ..problems import Problem
+from ..recipe import Line
+from ..text.amounts import AMOUNT, MOST_ITEM, Item, items, parse
+from ..text.times import stretches
+from . import ingredients
+from .clauses import instead_blanked
+from .names import find_grains
+from .structure import Structure
+from .words import word_list
+
+
+def things_in(laid: Structure, text: str, measures: Measures) -> tuple[list[Line], list[Problem]]:
+    problems: list[Problem] = []
+    lines = listed(laid, text, measures, problems)
+    return lines + in_prose(lines, laid, text, measures, problems), problems
+
+
+# a line of more words than this tells something, and is no list
+_MOST_LISTED = 25
+
+
+def overlooked(laid: Structure, text: str, measures: Measures) -> dict[str, str]:
+    """Of a text in which no grain was found: the lines that name one with an amount, whatever they were taken for, and the list they stand in.
+
+    A recipe is not refused because its list reads like talk. class by the line's text.
+    """
+    out: dict[str, str] = {}
+    places = [(a, b, cls, laid.plain[a:b]) for a, b, cls, _ in laid.classes]
+    for n, (a, b, cls, told) in enumerate(places):
+        named = _mentions(told[:MOST_ITEM], measures)
+        grains = [i for i in named if find_grains(i.text)]
+        if cls in ("ingredient", "ingredients") or not grains:
+            continue
+        if len(named) > len(items(told, measures, True)) or len(told.split()) > _MOST_LISTED:
+            out[" ".join(text[a:b].split())] = "step" if any(stretches(told)) else "ingredients"
+            continue
+        out[" ".join(text[a:b].split())] = "ingredients" if len(named) > 1 else "ingredient"
+        for way in (-1, 1):
+            k = n + way
+            while 0 <= k < len(places) and places[k][2] in ("chatter", "meta", "note", "title"):
+                upper, lower = sorted((places[k - way], places[k]))
+                if text[upper[1] : lower[0]].count("\n") > 1 or not _LISTED.search(places[k][3]):
+                    break
+                out[" ".join(text[places[k][0] : places[k][1]].split())] = "ingredient"
+                k += way
+    return out
+
+
+# an amount, or what a list sets apart by dots and dashes
+_LISTED = re.compile(r"\.{3,}|\s[–—]\s|^\W*(?:\d|[½¼¾⅓⅔])|(?:\d|[½¼¾⅓⅔])[^.!?]{0,12}$")
+
+
+def listed(laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
+    out: list[Line] = []
+    for piece, many in laid.lines:
+        for item in items(piece.text, measures, many):
+            out.append(ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems))
+    return out
+
+
+_NAME_AFTER = re.compile(
+    r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
+    re.I,
+)
+_STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that)"
+_IF_NEEDED = re.compile(
+    r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
+    re.I,
+)
+_MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
+_SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
+
+
+def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
+    """What only the steps name: all of a recipe told as prose; of one with a list the grain or liquids the list leaves out."""
+    have_grain = any(ln.grain for ln in lines)
+    alone = len(lines) < 3
+    kinds = {ln.kind for ln in lines if ln.fraction and ln.ml}
+    known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
+    # a grain that neither list nor steps name may stand in the talk around them
+    elsewhere = not have_grain and bool(laid.steps)
+    mine = instead_blanked([p.text for p in laid.steps], [p.section for p in laid.steps])
+    pieces = [*laid.steps, *(laid.notes if alone or elsewhere else [])]
+    out: list[Line] = []
+    for piece in pieces:
+        n = laid.steps.index(piece) + 1 if piece in laid.steps else 0
+        if n and not mine[n - 1].strip():
+            # another way to cook it
+            continue
+        for item in _mentions(piece.text, measures):
+            line = ingredients.lines_of_item(
+                item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
+            )
+            around = piece.text[max(0, item.start - 50) : item.end + 25]
+            if not alone and not n and not line.grain:
+                continue
+            if line.grain:
+                keep = not have_grain and not any(x.grain == line.grain for x in out)
+            elif line.fraction and line.ml:
+                listed = line.kind in kinds or (line.kind, round(line.ml)) in known
+                keep = (
+                    not listed
+                    and not _IF_NEEDED.search(around)
+                    # nobody soaks or washes in coconut milk or stock
+                    and not (
+                        line.kind == "water"
+                        and _SOAKING.search(re.split(r"[.;!?]", piece.text[max(0, item.start - 50) : item.end])[-1])
+                    )
+                )
+                known.add((line.kind, round(line.ml)))
+            else:
+                keep = alone and line.quantity is not None and (line.kind != "" or bool(line.unit))
+            if keep and out and _MEANT.match(text[out[-1].span.end : line.span.start]) and out[-1].kind == line.kind:
+                # "two and a half cups, sorry, two and a quarter": the second is meant
+                out.pop()
+            if keep:
+                out.append(line.with_(index=len(lines) + len(out)))
+    return [*out, *_forgotten([*lines, *out], laid, text, measures)]
+
+
+def _foods_in(text: str) -> Iterator[tuple[int, int]]:
+    """Places of what can be eaten, two words before one."""
+    for m in _JUICE.finditer(text):
+        yield m.span()
+    for m in _CLOVES.finditer(text):
+        # the garlic's stand alone; the spice stands among its like
+        if _WHOLE_SPICE.search(text[max(0, m.start() - 60) : m.end() + 60]):
+            yield m.span()
+    words = [(m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower())) for m in _WORDS.finditer(text)]
+    taken = -1
+    for i, (start, end, word) in enumerate(words):
+        # the word behind it, if nothing but a blank stands between
+        then = words[i + 1] if i + 1 < len(words) and text[end : words[i + 1][0]] == " " else None
+        if then and f"{text[start:end].lower()} {then[2]}" in ingredients.foods():
+            taken = i + 1
+            yield start, then[1]
+        elif i > taken and word in ingredients.foods():
+            if then and text[then[0] : then[1]].lower() in word_list("food_part") and word not in ("oil", "butter"):
+                taken, end = i + 1, then[1]
+            yield start, end
+
+
+_WORDS = re.compile(r"[^\W\d_]+(?:-[^\W\d_]+)*")
+_JUICE = re.compile(
+    r"\bjuice of (?:(?:an?|one|two|three|half an?|the|\d+|[½¼]) )?(?:small |large |whole )?(?:lemon|lime|orange)s?\b",
+    re.I,
+)
+_CLOVES = re.compile(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
+_WHOLE_SPICE = re.compile(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
+_NOT_THERE = re.compile(
+    r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
+)
+
+
+def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures) -> list[Line]:
+    """What goes in by the steps and stands in no list: without an amount, but said, so that it is bought and not lost."""
+    listed = " ".join(ln.text.lower() for ln in lines)
+    out: list[Line] = []
+    for n, piece in enumerate(laid.steps, 1):
+        for start, end in _foods_in(piece.text[:6000]):
+            said = piece.text[start:end].lower()
+            head = "juice" if said.startswith("juice of") else re.sub(r"(?:es|s)$", "", said.split()[-1])
+            if head in listed or _NOT_THERE.search(piece.text[max(0, start - 40) : start]) or len(out) > 30:
+                continue
+            item = parse(piece.text, start, end, measures)
+            line = ingredients.lines_of_item(item, text, piece.span.start, len(lines) + len(out), f"step {n}", [])
+            if line.grain or line.fraction:
+                continue
+            listed += " " + said
+            out.append(line)
+    return out
+
+
+_PART_OF = re.compile(
+    r"(?:an? )?(?:half|third|quarter|two thirds|three quarters|one third|one half)(?: of)? +(?:the|that|this|it|them|your)\b",
+    re.I,
+)
+
+
+def _mentions(text: str, measures: Measures) -> list[Item]:
+    """Amounts with the name that follows or, for the grain, stands before."""
+    out: list[Item] = []
+    end_before = 0
+    for m in AMOUNT.finditer(text):
+        unit = canonical_unit(m["u"] or "") or ""
+        if m.start() < end_before or (not m["u"] and m["n"].lower() in ("a", "an")):
+            continue
+        measured = bool(unit)
+        after = text[m.end() :]
+        if not measured and _PART_OF.match(f"{m['n']} {after[:12]}"):
+            # "half the tomatoes" are no other tomatoes
+            continue
+        bracket = re.match(r"\s*\([^)]*\)", after)
+        at = m.end() + (bracket.end() if bracket else 0)
+        name = _NAME_AFTER.match(text, at)
+        if not name:
+            continue
+        cut = re.search(rf"\s+{_STOP}\b", name["name"] + " ", re.I)
+        words = name["name"][: cut.start()] if cut else name["name"]
+        if re.match(rf"{_STOP}\b", words, re.I) or not words:
+            continue
+        end = name.start("name") + len(words)
+        kind = ingredients.kind_of(words)[0]
+        wet = kind is not None and kind.water > 0
+        stop = re.search(r"[.;!?\n](?!\d)", text[end : end + 30])
+        grains = [] if wet else find_grains(text[m.start() : min(len(text), end + (stop.start() if stop else 30))])
+        if grains and grains[0].span.start + m.start() <= end + 12:
+            end = max(end, m.start() + grains[0].span.end)
+            tail = re.match(r"[^,.;\n]{0,30}", text[end:])
+            if tail and re.search(r"\b(?:type|one|kind|grain|basmati|jasmine)\b", tail[0]):
+                end += tail.end()
+        elif not measured and kind is None:
+            continue
+        size = re.match(r"\s*\([^()]{2,40}\)", text[end:]) if unit in ("tin", "packet") else None
+        if size and AMOUNT.search(size[0]):
+            # "1 can coconut milk (400 ml)"
+            end += size.end()
+        if re.match(r"\s*(?:min|hour|second|degrees|people|times|parts?)", after, re.I) or re.match(
+            r"\s*(?:rice )?cooker\b(?! cups?)", text[end:], re.I
+        ):
+            continue
+        out.append(parse(text, m.start(), end, measures))
+        end_before = end
+    for g in find_grains(text):
+        # "Rice is two mugs", "rice 2 cups"
+        if any(i.start <= g.span.start < i.end for i in out):
+            continue
+        m2 = re.match(r"\s*(?:is|are|[-:=(]|\.{2,}|…|about)?\s*", text[g.span.end :])
+        a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))
+        if a and a["u"] and canonical_unit(a["u"]) and unit_kind(canonical_unit(a["u"]) or "") != "count":
+            out.append(parse(text, g.span.start, a.end(), measures))
+    return sorted(out, key=lambda i: i.start)
