@@ -26,7 +26,7 @@ from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..process import Operation, one_sentence
 from ..reading.clauses import OWN_LOOK
 from ..shifting import AsItIs, Shift
-from ..shifting.backwards import turning
+from ..shifting.cookings import turning
 
 AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 # what the track's own tasks are made for

@@ -10,8 +10,8 @@ from ..measures import WHISTLE_MIN
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
 from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
-from ..process import Operation
 from ..recipe import Line, Recipe
+from .cookings import finishing, turning
 
 ASK_BEYOND = 0.25
 # a recipe that pours too little makes another grain no drier than this share of its need below it
@@ -227,43 +227,6 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         lines,
         finish,
     )
-
-
-def finishing(recipe: Recipe) -> list[Operation]:
-    """Minutes at the heat that are the dish's, whatever grain is in it: in the open pot when the pressure is down, under the lid when it was half boiled and
-    drained, in the oven when it was cooked and filled into something."""
-    mine = [o for o in recipe.process.operations if o.told and o.typical_min]
-    first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
-    if method_row(recipe.method).locked:
-        down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
-        return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
-    if first == len(mine):
-        return []
-    at = turning(recipe)
-    ops = recipe.process.operations
-    return [] if at is None else [o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min]
-
-
-def turning(recipe: Recipe) -> int | None:
-    """Index of the operation at which half-cooked grain is drained to be steamed on, or filled into what is then cooked; None if it stays in its pot."""
-    ops = recipe.process.operations
-    heat = [i for i, o in enumerate(ops) if o.phase == "heat" and o.told and o.typical_min]
-    if len(heat) < 2:
-        return None
-    pots = {v.id for v in recipe.process.vessels if v.grain}
-    for i in range(heat[0] + 1, heat[-1]):
-        o = ops[i]
-        drained = o.kind == "drain" and (recipe.source in o.what or (not o.what and o.vessel in pots))
-        if drained or (recipe.dish == "stuffing" and _FILLED.search(o.text)):
-            return i
-    return None
-
-
-_FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
-
-
-# closed a second time it is no finish
-_LOCKED = re.compile(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
 
 
 _SLOW = re.compile(r"\b(?:slow[- ]?cooker|crock[- ]?pot|crock)\b", re.I)

@@ -26,10 +26,11 @@ from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .beside import early
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
+from .cookings import rest_said
 from .lines import Amounts, NewLine, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
-from .target import STOVE, rest_said, target_process, wants_rest
+from .target import STOVE, target_process, wants_rest
 from .wording import Edit, Edited, apply
 
 

@@ -14,7 +14,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from ..grains import Grain, grain
+from ..grains import Grain
 from ..measures import round_half_up
 from ..pot import Pot, Way
 from ..pot.account import said_minutes
@@ -24,20 +24,19 @@ from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
-from .backwards import Own, finishing, turning
+from .backwards import Own
 from .beside import early, raw_later
 from .blends import Plan
+from .cookings import AT_HEAT, boiled_through, finishing, in_pot, last_heat, rest_said, shared, turning, untimed
 from .lines import Amounts
 
-# phases in which the grain is at the heat, or counted by it
-AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 # phases that are the grain's own cooking
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
-# what a clause begins with that goes on with the cooking before it
 # "until the prawns are pink and the rice is tender"
 _UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
 _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,3}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
+# what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
     r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not"
     # "replenishing with boiling water", but not what ends the cooking
@@ -45,13 +44,6 @@ _GOES_ON = re.compile(
     re.I,
 )
 _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
-_STANDS = re.compile(
-    r"\b(?:let|leave|left|allow|rest(?:ed|ing)?|stand(?:ing)?|sit|sits|steam off|to steam|keep (?:it )?(?:covered|closed|shut))\b",
-    re.I,
-)
-_ASIDE = re.compile(
-    r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone))\b", re.I
-)
 _BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 # ways that are one pot on the stove
@@ -70,8 +62,6 @@ _OVEN_ON = re.compile(
 # how the grain is made ready before it goes in
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
-# the longest stretch takes the change of minutes unless the first is at least this share of all
-FIRST_SHARE = 0.25
 # ways in which a closed rest off the heat does some of the work
 RESTING = ("covered", "open")
 
@@ -89,34 +79,6 @@ class Target:
 
     def process(self, source: Process) -> Process:
         return Process(source.vessels, tuple(self.operations))
-
-
-def in_pot(recipe: Recipe) -> frozenset[str]:
-    return frozenset(v.id for v in recipe.process.vessels if v.grain)
-
-
-def rest_said(recipe: Recipe) -> Operation | None:
-    """Where the recipe lets its grain stand after the heat, with minutes or without."""
-    ops, mine = recipe.process.operations, in_pot(recipe)
-    timed = next((o for o in ops if o.phase == "rest"), None)
-    if timed is not None:
-        return timed
-    last = _last_heat(recipe)
-    if last is None:
-        at, end = _untimed(recipe)
-        last = at if at is not None else end - 1
-    for o in ops[last + 1 :]:
-        if (
-            o.vessel in mine
-            and o.kind == "rest"
-            and not o.told
-            and _STANDS.search(o.text)
-            and not _ASIDE.search(o.text)
-        ):
-            return o
-        if o.kind in ("serve", "fry", "fluff") or o.phase:
-            return None
-    return None
 
 
 def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
@@ -152,95 +114,10 @@ def target_process(
     return work.out
 
 
-# of a grain's usual minutes, from which it is called boiled through
-BOILED_THROUGH = 0.75
-
-
-def _boiled_through(recipe: Recipe, at: int) -> bool:
-    """Is the grain done, or nearly, when it is drained?"""
-    line = recipe.source_line
-    if recipe.dish == "stuffing" or line is None or line.grain is None:
-        return False
-    boiled = sum(o.typical_min or 0.0 for o in recipe.process.operations[:at] if o.phase == "heat" and o.told)
-    return boiled >= BOILED_THROUGH * grain(line.grain).simmer
-
-
-def _last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = None) -> int | None:
-    """Index of the grain's last operation at the heat of those that state minutes. replaced: of those that another way of cooking takes the place of.
-    through: was the source grain done when it was drained? None: the recipe is the source."""
-    ops = recipe.process.operations
-    heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.told]
-    if heat:
-        last = heat[-1]
-        at = turning(recipe)
-        if at is not None and (
-            (replaced and recipe.dish == "stuffing") or (_boiled_through(recipe, at) if through is None else through)
-        ):
-            # drained when it is done, and steamed on: it is looked at while it boils
-            last = max(i for i in heat if i < at)
-        # what goes in for the last minutes is said after them; what stands after the heat is off is another matter
-        for i in range(last + 1, len(ops)):
-            if ops[i].phase in ("rest", "release") or ops[i].kind in ("off", "release"):
-                break
-            if ops[i].phase in ("from_end", "from_start"):
-                last = i
-        return last
-    late = [i for i, o in enumerate(ops) if o.phase in ("from_end", "from_start")]
-    if late:
-        return late[-1]
-    return None
-
-
-def _untimed(recipe: Recipe) -> tuple[int | None, int]:
-    """(the operation that cooks the grain without saying how long, where the cooking ends): for a recipe that states no minutes."""
-    ops, mine = recipe.process.operations, in_pot(recipe)
-    grain_in = next(
-        (
-            i
-            for i, o in enumerate(ops)
-            if recipe.source in o.what
-            and o.kind not in ("rinse", "soak", "drain", "chop", "cool")
-            and o.basis != "implied"
-        ),
-        None,
-    )
-    if grain_in is None and recipe.method == "rice-cooker":
-        # "wash it, into the cooker, press start": the grain is carried along unnamed
-        grain_in = 0
-    if grain_in is None:
-        return None, len(ops)
-    end = grain_in + 1
-    while end < len(ops) and not (
-        ops[end].kind in _ENDS or ops[end].phase in ("rest", "release", "come_up") or _CLICKS.search(ops[end].text)
-    ):
-        end += 1
-    if recipe.method == "rice-cooker":
-        pressed = next((i for i in range(grain_in, len(ops)) if _PRESSED.search(ops[i].text)), None)
-        if pressed is not None:
-            return None, pressed + 1
-        started = [i for i in range(grain_in, end) if _STARTS.search(ops[i].text)]
-        return (None, (started[-1] + 1) if started else end)
-    cooks = [
-        i
-        for i in range(grain_in, end)
-        if ops[i].vessel in mine
-        and ops[i].step is not None
-        and ops[i].kind == "cook"
-        and not ops[i].told
-        and _COOKS.search(ops[i].text)
-    ]
-    return (cooks[0] if cooks else None), end
-
-
 _LETS_OUT = re.compile(
     r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
     re.I,
 )
-_ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
-_CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
-_STARTS = re.compile(r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting)\b", re.I)
-_PRESSED = re.compile(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
-_COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)
 
 
 @dataclass(slots=True)
@@ -510,7 +387,7 @@ class _Work:
     def _last(self, replaced: bool = False) -> int | None:
         now = self.recipe.with_(process=self.out.process(self.recipe.process))
         at = turning(self.recipe)
-        return _last_heat(now, replaced, at is not None and _boiled_through(self.recipe, at))
+        return last_heat(now, replaced, at is not None and boiled_through(self.recipe, at))
 
     def _boiling(self, start: int) -> int:
         """Behind the clause in which the liquid comes to the boil, else where the cooking begins."""
@@ -580,7 +457,7 @@ class _Work:
         ops, pot = self.out.operations, self.pot
         if any(o.phase == "whistles" for o in ops):
             return None
-        at, end = _untimed(self.recipe.with_(process=self.out.process(self.recipe.process)))
+        at, end = untimed(self.recipe.with_(process=self.out.process(self.recipe.process)))
         why = f"{cap(pot.grain.name)} takes about {said_minutes(pot.cook_typical)} here."
         if at is not None:
             self.out.untimed[ops[at].id] = float(pot.cook_typical)
@@ -601,7 +478,7 @@ class _Work:
 
     def _cooks_untimed(self) -> int | None:
         """The last operation that cooks the grain in a recipe that states no minutes for it; None if none does."""
-        at, end = _untimed(self.recipe.with_(process=self.out.process(self.recipe.process)))
+        at, end = untimed(self.recipe.with_(process=self.out.process(self.recipe.process)))
         if at is not None:
             return at
         if self.recipe.method == "rice-cooker" and 0 < end <= len(self.out.operations):
@@ -614,7 +491,7 @@ class _Work:
             return
         drains = any(o.kind == "drain" for o in ops[at : at + 4])
         at_turn = turning(self.recipe)
-        after = at_turn is not None and not _boiled_through(self.recipe, at_turn)
+        after = at_turn is not None and not boiled_through(self.recipe, at_turn)
         where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
         new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where)]
         if self.recipe.dish == "pan" and pot.way.method in ("open", "covered"):
@@ -898,32 +775,3 @@ class _Work:
         )
         words = [w for w in re.findall(r"[^\W\d_]+", clause) if len(w) > 2]
         return " ".join(words[-2:]) or "the addition"
-
-
-def shared(
-    parts: Sequence[float], total: float, joins: bool = True, left: Sequence[tuple[int, float]] = ()
-) -> list[float]:
-    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least)."""
-    new = _shared(parts, total, joins)
-    for k, least in left:
-        tail, want = sum(new[k:]), min(least, max(0.0, total - 1.0))
-        if tail < want and sum(parts[k:]) > 0:
-            head = sum(new[:k]) or 1.0
-            rest = [p * want / sum(parts[k:]) for p in parts[k:]]
-            new = [*(p * (total - want) / head for p in new[:k]), *rest]
-    return new
-
-
-def _shared(parts: Sequence[float], total: float, joins: bool) -> list[float]:
-    """The new lengths of stretches at the heat that sum to `total`: what joins late keeps its distance from the end, so one stretch takes the change, the
-    first if it is a real part of the whole, else the longest; where that leaves nothing of it, all change alike. joins: is there anything that joins
-    between them? Else the longest takes it: a short hard boil at the start stays short."""
-    was = sum(parts)
-    if not parts or was <= 0:
-        return list(parts)
-    longest = max(range(len(parts)), key=lambda i: (parts[i], -i))
-    for i in (0, longest) if joins and parts[0] >= FIRST_SHARE * was else (longest, 0):
-        left = parts[i] + total - was
-        if left >= 1 and left >= parts[i] / 4:
-            return [left if n == i else p for n, p in enumerate(parts)]
-    return [p * total / was for p in parts]

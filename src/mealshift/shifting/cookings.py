@@ -1,0 +1,205 @@
+"""Where a recipe cooks its grain: the stretches at the heat, where they turn from the grain's into the dish's, where they end, what stands afterwards; and how new
+minutes are shared among them."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+
+from ..grains import grain
+from ..pot.methods import method as method_row
+from ..process import Operation
+from ..recipe import Recipe
+
+# phases in which the grain is at the heat, or counted by it
+AT_HEAT = ("heat", "from_end", "from_start", "whistles")
+_STANDS = re.compile(
+    r"\b(?:let|leave|left|allow|rest(?:ed|ing)?|stand(?:ing)?|sit|sits|steam off|to steam|keep (?:it )?(?:covered|closed|shut))\b",
+    re.I,
+)
+_ASIDE = re.compile(
+    r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone))\b", re.I
+)
+# the longest stretch takes the change of minutes unless the first is at least this share of all
+FIRST_SHARE = 0.25
+
+
+def in_pot(recipe: Recipe) -> frozenset[str]:
+    return frozenset(v.id for v in recipe.process.vessels if v.grain)
+
+
+def rest_said(recipe: Recipe) -> Operation | None:
+    """Where the recipe lets its grain stand after the heat, with minutes or without."""
+    ops, mine = recipe.process.operations, in_pot(recipe)
+    timed = next((o for o in ops if o.phase == "rest"), None)
+    if timed is not None:
+        return timed
+    last = last_heat(recipe)
+    if last is None:
+        at, end = untimed(recipe)
+        last = at if at is not None else end - 1
+    for o in ops[last + 1 :]:
+        if (
+            o.vessel in mine
+            and o.kind == "rest"
+            and not o.told
+            and _STANDS.search(o.text)
+            and not _ASIDE.search(o.text)
+        ):
+            return o
+        if o.kind in ("serve", "fry", "fluff") or o.phase:
+            return None
+    return None
+
+
+def finishing(recipe: Recipe) -> list[Operation]:
+    """Minutes at the heat that are the dish's, whatever grain is in it: in the open pot when the pressure is down, under the lid when it was half boiled and
+    drained, in the oven when it was cooked and filled into something."""
+    mine = [o for o in recipe.process.operations if o.told and o.typical_min]
+    first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
+    if method_row(recipe.method).locked:
+        down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
+        return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
+    if first == len(mine):
+        return []
+    at = turning(recipe)
+    ops = recipe.process.operations
+    return [] if at is None else [o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min]
+
+
+def turning(recipe: Recipe) -> int | None:
+    """Index of the operation at which half-cooked grain is drained to be steamed on, or filled into what is then cooked; None if it stays in its pot."""
+    ops = recipe.process.operations
+    heat = [i for i, o in enumerate(ops) if o.phase == "heat" and o.told and o.typical_min]
+    if len(heat) < 2:
+        return None
+    pots = {v.id for v in recipe.process.vessels if v.grain}
+    for i in range(heat[0] + 1, heat[-1]):
+        o = ops[i]
+        drained = o.kind == "drain" and (recipe.source in o.what or (not o.what and o.vessel in pots))
+        if drained or (recipe.dish == "stuffing" and _FILLED.search(o.text)):
+            return i
+    return None
+
+
+_FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
+
+
+# closed a second time it is no finish
+_LOCKED = re.compile(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
+
+
+# of a grain's usual minutes, from which it is called boiled through
+BOILED_THROUGH = 0.75
+
+
+def boiled_through(recipe: Recipe, at: int) -> bool:
+    """Is the grain done, or nearly, when it is drained?"""
+    line = recipe.source_line
+    if recipe.dish == "stuffing" or line is None or line.grain is None:
+        return False
+    boiled = sum(o.typical_min or 0.0 for o in recipe.process.operations[:at] if o.phase == "heat" and o.told)
+    return boiled >= BOILED_THROUGH * grain(line.grain).simmer
+
+
+def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = None) -> int | None:
+    """Index of the grain's last operation at the heat of those that state minutes. replaced: of those that another way of cooking takes the place of.
+    through: was the source grain done when it was drained? None: the recipe is the source."""
+    ops = recipe.process.operations
+    heat = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.told]
+    if heat:
+        last = heat[-1]
+        at = turning(recipe)
+        if at is not None and (
+            (replaced and recipe.dish == "stuffing") or (boiled_through(recipe, at) if through is None else through)
+        ):
+            # drained when it is done, and steamed on: it is looked at while it boils
+            last = max(i for i in heat if i < at)
+        # what goes in for the last minutes is said after them; what stands after the heat is off is another matter
+        for i in range(last + 1, len(ops)):
+            if ops[i].phase in ("rest", "release") or ops[i].kind in ("off", "release"):
+                break
+            if ops[i].phase in ("from_end", "from_start"):
+                last = i
+        return last
+    late = [i for i, o in enumerate(ops) if o.phase in ("from_end", "from_start")]
+    if late:
+        return late[-1]
+    return None
+
+
+def untimed(recipe: Recipe) -> tuple[int | None, int]:
+    """(the operation that cooks the grain without saying how long, where the cooking ends): for a recipe that states no minutes."""
+    ops, mine = recipe.process.operations, in_pot(recipe)
+    grain_in = next(
+        (
+            i
+            for i, o in enumerate(ops)
+            if recipe.source in o.what
+            and o.kind not in ("rinse", "soak", "drain", "chop", "cool")
+            and o.basis != "implied"
+        ),
+        None,
+    )
+    if grain_in is None and recipe.method == "rice-cooker":
+        # "wash it, into the cooker, press start": the grain is carried along unnamed
+        grain_in = 0
+    if grain_in is None:
+        return None, len(ops)
+    end = grain_in + 1
+    while end < len(ops) and not (
+        ops[end].kind in _ENDS or ops[end].phase in ("rest", "release", "come_up") or _CLICKS.search(ops[end].text)
+    ):
+        end += 1
+    if recipe.method == "rice-cooker":
+        pressed = next((i for i in range(grain_in, len(ops)) if _PRESSED.search(ops[i].text)), None)
+        if pressed is not None:
+            return None, pressed + 1
+        started = [i for i in range(grain_in, end) if _STARTS.search(ops[i].text)]
+        return (None, (started[-1] + 1) if started else end)
+    cooks = [
+        i
+        for i in range(grain_in, end)
+        if ops[i].vessel in mine
+        and ops[i].step is not None
+        and ops[i].kind == "cook"
+        and not ops[i].told
+        and _COOKS.search(ops[i].text)
+    ]
+    return (cooks[0] if cooks else None), end
+
+
+_ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
+_CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
+_STARTS = re.compile(r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting)\b", re.I)
+_PRESSED = re.compile(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
+_COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)
+
+
+def shared(
+    parts: Sequence[float], total: float, joins: bool = True, left: Sequence[tuple[int, float]] = ()
+) -> list[float]:
+    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least)."""
+    new = _shared(parts, total, joins)
+    for k, least in left:
+        tail, want = sum(new[k:]), min(least, max(0.0, total - 1.0))
+        if tail < want and sum(parts[k:]) > 0:
+            head = sum(new[:k]) or 1.0
+            rest = [p * want / sum(parts[k:]) for p in parts[k:]]
+            new = [*(p * (total - want) / head for p in new[:k]), *rest]
+    return new
+
+
+def _shared(parts: Sequence[float], total: float, joins: bool) -> list[float]:
+    """The new lengths of stretches at the heat that sum to `total`: what joins late keeps its distance from the end, so one stretch takes the change, the
+    first if it is a real part of the whole, else the longest; where that leaves nothing of it, all change alike. joins: is there anything that joins
+    between them? Else the longest takes it: a short hard boil at the start stays short."""
+    was = sum(parts)
+    if not parts or was <= 0:
+        return list(parts)
+    longest = max(range(len(parts)), key=lambda i: (parts[i], -i))
+    for i in (0, longest) if joins and parts[0] >= FIRST_SHARE * was else (longest, 0):
+        left = parts[i] + total - was
+        if left >= 1 and left >= parts[i] / 4:
+            return [left if n == i else p for n, p in enumerate(parts)]
+    return [p * total / was for p in parts]
