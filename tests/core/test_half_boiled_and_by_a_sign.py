@@ -256,6 +256,10 @@ NOTES = [
     ("Saffron pan\nServes 4\n200 g basmati rice\n400 ml water\nFry the rice in oil, stirring, until golden, 5 minutes. Add the water, boil, cover, 12 minutes on low.", "simmer_min", 12),
     ("Saffron pan\nServes 4\n200 g brown rice\n500 ml water\nBoil, lid on, in the oven 1 hour. Check at 50 minutes; add a splash if dry. Rest 10.", "simmer_min", 60),
     ("Saffron pan (rice cooker)\nServes 2\n1.5 rice cooker cups short grain rice\n270 ml water\nWash the rice, soak 30 minutes. Add the water. Cook on normal. When done, mix.", "method", "rice-cooker"),
+    ("Saffron pan\nbasmati 3 cups | ghee 1/3 cup | whole spices | water 4 1/2 cups | salt 1 tbsp\nBoil, lid on, lowest heat 15 minutes. 8 ppl", "liquid_water_ml", 1066.5),
+    ("Microwave saffron rice\nServes 3\n200 g basmati rice\n400 ml water\nCook uncovered on full power (650W) till boiling, about 8 mins. Cook on medium/low (50%) 10 mins. Stand 5 mins.", "method", "microwave"),
+    ("Saffron pan\nCook 1.5 cups brown rice in the Instant Pot with 1.75 cups water, 22 min high, 10 NPR.\nMeanwhile fry 200 g peas 5 min and stir in the rice. For 4.", "simmer_min", 22),
+    ("Saffron pan\nCook 1.5 cups brown rice in the Instant Pot with 1.75 cups water, 22 min high, 10 NPR.\nMeanwhile fry 200 g peas 5 min and stir in the rice. For 4.", "release_min", 10),
     ("Saffron pan\nServes 2\n175 g arborio\n600 ml stock\nStock in, lid on, lowest heat 15 minutes. Beat hard for a minute. Rest 2 mins.", "rest_min", 2),
 ]  # fmt: skip
 

@@ -15,7 +15,7 @@ from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice, laws, shift
-from mealshift.shifting.target import shared
+from mealshift.shifting.cookings import shared
 from mealshift.text.times import stretches
 from mealshift.writing import recipe_alone
 

@@ -51,7 +51,8 @@ _IN_OVEN = re.compile(
     re.I,
 )
 _IN_MICROWAVE = re.compile(
-    r"\bmicrowav\w*|\b(?:full|high|medium|half|50 ?%) power\b|\bpower \d|\b\d{3,4} ?w\b|\bnuke\b", re.I
+    r"\bmicrowav\w*|\b(?:on|at) (?:full|high|medium|low|medium[/-]low)\b[^.;]{0,12}\d{2} ?%|\b(?:full|high|medium|half|50 ?%) power\b|\bpower \d|\b\d{3,4} ?w\b|\bnuke\b",
+    re.I,
 )
 _HOT_OVEN = re.compile(
     r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)", re.I
@@ -114,7 +115,7 @@ def choose(
         ]
     elif (
         ("in:microwave" in fs and not fs & {"in:oven", "simmered"})
-        or ("title:microwave" in fs and "simmered" not in fs)
+        or ("title:microwave" in fs and ("simmered" not in fs or _where(heats, _IN_MICROWAVE) > 0))
         or _where(heats, _IN_MICROWAVE) >= MOST_MINUTES
     ) and not cooked:
         likely = [

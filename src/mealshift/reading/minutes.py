@@ -103,6 +103,7 @@ def tag(
     got = tagger.tag(features(blocks, found, places, usual_min, cooked))
     out: list[Timed] = []
     cookers = any(_COOKERS.search(b.text) for b in blocks)
+    pressed = any(_PLACE["pressure"].search(b.text) for b in blocks)
     for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
         if s.unit in ("minute", "whistle"):
             # "at minute 12" and "3 whistles" say themselves what they are
@@ -189,7 +190,7 @@ def tag(
             kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
         elif _COMES_UP.search(before) or _TO_COME_UP.match(blocks[n].text, s.end):
             kind, sure, others = "come_up", 0.97, ()
-        elif _COMES_DOWN.search(before):
+        elif _COMES_DOWN.search(before) or _NPR_AFTER.match(blocks[n].text, s.end):
             kind, sure, others = "release", max(sure if kind == "release" else 0.0, 0.9), ()
         elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
             # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
@@ -207,7 +208,11 @@ def tag(
             kind, sure, others = "heat", max(sure if kind == "heat" else 0.0, 0.9), ()
         elif _KEPT_WARM.search(before) and s.typical <= LONGEST_REST:
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
-        elif _AT_PRESSURE.search(before) or (_TAKES.search(before) and cookers):
+        elif (
+            _AT_PRESSURE.search(before)
+            or (pressed and _HIGH_AFTER.match(blocks[n].text, s.end))
+            or (_TAKES.search(before) and cookers)
+        ):
             kind, sure, others = (
                 "heat",
                 max(sure if kind == "heat" else 0.0, 0.93),
@@ -389,6 +394,9 @@ _AT_PRESSURE = re.compile(
     r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$",
     re.I,
 )
+# "22 min high, 10 NPR"
+_NPR_AFTER = re.compile(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
+_HIGH_AFTER = re.compile(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
 _TAKES = re.compile(
     r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,

@@ -22,10 +22,10 @@ from .words import word_list
 MOST_SERVINGS = 200
 _PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us)"
 # "side-dish servings", "hungry people"
-_KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
+_KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|does(?: for)?|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
+    rf"\b(?:serves?|batch of|does(?: for)?|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,

@@ -104,7 +104,7 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         deep += c in "(["
         inside[i] = deep > 0
         deep -= c in ")]" and deep > 0
-    dashes = _listed_by_dashes(text)
+    dashes, bars = _listed_by_dashes(text), _listed_by_bars(text)
     ends = len(text.rstrip())
     for m in re.finditer(
         r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z\d])|(?<=[^\W\d]{4})\.\s+(?=[a-z])"
@@ -134,6 +134,10 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             last = m.end()
             continue
         if glue in ("—", "--"):
+            continue
+        if glue == "|" and bars:
+            cuts.append((last, m.start()))
+            last = m.end()
             continue
         if glue == "|" and not (
             _STARTS.match(after)
@@ -194,6 +198,13 @@ def _listed_by_dashes(text: str) -> bool:
     """ "rice 2 cups — peas 1 cup — salt": dashes between things, where "Water — 2 cups" has one between a name and its amount."""
     parts = re.split(r"\s+(?:—|--)\s+", text)
     return len(parts) > 2 and sum(bool(re.search(r"\d|[½¼¾⅓⅔]", p) and re.search(r"[^\W\d]{3}", p)) for p in parts) >= 2
+
+
+def _listed_by_bars(text: str) -> bool:
+    """ "basmati 3 cups | ghee 1/3 cup | salt": bars between things, where a table's row has the amount in one cell and the name in another."""
+    parts = text.split("|")
+    whole = [p for p in parts if (m := AMOUNT.search(p)) and re.search(r"[^\W\d_]{3}", p[: m.start()] + p[m.end() :])]
+    return len(parts) > 2 and len(whole) >= 2
 
 
 @dataclass(frozen=True, slots=True)

@@ -43,6 +43,7 @@ _BARE = re.compile(
     r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\babsorbed,?|\bon,|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
+    rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b)"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
@@ -92,7 +93,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q") if m[k])
         if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a) or _PEOPLE.search(text[max(0, a - 30) : a]):
             continue
         if _FOR_SO_MANY.search(text, 0, a) and _ENDS.match(text, b):
