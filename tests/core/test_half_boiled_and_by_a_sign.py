@@ -299,3 +299,38 @@ def test_water_told_by_the_rice(line: str, ml: float) -> None:
     made = shift(recipe, Choice("quinoa"))
     assert not laws.broken(made)
     assert sum(f"{jug_ml(made.pot.pour_ml)} ml" in ln.text for ln in made.lines) == 1
+
+
+@pytest.mark.parametrize(("line", "now"), [("milk - same as the rice", "milk - 475 ml"), ("double the milk", "950 ml milk"), ("1½ times as much milk as rice", "710 ml milk")])  # fmt: skip
+def test_milk_told_by_the_rice_has_an_amount_of_its_own(line: str, now: str) -> None:
+    recipe = read(
+        f"Baked milk pudding\nServes 4\n\nIngredients\n1 cup pudding rice\n2 cups water\n{line}\n1 tsp salt\n\nMethod\n1. Boil the rice in the water, covered, for 12 minutes.\n2. Add the milk and simmer 8 minutes more."
+    )
+    made = shift(recipe, Choice("quinoa", servings=8))
+    assert now in [ln.text for ln in made.lines]
+
+
+def test_water_told_by_the_rice_in_a_step_leaves_no_crumb() -> None:
+    recipe = read(
+        "Saffron pan\nServes 4\n\nIngredients\n1 cup basmati rice\n1 tsp salt\n\nMethod\n1. Put the rice in a pan with twice as much water as rice, cover and simmer for 12 minutes. Rest 10 off the heat."
+    )
+    made = shift(recipe, Choice("quinoa"))
+    assert f"with {jug_ml(made.pot.pour_ml)} ml water, cover" in told(made)
+
+
+@pytest.mark.parametrize("servings", [4, 10, 12, 40])
+@pytest.mark.parametrize("slug", ["quinoa", "sorghum"])
+def test_for_many_more_at_the_table_the_water_is_poured_once(servings: int, slug: str) -> None:
+    text = "Saffron pan\nServes 2\n\nIngredients\n1 cup basmati rice\n500 ml water\n1 tsp salt\n\nMethod\n1. Boil the rice and the water, cover, cook 12 minutes on low."
+    made = shift(read(text), Choice(slug, servings=servings))
+    assert [ln.text for ln in made.lines if ln.role == "pot_liquid"] == [f"{jug_ml(made.pot.pour_ml)} ml water"]
+
+
+def test_little_water_beside_much_milk_grows_for_a_thirsty_grain() -> None:
+    text = "Baked milk pudding\nServes 4\n\nIngredients\n200 g short-grain rice\n400 ml milk\n200 ml water\n\nMethod\nPut the rice, milk and water in a pot, bring to a simmer, cover and cook for 20 minutes."
+    made = shift(read(text), Choice("sorghum"))
+    assert [ln.text for ln in made.lines if ln.role == "pot_liquid"] == [
+        "400 ml milk",
+        f"{jug_ml(made.pot.pour_ml)} ml water",
+    ]
+    assert not laws.broken(made)

@@ -26,9 +26,8 @@ from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..process import Operation, one_sentence
 from ..reading.clauses import OWN_LOOK
 from ..shifting import AsItIs, Shift
-from ..shifting.cookings import turning
+from ..shifting.cookings import AT_HEAT, turning
 
-AT_HEAT = ("heat", "from_end", "from_start", "whistles")
 # what the track's own tasks are made for
 READY = ("rinse", "soak", "sprout", "drain", "pulse", "beans", "roast")
 # what belongs to the pour when it stands right before the heat

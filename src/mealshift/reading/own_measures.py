@@ -70,7 +70,7 @@ def vessel_told(told: str) -> bool:
     """Does the text itself say what its glass, mug or katori holds?"""
     return any(
         (m["v"] or m["v2"] or m["v3"] or "cup").lower() != "cup" for m in list(_DEFINED.finditer(told))[:6]
-    ) or bool(any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6]))
+    ) or any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6])
 
 
 _PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?)\b", re.I)

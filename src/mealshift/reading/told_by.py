@@ -14,25 +14,29 @@ from .structure import Structure
 # "the same of water", "double the volume of stock", "1½ times as much water as rice", "1:2", "two parts water"
 _RELATION = re.compile(
     r"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>[\d.,½¼¾⅓⅔/ ]+|one and a half|two and a half|three|two)\s*times)"
-    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?= (?:the )?(?:boiling |hot |cold |vegetable |chicken )*(?P<what>water|stock|broth|milk)\b)",
+    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?: the)?(?= (?:boiling |hot |cold |vegetable |chicken )*(?P<what>water|stock|broth|milk)\b)",
     re.I,
 )
 
 
-def relation(text: str) -> tuple[float, int, int] | None:
-    """(times the grain's volume, start, end) of a liquid's amount told by the grain's, or None."""
-    m = _RELATION.search(text)
-    if not m:
-        return None
-    if m["same"]:
-        return 1.0, m.start(), m.end()
-    if m["double"]:
-        return 2.0, m.start(), m.end()
+def _times(said: str) -> float | None:
+    """How many times the grain's volume some words mean, the middle of a range; None if they hold no number."""
+    words = re.sub(r"\s*(?:times|x)$", "", said.strip().lower())
+    if words in ("double", "twice"):
+        return 2.0
+    if re.match(r"(?:the |an? )?(?:same|equal)\b", words):
+        return 1.0
     try:
-        low, high = number_range(m["times"])
+        return sum(number_range(words)) / 2
     except ValueError:
         return None
-    return (low + high) / 2, m.start(), m.end()
+
+
+def _relation(text: str) -> tuple[float, int, int] | None:
+    """(times the grain's volume, start, end) of a liquid's amount told by the grain's, its name after it, or None."""
+    m = _RELATION.search(text)
+    times = _times(m["same"] or m["double"] or m["times"]) if m else None
+    return None if m is None or times is None else (times, m.start(), m.end())
 
 
 # "water - double the rice", "water: twice as much as rice"
@@ -40,7 +44,7 @@ _BY_THE_RICE = re.compile(
     rf"(?P<times>double|twice|same as|equal to|(?:{NUMBER_PATTERN})\s*(?:times|x))\s+(?:as much as |the (?:amount|quantity|volume) of |that of |of )?(?:the |your )?(?:rice|grain)\b",
     re.I,
 )
-# "1 : 1.5 rice to water", "2 parts water to 1 part rice"
+# "1 : 1.5 rice to water", "1 part rice to 2 parts water"
 _RATIO = (
     re.compile(rf"(?P<rice>{NUMBER_PATTERN})\s*(?::|to)\s*(?P<wet>{NUMBER_PATTERN})\s*(?:\(|of )?rice(?: to |:| : |/)(?P<what>water|stock|broth)\b", re.I),
     re.compile(rf"(?P<rice>{NUMBER_PATTERN}) parts? (?:of )?rice (?:to|and|:) (?P<wet>{NUMBER_PATTERN})(?: parts?)?(?: of)? (?P<what>water|stock|broth)\b", re.I),
@@ -48,16 +52,19 @@ _RATIO = (
 
 
 def _by_the_rice(text: str) -> tuple[float, int, int] | None:
-    """(times the grain's volume, start, end) of a line that names its liquid before."""
+    """(times the grain's volume, start, end) of a line that names its liquid before, or None."""
     m = _BY_THE_RICE.search(text)
-    if m is None:
-        return None
-    said = re.sub(r"\s*(?:times|x)$", "", m["times"].lower())
-    times = {"double": 2.0, "twice": 2.0, "same as": 1.0, "equal to": 1.0}.get(said)
-    try:
-        return (times if times is not None else sum(number_range(said)) / 2), m.start(), m.end()
-    except ValueError:
-        return None
+    times = _times(m["times"]) if m else None
+    return None if m is None or times is None else (times, m.start(), m.end())
+
+
+def _water(
+    index: int, text: str, start: int, section: str, ml: float, name: str, kind: ingredients.Kind, amount: int
+) -> Line:  # fmt: skip
+    """The line of a liquid that stands in no list: `text` at `start` of the brought text, whose first `amount` characters tell how much."""
+    return Line(
+        index, text, Span(start, start + len(text)), section, ml, None, "ml", name, None, Span(0, amount), kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier
+    )  # fmt: skip
 
 
 def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Line]:
@@ -70,10 +77,8 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
             continue
         if kind is None or not 0.8 <= times <= 6:
             continue
-        ml, amount = times * volume, Span(0, len(m[0][: m.start("what") - m.start()].rstrip(" :/")))
-        return [
-            Line(len(lines), m[0], Span(m.start(), m.end()), "", ml, None, "ml", m["what"], None, amount, kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier)
-        ]  # fmt: skip
+        before = len(m[0][: m.start("what") - m.start()].rstrip(" :/"))
+        return [_water(len(lines), m[0], m.start(), "", times * volume, m["what"], kind, before)]
     return []
 
 
@@ -96,27 +101,25 @@ def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
         if not named or kind is None:
             continue
         one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0)
-        ml, at = one * (2 if m["twice"] else 1), piece.span.start
-        told = Span(at + m.start(), at + m.end())
         # to the word before the blank
-        amount = Span(0, len(m[0][: m.start("kind") - m.start()].rstrip()))
-        return [
-            Line(len(lines), m[0], told, f"step {n + 1}", ml, None, "ml", m["kind"], None, amount, kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier)
-        ]  # fmt: skip
+        before = len(m[0][: m.start("kind") - m.start()].rstrip())
+        ml, at = one * (2 if m["twice"] else 1), piece.span.start + m.start()
+        return [_water(len(lines), m[0], at, f"step {n + 1}", ml, m["kind"], kind, before)]
     return []
 
 
 def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
+    """The lines with what is told by the source's volume counted in ml, and the water that stands in no line but is told so beside them, at the list's end."""
     if source is None or not lines[source].ml:
         return lines
     volume = lines[source].ml or 0.0
     out = []
     for ln in lines:
-        told = (relation(ln.text) or _by_the_rice(ln.text)) if ln.fraction and ln.ml is None else None
+        told = (_relation(ln.text) or _by_the_rice(ln.text)) if ln.fraction and ln.ml is None else None
         if told:
             ml = told[0] * volume
             ln = ln.with_(
-                ml=ml, g=ml, water=ml * ln.fraction, quantity=told[0], unit="ml", amount_span=Span(told[1], told[2])
+                ml=ml, g=ml, water=ml * ln.fraction, quantity=ml, unit="ml", amount_span=Span(told[1], told[2])
             )
         out.append(ln)
     if any(ln.carrier and ln.ml for ln in out):
@@ -125,15 +128,14 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
     if any(ln.carrier and ln.ml for ln in out):
         return out
     for n, piece in enumerate(laid.steps):
-        told = relation(piece.text)
+        told = _relation(piece.text)
         liquid = told and re.match(
             r"\s*(?:the )?((?:[a-z]+ ){0,2}?(?:water|stock|broth|milk))\b", piece.text[told[2] :], re.I
         )
         kind = ingredients.kind_of(liquid[1])[0] if liquid else None
-        if not told or liquid is None or not liquid or kind is None:
+        if not told or not liquid or kind is None:
             continue
-        ml, end, at = told[0] * volume, told[2] + liquid.end(), piece.span.start
-        out.append(Line(len(out), piece.text[told[1] : end], Span(at + told[1], at + end), f"step {n + 1}", told[0], None, "ml", liquid[1], None, Span(0, told[2] - told[1]),
-                        kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier))  # fmt: skip
+        said = piece.text[told[1] : told[2] + liquid.end()]
+        out.append(_water(len(out), said, piece.span.start + told[1], f"step {n + 1}", told[0] * volume, liquid[1], kind, told[2] - told[1]))  # fmt: skip
         break
     return out

@@ -55,15 +55,13 @@ def rest_said(recipe: Recipe) -> Operation | None:
 def finishing(recipe: Recipe) -> list[Operation]:
     """Minutes at the heat that are the dish's, whatever grain is in it: in the open pot when the pressure is down, under the lid when it was half boiled and
     drained, in the oven when it was cooked and filled into something."""
-    mine = [o for o in recipe.process.operations if o.told and o.typical_min]
-    first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
+    ops = recipe.process.operations
     if method_row(recipe.method).locked:
+        mine = [o for o in ops if o.told and o.typical_min]
+        first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
         down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
         return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
-    if first == len(mine):
-        return []
     at = turning(recipe)
-    ops = recipe.process.operations
     return [] if at is None else [o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min]
 
 
@@ -73,7 +71,7 @@ def turning(recipe: Recipe) -> int | None:
     heat = [i for i, o in enumerate(ops) if o.phase == "heat" and o.told and o.typical_min]
     if len(heat) < 2:
         return None
-    pots = {v.id for v in recipe.process.vessels if v.grain}
+    pots = in_pot(recipe)
     for i in range(heat[0] + 1, heat[-1]):
         o = ops[i]
         drained = o.kind == "drain" and (recipe.source in o.what or (not o.what and o.vessel in pots))

@@ -56,7 +56,8 @@ class NewLine:
 
 @dataclass(frozen=True, slots=True)
 class Amounts:
-    """The numbers the rewriting works from. scale: servings now over servings then. mass: cooked mass now over then."""
+    """The numbers the rewriting works from. scale: servings now over servings then. mass: cooked mass now over then. others_ml: the recipe's liquids that are
+    no carriers."""
 
     target: Grain
     dry_ml: float
@@ -66,11 +67,13 @@ class Amounts:
     carrier_was_ml: float
     same: bool
     locked: bool = False
+    others_ml: float = 0.0
 
     @property
     def trusted(self) -> bool:
-        """A liquid that is a small part of what the grain needs is not the water of the pot: "to the 2 mark, minus two spoonfuls"."""
-        return self.pour_ml <= MOST_TIMES * self.carrier_was_ml
+        """A liquid that is a small part of what the grain needs, for as many at the table and with the milk beside it, is not the water of the pot: "to the 2
+        mark, minus two spoonfuls"."""
+        return self.pour_ml / self.scale + self.others_ml <= MOST_TIMES * (self.carrier_was_ml + self.others_ml)
 
     def carrier(self, ml: float) -> float:
         """A carrier's new volume: the pour shared as the recipe shared it."""
@@ -160,10 +163,40 @@ def _rewrite(
         return _grain_line(ln, a, measures, cooked_g)
     if ln.index in carried:
         return _carrier_line(ln, a, measures)
+    if told_by_the_grain(ln) and not (a.same and a.scale == 1):
+        return _own_amount(ln, a)
     if a.scale != 1 and ln.quantity is not None:
         edited = _scaled(ln, ln.quantity * a.scale)
         return NewLine(edited.text, ln.text, ln.role, edited.marks, "for the new number at the table", edited.olds)
     return NewLine(ln.text, ln.text, ln.role)
+
+
+def told_by_the_grain(ln: Line) -> bool:
+    """Is a liquid's amount the grain's ("same as the rice", "1½ times as much")? Then it has no measure of its own."""
+    if ln.amount_span is None or ln.unit != "ml" or not ln.ml:
+        return False
+    words = ln.text[ln.amount_span.start : ln.amount_span.end]
+    return not any(canonical_unit(m["u"] or "") for m in AMOUNT.finditer(words))
+
+
+_AS_THE_GRAIN = re.compile(
+    r"\b(?:water|stock|broth|milk)(?P<tail>\s+as\s+(?:the |your )?(?:[\w-]+ )?(?:rice|grain))\b", re.I
+)
+
+
+def as_the_grain(text: str, after: int) -> list[Edit]:
+    """What an amount put at `after` in the place of "twice as much" leaves behind the liquid's name: "as rice"."""
+    m = _AS_THE_GRAIN.search(text, after, after + 60)
+    return [Edit(m.start("tail"), m.end("tail"), "")] if m else []
+
+
+def _own_amount(ln: Line, a: Amounts) -> NewLine:
+    """What was told by the rice keeps its amount beside a grain that may come by another volume."""
+    assert ln.amount_span is not None
+    said = f"{jug_ml((ln.ml or 0.0) * a.scale)} ml"
+    edits = [Edit(ln.amount_span.start, ln.amount_span.end, said), *as_the_grain(ln.text, ln.amount_span.end)]
+    edited = apply(ln.text, edits)
+    return NewLine(edited.text, ln.text, ln.role, edited.marks, "as much as it was, not as the grain is", edited.olds)
 
 
 def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
@@ -345,6 +378,8 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
         )
     ]
     edits += _without_stale_liquid(ln, ml, measures)
+    if told_by_the_grain(ln):
+        edits += as_the_grain(ln.text, ln.amount_span.end)
     because = "this is what the grain drinks and the pot loses"
     strong = (ln.ml or 0) * a.mass * (1 if a.mass else a.scale)
     if ln.kind == "stock" and ml > strong * (1 + NOTICEABLE) and ml - strong > 40:

@@ -28,7 +28,7 @@ from ..reading.names import find_grains, with_kind, without_aside
 from ..recipe import Recipe, Step
 from . import signs
 from .backwards import Own, carriers
-from .lines import LEAST_ML, Amounts
+from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
 from .target import Target
 from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_time
 
@@ -566,6 +566,8 @@ class _View:
                         else said_liquid(new, ln.unit, of_line(ln, self.measures), was),
                     )
                 )
+                if edits[-1].new != was and told_by_the_grain(ln):
+                    edits += as_the_grain(step.text, end)
         return edits
 
     def _ml(self, m: re.Match[str]) -> float | None:

@@ -97,15 +97,18 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
     dry_ml = whole_ml * mix.share
     aside = tuple(_aside(g, whole_ml * s, way, choice) for g, s in mix.aside)
     pot = _pot(recipe, own, target, way, choice, scale, dry_ml, same_way)
+    carried = carriers(recipe)
+    carrier_ml = sum(ln.ml or 0 for ln in carried)
     amounts = Amounts(
         target,
         dry_ml,
         scale,
         pot.cooked_g / own.pot.cooked_g if own.pot.cooked_g and not same else scale,
-        pot.pour_ml if not (same_way and scale == 1) else sum(ln.ml or 0 for ln in carriers(recipe)),
-        sum(ln.ml or 0 for ln in carriers(recipe)),
+        pot.pour_ml if not (same_way and scale == 1) else carrier_ml,
+        carrier_ml,
         same,
         pot.way.locked,
+        sum(ln.ml or 0 for ln in recipe.lines if ln.role == "pot_liquid" and ln not in carried),
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain")
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
