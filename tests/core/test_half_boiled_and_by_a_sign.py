@@ -318,7 +318,7 @@ def test_water_told_by_the_rice_in_a_step_leaves_no_crumb() -> None:
     assert f"with {jug_ml(made.pot.pour_ml)} ml water, cover" in told(made)
 
 
-@pytest.mark.parametrize("servings", [4, 10, 12, 40])
+@pytest.mark.parametrize("servings", [1, 4, 10, 40])
 @pytest.mark.parametrize("slug", ["quinoa", "sorghum"])
 def test_for_many_more_at_the_table_the_water_is_poured_once(servings: int, slug: str) -> None:
     text = "Saffron pan\nServes 2\n\nIngredients\n1 cup basmati rice\n500 ml water\n1 tsp salt\n\nMethod\n1. Boil the rice and the water, cover, cook 12 minutes on low."

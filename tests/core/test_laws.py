@@ -6,7 +6,7 @@ import re
 from pathlib import Path
 
 import pytest
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, assume, given, settings
 from hypothesis import strategies as st
 
 from mealshift import pipeline
@@ -38,6 +38,18 @@ def test_ingredients_order_and_words_hold_for_every_dish_and_grain(name: str, sl
     broken = [b for b in laws.broken(s) if b.law in ("ingredients", "order", "the others", "words")]
     assert broken == [], (name, slug)
     assert not any(re.match(r"0 (?:ml|g)\b", ln.text) for ln in s.lines)
+
+
+@settings(max_examples=60, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@given(st.sampled_from(sorted(TEXTS)), st.sampled_from(SLUGS), st.sampled_from([0.25, 0.5, 2, 3, 6, 10]))
+def test_the_list_pours_what_the_jug_holds_for_any_number_at_the_table(name: str, slug: str, times: float) -> None:
+    recipe = pipeline.read_once(TEXTS[name])
+    assume(recipe.servings)
+    try:
+        s = shift(recipe, Choice(slug, servings=max(1, round((recipe.servings or 1) * times))))
+    except Refusal:
+        return
+    assert not [b for b in laws.broken(s) if "go by the jug" in b.text]
 
 
 def test_what_is_written_is_read_back_as_what_was_meant() -> None:

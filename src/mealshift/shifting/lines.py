@@ -73,7 +73,9 @@ class Amounts:
     def trusted(self) -> bool:
         """A liquid that is a small part of what the grain needs, for as many at the table and with the milk beside it, is not the water of the pot: "to the 2
         mark, minus two spoonfuls"."""
-        return self.pour_ml / self.scale + self.others_ml <= MOST_TIMES * (self.carrier_was_ml + self.others_ml)
+        return self.pour_ml / max(1.0, self.scale) + self.others_ml <= MOST_TIMES * (
+            self.carrier_was_ml + self.others_ml
+        )
 
     def carrier(self, ml: float) -> float:
         """A carrier's new volume: the pour shared as the recipe shared it."""
