@@ -24,7 +24,7 @@ from mealshift.reading import crf, ingredients, lines, method, minutes, reader, 
 from mealshift.reading.clauses import clauses
 from mealshift.reading.intake import clean
 from mealshift.reading.own_measures import own_measures
-from mealshift.reading.placing import things
+from mealshift.reading.placing import named, things
 from mealshift.reading.things import in_prose, listed
 from mealshift.text.plain import lines_of, plain
 
@@ -95,7 +95,8 @@ def samples(t: Text) -> dict[str, list[Sample]]:
         out["minutes"].append((minutes.features(blocks, found, places, reader._usual(line), cooked), kinds))
     timed = [minutes.Timed(s, n, k, 1.0) for (n, s), k in zip(places, kinds, strict=True)]
     if label.get("ingredients") and read_lines:
-        seen = things(read_lines, source, found, timed, laid)
+        named(found, read_lines, laid)
+        seen = things(read_lines, source, found, timed)
         out["roles"].append((roles.features(seen), roles_of(read_lines, label)))
     way = (label.get("facts") or {}).get("method")
     if way and found:

@@ -38,7 +38,7 @@ CLOCKS = (24, 12)
 _METRIC = frozenset(["ml", "cl", "dl", "l", "g", "kg"])
 _CUPS = frozenset(["cup", "fl oz", "pint", "quart", "oz", "lb"])
 _UNIT = (
-    r"cups?|fl\.? ?oz|fluid ounces?|pints?|quarts?|qts?|pts?|ounces?|oz|pounds?|lbs?|millilit(?:re|er)s?|mls?|cc|centilit(?:re|er)s?|cl|decilit(?:re|er)s?|dl"
+    r"cups?|c|fl\.? ?oz|fluid ounces?|pints?|quarts?|qts?|pts?|ounces?|oz|pounds?|lbs?|millilit(?:re|er)s?|mls?|cc|centilit(?:re|er)s?|cl|decilit(?:re|er)s?|dl"
     r"|lit(?:re|er)s?|l|kilograms?|kilos?|kgs?|kg|grams?|grammes?|gms?|gr|g"
 )
 _ONCE, _TWICE = (rf"(?P<n{n}>{RANGE_PATTERN})[ \t]?-?[ \t]?(?P<u{n}>{_UNIT})\b\.?" for n in (1, 2))
@@ -64,6 +64,8 @@ _BARE = re.compile(r"an?|one", re.I)
 _VESSEL = re.compile(
     r"[- ](?:[a-z]+ ){0,2}?(?:pots?|pans?|saucepans?|casseroles?|dish(?:es)?|cookers?|bowls?|skillets?)\b", re.I
 )
+# a number of "c" above it is no number of cups
+MOST_CUPS = 30
 # how far around a temperature its twin stands
 _NEAR = 32
 # an oven is set in steps of 25 °F
@@ -166,6 +168,9 @@ class _Said:
         if unit not in _METRIC | _CUPS:
             return None
         low, high = number_range(m[f"n{n}"])
+        if m[f"u{n}"] == "C" or (m[f"u{n}"] == "c" and high > MOST_CUPS):
+            # "180 c" is a temperature
+            return None
         ml, g = unit_size(unit, measures)
         words = m.string[m.start(f"n{n}") : m.end(f"u{n}")]
         return cls(

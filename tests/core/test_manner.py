@@ -24,6 +24,8 @@ METRIC, CUPS, BOTH = Manner("metric", "C"), Manner("cups", "F", 12), Manner("bot
     [
         ("2 1/4 cups stock", "530 ml stock", "2 1/4 cups stock", "2 1/4 cups (530 ml) stock"),
         ("2 cups (480 ml) water", "480 ml water", "2 cups water", "2 cups (480 ml) water"),
+        ("2¾ c. water", "650 ml water", "2¾ c. water", "2¾ c. (650 ml) water"),
+        ("oven at 180 c", *["oven at 180 c"] * 3),
         ("250 g/9 oz peas", "250 g peas", "9 oz peas", "250 g/9 oz peas"),
         ("1 (15-oz) tin beans", "1 (430 g) tin beans", "1 (15-oz) tin beans", "1 (15-oz / 430 g) tin beans"),
         ("1 lb 3 oz beetroot", "540 g beetroot", "1 lb 3 oz beetroot", "1 lb 3 oz (540 g) beetroot"),

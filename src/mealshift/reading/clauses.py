@@ -21,6 +21,66 @@ from ..process import data as _data
 from .names import OTHER_GRAINS
 
 _SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
+# "rolls tight. add water": many cooks write no capitals, so a whole word's stop ends a sentence, an abbreviation's does not
+_STOP = re.compile(r"(?P<w>[^\W\d_]+)\.\s(?=[a-z])")
+# "fluff after 10 min. serves 4", but "10 min. stirring"
+_OF_TIME = frozenset(("min", "mins", "hr", "hrs", "sec", "secs"))
+_BIDS_NEXT = re.compile(
+    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|then|now|meanwhile|when|once|after)\b"
+)
+_SHORTENED = frozenset(
+    [
+        "min",
+        "mins",
+        "hr",
+        "hrs",
+        "sec",
+        "secs",
+        "approx",
+        "abt",
+        "ca",
+        "tbsp",
+        "tbsps",
+        "tbs",
+        "tblsp",
+        "tsp",
+        "tsps",
+        "oz",
+        "fl",
+        "lb",
+        "lbs",
+        "pt",
+        "pts",
+        "qt",
+        "qts",
+        "gr",
+        "gm",
+        "gms",
+        "ml",
+        "med",
+        "temp",
+        "pkt",
+        "pkg",
+        "pkgs",
+        "opt",
+        "deg",
+        "etc",
+        "vs",
+        "incl",
+        "no",
+        "nos",
+        "nr",
+        "pcs",
+        "pc",
+        "sq",
+        "dia",
+        "diam",
+        "bot",
+        "med",
+        "lg",
+        "sm",
+    ]
+)
 _CUT = re.compile(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
 )
@@ -67,7 +127,7 @@ THINGS = {
     "veg": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
     "meat": r"(?:chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
     "sauce": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|relish|stew|curry|tadka|kachumbari)",
-    "fat": r"(?:oil|butter|ghee|fat|margarine|lard|dripping)",
+    "fat": r"(?:oil|butter|ghee|fat|margarine|oleo|lard|dripping)",
     "spice": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?|curry leaves|bay)",
 }  # fmt: skip
 _THING = {
@@ -96,7 +156,8 @@ class PotState:
 @dataclass(slots=True)
 class Clause:
     """start, end: in the block's text. verb: its kind of operation, "" if none. things: what it speaks of. vessel: its number; new: named here
-    for the first time. before: the vessel's state when the clause begins. carried: the thing its pronoun stands for. aside: meanwhile."""
+    for the first time. before: the vessel's state when the clause begins. carried: the thing its pronoun stands for. aside: meanwhile. lines: of the list,
+    those it names (`placing.named`)."""
 
     block: int
     start: int
@@ -114,6 +175,7 @@ class Clause:
     off: bool = False
     before: PotState = field(default_factory=PotState)
     grains: bool = False
+    lines: tuple[int, ...] = ()
 
 
 @cache
@@ -148,6 +210,8 @@ _THING_AFTER = re.compile(
     re.I,
 )
 _SALTED = re.compile(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
+# "with all the rest", "quick release the rest"
+_ALL_ELSE = re.compile(r"\b(?:all|with|w/|qr|release|add|in|and) the $", re.I)
 _REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
 
 
@@ -161,7 +225,7 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             continue
         if m["w"].lower() == "stand" and _STOOD.match(text, m.end()):
             continue
-        if m["w"].lower() == "rest" and _REMAINDER.match(text, m.end()):
+        if m["w"].lower() == "rest" and (_REMAINDER.match(text, m.end()) or _ALL_ELSE.search(text, 0, m.start())):
             continue
         if _NOT_DONE.search(text, max(0, m.start() - 24), m.start()):
             continue
@@ -222,12 +286,8 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     out: list[Clause] = []
     number = 0
     for n, text in enumerate(texts):
-        for sm in _SENTENCE.finditer(text[:8000]):
-            at = sm.start()
-            cuts = [at]
-            for c in _CUT.finditer(sm[0]):
-                cuts.append(at + c.end())
-            cuts.append(sm.end())
+        for at, end in _sentences(text[:8000]):
+            cuts = [at, *(at + c.end() for c in _CUT.finditer(text[at:end])), end]
             for a, b in zip(cuts, cuts[1:], strict=False):
                 piece = text[a:b]
                 if _WORD.search(piece) or re.search(r"\d", piece):
@@ -236,6 +296,20 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     _name(out)
     _place(out)
     _fold(out)
+    return out
+
+
+def _sentences(text: str) -> list[tuple[int, int]]:
+    """Places of the sentences, without the stop that ends each."""
+    out = []
+    for sm in _SENTENCE.finditer(text):
+        at = sm.start()
+        for m in _STOP.finditer(text, at, sm.end()):
+            short = len(m["w"]) < 2 or m["w"].lower() in _SHORTENED
+            if not short or (m["w"].lower() in _OF_TIME and _BIDS_NEXT.match(text, m.end())):
+                out.append((at, m.end("w")))
+                at = m.end()
+        out.append((at, sm.end()))
     return out
 
 

@@ -11,7 +11,7 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
-from ..measures import unit_kind
+from ..measures import USUAL_TIN, unit_kind
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .settle import Settled
@@ -296,7 +296,7 @@ def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], sett
         elif (
             wet
             and ln.role == "pot_liquid"
-            and ln.unit in ("tin", "packet")
+            and (ln.unit == "packet" or (ln.unit == "tin" and ln.ml == USUAL_TIN * (ln.quantity or 1.0)))
             and not re.search(r"\d\s*-?\s*(?:ml|g|oz|ounce)", ln.text, re.I)
         ):
             out.append(_one("water", ln.text, f"How large is the {ln.unit}? I took 400 ml."))

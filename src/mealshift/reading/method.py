@@ -15,7 +15,7 @@ from .names import as_rice
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b",
+    "cooker": r"\brice[- ]?cookers?\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b",

@@ -404,7 +404,7 @@ _TAKES = re.compile(
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = re.compile(
     r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
-    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
+    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
     re.I,
 )
 

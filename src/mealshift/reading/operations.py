@@ -8,7 +8,6 @@ from collections.abc import Sequence
 from ..process import Operation, Process, Span, Vessel
 from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs
-from .ingredients import handles
 
 _SWITCHES = re.compile(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
 # "Cook the aromatics: heat the oil …": a step's name, which its own words then tell
@@ -39,7 +38,6 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
     # the text speaks for itself in the recipe's own words; what no clause says is implied
     cooked = False
     told = (-1, -1)
-    named = handles(recipe.lines, "\n".join(s.text for s in recipe.steps))
     for i, c in enumerate(found):
         step = recipe.steps[c.block] if c.block < len(recipe.steps) else None
         if step is None:
@@ -63,10 +61,9 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         until = _UNTIL.search(step.text, c.start, min(len(step.text), c.end + 60))
         heat = next((h for h, p in _HEAT if re.search(p, c.text, re.I)), "")
         lid = _lid(c)
-        what = tuple(m for m in step.mentions if (p := named[m]) and p.search(c.text))
         row = verbs().get(kind, {})
         first = Operation(
-            f"o{i + 1}", step.section, kind, f"v{c.vessel + 1}", what, low, typical, high, until["sign"].strip() if until else "", heat or str(row.get("heat", "")), lid,
+            f"o{i + 1}", step.section, kind, f"v{c.vessel + 1}", c.lines, low, typical, high, until["sign"].strip() if until else "", heat or str(row.get("heat", "")), lid,
             str(row.get("hands", "now and then")), Span(step.span.start + c.start, step.span.start + c.end), "said", step.index, phase, c.text.strip(),
             minutes.sure if minutes else 1.0, _told(step, minutes),
         )  # fmt: skip

@@ -17,22 +17,27 @@ _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber
          "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
 
 
+def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> list[re.Pattern[str] | None]:
+    """Tells each clause which lines it names; the words by which the steps speak of each line."""
+    words = ingredients.handles(lines, "\n".join(p.text for p in laid.steps))
+    for c in found:
+        c.lines = tuple(i for i, w in enumerate(words) if w and w.search(c.text))
+    return words
+
+
 def things(
-    lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[minutes.Timed], laid: Structure
+    lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[minutes.Timed]
 ) -> list[roles.Thing]:
-    """The lines as the tagger of roles sees them."""
+    """The lines as the tagger of roles sees them; found: clauses that know which lines they name."""
     home = lines[source].section if source is not None else ""
     volume = lines[source].ml if source is not None else None
     last = max(((t.block, t.stretch.end) for t in timed if t.kind == "heat"), default=None)
     out = []
-    for ln, pattern in zip(lines, ingredients.handles(lines, "\n".join(p.text for p in laid.steps)), strict=True):
-        uses = []
-        if pattern:
-            for c in found:
-                if pattern.search(c.text):
-                    uses.append((c, last is not None and (c.block, c.start) >= last))
-                    if len(uses) == 2:
-                        break
+    uses: dict[int, list[tuple[Clause, bool]]] = {}
+    for c in found:
+        for i in c.lines:
+            uses.setdefault(i, []).append((c, last is not None and (c.block, c.start) >= last))
+    for i, ln in enumerate(lines):
         ratio = ln.ml / volume if ln.ml and volume and not ln.grain else None
         out.append(
             roles.Thing(
@@ -44,7 +49,7 @@ def things(
                 ln.cooked,
                 ratio,
                 ln.section.startswith("step"),
-                tuple(uses),
+                tuple(uses.get(i, [])[:2]),
                 ln.section == home,
             )
         )
@@ -56,14 +61,13 @@ def with_roles(
     source: int | None,
     found: list[Clause],
     timed: list[minutes.Timed],
-    laid: Structure,
     corrections: tuple[Correction, ...],
     total: pours.MadeUp | None,
     told_dish: str,
     theirs: frozenset[int],
 ) -> tuple[list[Line], list[tuple[str, float]]]:
     """theirs: lines that only another grain's pot is told to hold."""
-    seen = things(lines, source, found, timed, laid)
+    seen = things(lines, source, found, timed)
     tagged, chances = roles.tag(seen)
     cooks = max(((c.block, c.start) for c in found if c.verb == "cook"), default=(-1, 0))
     # sentences in which the grain comes to the boil or cooks
@@ -87,15 +91,50 @@ def with_roles(
     for i in theirs:
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
-    home = lines[source].section if source is not None else ""
+    home, volume = (lines[source].section, lines[source].ml) if source is not None else ("", None)
     late = _late(lines, found, timed)
     out = [
-        _role(ln, _placed(ln, label, home, late), source, parts.get(ln.section))
+        _role(ln, _placed(ln, label, home, late), source, parts.get(ln.section), volume)
         for ln, (label, _) in zip(lines, tagged, strict=True)
     ]
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+def pots_of_others(lines: Sequence[Line], mine: Line | None, found: Sequence[Clause]) -> frozenset[int]:
+    """Vessels in which another of the recipe's raw grains cooks, and not the one to be shifted."""
+    raw = {ln.grain for ln in lines if ln.grain and not ln.cooked}
+    if mine is None or len(raw) < 2 or mine.grain not in raw:
+        return frozenset()
+    holds: dict[int, set[str]] = {}
+    for c in found:
+        holds.setdefault(c.vessel, set()).update(f.slug for f in find_grains(c.text) if not f.generic)
+    mine_in = {v for v, slugs in holds.items() if mine.grain in slugs}
+    return (
+        frozenset(v for v, slugs in holds.items() if slugs & (raw - {mine.grain})) - mine_in if mine_in else frozenset()
+    )
+
+
+def told_in(vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clause], laid: Structure) -> frozenset[int]:
+    """Lines that stand in the steps alone, in clauses of these vessels, and the grains named in them."""
+    if not vessels:
+        return frozenset()
+    out = set()
+    for i, ln in enumerate(lines):
+        if ln.section.startswith("step "):
+            n = int(ln.section.removeprefix("step ")) - 1
+            at = ln.span.start - laid.steps[n].span.start
+            mine = next((c for c in found if c.block == n and c.start <= at < c.end), None)
+        elif ln.grain:
+            mine = next(
+                (c for c in found if any(f.slug == ln.grain and not f.generic for f in find_grains(c.text))), None
+            )
+        else:
+            mine = next((c for c in found if i in c.lines), None) if ln.fraction else None
+        if mine is not None and mine.vessel in vessels:
+            out.add(ln.index)
+    return frozenset(out)
 
 
 _JOINS = re.compile(r"\b(?:dressing|syrup|gravy|vinaigrette)\b", re.I)
@@ -130,19 +169,20 @@ def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minute
     marked = {(t.block, t.stretch.start) for t in timed if t.kind in ("from_end", "from_start")}
     sentences = {c.sentence for c in found for block, at in marked if c.block == block and c.start <= at < c.end}
     out = set()
-    for ln, pattern in zip(lines, ingredients.handles(lines, " ".join(c.text for c in found)), strict=True):
-        first = next((c for c in found if pattern and pattern.search(c.text)), None)
+    for i, ln in enumerate(lines):
+        first = next((c for c in found if i in c.lines), None)
         if first is not None and first.sentence in sentences and not first.before.off:
             out.add(ln.index)
     return frozenset(out)
 
 
-# pulses and fruit by the spoon are a seasoning
+# pulses and fruit by the spoon are a seasoning, but beside as few spoons of grain
 A_SPICE_ML = 20.0
+A_SPICE_SHARE = 0.15
 
 
-def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
-    """The line's role; `part` is the cook's word on its whole section: beside, after, or (anything else) in the grain's pot."""
+def _role(line: Line, label: str, source: int | None, part: str | None, grain_ml: float | None) -> Line:
+    """The line's role; grain_ml: the grain's volume; `part` is the cook's word on its whole section: beside, after, or (anything else) in the grain's pot."""
     if line.corrected or line.index == source:
         return line
     if part in ("beside", "after"):
@@ -176,7 +216,8 @@ def _role(line: Line, label: str, source: int | None, part: str | None) -> Line:
             if size
             else line.with_(role="beside")
         )
-    if kind is not None and kind.role == "absorber" and line.unit in ("tsp", "tbsp") and (line.ml or 0.0) <= A_SPICE_ML:
+    spooned = line.unit in ("tsp", "tbsp") and (line.ml or 0.0) <= min(A_SPICE_ML, A_SPICE_SHARE * (grain_ml or 1e9))
+    if kind is not None and kind.role == "absorber" and spooned:
         # "1 tsp urad dal" is fried with the mustard seeds
         return line.with_(role="beside", water=0.0, drinks=0.0)
     if role == "absorber":

@@ -17,11 +17,12 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ..grains import grain
-from ..measures import Measures
+from ..measures import RANGE_PATTERN, Measures
 from ..process import Span
 from ..recipe import Line
 from ..text.amounts import AMOUNT, parse
 from . import ingredients
+from .clauses import THINGS
 from .structure import Structure
 
 # chances beyond these are not turned over
@@ -103,6 +104,25 @@ _MADE_UP = re.compile(
     r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|measure (?:out )?(?:the |your )?\w+\s*[:,]|altogether|all together|in all)\b",
     re.I,
 )
+# "drain, reserving 3 cups of the bean liquid": what another thing was boiled in
+_KEPT = re.compile(
+    rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside)\s+(?:about |at least |exactly )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the |its |their |this |that )?(?P<of>(?:[^\W\d_]+[- ]){{0,3}}?(?:liquid|liquor|water|broth|stock|juices?))\b",
+    re.I,
+)
+# "measure 1¼ pints of the fish water and pour it in"
+_DRAWN = re.compile(
+    _KEPT.pattern.replace(
+        "reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside",
+        "measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?",
+    ),
+    re.I,
+)
+_OF_A_THING = re.compile(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
+_THE_KEPT = re.compile(
+    r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
+    re.I,
+)
+KEPT = "reserved liquid"
 _BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
 
 
@@ -112,6 +132,56 @@ class MadeUp:
 
     line: int
     parts: frozenset[int]
+
+
+def reserved(
+    lines: list[Line], laid: Structure, source: int | None, measures: Measures
+) -> tuple[list[Line], MadeUp | None]:
+    """ "Drain the beans, reserving 3 cups of the liquid … add the reserved liquid": that is the pot's water, and what the beans were boiled in is not. The kept
+    amount stands as a line of its own. What the grain itself was boiled in is kept for something else."""
+    if source is None or lines[source].cooked or not lines[source].g:
+        return lines, None
+    handle = ingredients.handle(lines[source])
+    before = ""
+    for n, piece in enumerate(laid.steps, 1):
+        m = _KEPT.search(piece.text[:4000])
+        drawn = None if m else _DRAWN.search(piece.text[:4000])
+        if drawn and _OF_A_THING.search(drawn["of"]):
+            m = drawn
+        if m is None:
+            before += piece.text + "\n"
+            continue
+        told = before + piece.text[: m.start()]
+        later = piece.text[m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
+        item = parse(piece.text, m.start("a"), m.end("a"), measures)
+        kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
+        again = _THE_KEPT.search(later) or (" " in m["of"] and m["of"].lower() in later.lower()) or m["a"] in later
+        joins = drawn or (again and handle is not None and handle.search(later) and not handle.search(told))
+        if not item.ml or kind is None or not joins:
+            before += piece.text + "\n"
+            continue
+        at = piece.span.start
+        kept = Line(
+            len(lines), m[0], Span(at + m.start(), at + m.end()), f"step {n}", item.value, None, item.unit, KEPT, None,
+            Span(m.start("a") - m.start(), m.end("a") - m.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
+        )  # fmt: skip
+        there = next((ln for ln in lines if ln.span.start < kept.span.end and kept.span.start < ln.span.end), None)
+        index = len(lines) if there is None else there.index
+        # it can only be kept of more than that, poured before
+        parts = frozenset(
+            ln.index
+            for ln in lines
+            if ln.carrier and ln.index != index and (ln.ml or item.ml) >= item.ml and _poured_in(ln, told)
+        )
+        out = list(lines)
+        out[index : index + 1] = [kept.with_(index=index)]
+        return out, MadeUp(index, parts)
+    return lines, None
+
+
+def _poured_in(ln: Line, text: str) -> bool:
+    p = ingredients.handle(ln)
+    return bool(p and p.search(text))
 
 
 def made_up(

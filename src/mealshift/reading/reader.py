@@ -25,12 +25,12 @@ from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, 
 from ..text.plain import joined
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, stated, structure
-from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
+from .clauses import another_day_blanked, clauses, instead_blanked, without_looks
 from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
-from .placing import counted, with_roles
+from .placing import counted, named, pots_of_others, told_in, with_roles
 from .settle import settle
 from .structure import Structure
 from .things import overlooked as find_overlooked
@@ -58,6 +58,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines, misspelt = _near_unit(lines, source, measures)
     lines = related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
+    if total is None:
+        lines, total = pours.reserved(lines, laid, source, measures)
     texts = instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
     texts = another_day_blanked(texts)
     found = clauses(texts)
@@ -65,13 +67,14 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
     steeps = bool(line and line.grain and not grain(line.grain).simmer)
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps)
-    elsewhere = _pots_of_others(lines, line, found)
+    elsewhere = pots_of_others(lines, line, found)
     timed = minutes.not_in(timed, found, elsewhere)
     timed = _told(timed, laid, text, corrections)
     title = laid.title.text if laid.title else ""
     told_dish = dish.of(title, texts)[0]
-    theirs = _told_in(elsewhere, lines, found, laid)
-    lines, tagged = with_roles(lines, source, found, timed, laid, corrections, total, told_dish, theirs)
+    words = named(found, lines, laid)
+    theirs = told_in(elsewhere, lines, found, laid)
+    lines, tagged = with_roles(lines, source, found, timed, corrections, total, told_dish, theirs)
     way = method.choose(
         title,
         texts,
@@ -86,7 +89,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     settled = settle(
         timed, grain(line.grain) if line and line.grain else None, way_said, told_dish, stated.totals(aside)
     )
-    steps = _steps(text, laid, lines, settled.timed, texts)
+    steps = _steps(text, laid, words, settled.timed, texts)
     recipe = Recipe(
         text=text,
         title=text[laid.title.span.start : laid.title.span.end] if laid.title else "Untitled recipe",
@@ -291,12 +294,11 @@ def _told(
 def _steps(
     text: str,
     laid: Structure,
-    lines: Sequence[Line],
+    words: Sequence[re.Pattern[str] | None],
     timed: Sequence[minutes.Timed],
     told: Sequence[str],
 ) -> list[Step]:
-    """told: the steps' texts as they were understood; one that is blank tells another way."""
-    handles = list(enumerate(ingredients.handles(lines, _told_steps(laid))))
+    """words: by which the steps speak of each line. told: the steps' texts as they were understood; one that is blank tells another way."""
     out = []
     for n, piece in enumerate(laid.steps):
         shown = joined(text[piece.span.start : piece.span.end])
@@ -321,50 +323,9 @@ def _steps(
                 if not told[n][s.start : s.end].strip()
             ]
             durations.sort(key=lambda d: d.span.start)
-        mentions = tuple(i for i, p in handles if p and p.search(piece.text))
+        mentions = tuple(i for i, w in enumerate(words) if w and w.search(piece.text))
         out.append(Step(n, shown, piece.span, piece.section, tuple(durations), mentions, instead))
     return out
-
-
-def _pots_of_others(lines: Sequence[Line], mine: Line | None, found: Sequence[Clause]) -> frozenset[int]:
-    """Vessels in which another of the recipe's raw grains cooks, and not the one to be shifted."""
-    raw = {ln.grain for ln in lines if ln.grain and not ln.cooked}
-    if mine is None or len(raw) < 2 or mine.grain not in raw:
-        return frozenset()
-    holds: dict[int, set[str]] = {}
-    for c in found:
-        holds.setdefault(c.vessel, set()).update(f.slug for f in find_grains(c.text) if not f.generic)
-    mine_in = {v for v, slugs in holds.items() if mine.grain in slugs}
-    return (
-        frozenset(v for v, slugs in holds.items() if slugs & (raw - {mine.grain})) - mine_in if mine_in else frozenset()
-    )
-
-
-def _told_in(
-    vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clause], laid: Structure
-) -> frozenset[int]:
-    """Lines that stand in the steps alone, in clauses of these vessels, and the grains named in them."""
-    if not vessels:
-        return frozenset()
-    out = set()
-    for ln, pattern in zip(lines, ingredients.handles(lines, _told_steps(laid)), strict=True):
-        if ln.section.startswith("step "):
-            n = int(ln.section.removeprefix("step ")) - 1
-            at = ln.span.start - laid.steps[n].span.start
-            mine = next((c for c in found if c.block == n and c.start <= at < c.end), None)
-        elif ln.grain:
-            mine = next(
-                (c for c in found if any(f.slug == ln.grain and not f.generic for f in find_grains(c.text))), None
-            )
-        else:
-            mine = next((c for c in found if pattern and pattern.search(c.text)), None) if ln.fraction else None
-        if mine is not None and mine.vessel in vessels:
-            out.add(ln.index)
-    return frozenset(out)
-
-
-def _told_steps(laid: Structure) -> str:
-    return "\n".join(p.text for p in laid.steps)
 
 
 def _sums(recipe: Recipe) -> Recipe:

@@ -30,6 +30,7 @@ _SERVES = re.compile(
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
 )
+_PEOPLE_COUNTED = re.compile(rf"\b{_PEOPLE}\b|\bserves\b|\bfeeds?\b", re.I)
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
     re.I,
@@ -201,6 +202,16 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 piece = replace(
                     piece, text=piece.text[m.end() :], span=Span(piece.span.start + m.end(), piece.span.end)
                 )
+            elif m := _PART_IS.match(piece.text):
+                # "For the sauce: 2 tbsp oil, 4 cloves garlic": the part's name, and its things on the same line
+                end = piece.span.start + m.end("part")
+                out.headings.append(Piece(m["part"], Span(piece.span.start, end), piece.section, None, ln.index))
+                piece = replace(
+                    piece,
+                    text=piece.text[m.end() :],
+                    span=Span(piece.span.start + m.end(), piece.span.end),
+                    section=m["part"].strip(),
+                )
             above = out.lines[-1][0] if out.lines else None
             if above is not None and _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line):
                 _join(above, piece, told)
@@ -271,6 +282,10 @@ _COMES_OUT = re.compile(
 )
 _HEADS_PART = re.compile(
     r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
+    re.I,
+)
+_PART_IS = re.compile(
+    r"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){1,4}|(?:[^\W\d_]+ ){0,2}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer)))\s*:\s+(?=\S)",
     re.I,
 )
 _LIST_IS = re.compile(r"(?:ingredients?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
@@ -503,7 +518,9 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     found: list[tuple[int, int, float, Span]] = []
     for t in tagged:
         cls = out.classes[t.line.index][2]
-        for m in _SERVES.finditer(t.line.text[:1200]):
+        counts = list(_SERVES.finditer(t.line.text[:1200]))
+        # "Makes 12 rolls / 6 servings"
+        for m in sorted(counts, key=lambda m: not _PEOPLE_COUNTED.search(m[0])):
             said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"]
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from ..measures import Measures, canonical_unit, unit_kind
 from ..problems import Problem
 from ..recipe import Line
-from ..text.amounts import AMOUNT, MOST_ITEM, Item, items, parse
+from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
 from . import ingredients
 from .clauses import instead_blanked
@@ -20,7 +20,25 @@ from .words import word_list
 def things_in(laid: Structure, text: str, measures: Measures) -> tuple[list[Line], list[Problem]]:
     problems: list[Problem] = []
     lines = listed(laid, text, measures, problems)
+    lines = _same_tin(lines, problems)
     return lines + in_prose(lines, laid, text, measures, problems), problems
+
+
+def _same_tin(lines: list[Line], problems: list[Problem]) -> list[Line]:
+    """ "1 can consomme (10½ oz), 1 can water": water is measured in the tin that the other thing came in."""
+    sizes = [
+        (ln.ml or ln.g or 0.0) / ln.quantity for ln in lines if ln.unit == "tin" and ln.quantity and not ln.carrier
+    ]
+    sizes = [*(x for x in sizes if x), *(ln.ml / ln.quantity for ln in lines if ln.unit == "tin" and ln.kind == "stock" and ln.ml and ln.quantity)]  # fmt: skip
+    out = []
+    for ln in lines:
+        assumed = [p for p in problems if p.code == "assumed_size" and p.where == ln.text]
+        if ln.unit == "tin" and ln.kind == "water" and assumed and sizes and ln.quantity:
+            ml = sizes[0] * ln.quantity
+            ln = ln.with_(ml=ml, g=ml, water=ml * ln.fraction)
+            problems[:] = [p for p in problems if p not in assumed]
+        out.append(ln)
+    return out
 
 
 # a line of more words than this tells something, and is no list
@@ -194,12 +212,14 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         if m.start() < end_before or (not m["u"] and m["n"].lower() in ("a", "an")):
             continue
         measured = bool(unit)
-        after = text[m.end() :]
+        more = AND_A_HALF.match(text, m.end()) if measured else None
+        stated = more.end() if more else m.end()
+        after = text[stated:]
         if not measured and _PART_OF.match(f"{m['n']} {after[:12]}"):
             # "half the tomatoes" are no other tomatoes
             continue
         bracket = re.match(r"\s*\([^)]*\)", after)
-        at = m.end() + (bracket.end() if bracket else 0)
+        at = stated + (bracket.end() if bracket else 0)
         name = _NAME_AFTER.match(text, at)
         if not name:
             continue

@@ -120,7 +120,10 @@ def _poured_later(recipe: Recipe) -> frozenset[int]:
         return frozenset()
     ops = recipe.process.operations
     before, after = ({i for o in part for i in o.what} for part in (ops[: at + 1], ops[at + 1 :]))
-    return frozenset(after - before)
+    turned = next((o.span.end for o in reversed(ops[: at + 1]) if o.span), 0)
+    # what only a step states stands where it is poured
+    stated = {ln.index: ln.span.start for ln in recipe.lines if ln.section.startswith("step ")}
+    return frozenset({i for i in after - before if i not in stated} | {i for i, x in stated.items() if x > turned})
 
 
 # share of the boil-off that a milk pudding loses

@@ -74,7 +74,10 @@ def turning(recipe: Recipe) -> int | None:
     pots = in_pot(recipe)
     for i in range(heat[0] + 1, heat[-1]):
         o = ops[i]
-        drained = o.kind == "drain" and (recipe.source in o.what or (not o.what and o.vessel in pots))
+        # "drain in a colander": what was in the pot just before
+        drained = o.kind == "drain" and (
+            recipe.source in o.what or (not o.what and (o.vessel in pots or ops[i - 1].vessel in pots))
+        )
         if drained or (recipe.dish == "stuffing" and _FILLED.search(o.text)):
             return i
     return None

@@ -31,7 +31,8 @@ _COOKED_WORDS = re.compile(
 
 _MASS = ("g", "kg", "oz", "lb")
 _NO_AMOUNT = re.compile(
-    r"(?:cold |hot |boiling |some )?(?:water|stock|broth|dashi|yakhni)\b(?!.*\d\s*(?:ml|l|cups?|g)\b)", re.I
+    r"(?:cold |hot |boiling |some )?(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))(?!.*\d\s*(?:ml|l|cups?|g|t|tsp|tbsp)\b)",
+    re.I,
 )
 
 
@@ -257,6 +258,8 @@ _SUCH_AS = re.compile(
     r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I (?:use|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
     re.I,
 )
+# "(Carolina)", "(Tilda)": a kind or a brand
+_NAMES_KIND = re.compile(r"\s*\(\s*(?:[A-Z][\w'’-]+\s*){1,3}\)")
 _TELLS_KIND = re.compile(
     r"\b(?:kind|type|brand|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
     re.I,
@@ -276,23 +279,20 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     edits = []
     for x, y in brackets:
         words = text[x:y]
-        told = any(x <= f.span.start < y for f in found) or _TELLS_KIND.search(words)
+        told = any(x <= f.span.start < y for f in found) or _TELLS_KIND.search(words) or _NAMES_KIND.fullmatch(words)
         if told and not re.search(r"\d", words):
             edits.append(Edit(x, y, ""))
     if outside:
         first = outside[0]
-        start, end = with_kind(text, first.span.start), first.span.end
+        start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
         if m := re.match(r"\s+(?:rice|chawal|arroz)\b", text[end:], re.I):
             end += m.end()
+        reach = such.end() if (such := _SUCH_AS.match(text, end)) else end
         for f in outside[1:]:
             # "or basmati", "/ kalijira chal": the other names go with the first
-            lead = re.search(
-                r"(?:\s*[,/]\s*|\s+or\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}$",
-                text[: with_kind(text, f.span.start)],
-                re.I,
-            )
-            if lead and lead.start() >= end:
-                edits.append(Edit(lead.start(), f.span.end, ""))
+            if f.span.start >= reach and _OR_ANOTHER.fullmatch(text, reach, with_kind(text, f.span.start)):
+                edits.append(Edit(reach, f.span.end, ""))
+                reach = f.span.end
     elif found and (around := inside(found[0].span.start)) is not None:
         # only the bracket says it in words we know: what stands before it is its name in another tongue
         start = ln.amount_span.end if ln.amount_span and ln.amount_span.end <= around[0] else 0
@@ -309,6 +309,76 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}|\d", text[:start])
     edits.append(Edit(start, end, name[:1].upper() + name[1:] if upper else name))
     return edits
+
+
+# what may stand before a grain's name and is as true of another grain
+_OF_ANY = frozenset(
+    [
+        "of",
+        "the",
+        "your",
+        "my",
+        "our",
+        "some",
+        "any",
+        "dry",
+        "dried",
+        "cooked",
+        "leftover",
+        "leftovers",
+        "cold",
+        "warm",
+        "hot",
+        "washed",
+        "rinsed",
+        "soaked",
+        "drained",
+        "well",
+        "very",
+        "organic",
+        "heaped",
+        "heaping",
+        "level",
+        "generous",
+        "scant",
+        "about",
+        "approx",
+        "plus",
+        "and",
+        "more",
+        "extra",
+        "fresh",
+        "toasted",
+        "roasted",
+        "ground",
+        "whole",
+        "day-old",
+        "left-over",
+        "cleaned",
+        "picked",
+        "over",
+        "unsoaked",
+        "favourite",
+        "favorite",
+    ]
+)
+_WORDS_BEFORE = re.compile(r"[\s'’\w-]*")
+_OR_ANOTHER = re.compile(
+    r"(?:\s*[,/]\s*(?:or\s+)?|\s+or\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}", re.I
+)
+
+
+def _of_its_kind(ln: Line, start: int) -> int:
+    """Where the grain's name begins with the words before it that are another rice's: "devzira or other medium-grain", "golden sella basmati"."""
+    if ln.amount_span is None or ln.amount_span.end > start or ln.ml is None:
+        return start
+    words = ln.text[ln.amount_span.end : start]
+    if not _WORDS_BEFORE.fullmatch(words) or re.search(r"\d", words):
+        return start
+    for m in re.finditer(r"[^\W\d_][\w'’-]*", words):
+        if m[0].lower() not in _OF_ANY:
+            return ln.amount_span.end + m.start()
+    return start
 
 
 # so near is a second amount to the line's own that it says the same

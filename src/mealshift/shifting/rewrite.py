@@ -25,12 +25,13 @@ from ..problems import Problem
 from ..process import Operation
 from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.names import find_grains, with_kind, without_aside
+from ..reading.pours import KEPT
 from ..recipe import Recipe, Step
 from . import signs
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
 from .target import Target
-from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_time
+from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
@@ -40,10 +41,19 @@ _LIQUID_AMOUNT = re.compile(
     r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?:water|stock|broth|liquid)\b)",
     re.I,
 )
+# "add the mushrooms' water, then add water to the line"
+_POURED_BEFORE = re.compile(
+    r"\b(?:the|its|their) (?:[\w'’-]+ ){0,3}?(?:water|liquid|liquor|juices?|stock|broth)\b[^.;]*\bwater\b", re.I
+)
 _NEAR_THE_END = re.compile(
     r"\b(?:(?:for|in|during) the (?:last|final) [\d½¼¾–-]+(?: to \d+)? ?min(?:ute)?s?|[\d½¼¾–-]+ ?min(?:ute)?s? before (?:the end|it is done|serving))\b",
     re.I,
 )
+_OR_AT = re.compile(
+    rf"\s*(?:,|or|/|;)?\s*(?:or )?(?:on |at )?(?:high|low)(?: heat| setting)?(?: for)?\s*(?P<n>{RANGE_PATTERN})", re.I
+)
+# what takes so long may be told for another setting of the cooker, in hours
+SLOW_MIN = 120.0
 _BOTH_KINDS = re.compile(
     r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
     re.I,
@@ -377,7 +387,18 @@ class _View:
                     # "at the 26 minute mark"
                     said = re.sub(r"minutes$", "minute", said)
             edits.append(Edit(start, end, said))
+            edits += self._other_heat(step, o, end)
         return edits
+
+    def _other_heat(self, step: Step, o: Operation, end: int) -> list[Edit]:
+        """ "LOW 8 hours or HIGH 4 to 5": the other setting's hours in the same proportion."""
+        was = dict(o.was).get("typical_min")
+        m = _OR_AT.match(step.text, end)
+        if m is None or not was or not o.typical_min or was < SLOW_MIN:
+            return []
+        low, high = (max(1, round_half_up(2 * h * o.typical_min / was)) / 2 for h in number_range(m["n"]))
+        said = said_quantity(low) if low == high else f"{said_quantity(low)}–{said_quantity(high)}"
+        return [] if number_range(m["n"]) == (low, high) else [Edit(m.start("n"), m.end("n"), said)]
 
     def _size(self, step: Step, o: Operation) -> Edit:
         """Minutes for a clause that says none, at its end."""
@@ -535,7 +556,11 @@ class _View:
             # beside an amount the sign only tells what the rice's amount came to
             return [Edit(a, b, "") for a, b in signs.asides(step.text)]
         place = signs.in_step(step.text)
-        return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml)")] if place else []
+        if place is None:
+            return []
+        # a line of the pot is reached with what was poured before; so is the amount that stands in its place
+        whole = " in all" if not self.a.others_ml and _POURED_BEFORE.search(step.text[: place[0]]) else ""
+        return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml{whole})")]
 
     def _told_here(self, step: Step) -> list[Edit]:
         """New amounts of the grain and liquids that only this step states."""
@@ -566,6 +591,9 @@ class _View:
                         else said_liquid(new, ln.unit, of_line(ln, self.measures), was),
                     )
                 )
+                if ln.name == KEPT and new > ln.ml and not re.search(r"\btop", step.text[end:], re.I):
+                    # so much more may not be left of it
+                    edits[-1] = replace(edits[-1], new=edits[-1].new + " (top up with water if short)")
                 if edits[-1].new != was and told_by_the_grain(ln):
                     edits += as_the_grain(step.text, end)
         return edits

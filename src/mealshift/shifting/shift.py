@@ -314,6 +314,10 @@ def _broth(own: Own, choice: Choice, method: str) -> float | None:
 ALIKE = 0.6
 
 
+# so long a cooking is told in round numbers, and keeps its own where another grain's is nearly the same
+ROUND_FROM_MIN, NEARLY = 40.0, 0.06
+
+
 def _pot(
     recipe: Recipe, own: Own, target: Grain, way: Way, choice: Choice, scale: float, dry_ml: float, same_way: bool
 ) -> Pot:
@@ -337,6 +341,10 @@ def _pot(
         alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
         habit_ml = carried * scale * alone.need_ml / own.pot.need_ml - alone.raw_pour_ml
     cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min + finish_min
+    was = recipe.simmer_min or 0.0
+    if was >= ROUND_FROM_MIN and not finish_min and way.method == own.way.method and abs(cook - was) <= NEARLY * was:
+        # "bake 1 hour" does not become 58 minutes
+        habit_min, cook = habit_min + was - cook, was
     before_min = max((e.minutes for e in early(recipe, cook)), default=0) if target.slug != own.grain.slug else 0
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)

@@ -10,7 +10,7 @@ import re
 _DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|\"|fingers?(?:'s?)?(?: ?(?:width|breadth|joint)s?)?|thumb'?s?(?: width)?)"
 # how much water, told by a line of the pot, a finger, or its depth over the grain
 _SIGN = re.compile(
-    r"(?:up )?to (?:the |a |your )?(?:(?:number |no\. ?)?(?:\d+|one|two|three|four)(?:[ -]?cups?)?[ -](?:line|mark|level)|(?:line|mark|level) (?:for )?(?:\d+|one|two|three|four)(?: cups?)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
+    r"(?:up )?to (?:the |a |your )?(?:(?:number |no\. ?)?(?:\d+|one|two|three|four)(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level) (?:for )?(?:\d+|one|two|three|four)(?: cups?)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
     r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
     rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
     rf"|(?:by|to) (?:about |abt |around |roughly |some )?{_DEPTH}(?: (?:above|over|on top of)(?: the)?(?: (?:rice|grains?|it))?)?"
@@ -34,8 +34,21 @@ def in_step(text: str) -> tuple[int, int] | None:
 
 
 def asides(text: str) -> list[tuple[int, int]]:
-    """Brackets that hold nothing but such a sign: "(it should come about 1 cm above the rice)"."""
-    return [m.span() for m in _ASIDE.finditer(text) if _SIGN.search(m[0])]
+    """What of a step only says what a stated amount came to for that rice: "(it should come about 1 cm above the rice)", "…, so that it stands 2 cm above the rice"."""
+    out = [m.span() for m in _ASIDE.finditer(text) if _SIGN.search(m[0])]
+    place = in_step(text)
+    if place and not any(a <= place[0] < b for a, b in out) and _SAYS_HOW_MUCH.match(text, place[0]):
+        joint = _JOINED.search(text, 0, place[0])
+        start = joint.start() if joint else place[0]
+        # a sentence that says nothing else is left as it is
+        if _POURS.search(re.split(r"[.;!?]\s", text[:start])[-1]):
+            out.append((start, place[1]))
+    return sorted(out)
+
+
+_SAYS_HOW_MUCH = re.compile(r"(?:until|till|so|by|to|up to)\b", re.I)
+_JOINED = re.compile(r"[\s,;]*(?:\b(?:or|and|enough|just|about)\b[\s,]*)*$", re.I)
+_POURS = re.compile(r"\b(?:pour|add|put|ladle|tip|fill|cover|stir|top)\w*\b", re.I)
 
 
 _ASIDE = re.compile(

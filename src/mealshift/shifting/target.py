@@ -38,7 +38,7 @@ _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,3}?(?:is|are|has|have|looks?|rea
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
@@ -115,7 +115,7 @@ def target_process(
 
 
 _LETS_OUT = re.compile(
-    r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
+    r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|(?:QR|QPR|quick[- ]?releas\w*|releas\w*|vent) (?:the |any )?(?:rest|remain\w*)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
     re.I,
 )
 

@@ -173,6 +173,9 @@ def of_line(ln: Line, measures: Measures) -> Measures:
 
 def plural(unit: str, value: float, was: str = "") -> str:
     """The unit's word for that many, in the words it replaces: "7 glasses" goes on in glasses."""
+    if short := re.search(r"(?<![^\W\d_])c$", was, re.I):
+        # "2 c." goes on with its stop
+        return short[0]
     # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
     said = re.search(
         r"[^\W\d_]{2,}$",
@@ -203,7 +206,8 @@ def said_time(low: float, high: float, was: str) -> str:
     lo, hi = max(1, round_half_up(low)), max(1, round_half_up(high))
     hours = any(w in was.lower() for w in ("hour", "hr")) or was.lower().rstrip().endswith("h")
     if hours and lo >= 60:
-        lo, hi = nearest(lo, 5), nearest(hi, 5)
+        step = 5 if lo < 180 else 15
+        lo, hi = nearest(lo, step), nearest(hi, step)
         return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
     short = re.search(r"\bmins?\b", was.lower())
     word = short[0] if short else "minutes"

@@ -231,7 +231,7 @@ def _amounts(text: str) -> list[_Said]:
             low, high = number_range(m["n"])
         except ValueError:
             continue
-        more = _AND_A_HALF.match(text, m.end())
+        more = AND_A_HALF.match(text, m.end())
         if more:
             # "a cup and a half", "1 and a half cups"
             part = {"half": 0.5, "quarter": 0.25}[more["p"].lower()]
@@ -288,7 +288,7 @@ _LABEL = re.compile(
 )
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
-_AND_A_HALF = re.compile(
+AND_A_HALF = re.compile(
     rf"\s+and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))", re.I
 )
 _UP_TO = re.compile(r"\s*(?:to|-|–|or)\s*", re.I)
