@@ -105,7 +105,7 @@ _OTHER_TIME = re.compile(
 _PRONOUN = re.compile(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
 _OFF = re.compile(
     r"\b(?:off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
-    r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
+    r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|wrap(?:ped)? (?:it |the \w+ |up )?(?:well )?in (?:an? |the |your )?(?:\w+ )?(?:sleeping bag|blankets?|duvet|quilt|towels|newspapers?|coat)|hay ?-?box|into (?:an? |the )?(?:[\w-]+ )?(?:thermos|vacuum flask|wonder ?bag|cooker cosy)|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
     re.I,
 )
 _OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*(?:and|then)?\W*$")

@@ -22,7 +22,7 @@ from ..recipe import Line
 from ..results import Role
 from ..text.amounts import Item
 from ..text.plain import joined
-from .names import Found, find_grains, guess_grain, name_grain, rice_words
+from .names import Found, find_grains, guess_grain, kind_of_rice, name_grain, rice_words
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
@@ -145,6 +145,10 @@ def lines_of_item(item: Item, text: str, at: int, index: int, section: str, prob
 def _as_kind(line: Line, problems: list[Problem]) -> Line:
     found = name_grain(line.text)
     kind, _ = kind_of(line.name or line.text)
+    if found is None and kind is None and line.quantity is not None and (m := _GRAIN_ALONE.search(line.text)):
+        # "300 g Japanese short grain": what else is called so
+        slug = kind_of_rice(f"{m[0]} rice") or "rice-white-long"
+        found = Found(slug, Span(m.start(), m.end()), m[0], False)
     if found is None and kind is None and line.quantity is not None and (guess := guess_grain(line.name)):
         offset = line.name_span.start if line.name_span else 0
         found = Found(guess.slug, Span(guess.span.start + offset, guess.span.end + offset), guess.text, False)
@@ -185,6 +189,10 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     )
 
 
+_GRAIN_ALONE = re.compile(
+    r"\b(?:(?:white|brown|japanese|sushi|spanish|italian|egyptian|american)\s+)*(?:long|short|medium|round)[- ]grain(?:ed)?(?=\s*(?:$|[,(]))",
+    re.I,
+)
 _POURED_MEANT = ("water", "stock", "broth", "milk", "coconut milk", "tomatoes", "tomato sauce", "passata", "cream")
 
 

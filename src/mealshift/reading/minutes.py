@@ -192,6 +192,9 @@ def tag(
             kind, sure, others = "come_up", 0.97, ()
         elif _COMES_DOWN.search(before) or _NPR_AFTER.match(blocks[n].text, s.end):
             kind, sure, others = "release", max(sure if kind == "release" else 0.0, 0.9), ()
+        elif _KEPT_HOT.search(before) and any(t.kind == "heat" for t in out):
+            # it goes on cooking, and nothing heats it
+            kind, sure, others = "rest", 0.97, ()
         elif s.typical <= LONGEST_REST and _JUST_OFF.search(before) and not any(t.kind == "rest" for t in out):
             # "Lid on, lowest, 11 min. Off. Do not peep. 12 min."
             kind, sure, others = "rest", max(sure if kind == "rest" else 0.0, 0.9), ()
@@ -271,6 +274,9 @@ _IS_SOAKING = re.compile(
 )
 _CHECKED_AT = re.compile(
     r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
+)
+_KEPT_HOT = re.compile(
+    r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$", re.I
 )
 _RESTS_NOW = re.compile(
     r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",

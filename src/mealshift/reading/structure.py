@@ -30,7 +30,7 @@ _SERVES = re.compile(
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
 )
-_PEOPLE_COUNTED = re.compile(rf"\b{_PEOPLE}\b|\bserves\b|\bfeeds?\b", re.I)
+_THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
     re.I,
@@ -130,6 +130,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
             cls, sure = "step", 0.6
         following = tagged[ln.index + 1] if ln.index + 1 < len(tagged) else None
+        if cls in ("note", "chatter", "meta") and out.lines and _LABELLED.match(ln.text) and verbs_in(ln.text):
+            # "Night before: rinse the rice and freeze it", and "Morning: …" right below
+            cls, sure = "step", 0.7
         if (
             cls == "ingredient"
             and ln.blank_before
@@ -287,6 +290,9 @@ _HEADS_PART = re.compile(
 _PART_IS = re.compile(
     r"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){1,4}|(?:[^\W\d_]+ ){0,2}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer)))\s*:\s+(?=\S)",
     re.I,
+)
+_LABELLED = re.compile(
+    r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]", re.I
 )
 _LIST_IS = re.compile(r"(?:ingredients?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
@@ -520,7 +526,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
         cls = out.classes[t.line.index][2]
         counts = list(_SERVES.finditer(t.line.text[:1200]))
         # "Makes 12 rolls / 6 servings"
-        for m in sorted(counts, key=lambda m: not _PEOPLE_COUNTED.search(m[0])):
+        for m in sorted(counts, key=lambda m: bool(_THINGS_COUNTED.match(m[0]))):
             said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"]
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))

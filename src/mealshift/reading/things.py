@@ -93,6 +93,7 @@ _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
 )
+_MORE_OF_IT = re.compile(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 _SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
@@ -123,7 +124,10 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             if line.grain:
                 keep = not have_grain and not any(x.grain == line.grain for x in out)
             elif line.fraction and line.ml:
-                listed = line.kind in kinds or (line.kind, round(line.ml)) in known
+                # "and a further ½ pint of stock" is more than the list has of it
+                listed = not _MORE_OF_IT.search(piece.text[max(0, item.start - 20) : item.start]) and (
+                    line.kind in kinds or (line.kind, round(line.ml)) in known
+                )
                 keep = (
                     not listed
                     and not _IF_NEEDED.search(around)

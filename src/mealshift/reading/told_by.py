@@ -51,9 +51,13 @@ _RATIO = (
 )  # fmt: skip
 
 
+# "water 1 : 1.75", "stock - 1:2"
+_ONE_TO = re.compile(rf"\b1\s?:\s?(?P<times>{NUMBER_PATTERN})(?=\s*(?:$|[(,;]))")
+
+
 def _by_the_rice(text: str) -> tuple[float, int, int] | None:
     """(times the grain's volume, start, end) of a line that names its liquid before, or None."""
-    m = _BY_THE_RICE.search(text)
+    m = _BY_THE_RICE.search(text) or _ONE_TO.search(text)
     times = _times(m["times"]) if m else None
     return None if m is None or times is None else (times, m.start(), m.end())
 

@@ -251,7 +251,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
 # a bracket or a tail that only tells which rice it was
 _BRACKET = re.compile(r"\s*\([^()]*\)")
 _KIND_TAIL = re.compile(
-    r",\s*(?:any\s+|the\s+)?(?:long|medium|short|round)[- ]grain(?:ed)?(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\())",
+    r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:long|medium|short|round)[- ]grain(?:ed)?(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\())",
     re.I,
 )
 _SUCH_AS = re.compile(
@@ -261,7 +261,7 @@ _SUCH_AS = re.compile(
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = re.compile(r"\s*\(\s*(?:[A-Z][\w'’-]+\s*){1,3}\)")
 _TELLS_KIND = re.compile(
-    r"\b(?:kind|type|brand|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
+    r"\b(?:kind|type|brand|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
     re.I,
 )
 
