@@ -59,7 +59,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
         "volume", 180.0,
         ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups", "cooker cup", "cooker cups", "go", "gō", "gou", "rice cup", "rice cups", "rice measuring cup", "rice measuring cups"),
     ),
-    "measure": ("measure", None, ("measure", "measures", "su bardağı", "su bardagi", "verre", "verres", "vaso", "vasos", "bicchiere", "bicchieri", "szklanka", "szklanki", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
+    "measure": ("measure", None, ("measure", "measures", "su bardağı", "su bardagi", "bardak", "bardağı", "bardagi", "verre", "verres", "vaso", "vasos", "bicchiere", "bicchieri", "szklanka", "szklanki", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
     "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),
     "teacup": ("vessel", None, ("teacup", "teacups", "tea cup", "tea cups", "teacupful")),
     "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "rice bowl", "rice bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "xícara", "xícaras", "xicara", "xicaras", "tazza", "tazze", "pav", "scoop", "scoops", "bati", "batis", "mana", "manas", "padi", "nazhi", "uzhakku", "ulakku", "kibaba", "beaker", "beakers", "taza", "tazas", "tasse", "tassen")),

@@ -110,8 +110,13 @@ class Process:
         }  # fmt: skip
 
 
+# "simmer 30 min. stirring twice" goes on
+_SHORT_STOP = re.compile(r"(?<=\b(?:min|hrs|sec|mts))\.(?=\s[a-z]+ing\b)|(?<=\bmins)\.(?=\s[a-z]+ing\b)")
+
+
 def one_sentence(text: str, a: Operation, b: Operation) -> bool:
     """Do two operations of one step stand in one sentence of the recipe's text?"""
     if a.step is None or a.step != b.step or a.span is None or b.span is None:
         return False
-    return not re.search(r"[.;!?](?!\d)", text[a.span.start : b.span.start].rstrip())
+    between = _SHORT_STOP.sub(" ", text[a.span.start : b.span.start].rstrip())
+    return not re.search(r"[.;!?](?!\d)", between)

@@ -211,7 +211,7 @@ _THING_AFTER = re.compile(
 )
 _SALTED = re.compile(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
 # "with all the rest", "quick release the rest"
-_ALL_ELSE = re.compile(r"\b(?:all|with|w/|qr|release|add|in|and) the $", re.I)
+_ALL_ELSE = re.compile(r"\b(?:(?:all|with|w/|qr|release|add|in|and) the|add|all|w/) $", re.I)
 _REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
 
 

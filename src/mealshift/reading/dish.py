@@ -17,7 +17,7 @@ LEAST_GRAIN_G = 5.0
 
 # words of the dish -> (dish, texture); searched in the title first, then in the steps
 _DISHES = (
-    (r"\b(?:congee|gruel|jook|kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
+    (r"\b(?:congee|gruel|jook|(?<!the )kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
     (r"\bporridge\b", "porridge", "porridge"),
     (r"\b(?:pudding|kheer|payasam|arroz con leche|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)", "pudding", "soft"),
     (r"\b(?:khichdi|khichuri|kitchari)\b", "soft", "soft"),

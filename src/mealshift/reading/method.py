@@ -34,7 +34,7 @@ _FLAGS = {
     "stirring": r"\b(?:stirring (?:often|constantly|all|continuously|frequently|occasionally|now|every)|keep stirring|stir (?:often|constantly|every|all the time|now and then))\b",
     "ladle": r"\bladle(?:ful|s)?\b",
     "creamy": r"\b(?:creamy|creaminess|all'onda|risotto)\b",
-    "porridge": r"\b(?:congee|porridge|jook|pudding|kheer|payasam|kanji|lugaw|arroz caldo)\b",
+    "porridge": r"\b(?:congee|porridge|jook|pudding|kheer|payasam|(?<!the )kanji|lugaw|arroz caldo)\b",
     "fried": r"\b(?:fried rice|stir-?fr\w+|wok)\b",
     "cold": r"\b(?:cold|cooked|leftover|day[- ]old) rice\b",
     "absorbed": r"\babsorb\w*\b",

@@ -276,7 +276,8 @@ _CHECKED_AT = re.compile(
     r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
 )
 _KEPT_HOT = re.compile(
-    r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$", re.I
+    r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$",
+    re.I,
 )
 _RESTS_NOW = re.compile(
     r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",

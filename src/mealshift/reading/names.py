@@ -41,7 +41,7 @@ def as_rice(text: str) -> str:
 # words of a kind of rice that stand before its name and mean nothing beside another grain's
 _KIND_BEFORE = re.compile(
     r"(?:(?<![\w-])(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
-    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|forbidden|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|good|real|pishori|chinigura|kalijira)[\s,-]+(?:or\s+|\([^()\d]{0,30}\)\s*)?)+$",
+    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|forbidden|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|wild|good|real|pishori|chinigura|kalijira)[\s,-]+(?:(?:or|and|&|\+)\s+|\([^()\d]{0,30}\)\s*)?)+$",
     re.I,
 )
 
@@ -139,9 +139,14 @@ def with_kind(text: str, start: int) -> int:
 _KIND_ASIDE = re.compile(r"\s*\([^()\d]{0,30}\b(?:long|medium|short|round)[- ]grain\b[^()\d]{0,30}\)", re.I)
 
 
+# "two cups of rice, the jasmine one"; "the wild rice mix"
+_THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
+_MIXED = re.compile(r"\s+(?:blend|mix|medley|mixture)\b", re.I)
+
+
 def without_aside(text: str, end: int) -> int:
     """Where a grain's name ends with what a bracket says of its kind: "rice (I use a medium grain)"."""
-    m = _KIND_ASIDE.match(text, end)
+    m = _KIND_ASIDE.match(text, end) or _THE_ONE.match(text, end) or _MIXED.match(text, end)
     return m.end() if m else end
 
 

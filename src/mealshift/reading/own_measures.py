@@ -9,7 +9,7 @@ from ..measures import Measures, canonical_unit, number_range
 from ..text.amounts import AMOUNT, parse
 
 _DEFINED = re.compile(
-    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
     r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
     r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
     re.I,

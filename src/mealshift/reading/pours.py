@@ -117,6 +117,11 @@ _DRAWN = re.compile(
     ),
     re.I,
 )
+# "boil the peas … until 2 cups of liquor remain", and the rice goes in
+_LEFT = re.compile(
+    rf"\b(?:until|till)\s+(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left)\b",
+    re.I,
+)
 _OF_A_THING = re.compile(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
 _THE_KEPT = re.compile(
     r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
@@ -148,6 +153,8 @@ def reserved(
         drawn = None if m else _DRAWN.search(piece.text[:4000])
         if drawn and _OF_A_THING.search(drawn["of"]):
             m = drawn
+        left = None if m else _LEFT.search(piece.text[:4000])
+        m = m or left
         if m is None:
             before += piece.text + "\n"
             continue
@@ -156,6 +163,7 @@ def reserved(
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
         again = _THE_KEPT.search(later) or (" " in m["of"] and m["of"].lower() in later.lower()) or m["a"] in later
+        again = again or left
         joins = drawn or (again and handle is not None and handle.search(later) and not handle.search(told))
         if not item.ml or kind is None or not joins:
             before += piece.text + "\n"

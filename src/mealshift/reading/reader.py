@@ -54,6 +54,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         lines, problems = things_in(laid, text, measures)
     lines = [_corrected(ln, corrections) for ln in lines]
     source = _source(lines, corrections, [p.text for p in laid.steps])
+    lines = _raw_is_uncooked(lines, laid, source)
     lines = _named_elsewhere(lines, laid, source, corrections)
     lines, misspelt = _near_unit(lines, source, measures)
     lines = related(lines, laid, source)
@@ -230,6 +231,27 @@ def _near_unit(lines: list[Line], source: int | None, measures: Measures) -> tup
     out = list(lines)
     out[mine.index] = ingredients.sized(mine.with_(unit=unit, ml=amount.ml, g=amount.g), [])
     return out, word
+
+
+_RAW = re.compile(r"(?:uncooked )?raw (?:white )?rice|raw rice grains", re.I)
+_SOUTH_ASIAN = re.compile(
+    r"\b(?:dal|dhal|masala|jeera|hing|asafoetida|curry leaves|urad|chana|moong|toor|tadka|tempering|idli|dosa|pongal|ghee|chillies?|kadai|kadhai|whistles?|katori|lakhs?|boiled rice|payasam|kheer|upma|rasam|sambar)\b",
+    re.I,
+)
+
+
+def _raw_is_uncooked(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
+    """ "1 cup raw rice" is a kind of rice only where such rice is sold; elsewhere it says that it is not cooked yet."""
+    mine = None if source is None else lines[source]
+    if mine is None or mine.corrected or not _RAW.fullmatch(mine.name.strip()) or _SOUTH_ASIAN.search(laid.plain):
+        return lines
+    out = list(lines)
+    by_mass = unit_kind(mine.unit) == "mass"
+    plain = mine.with_(
+        grain="rice-white-long", kind="generic rice", ml=None if by_mass else mine.ml, g=mine.g if by_mass else None
+    )
+    out[mine.index] = ingredients.sized(plain, [])
+    return out
 
 
 def _named_elsewhere(

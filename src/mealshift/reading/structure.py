@@ -31,6 +31,8 @@ _SERVES = re.compile(
     re.I,
 )
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
+# "Makes 8 cups" counts nobody
+_ALONE = re.compile(rf"(?<![\w/.]){_N}(?!\s*(?:cups?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I)
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
     re.I,
@@ -292,7 +294,8 @@ _PART_IS = re.compile(
     re.I,
 )
 _LABELLED = re.compile(
-    r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]", re.I
+    r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]",
+    re.I,
 )
 _LIST_IS = re.compile(r"(?:ingredients?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
@@ -304,7 +307,11 @@ def _all_small(lines: Sequence[TextLine]) -> bool:
         for i, ln in enumerate(lines)
         if ln.text[:1].isalpha() and (i == 0 or ln.blank_before or ln.marks or lines[i - 1].text[-1:] in ".!?:")
     ]
-    return len(begins) >= 2 and sum(c.islower() for c in begins) > 0.5 * len(begins)
+    if len(begins) >= 2 and sum(c.islower() for c in begins) > 0.5 * len(begins):
+        return True
+    # "saute leek til soft", "add rice", "simmer 25 min": every line bids, and none begins with a capital
+    told = [ln.text for ln in lines if (v := verbs_in(ln.text[:40])) and v[0][0] == 0]
+    return len(told) >= 2 and all(t[0].islower() for t in told)
 
 
 def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
@@ -577,7 +584,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             found.append((order.get(cls, 4), at, low, Span(at, t.line.start + m.end())))
             break
         else:
-            if cls == "servings" and (alone := re.search(rf"(?<![\w/.]){_N}", t.line.text, re.I)):
+            if cls == "servings" and (alone := _ALONE.search(t.line.text)):
                 try:
                     low, _ = number_range(re.sub(r"\s*/\s*", " to ", alone[0]))
                 except ValueError:

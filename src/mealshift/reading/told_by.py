@@ -88,9 +88,12 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = re.compile(
-    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b",
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
+
+
+_PARTS = {"three quarter": 0.75, "¾": 0.75, "half": 0.5, "½": 0.5, "two third": 2 / 3, "⅔": 2 / 3}
 
 
 def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
@@ -107,7 +110,8 @@ def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
         one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0)
         # to the word before the blank
         before = len(m[0][: m.start("kind") - m.start()].rstrip())
-        ml, at = one * (2 if m["twice"] else 1), piece.span.start + m.start()
+        part = _PARTS.get((m["part"] or "").lower().replace("-", " ").removesuffix("s"), 1.0)
+        ml, at = one * (2 if m["twice"] else part), piece.span.start + m.start()
         return [_water(len(lines), m[0], at, f"step {n + 1}", ml, m["kind"], kind, before)]
     return []
 

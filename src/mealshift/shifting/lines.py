@@ -202,6 +202,16 @@ def _own_amount(ln: Line, a: Amounts) -> NewLine:
     return NewLine(edited.text, ln.text, ln.role, edited.marks, "as much as it was, not as the grain is", edited.olds)
 
 
+def _with_stop(ln: Line, said: str) -> int:
+    """Where the line's amount ends; the stop of "2 c." goes with it, but where the new amount is abbreviated so too."""
+    if ln.amount_span is None:
+        return 0
+    end = ln.amount_span.end
+    last = re.search(r"[^\W\d_]*$", ln.text[ln.amount_span.start : end])
+    stops = ln.text[end : end + 1] == "." and last and last[0] and not said.lower().endswith(last[0].lower())
+    return end + 1 if stops else end
+
+
 def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
     if a.same and a.scale == 1:
         return NewLine(ln.text, ln.text, "source_grain")
@@ -215,8 +225,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         # what is bought and weighed is the dry grain; the first steps cook it
         start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
         end = ln.amount_span.end if ln.amount_span else start
-        # the stop of "2 c." goes with it
-        end += ln.text[end : end + 1] == "."
+        end = max(end, _with_stop(ln, "g"))
         edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
         if m := _COOKED_WORDS.search(ln.text):
             between = m.start() > 0 and m.end() < len(ln.text) and ln.text[m.end()].isalnum()
@@ -227,7 +236,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         )
         unchanged = abs(a.dry_ml - (ln.ml or 0)) < 0.5 if ln.unit not in _MASS else abs(a.dry_g - (ln.g or 0)) < 0.5
         if not unchanged or in_manner(ln.unit, measures, "g") != ln.unit:
-            edits.append(Edit(ln.amount_span.start, ln.amount_span.end, said))
+            edits.append(Edit(ln.amount_span.start, _with_stop(ln, said), said))
         edits += _without_stale_size(ln, a)
     if (
         not a.same
@@ -258,6 +267,8 @@ _SUCH_AS = re.compile(
     r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I (?:use|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
     re.I,
 )
+# "(the kind that takes 45 min)"
+_TAKES_MIN = re.compile(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = re.compile(r"\s*\(\s*(?:[A-Z][\w'’-]+\s*){1,3}\)")
 _TELLS_KIND = re.compile(
@@ -280,7 +291,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     for x, y in brackets:
         words = text[x:y]
         told = any(x <= f.span.start < y for f in found) or _TELLS_KIND.search(words) or _NAMES_KIND.fullmatch(words)
-        if told and not re.search(r"\d", words):
+        if told and not re.search(r"\d", _TAKES_MIN.sub("", words)):
             edits.append(Edit(x, y, ""))
     if outside:
         first = outside[0]
@@ -442,13 +453,8 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
         )
     if ln.amount_span is None or abs(ml - (ln.ml or 0)) < 2.5:
         return NewLine(ln.text, ln.text, ln.role)
-    edits = [
-        Edit(
-            ln.amount_span.start,
-            ln.amount_span.end,
-            said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]),
-        )
-    ]
+    said = said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end])
+    edits = [Edit(ln.amount_span.start, _with_stop(ln, said), said)]
     edits += _without_stale_liquid(ln, ml, measures)
     if told_by_the_grain(ln):
         edits += as_the_grain(ln.text, ln.amount_span.end)

@@ -54,6 +54,9 @@ _OR_AT = re.compile(
 )
 # what takes so long may be told for another setting of the cooker, in hours
 SLOW_MIN = 120.0
+_FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
+_POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
+_NOT_FULL = re.compile(r",?(?: but)? not ", re.I)
 _BOTH_KINDS = re.compile(
     r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
     re.I,
@@ -591,6 +594,14 @@ class _View:
                         else said_liquid(new, ln.unit, of_line(ln, self.measures), was),
                     )
                 )
+                if m := _FILLS.match(was):
+                    # the tin is not filled any more, and the water poured all the same
+                    rest = re.split(r"[.;!?]", step.text[end : end + 80])[0]
+                    verb = "measure" if _POURED_THEN.search(rest) else "add"
+                    verb = verb.capitalize() if m[0][:1].isupper() else verb
+                    edits[-1] = Edit(start, end, f"{verb} {jug_ml(new)} ml")
+                    if tail := _NOT_FULL.search(ln.text, ln.amount_span.end):
+                        edits.append(Edit(at + tail.start(), at + len(ln.text), ""))
                 if ln.name == KEPT and new > ln.ml and not re.search(r"\btop", step.text[end:], re.I):
                     # so much more may not be left of it
                     edits[-1] = replace(edits[-1], new=edits[-1].new + " (top up with water if short)")

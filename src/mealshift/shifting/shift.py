@@ -431,7 +431,7 @@ def _cased(name: str, was: str, title: str) -> str:
     """In capitals where the title is, Each Word Of It where the title's words are, else as the word it replaces."""
     if was.isupper():
         return name.upper()
-    long = [w for w in re.findall(r"[^\W\d_]+", title) if len(w) > 3]
+    long = [w for w in re.findall(r"[^\W\d_]+", re.sub(r"\([^)]*\)", " ", title)) if len(w) > 3]
     if len(long) > 2 and all(w[0].isupper() for w in long):
         return " ".join(w if w == "and" else cap(w) for w in name.split(" "))
     return cap(name) if was[:1].isupper() else name

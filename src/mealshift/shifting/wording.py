@@ -8,7 +8,9 @@ from dataclasses import dataclass, replace
 from ..measures import (
     OUNCE_G,
     POUND_G,
+    RANGE_PATTERN,
     Measures,
+    canonical_unit,
     in_vessels,
     jug_ml,
     round_half_up,
@@ -188,6 +190,9 @@ def plural(unit: str, value: float, was: str = "") -> str:
         which = kind[0] if kind else ""
         one = re.sub(r"(?<=ss|ch|sh)es$|(?<!s)s$", "", said[0], flags=re.I)
         many = "es" if one.lower().endswith(("ss", "ch", "sh")) else "s"
+        if canonical_unit(one + many) is None and canonical_unit(said[0]):
+            # a word of another language stays as it is
+            return re.sub(rf"^\s*{RANGE_PATTERN}\s*", "", was, flags=re.I)
         return which + (one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many))
     return f"{unit}s" if unit in ("cup", "measure", "tin") and value >= SINGULAR else unit
 

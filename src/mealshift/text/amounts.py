@@ -405,7 +405,7 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
                 bracketed = next(m[0] for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end())
                 # "1½ glass (200 ml glass)": it speaks of one
                 word = re.escape(re.sub(r"(?<=ss)es$|(?<!s)s$", "", main.unit_word, flags=re.I))
-                of_one = re.search(rf"\b(?:{word}|each)", bracketed, re.I)
+                of_one = re.search(rf"\b(?:{word}|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I)
                 per = whole if of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit)) else 1.0
                 if near.ml:
                     item.ml = near.ml * per
