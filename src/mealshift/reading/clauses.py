@@ -26,7 +26,7 @@ _STOP = re.compile(r"(?P<w>[^\W\d_]+)\.\s(?=[a-z])")
 # "fluff after 10 min. serves 4", but "10 min. stirring"
 _OF_TIME = frozenset(("min", "mins", "hr", "hrs", "sec", "secs"))
 _BIDS_NEXT = re.compile(
-    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|then|now|meanwhile|when|once|after)\b"
+    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after)\b"
 )
 _SHORTENED = frozenset(
     [

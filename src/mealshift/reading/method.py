@@ -82,12 +82,14 @@ def choose(
     cooked: bool,
     ratio: float | None,
     heats: Sequence[tuple[str, float]] = (),
+    milky: bool = False,
 ) -> tuple[str, float, list[tuple[str, float]]]:
-    """(way, how sure, the other ways that are nearly as likely). heats: the sentence and the minutes of each stretch at the grain's heat."""
+    """(way, how sure, the other ways that are nearly as likely). heats: the sentence and the minutes of each stretch at the grain's heat. milky: it swims in
+    milk, which nobody pours off."""
     tagger = Tagger.load("method")
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
-    likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs)]
+    likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (milky and x[0] == "drain")]
     elsewhere = "in:whistle" not in fs and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
     if "all:whistle" in fs and not cooked and not elsewhere:
         likely = [("pressure", max(0.9, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]

@@ -134,6 +134,9 @@ def tag(
         ):
             # "8 whistles, medium heat (20 min)": the same by the clock
             kind, sure, others = "other", 0.95, ()
+        elif SUMMED.match(blocks[n].text, s.end) and any(t.kind == "heat" for t in out):
+            # "35 minutes, then 10 without the lid (so 45 in total)"
+            kind, sure, others = "other", 0.97, ()
         elif _only_if(blocks[n].text, s.start):
             kind, sure, others = "other", 0.98, ()
         elif _MADE_AHEAD.search(blocks[n].text[max(0, s.start - 160) : s.start]):
@@ -275,6 +278,7 @@ _IS_SOAKING = re.compile(
 _CHECKED_AT = re.compile(
     r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
 )
+SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
 _KEPT_HOT = re.compile(
     r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$",
     re.I,

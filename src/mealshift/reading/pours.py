@@ -162,8 +162,9 @@ def reserved(
         later = piece.text[m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
-        again = _THE_KEPT.search(later) or (" " in m["of"] and m["of"].lower() in later.lower()) or m["a"] in later
-        again = again or left
+        again = any(
+            (left, _THE_KEPT.search(later), " " in m["of"] and m["of"].lower() in later.lower(), m["a"] in later)
+        )
         joins = drawn or (again and handle is not None and handle.search(later) and not handle.search(told))
         if not item.ml or kind is None or not joins:
             before += piece.text + "\n"

@@ -84,6 +84,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         bool(line and line.cooked),
         _ratio(lines, source),
         _heats(timed, texts),
+        _swims_in_milk(lines),
     )
     way_said = str(_said(corrections, "method") or way[0])
     aside = [laid.plain[a:b] for a, b, cls, _ in laid.classes if cls not in ("step", "ingredient", "ingredients")]
@@ -388,6 +389,11 @@ def _heats(timed: Sequence[minutes.Timed], texts: Sequence[str]) -> list[tuple[s
 
 def _usual(line: Line | None) -> float | None:
     return None if line is None or not line.grain else grain(line.grain).simmer or None
+
+
+def _swims_in_milk(lines: Sequence[Line]) -> bool:
+    wet = [ln for ln in lines if ln.role == "pot_liquid" and ln.water]
+    return sum(ln.water for ln in wet if "milk" in ln.kind) > 0.5 * sum(ln.water for ln in wet) > 0
 
 
 def _ratio(lines: Sequence[Line], source: int | None) -> float | None:

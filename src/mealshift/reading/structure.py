@@ -131,6 +131,16 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
             cls, sure = "step", 0.6
+        if (
+            cls in ("note", "chatter")
+            and last is not None
+            and last.first == ln.index - 1
+            and _NAMED_PART.match(last.text)
+            and _NAMED_PART.match(ln.text)
+            and verbs_in(ln.text)
+        ):
+            # "Rice: bring … to the boil", and right below it "Beans: warm them …"
+            cls, sure = "step", 0.7
         following = tagged[ln.index + 1] if ln.index + 1 < len(tagged) else None
         if cls in ("note", "chatter", "meta") and out.lines and _LABELLED.match(ln.text) and verbs_in(ln.text):
             # "Night before: rinse the rice and freeze it", and "Morning: …" right below
@@ -293,11 +303,14 @@ _PART_IS = re.compile(
     r"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){1,4}|(?:[^\W\d_]+ ){0,2}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer)))\s*:\s+(?=\S)",
     re.I,
 )
+_NAMED_PART = re.compile(
+    r"(?!(?:notes?|tips?|storage|nutrition|ps|source|serves?|yield)\b)[^\W\d_][^\W\d_ ]*(?: [^\W\d_]+){0,2}: ", re.I
+)
 _LABELLED = re.compile(
     r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]",
     re.I,
 )
-_LIST_IS = re.compile(r"(?:ingredients?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
+_LIST_IS = re.compile(r"(?:ingredients?|ingr\.?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
 
 def _all_small(lines: Sequence[TextLine]) -> bool:

@@ -79,9 +79,28 @@ _LISTED = re.compile(r"\.{3,}|\s[–—]\s|^\W*(?:\d|[½¼¾⅓⅔])|(?:\d|[½¼
 def listed(laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
     out: list[Line] = []
     for piece, many in laid.lines:
+        first = len(out)
         for item in items(piece.text, measures, many):
-            out.append(ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems))
+            line = ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems)
+            out.append(_of_the_same(line, out[-1]) if len(out) > first and _MORE.match(line.name) else line)
     return out
+
+
+_MORE = re.compile(r"(?:more|extra|again)\b", re.I)
+
+
+def _of_the_same(line: Line, before: Line) -> Line:
+    """ "400 ml milk + 200 ml more later": milk too."""
+    if not before.fraction or not line.ml:
+        return line
+    return line.with_(
+        name=before.name,
+        kind=before.kind,
+        fraction=before.fraction,
+        carrier=before.carrier,
+        role=before.role,
+        water=line.ml * before.fraction,
+    )
 
 
 _NAME_AFTER = re.compile(

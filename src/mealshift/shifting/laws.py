@@ -16,8 +16,9 @@ from typing import TYPE_CHECKING
 
 from ..grains import grain
 from ..measures import WHISTLE_MIN, jug_ml, round_half_up
+from ..reading.ingredients import handle
 from ..reading.names import find_grains
-from ..recipe import Recipe
+from ..recipe import Line, Recipe
 from ..text.amounts import parse
 from ..text.plain import plain
 from .backwards import carriers
@@ -86,6 +87,9 @@ def _poured(s: Shift) -> Iterator[Broken]:
     told = [(ln, new) for ln in mine for new in s.lines if new.was == ln.text and new.text != ln.text]
     if not told or len(told) < len(mine):
         return
+    for ln, _ in told:
+        if stale := _still_said(ln, s):
+            yield Broken("water", f"“{stale}” is the recipe's old amount here: go by the list.", stale)
     said = 0.0
     for ln, new in told:
         item = parse(plain(new.text), 0, len(new.text), of_line(ln, s.measures))
@@ -103,6 +107,20 @@ def _poured(s: Shift) -> Iterator[Broken]:
             f"The list pours {jug_ml(said)} ml, the jug holds {jug_ml(s.pot.pour_ml)}: go by the jug.",
             told[0][1].text,
         )
+
+
+def _still_said(ln: Line, s: Shift) -> str:
+    """The words of a step that still say a liquid's old amount beside its name; "" if none do."""
+    words = ln.text[ln.amount_span.start : ln.amount_span.end] if ln.amount_span else ""
+    p = handle(ln)
+    if not re.search(r"\d", words) or p is None or ln.section.startswith("step "):
+        return ""
+    body = r"\s*".join(re.escape(w) for w in words.split())
+    for st in s.method.steps:
+        for m in re.finditer(rf"(?<![\d.,/]){body}(?![\w.])(?P<after>[^.;,]{{0,24}})", st.text, re.I):
+            if not st.kept and p.search(m["after"]) and not re.search(r"\bif\b|\bmore\b", m["after"]):
+                return m[0].strip()
+    return ""
 
 
 def _order(s: Shift) -> Iterator[Broken]:

@@ -24,6 +24,7 @@ from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
 from ..reading.clauses import OWN_LOOK, verbs_in
+from ..reading.minutes import SUMMED
 from ..reading.names import find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
 from ..recipe import Recipe, Step
@@ -38,7 +39,7 @@ _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
-    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?:water|stock|broth|liquid)\b)",
+    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk)\b)",
     re.I,
 )
 # "add the mushrooms' water, then add water to the line"
@@ -57,6 +58,8 @@ SLOW_MIN = 120.0
 _FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
 _POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
 _NOT_FULL = re.compile(r",?(?: but)? not ", re.I)
+_OF_THE = re.compile(r"\bof (?:the|your|that)?", re.I)
+_THE_REST = re.compile(r"\b(?:rest|remaining|remainder|other)\b[^.;,]{0,16}\b(?:water|stock|broth|liquid|milk)\b", re.I)
 _BOTH_KINDS = re.compile(
     r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
     re.I,
@@ -391,6 +394,12 @@ class _View:
                     said = re.sub(r"minutes$", "minute", said)
             edits.append(Edit(start, end, said))
             edits += self._other_heat(step, o, end)
+        total, now = self.recipe.simmer_min, self.pot.cook_typical
+        for d in step.durations:
+            # "(so 45 minutes in total)"
+            summed = d.kind == "other" and total and abs(d.typical - total) < 1 <= abs(now - total)
+            if summed and SUMMED.match(step.text, d.span.end):
+                edits.append(Edit(d.span.start, d.span.end, said_time(now, now, d.text)))
         return edits
 
     def _other_heat(self, step: Step, o: Operation, end: int) -> list[Edit]:
@@ -490,6 +499,7 @@ class _View:
     def _amounts(self, step: Step) -> list[Edit]:
         edits = self._told_here(step)
         mine = carriers(self.recipe)
+        milks = any("milk" in ln.kind for ln in mine)
         told = [(e.start, e.end) for e in edits]
         for m in _LIQUID_AMOUNT.finditer(step.text):
             if (
@@ -499,7 +509,7 @@ class _View:
             ):
                 continue
             ml = self._ml(m)
-            if ml is None or not self.a.carrier_was_ml:
+            if ml is None or not self.a.carrier_was_ml or (m["what"].lower() == "milk" and not milks):
                 continue
             whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
             if not whole and any(
@@ -508,6 +518,9 @@ class _View:
                 if ln not in mine
             ):
                 # another dish's own water
+                continue
+            if not whole and not _OF_THE.search(m[0] + step.text[m.end() : m.end() + 8]) and not self._in_parts():
+                # a little water beside it that is no part of the pot's
                 continue
             if not whole and ml > self.a.carrier_was_ml + 3:
                 self.check.append(
@@ -550,6 +563,14 @@ class _View:
                         Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures))
                     )
         return edits
+
+    def _in_parts(self) -> bool:
+        """Do the steps pour the pot's liquids in parts, "3 cups of it … then the rest"?"""
+        texts = [st.text for st in self.recipe.steps]
+        if any(_THE_REST.search(t) for t in texts):
+            return True
+        said = sum(self._ml(m) or 0.0 for t in texts for m in _LIQUID_AMOUNT.finditer(t))
+        return abs(said - self.a.carrier_was_ml) <= 0.06 * self.a.carrier_was_ml
 
     def _by_a_sign(self, step: Step) -> list[Edit]:
         """ "until it stands 2 cm above the rice", "to the 3 mark": a sign for the old grain's water, so the new one's amount stands there instead."""
