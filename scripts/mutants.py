@@ -19,12 +19,19 @@ from dataclasses import dataclass
 from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
+# what holds a shift by its text, and reading by its facts
+_TEXTS = ["tests/core/test_as_it_comes_out.py", "tests/core/test_half_boiled_and_by_a_sign.py", "tests/core/test_shifting.py"]
+_READ = ["tests/core/test_corpus.py", "tests/core/test_told_in_words.py", "tests/core/test_reading.py", "tests/core/test_strangers.py"]
 # a room: its files, and the tests that hold it
 ROOMS = {
     "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py", "mealshift/shifting/as_it_is.py"], ["tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py"]),
     "schedule": (["mealshift/planning/schedule.py", "mealshift/planning/dinner.py"], ["tests/core/test_planning.py"]),
     "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py", "mealshift/cooking/took.py"], ["tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
     "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py"]),
+    "lines": (["mealshift/shifting/lines.py", "mealshift/shifting/wording.py"], [*_TEXTS, "tests/core/test_whose_measure.py", "tests/core/test_manner.py"]),
+    "rewriting": (["mealshift/shifting/rewrite.py", "mealshift/shifting/target.py", "mealshift/shifting/cookings.py", "mealshift/shifting/backwards.py"], [*_TEXTS, "tests/core/test_other_ways.py"]),
+    "placing": (["mealshift/reading/pours.py", "mealshift/reading/placing.py", "mealshift/reading/told_by.py", "mealshift/reading/things.py"], [*_TEXTS, *_READ]),
+    "laying": (["mealshift/reading/structure.py", "mealshift/reading/clauses.py", "mealshift/reading/own_measures.py"], [*_TEXTS, *_READ]),
     "pot": (["mealshift/pot/account.py"], ["tests/core/test_pot_laws.py", "tests/core/test_usual.py", "tests/core/test_ways.py", "tests/core/test_simulation.py"]),
     "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/actions.py"], ["tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
     "backup": (["mealshift_server/backup/saving.py", "mealshift_server/backup/restoring.py"], ["tests/server/test_home.py"]),

@@ -371,7 +371,8 @@ _TO_COME_UP = re.compile(
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
-    r"|(?:^|[.!;]\s*)off,\s*(?:for\s*)?(?:another\s*|about\s*)?$",
+    r"|(?:^|[.!;]\s*)off,\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    r"|\b(?:fire|heat|flame|gas|stove|hob) off,?(?: and| then)?(?: (?:steam|stand|rest|leave|sit|wait|let (?:it )?\w+)(?: it)?)?,?(?: for| about| another)*\s*$",
     re.I,
 )
 _AT_HEAT = re.compile(
@@ -396,13 +397,15 @@ _OTHER_COOKER = re.compile(
 )
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
-    r"\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
+    r"\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
     re.I,
 )
 LONGEST_REST = 40.0
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = re.compile(
-    r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$",
+    r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
+    # the cooker's own programme
+    r"|\"(?:porridge|rice|multi-?grain|congee|soup|stew|manual)\"(?: (?:mode|setting|button|program\w*))?,?(?: for)?\s*$",
     re.I,
 )
 # "22 min high, 10 NPR"

@@ -141,6 +141,14 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Rice: bring … to the boil", and right below it "Beans: warm them …"
             cls, sure = "step", 0.7
+        if (
+            cls in ("note", "chatter")
+            and last is not None
+            and last.first >= ln.index - 2
+            and _STANDS_NOW.match(ln.text)
+        ):
+            # "Rest under a cloth 5 min."
+            cls, sure = "step", 0.7
         following = tagged[ln.index + 1] if ln.index + 1 < len(tagged) else None
         if cls in ("note", "chatter", "meta") and out.lines and _LABELLED.match(ln.text) and verbs_in(ln.text):
             # "Night before: rinse the rice and freeze it", and "Morning: …" right below
@@ -186,7 +194,11 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # a sentence cut by the width of a page goes on
             cls, sure = "step", 0.8
-        if cls in ("heading", "section") and (m := _SO_MANY.match(ln.text.strip())) and _names_food(m["what"].lower()):
+        if (
+            cls in ("heading", "section", "servings")
+            and (m := _SO_MANY.match(ln.text.strip()))
+            and any(_names_food(w) for w in (m["what"].lower(), *m["what"].lower().split()))
+        ):
             # "4 eggs" heads nothing
             cls, sure = "ingredient", 0.8
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
@@ -305,6 +317,9 @@ _PART_IS = re.compile(
 )
 _NAMED_PART = re.compile(
     r"(?!(?:notes?|tips?|storage|nutrition|ps|source|serves?|yield)\b)[^\W\d_][^\W\d_ ]*(?: [^\W\d_]+){0,2}: ", re.I
+)
+_STANDS_NOW = re.compile(
+    rf"(?:then )?(?:let (?:it )?)?(?:rest|stand|leave|cover)\b[^.;!?]{{0,40}}?\b{RANGE_PATTERN}\s?min", re.I
 )
 _LABELLED = re.compile(
     r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]",

@@ -139,7 +139,8 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
     offset = blank = 0
     for raw, was in zip(text.split("\n"), (brought or text).split("\n"), strict=False):
         start, offset = offset, offset + len(raw) + 1
-        if not raw.strip():
+        # "> >" is a blank line of a quoted mail
+        if not raw.strip(" \t>"):
             blank += 1
             continue
         at = 0
@@ -229,6 +230,9 @@ _HYPHENED = frozenset(
 )
 
 
+_QUOTE_MARKS = re.compile(r"^(?:[ \t]{0,3}>)+|(?<=\n)(?:[ \t]{0,3}>)+")
+
+
 def joined(told: str) -> str:
     """Lines made one, letter for letter as long as they were: a newline becomes a blank, and a word cut at the line's end is whole again, blanks before it.
 
@@ -242,4 +246,7 @@ def joined(told: str) -> str:
             return word.rjust(len(m[0]))
 
         told = _CUT_WORD.sub(whole, told)
+    if ">" in told:
+        # the marks of a quoted mail's lines
+        told = _QUOTE_MARKS.sub(lambda m: " " * len(m[0]), told)
     return told.replace("\n", " ")
