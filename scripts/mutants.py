@@ -20,8 +20,17 @@ from pathlib import Path
 
 ROOT = Path(__file__).parents[1]
 # what holds a shift by its text, and reading by its facts
-_TEXTS = ["tests/core/test_as_it_comes_out.py", "tests/core/test_half_boiled_and_by_a_sign.py", "tests/core/test_shifting.py"]
-_READ = ["tests/core/test_corpus.py", "tests/core/test_told_in_words.py", "tests/core/test_reading.py", "tests/core/test_strangers.py"]
+_TEXTS = [
+    "tests/core/test_as_it_comes_out.py",
+    "tests/core/test_half_boiled_and_by_a_sign.py",
+    "tests/core/test_shifting.py",
+]
+_READ = [
+    "tests/core/test_corpus.py",
+    "tests/core/test_told_in_words.py",
+    "tests/core/test_reading.py",
+    "tests/core/test_strangers.py",
+]
 # a room: its files, and the tests that hold it
 ROOMS = {
     "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py", "mealshift/shifting/as_it_is.py"], ["tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py"]),

@@ -3,7 +3,9 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
 import "./index.css";
-import { fetchTheRest } from "./screens/all";
+import { lastSession } from "./api/queries";
+import { anyStands, fetchTheRest, SignIn } from "./screens/all";
+import { whenQuiet } from "./ui/quiet";
 import { keepShell } from "./ui/shell";
 import { startTheme } from "./ui/theme";
 
@@ -18,5 +20,6 @@ if (root)
       </QueryClientProvider>
     </StrictMode>,
   );
-fetchTheRest();
-keepShell();
+// who was not signed in the last time is shown the door again, most likely: it is fetched while the server is asked
+if (!lastSession.get()) void SignIn.fetch();
+void whenQuiet(client, anyStands).then(fetchTheRest).then(keepShell);

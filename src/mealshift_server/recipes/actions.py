@@ -180,6 +180,12 @@ def keep_shift(
     )  # fmt: skip
 
 
+@lru_cache(maxsize=64)
+def try_example(text: str, to: str) -> dict[str, Any]:
+    """The example that the first screen shows, in a grain: the same for everybody, so it is reckoned once."""
+    return try_text(text, to)
+
+
 def try_text(text: str, to: str) -> dict[str, Any]:
     """What one without an account is shown of a recipe; nothing of it is kept."""
     made = pipeline.tried(text, to)

@@ -89,7 +89,8 @@ def read(request: HttpRequest, data: s.ReadIn) -> Any:
 def try_recipe(request: HttpRequest, data: s.TryIn) -> Any:
     """A recipe in six grains for who has no account yet: reckoned for an ordinary kitchen, and kept nowhere."""
     guard(request)
-    return actions.try_text(data.text.strip() or examples_on_disk()[0]["text"], data.to)
+    text = data.text.strip()
+    return actions.try_text(text, data.to) if text else actions.try_example(examples_on_disk()[0]["text"], data.to)
 
 
 @router.post("/shift", response={200: results.Shifted, 429: Trouble, **BAD}, by_alias=True, **OPEN)

@@ -1,21 +1,39 @@
-import { lazy, useState, type ComponentType } from "react";
+import { lazy, useEffect, useState, type ComponentType } from "react";
 import { houseMenu } from "../Header";
 
 const loads: (() => Promise<unknown>)[] = [];
+let stands = false;
+
+/** Has any screen been drawn? */
+export const anyStands = (): boolean => stands;
 
 type PropsOf<C> = (C extends ComponentType<infer P> ? P : never) & object;
 
 /** A screen by itself, fetched when there is time, or when it is asked for. One that is here already is shown at once, without "One moment…" in between. */
-function screen<Module, Name extends keyof Module>(load: () => Promise<Module>, name: Name): ComponentType<PropsOf<Module[Name]>> {
+function screen<Module, Name extends keyof Module>(load: () => Promise<Module>, name: Name): ComponentType<PropsOf<Module[Name]>> & { fetch: () => Promise<unknown> } {
   type Props = PropsOf<Module[Name]>;
   let here: ComponentType<Props> | null = null;
   const fetched = async () => (here = (await load())[name] as ComponentType<Props>);
   loads.push(fetched);
   const Later = lazy(() => fetched().then((c) => ({ default: c })));
-  return function Screen(props: Props) {
+  const shown = function Screen(props: Props) {
     const [Shown] = useState<ComponentType<Props>>(() => here ?? (Later as unknown as ComponentType<Props>));
-    return <Shown {...props} />;
+    return (
+      <>
+        <Shown {...props} />
+        <Stands />
+      </>
+    );
   };
+  return Object.assign(shown, { fetch: fetched });
+}
+
+/** Drawn with a screen, not before it is here. */
+function Stands() {
+  useEffect(() => {
+    stands = true;
+  }, []);
+  return null;
 }
 
 export const Bench = screen(() => import("./bench/Bench"), "Bench");
@@ -39,9 +57,11 @@ export const Training = screen(() => import("./training/Training"), "Training");
 export const Tried = screen(() => import("./Tried"), "Tried");
 export const Week = screen(() => import("./week/Week"), "Week");
 
-/** Fetches the rest once the first page stands, so that a screen opened later, even without the network, is there. */
-export function fetchTheRest(): void {
-  const idle = window.requestIdleCallback ?? ((run: () => void) => window.setTimeout(run, 1500));
-  const rest = [...loads, houseMenu, () => import("../ui/Keys"), () => import("./stove/deliver")];
-  idle(() => void Promise.allSettled(rest.map((part) => part())));
+/** Fetches the rest once the first screen stands, so that one opened later, even without the network, is there: part by part, so that a touch meanwhile is answered. */
+export async function fetchTheRest(): Promise<void> {
+  const idle = window.requestIdleCallback ?? ((run: () => void) => window.setTimeout(run, 50));
+  for (const part of [...loads, houseMenu, () => import("../ui/Keys"), () => import("./stove/deliver")]) {
+    await new Promise<void>((go) => void idle(() => go()));
+    await part().catch(() => undefined);
+  }
 }
