@@ -37,7 +37,7 @@ def test_a_pot_teaches_the_next(open_page) -> None:
     # what is left is a dish of tomorrow's
     page.goto("/larder")
     page.get_by_role("button", name="Warm it tonight").click()
-    expect(page.get_by_text("Tomato pilaf with chickpeas, warmed through")).to_be_visible()
+    expect(page.get_by_text("Tomato pilaf with chickpeas, warmed through", exact=True)).to_be_visible()
     expect(page.get_by_role("button", name="cook it as it is")).to_be_enabled()
     page.get_by_role("button", name="Another recipe").click()
     page.go_back()

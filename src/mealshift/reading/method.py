@@ -65,7 +65,7 @@ _WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
 OPEN_MIN = 12.0
 # of the minutes at the heat, what must be told of a place for it to be the way
-MOST_MINUTES = 0.6
+MOST_MINUTES, ALL_MINUTES = 0.6, 0.95
 
 
 def _where(heats: Sequence[tuple[str, float]], pattern: re.Pattern[str]) -> float:
@@ -124,7 +124,12 @@ def choose(
             ("microwave", _by_place("microwave", likely)),
             *(x for x in likely if x[0] != "microwave"),
         ]
-    elif _where(heats, _IN_OVEN) >= MOST_MINUTES and not cooked and not (likely and likely[0][0] in ("steam", "drain")):
+    elif (
+        _where(heats, _IN_OVEN) >= MOST_MINUTES
+        and not cooked
+        # with all its minutes in the oven, what is drained before was soaked
+        and not (likely and likely[0][0] in ("steam", "drain") and _where(heats, _IN_OVEN) < ALL_MINUTES)
+    ):
         likely = [("oven", _by_place("oven", likely)), *(x for x in likely if x[0] != "oven")]
     elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
         # "Heat the oven … cook for 2 hours", and nothing stands on a hob

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from ..grains import grain
 from ..recipe import Correction, Line
 from . import ingredients, minutes, pours, roles
-from .clauses import Clause
+from .clauses import THINGS, Clause
 from .names import find_grains
 from .structure import Structure
 
@@ -176,6 +176,11 @@ def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minute
     return frozenset(out)
 
 
+_SOLID = re.compile(
+    rf"\b(?:sugar|jaggery|salt|flour|cheese|spices?|powder|seeds?|nuts?|cashews?|almonds?|crumbs|herbs?|raisins|flakes|{'|'.join(THINGS[k] for k in ('meat', 'veg', 'pulse'))})\b",
+    re.I,
+)
+_WET = re.compile(r"\b(?:juice|stock|broth|water|milk|liquor|liquid|soup|sauce|puree|purée|passata|gravy)\b", re.I)
 # pulses and fruit by the spoon are a seasoning, but beside as few spoons of grain
 A_SPICE_ML = 20.0
 A_SPICE_SHARE = 0.15
@@ -210,7 +215,7 @@ def _role(line: Line, label: str, source: int | None, part: str | None, grain_ml
         return line.with_(role="pot_liquid")
     if role == "pot_liquid" and not line.fraction:
         # a liquid the table does not know is nearly all water
-        size = line.ml or line.g
+        size = None if _SOLID.search(line.name) and not _WET.search(line.name) else line.ml or line.g
         return (
             line.with_(role=role, fraction=0.9, ml=size, water=0.9 * size, carrier=False)
             if size

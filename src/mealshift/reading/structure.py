@@ -142,7 +142,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "Rice: bring … to the boil", and right below it "Beans: warm them …"
             cls, sure = "step", 0.7
         if (
-            cls in ("note", "chatter")
+            cls in ("note", "chatter", "servings", "meta")
             and last is not None
             and last.first >= ln.index - 2
             and _STANDS_NOW.match(ln.text)
@@ -153,6 +153,17 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("note", "chatter", "meta") and out.lines and _LABELLED.match(ln.text) and verbs_in(ln.text):
             # "Night before: rinse the rice and freeze it", and "Morning: …" right below
             cls, sure = "step", 0.7
+        if (
+            cls in ("ingredient", "note", "chatter", "meta")
+            and following is not None
+            and following.cls == "step"
+            and ln.number is not None
+            and following.line.number == ln.number + 1
+            and (told_now := verbs_in(ln.text))
+            and told_now[0][0] == 0
+        ):
+            # "① wash gently", and ② below is a step
+            cls, sure = "step", 0.8
         if (
             cls == "ingredient"
             and ln.blank_before
@@ -174,7 +185,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "heading", 0.9
         before = out.steps[-1] if out.steps else None
         if (
-            cls in ("note", "chatter", "meta", "ingredient", "section")
+            cls in ("note", "chatter", "meta", "ingredient", "section", "servings", "heading")
             and before is not None
             and before.number
             and ln.number == before.number + 1
@@ -195,12 +206,16 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # a sentence cut by the width of a page goes on
             cls, sure = "step", 0.8
         if (
-            cls in ("heading", "section", "servings")
+            cls in ("heading", "section", "servings", "meta")
             and (m := _SO_MANY.match(ln.text.strip()))
             and any(_names_food(w) for w in (m["what"].lower(), *m["what"].lower().split()))
         ):
             # "4 eggs" heads nothing
             cls, sure = "ingredient", 0.8
+        weighed = _WEIGHED.match(ln.text) if cls in ("servings", "meta") and len(ln.text.split()) <= 5 else None
+        if weighed and any(_names_food(w) for w in ln.text[weighed.end() :].lower().split()):
+            # "500g mince", before the rest of the list
+            cls, sure = "ingredient", 0.7
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
         if cls == "ingredient" and not out.lines and _COMES_OUT.match(ln.text.strip()):
@@ -298,6 +313,7 @@ _SO_MANY = re.compile(
     rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)$",
     re.I,
 )
+_WEIGHED = re.compile(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
 # what a page shows beside its list
 _PAGE_TOOL = re.compile(
     r"(?:(?:US customary|metric|imperial|cook mode|scale|[123]x|units?)[\s|/–—-]*)+$|(?:prevent your screen|keep (?:the )?screen)\b",
@@ -400,10 +416,20 @@ UNSURE_HEADING = 0.75
 SURE_NOTE = 0.85
 
 
+_ASIDE_LEAD = re.compile(
+    r"(?:tips?|notes?|nb|ps|variation|variations|store|storage|leftovers?|keeps?|freez\w*|refrigerat\w*|make[- ]ahead|to (?:reheat|store|freeze|make ahead)|reheat\w*|if|you can|i |we |my |this|these|it |for a|serve|optional|nutrition)\b",
+    re.I,
+)
+
+
 def _goes_on_cooking(ln: TextLine) -> bool:
     """Does the line begin with a verb of the stove and say how long?"""
     first = re.match(r"[^\W\d_]+", ln.text)
-    return bool(first and first[0].lower() in _VERBS and not ln.blank_before and any(stretches(ln.text)) and _does(ln))
+    if first is None or ln.blank_before or not any(stretches(ln.text)):
+        return False
+    # "Seal the pot with dough, 20 mins on a low flame. Let it rest 10 mins"
+    works = len(verbs_in(ln.text)) >= 2 and not _ASIDE_LEAD.match(ln.text)
+    return works or (first[0].lower() in _VERBS and _does(ln))
 
 
 def _works_with(ln: TextLine, listed: Sequence[tuple[Piece, bool]]) -> bool:

@@ -31,7 +31,7 @@ _COOKED_WORDS = re.compile(
 
 _MASS = ("g", "kg", "oz", "lb")
 _NO_AMOUNT = re.compile(
-    r"(?:cold |hot |boiling |some )?(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))(?!.*\d\s*(?:ml|l|cups?|g|t|tsp|tbsp)\b)",
+    r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))(?!.*\d\s*(?:ml|l|cups?|g|t|tsp|tbsp)\b)",
     re.I,
 )
 
@@ -375,7 +375,7 @@ _OF_ANY = frozenset(
 )
 _WORDS_BEFORE = re.compile(r"[\s'’\w-]*")
 _OR_ANOTHER = re.compile(
-    r"(?:\s*[,/]\s*(?:or\s+)?|\s+or\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}", re.I
+    r"(?:\s*[,/]\s*(?:or\s+)?|\s+(?:or|and|&|\+)\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}", re.I
 )
 
 

@@ -87,6 +87,8 @@ class Item:
         return None if self.low is None or self.high is None else (self.low + self.high) / 2
 
 
+# cups of one thing; more of "c" are cents, or degrees
+MOST_CUPS = 30.0
 # letters of a line in which things are looked for, and of one thing; no list in a line is longer
 MOST_SPLIT, MOST_ITEM, NEAR = 2000, 400, 120
 
@@ -244,6 +246,9 @@ def _amounts(text: str) -> list[_Said]:
                 )  # fmt: skip
                 continue
         word = m["u"] or ""
+        if word == "c" and low > MOST_CUPS:
+            # "a 50c piece"
+            continue
         if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
             continue
         if not word and _MARKED.match(text, m.end()):

@@ -132,6 +132,9 @@ def _speakers(text: str) -> frozenset[str]:
     )
 
 
+_CIRCLED = frozenset(chr(c) for r in ((0x2460, 0x2474), (0x24F5, 0x24FF), (0x2776, 0x2794)) for c in range(*r))
+
+
 def lines_of(text: str, brought: str = "") -> list[TextLine]:
     """The lines of a plain text that are not blank, each with what decorated it taken off. brought: the text it was, for its bold marks."""
     out: list[TextLine] = []
@@ -164,7 +167,13 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
         at += lead
         inner = inner.strip(" |•_")
         number = None
-        if m := _NUMBERED.match(inner):
+        if was[at : at + 1] and was[at] in _CIRCLED:
+            # "①", a plain figure by now
+            number = int(unicodedata.numeric(was[at]))
+            left = inner[1:].lstrip()
+            at += len(inner) - len(left)
+            inner = left
+        elif m := _NUMBERED.match(inner):
             number = int(m["n"] or m["w"] or unicodedata.numeric(m["c"] or "0"))
             at += m.end()
             inner = inner[m.end() :].strip()
