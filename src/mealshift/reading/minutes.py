@@ -195,6 +195,9 @@ def tag(
             kind, sure, others = "come_up", 0.97, ()
         elif _COMES_DOWN.search(before) or _NPR_AFTER.match(blocks[n].text, s.end):
             kind, sure, others = "release", max(sure if kind == "release" else 0.0, 0.9), ()
+        elif kind not in ("soak", "rest") and _HALF_DONE.search(blocks[n].text[max(0, s.start - 90) : s.start]):
+            # "add the rice, cook till 70 % done, about 5 minutes": the first of its two cookings
+            kind, sure, others = "heat", 0.97, ()
         elif _KEPT_HOT.search(before) and any(t.kind == "heat" for t in out):
             # it goes on cooking, and nothing heats it
             kind, sure, others = "rest", 0.97, ()
@@ -277,6 +280,9 @@ _IS_SOAKING = re.compile(
 )
 _CHECKED_AT = re.compile(
     r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
+)
+_HALF_DONE = re.compile(
+    r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$", re.I
 )
 SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
 _KEPT_HOT = re.compile(

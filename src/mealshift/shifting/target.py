@@ -489,7 +489,8 @@ class _Work:
         ops, pot = self.out.operations, self.pot
         if self.a.same:
             return
-        drains = any(o.kind == "drain" for o in ops[at : at + 4])
+        boiling = next((i for i, o in enumerate(ops) if o.phase == "heat"), at)
+        drains = any(o.kind == "drain" for o in (*ops[boiling:at], *ops[at : at + 4]))
         at_turn = turning(self.recipe)
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
         where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
