@@ -18,6 +18,7 @@ from mealshift.writing.text import recipe_alone
 class Case(NamedTuple):
     name: str
     slug: str
+    method: str | None
     text: str
     stands: list[str]
     never: list[str]
@@ -27,7 +28,8 @@ def cases() -> list[Case]:
     out = []
     for part in (Path(__file__).parent / "corpus" / "shifted.txt").read_text(encoding="utf-8").split("%%% ")[1:]:
         head, rest = part.split("\n", 1)
-        name, slug = head.split(" → ")
+        name, to = head.split(" → ")
+        slug, _, method = to.partition(" by ")
         body = rest.rstrip("\n").split("\n")
         # what is told of the outcome stands at the end, "+ " and "- " for yes and no
         n = len(body)
@@ -35,7 +37,7 @@ def cases() -> list[Case]:
             n -= 1
         told = body[n:]
         stands, never = ([x[2:] for x in told if x.startswith(sign)] for sign in "+-")
-        out.append(Case(name, slug, "\n".join(body[:n]), stands, never))
+        out.append(Case(name, slug, method or None, "\n".join(body[:n]), stands, never))
     return out
 
 
@@ -44,7 +46,7 @@ CASES = cases()
 
 @pytest.mark.parametrize("case", CASES, ids=[c.name for c in CASES])
 def test_what_a_cook_reads(case: Case) -> None:
-    made = pipeline.whole_way(case.text, Choice(case.slug))
+    made = pipeline.whole_way(case.text, Choice(case.slug, method=case.method))
     written = recipe_alone(made)
     assert [s for s in case.stands if s not in written] == [], written
     assert [s for s in case.never if s in written] == [], written

@@ -95,7 +95,8 @@ _NEW_VESSEL = re.compile(
     re.I,
 )
 _WEIGHED = re.compile(r"\b(?:weigh|cover|top|press|close|seal|wrap)\w*\b[^.;]{0,24}\b(?:with|using|in)\s+$", re.I)
-_STANDS_ON = re.compile(r"on\b", re.I)
+# a cloth under the lid holds nothing either; one that grain is wrapped in does
+_LIES_OVER = re.compile(r"(?:on|with|over|using)\b", re.I)
 _THE_VESSEL = re.compile(rf"\b(?:the|same|that|this)\s+(?:[a-z-]+\s+){{0,2}}?(?P<v>{_V})s?\b", re.I)
 _IT = re.compile(r"\b(?:it|them)\b", re.I)
 _OTHER_TIME = re.compile(
@@ -362,7 +363,7 @@ def _place(out: list[Clause]) -> None:
             aside_of = now
             now, count = count, count + 1
             c.new = True
-        if m and (_WEIGHED.search(c.text, 0, m.start("a")) or m["v"].lower() == "cloth" and _STANDS_ON.match(m[0])):
+        if m and (_WEIGHED.search(c.text, 0, m.start("a")) or m["v"].lower() == "cloth" and _LIES_OVER.match(m[0])):
             # "weigh down with a plate": what lies on top holds nothing
             m = None
         if m and not (m["a"].lower() in ("your", "one") and the):

@@ -282,7 +282,8 @@ _CHECKED_AT = re.compile(
     r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
 )
 _HALF_DONE = re.compile(
-    r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$", re.I
+    r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
+    re.I,
 )
 SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
 _KEPT_HOT = re.compile(

@@ -84,6 +84,25 @@ def turning(recipe: Recipe) -> int | None:
     return None
 
 
+BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
+
+
+def finished_apart(recipe: Recipe) -> bool:
+    """Is the cooked grain filled into something, or mixed and baked in a tin? Then those minutes stay, whichever way it was cooked before."""
+    at = turning(recipe)
+    if at is None or method_row(recipe.method).locked:
+        return False
+    before = [o for o in recipe.process.operations[:at] if o.phase == "heat" and o.told]
+    return recipe.dish == "stuffing" or (
+        all(BAKED.search(o.text) for o in finishing(recipe)) and not any(BAKED.search(o.text) for o in before)
+    )
+
+
+def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
+    """Do the minutes after the turning stay, where the way of cooking goes from `was` to `now`?"""
+    return was == now or (finished_apart(recipe) and now != "steep")
+
+
 _DRAINED = re.compile(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
 _FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
@@ -114,7 +133,7 @@ def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = Non
         last = heat[-1]
         at = turning(recipe)
         if at is not None and (
-            (replaced and recipe.dish == "stuffing") or (boiled_through(recipe, at) if through is None else through)
+            (replaced and finished_apart(recipe)) or (boiled_through(recipe, at) if through is None else through)
         ):
             # drained when it is done, and steamed on: it is looked at while it boils
             last = max(i for i in heat if i < at)

@@ -26,7 +26,7 @@ from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .beside import early
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
-from .cookings import rest_said
+from .cookings import finish_stays, rest_said
 from .lines import Amounts, NewLine, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
@@ -332,8 +332,7 @@ def _pot(
         habit_ml += own.way.broth_ml * scale
     habit_min = _habit_min(own, target, way, plain)
     # cooked another way from the start it is not drained and steamed on; what it is filled into is baked all the same
-    stays = way.method == own.way.method or (recipe.dish == "stuffing" and way.method != "steep")
-    finish_min = own.finish_min if stays else 0.0
+    finish_min = own.finish_min if finish_stays(recipe, own.way.method, way.method) else 0.0
     carried = sum(ln.water for ln in carriers(recipe))
     swims = carried and sum(b.ml for b in others(recipe)) > own.pot.need_ml > 0
     if swims and not same_way:

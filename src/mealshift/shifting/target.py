@@ -12,7 +12,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from ..grains import Grain
 from ..measures import round_half_up
@@ -27,7 +27,19 @@ from . import sentences
 from .backwards import Own
 from .beside import early, raw_later
 from .blends import Plan
-from .cookings import AT_HEAT, boiled_through, finishing, in_pot, last_heat, rest_said, shared, turning, untimed
+from .cookings import (
+    AT_HEAT,
+    BAKED,
+    boiled_through,
+    finish_stays,
+    finishing,
+    in_pot,
+    last_heat,
+    rest_said,
+    shared,
+    turning,
+    untimed,
+)
 from .lines import Amounts
 
 # phases that are the grain's own cooking
@@ -43,8 +55,9 @@ _GOES_ON = re.compile(
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
 )
+_POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
+_PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
 _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
-_BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 # ways that are one pot on the stove
 STOVE = {"covered", "open", "soup"}
@@ -85,7 +98,7 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
     """Is a rest inserted where the recipe says none?"""
     if own.line.cooked:
         return True
-    baked = any(_BAKED.search(o.text) for o in recipe.process.operations if o.phase == "heat")
+    baked = any(BAKED.search(o.text) for o in recipe.process.operations if o.phase == "heat")
     return (
         target.rest >= 3
         and not baked
@@ -644,7 +657,10 @@ class _Work:
         ):
             end += 1
         seasons = {ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt")}
-        method = self.pot.way.method
+        pot, method = self.pot, self.pot.way.method
+        if self.own.finish_min and finish_stays(self.recipe, self.own.way.method, method):
+            # what is baked afterwards is told where the recipe tells it
+            pot = replace(pot, cook_min=pot.cook_min - self.own.finish_min)
         why = "Another way than the recipe's; water and minutes are reckoned for it."
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
         # it is looked at before it rests, but for a closed cooker, which is opened when it has
@@ -654,20 +670,20 @@ class _Work:
                 o.basis == "said" and self.recipe.source in o.what and o.kind in ("add", "stir", "combine", "toast")
                 for o in ops[:first]
             )
-            new = [sentences.steep(self.pot, stirred_in)]
+            new = [sentences.steep(pot, stirred_in)]
             # it stands while it steeps: a rest further on was its rice's
             for i in range(end, len(ops)):
                 if ops[i].phase == "rest" and ops[i].told and ops[i].basis == "said":
                     self._retire(i, why)
         elif method in ("covered", "open") and not self.a.carrier_was_ml:
             # the steps speak of no water that could be meant: the sentence brings it
-            new = [sentences.instead(self.pot, why)]
+            new = [sentences.instead(pot, why)]
         else:
-            new = [sentences.way(self.pot, why, not stays and not looks)]
-        if looks or self.pot.way.locked or self.pot.way.row.rest_times:
-            new.append(sentences.look(self.pot))
-        if looks and not stays and self.pot.rest_min >= 1:
-            new.append(sentences.rest(self.pot, self.recipe.dish, False))
+            new = [sentences.way(pot, why, not stays and not looks)]
+        if looks or pot.way.locked or pot.way.row.rest_times:
+            new.append(sentences.look(pot))
+        if looks and not stays and pot.rest_min >= 1:
+            new.append(sentences.rest(pot, self.recipe.dish, False))
         new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(), *new]
         for i in range(first, end):
             o = ops[i]
@@ -675,6 +691,8 @@ class _Work:
                 o.vessel in mine
                 and (o.kind in _COOKING or _GEAR.search(o.text) is not None)
                 and not set(o.what) & others
+                # "add boiling water" pours it, whatever boils it then
+                and not (set(o.what) & poured and _POURS_IN.search(o.text))
                 # "off the heat beat in the butter" is no more the cooking
                 and not (o.kind in ("off", "stir", "rest") and set(o.what) & seasons)
             ) or (
@@ -687,7 +705,9 @@ class _Work:
             )
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
-        self._insert(first, new)
+        # when what is still poured is in
+        poured_in = [i for i in range(first, last) if ops[i].basis == "said" and set(ops[i].what) & poured]
+        self._insert(poured_in[-1] + 1 if poured_in else first, new)
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
@@ -724,20 +744,30 @@ class _Work:
         late = [
             i
             for i in range(start, last)
-            if set(ops[i].what) & poured and ops[i].kind in ("add", "combine") and not ops[i].told
+            if set(ops[i].what) & poured
+            and ops[i].kind in ("add", "combine", "boil")
+            and not ops[i].told
+            and not _PERHAPS.search(ops[i].text)
         ]
         if not late:
             return start
         then = next((i for i in range(late[-1] + 1, last + 1) if ops[i].phase in AT_HEAT and ops[i].told), last)
+        first_poured = next((i for i, o in enumerate(ops) if set(o.what) & poured), then)
         for i in range(start, then):
-            if ops[i].phase == "heat":
+            if ops[i].phase == "heat" and i < first_poured:
                 ops[i] = ops[i].with_(phase="pan")
+            elif ops[i].phase == "heat":
+                # what cooked in the first of its liquids cooks in all of them now
+                was = ops[i - 1]
+                if was.kind in ("boil", "cover") and not set(was.what) - poured and self._one_sentence(was, ops[i]):
+                    self._retire(i - 1, "It cooks with all its liquid the new way.")
+                self._retire(i, "It cooks with all its liquid the new way.")
         return then
 
     def _oven_off(self, why: str) -> None:
         """No oven is heated that nothing goes into any more."""
         left = [o for o in self.out.operations if o.basis != "retired" and not _OVEN_ON.search(o.text)]
-        if any(_BAKED.search(o.text) for o in left if o.basis == "said"):
+        if any(BAKED.search(o.text) for o in left if o.basis == "said"):
             return
         for i, o in enumerate(self.out.operations):
             if o.basis == "said" and _OVEN_ON.search(o.text):
