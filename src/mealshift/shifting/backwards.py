@@ -11,7 +11,7 @@ from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
 from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
 from ..recipe import Line, Recipe
-from .cookings import finishing, turning
+from .cookings import finished_apart, finishing, turning
 
 ASK_BEYOND = 0.25
 # a recipe that pours too little makes another grain no drier than this share of its need below it
@@ -171,6 +171,11 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     rinses = bool(re.search(r"\b(?:rins|wash|soak)", prose + " " + line.text, re.I))
     toasts = _toasts(recipe)
     method = recipe.method
+    if method == "oven" and finished_apart(recipe):
+        # the oven is the dish's; the grain was boiled before
+        at = turning(recipe)
+        drained = at is not None and "drain" in recipe.process.operations[at].text.lower()
+        method = "drain" if drained else "covered"
     if method not in g.methods:
         method = next((m for m in ("covered", "open") if m in g.methods), g.methods[0])
     lid = recipe.lid if method == recipe.method else ("open" if method == "open" else "ordinary")

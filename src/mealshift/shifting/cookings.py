@@ -75,7 +75,7 @@ def turning(recipe: Recipe) -> int | None:
     for i in range(heat[0] + 1, heat[-1]):
         o = ops[i]
         # "drain in a colander": what was in the pot just before
-        pours_off = o.kind == "drain" or (o.kind in ("cool", "rinse", "chill") and _DRAINED.search(o.text))
+        pours_off = o.kind == "drain" or (o.kind in ("cool", "rinse", "chill") and DRAINED.search(o.text))
         drained = pours_off and (
             recipe.source in o.what or (not o.what and (o.vessel in pots or ops[i - 1].vessel in pots))
         )
@@ -103,7 +103,7 @@ def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
     return was == now or (finished_apart(recipe) and now != "steep")
 
 
-_DRAINED = re.compile(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
+DRAINED = re.compile(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
 _FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
 

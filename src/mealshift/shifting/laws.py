@@ -22,6 +22,7 @@ from ..recipe import Line, Recipe
 from ..text.amounts import parse
 from ..text.plain import plain
 from .backwards import carriers
+from .cookings import finishing
 from .wording import of_line
 
 if TYPE_CHECKING:
@@ -126,7 +127,9 @@ def _still_said(ln: Line, s: Shift) -> str:
 def _order(s: Shift) -> Iterator[Broken]:
     ops = [o for o in s.process.operations if o.basis != "retired"]
     inserted = Counter(o.kind for o in ops if o.basis == "inserted")
-    said = Counter(o.phase for o in ops if o.basis != "inserted" and o.told)
+    # what is baked when it is cooked is no second cooking
+    after = {o.id for o in finishing(s.recipe)}
+    said = Counter(o.phase for o in ops if o.basis != "inserted" and o.told and o.id not in after)
     if inserted["rest"] and said["rest"]:
         yield Broken("order", "The grain rests twice as it stands: once is enough.")
     if inserted["soak"] and said["soak"]:

@@ -109,8 +109,14 @@ def rewrite_lines(
     line = recipe.source_line
     if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
         said = f"{jug_ml(a.pour_ml)} ml water"
+        sized = {ln.text for ln in recipe.lines if ln.ml or ln.g}
         unsaid = next(
-            (k for k, n in enumerate(out) if _NO_AMOUNT.match(n.text) and n.text == n.was and not line.cooked), None
+            (
+                k
+                for k, n in enumerate(out)
+                if _NO_AMOUNT.match(n.text) and n.text == n.was and n.was not in sized and not line.cooked
+            ),
+            None,
         )
         if unsaid is not None:
             # "water to the 3 line": here is how much that is

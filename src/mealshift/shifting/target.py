@@ -30,6 +30,7 @@ from .blends import Plan
 from .cookings import (
     AT_HEAT,
     BAKED,
+    DRAINED,
     boiled_through,
     finish_stays,
     finishing,
@@ -438,7 +439,7 @@ class _Work:
         """Where the grain is done: behind what goes on with the last clause at the heat, before anything else."""
         ops = self.out.operations
         i = last + 1
-        if self.pot.way.locked:
+        if self.pot.way.locked and self.own.way.row.locked:
             # it is opened only when the pressure is down
             down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "release" or o.kind == "release")]
             if not down:
@@ -503,7 +504,8 @@ class _Work:
         if self.a.same:
             return
         boiling = next((i for i, o in enumerate(ops) if o.phase == "heat"), at)
-        drains = any(o.kind == "drain" for o in (*ops[boiling:at], *ops[at : at + 4]))
+        near = (*ops[boiling:at], *ops[at : at + 4])
+        drains = any(o.kind == "drain" or (o.basis == "said" and DRAINED.search(o.text)) for o in near)
         at_turn = turning(self.recipe)
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
         where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
