@@ -227,6 +227,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
             if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
+        if cls == "step" and _TIP.match(ln.text):
+            cls, sure = "note", 0.8
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))
@@ -337,6 +339,7 @@ _NAMED_PART = re.compile(
 _STANDS_NOW = re.compile(
     rf"(?:then )?(?:let (?:it )?)?(?:rest|stand|leave|cover)\b[^.;!?]{{0,40}}?\b{RANGE_PATTERN}\s?min", re.I
 )
+_TIP = re.compile(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:–—-]", re.I)
 _LABELLED = re.compile(
     r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]",
     re.I,

@@ -29,6 +29,7 @@ _COOKED_WORDS = re.compile(
 )
 
 
+_RAW_SIZE = re.compile(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
 _MASS = ("g", "kg", "oz", "lb")
 _NO_AMOUNT = re.compile(
     r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))(?!.*\d\s*(?:ml|l|cups?|g|t|tsp|tbsp)\b)",
@@ -233,6 +234,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         end = ln.amount_span.end if ln.amount_span else start
         end = max(end, _with_stop(ln, "g"))
         edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
+        if m := _RAW_SIZE.search(ln.text):
+            # what it weighed before it was cooked was the old grain's
+            edits.append(Edit(m.start(), m.end(), ""))
         if m := _COOKED_WORDS.search(ln.text):
             between = m.start() > 0 and m.end() < len(ln.text) and ln.text[m.end()].isalnum()
             edits.append(Edit(m.start(), m.end(), " " if between else ""))
@@ -387,7 +391,7 @@ _OR_ANOTHER = re.compile(
 
 def _of_its_kind(ln: Line, start: int) -> int:
     """Where the grain's name begins with the words before it that are another rice's: "devzira or other medium-grain", "golden sella basmati"."""
-    if ln.amount_span is None or ln.amount_span.end > start or ln.ml is None:
+    if ln.amount_span is None or ln.amount_span.end > start or ln.ml is None or ln.cooked:
         return start
     words = ln.text[ln.amount_span.end : start]
     if not _WORDS_BEFORE.fullmatch(words) or re.search(r"\d", words):

@@ -37,7 +37,7 @@ from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
-    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|l|litres?|liters?|cups?|pints?|glass(?:es)?|mugs?|measures?)\b"
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?|quarts?|glass(?:es)?|mugs?|tumblers?|measures?)\b"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
     r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk)\b)",
     re.I,
@@ -468,7 +468,9 @@ class _View:
     def _names(self, step: Step) -> list[Edit]:
         if self.a.same:
             return []
-        edits = []
+        edits: list[Edit] = []
+        # where the last name that was changed ends
+        named = 0
         for f in find_grains(step.text):
             if f.slug != self.own.grain.slug and not f.generic and grain(f.slug).family != "rice":
                 continue
@@ -487,6 +489,13 @@ class _View:
             whole = line.section == f"step {step.index + 1}" and line.span.start <= at < line.span.end
             new = self.a.target.name if whole else self.a.target.short
             start, end = with_kind(step.text, f.span.start), without_aside(step.text, f.span.end)
+            if f.span.start < named:
+                continue
+            if named and not step.text[named : f.span.start].strip():
+                # "rice, the jasmine one, beras wangi": it is called once
+                edits.append(Edit(named, f.span.end, ""))
+                named = f.span.end
+                continue
             begins = not step.text[:start].strip() or step.text[:start].rstrip()[-1] in ".!?:;•"
             said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
             if any(
@@ -494,6 +503,7 @@ class _View:
             ):
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
+            named = end
         return edits
 
     def _amounts(self, step: Step) -> list[Edit]:
@@ -529,9 +539,8 @@ class _View:
                 continue
             new = self.a.carrier(ml)
             if abs(new - ml) >= 2.5 and new >= LEAST_ML:
-                edits.append(
-                    Edit(m.start(), m.end(), said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures))
-                )
+                said = said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures, m[0])
+                edits.append(Edit(m.start(), m.end(), said))
         for ln in mine:
             # "add the 1 3/4 cups": the list's own amount, without its name
             if ln.amount_span is None or not ln.ml or ln.section.startswith("step "):
