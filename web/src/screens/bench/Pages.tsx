@@ -10,18 +10,18 @@ export const sectionAbove = (steps: readonly { section?: string }[], k: number):
 
 /** As it was: left, lower, quieter. */
 export function Before({ reading }: { reading: Reading }) {
+  const listed = reading.lines.filter((l) => !l.section.startsWith("step "));
   return (
     <div className="text-[color-mix(in_oklab,var(--ink)_82%,var(--sheet))]">
       <h2 className="text-head">{reading.title}</h2>
       <p className="mb-3 mt-1 text-small text-soft">as you brought it{reading.servings ? `, serves ${reading.servings}` : ""}</p>
       <ul className="m-0 list-none p-0 text-small">
-        {reading.lines
-          .filter((l) => !l.section.startsWith("step "))
-          .map((l, i) => (
-            <li key={i} className="dotted py-[5px]">
-              {l.text}
-            </li>
-          ))}
+        {listed.map((l, i) => (
+          <li key={i} className="dotted py-[5px]">
+            {l.section && l.section !== listed[i - 1]?.section && <span className="block pt-2 font-semibold">{l.section}</span>}
+            {l.text}
+          </li>
+        ))}
       </ul>
       <ol className="m-0 mt-3 list-decimal space-y-1.5 pl-6 text-small">
         {reading.steps.map((s, i) => (
