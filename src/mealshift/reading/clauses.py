@@ -19,6 +19,7 @@ from typing import Any
 
 from ..process import data as _data
 from .names import OTHER_GRAINS
+from .words import word_list
 
 _SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
 # "rolls tight. add water": many cooks write no capitals, so a whole word's stop ends a sentence, an abbreviation's does not
@@ -27,59 +28,6 @@ _STOP = re.compile(r"(?P<w>[^\W\d_]+)\.\s(?=[a-z])")
 _OF_TIME = frozenset(("min", "mins", "hr", "hrs", "sec", "secs"))
 _BIDS_NEXT = re.compile(
     r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after)\b"
-)
-_SHORTENED = frozenset(
-    [
-        "min",
-        "mins",
-        "hr",
-        "hrs",
-        "sec",
-        "secs",
-        "approx",
-        "abt",
-        "ca",
-        "tbsp",
-        "tbsps",
-        "tbs",
-        "tblsp",
-        "tsp",
-        "tsps",
-        "oz",
-        "fl",
-        "lb",
-        "lbs",
-        "pt",
-        "pts",
-        "qt",
-        "qts",
-        "gr",
-        "gm",
-        "gms",
-        "ml",
-        "med",
-        "temp",
-        "pkt",
-        "pkg",
-        "pkgs",
-        "opt",
-        "deg",
-        "etc",
-        "vs",
-        "incl",
-        "no",
-        "nos",
-        "nr",
-        "pcs",
-        "pc",
-        "sq",
-        "dia",
-        "diam",
-        "bot",
-        "med",
-        "lg",
-        "sm",
-    ]
 )
 _CUT = re.compile(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
@@ -306,7 +254,7 @@ def _sentences(text: str) -> list[tuple[int, int]]:
     for sm in _SENTENCE.finditer(text):
         at = sm.start()
         for m in _STOP.finditer(text, at, sm.end()):
-            short = len(m["w"]) < 2 or m["w"].lower() in _SHORTENED
+            short = len(m["w"]) < 2 or m["w"].lower() in word_list("shortened")
             if not short or (m["w"].lower() in _OF_TIME and _BIDS_NEXT.match(text, m.end())):
                 out.append((at, m.end("w")))
                 at = m.end()

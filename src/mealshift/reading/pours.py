@@ -104,19 +104,20 @@ _MADE_UP = re.compile(
     r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|measure (?:out )?(?:the |your )?\w+\s*[:,]|altogether|all together|in all)\b",
     re.I,
 )
+
+
+def _of_liquid(verbs: str) -> re.Pattern[str]:
+    """One of the verbs and "3 cups of the bean liquid": a is the amount, of the liquid and what it is of."""
+    return re.compile(
+        rf"\b(?:{verbs})\s+(?:about |at least |exactly )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the |its |their |this |that )?(?P<of>(?:[^\W\d_]+[- ]){{0,3}}?(?:liquid|liquor|water|broth|stock|juices?))\b",
+        re.I,
+    )
+
+
 # "drain, reserving 3 cups of the bean liquid": what another thing was boiled in
-_KEPT = re.compile(
-    rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside)\s+(?:about |at least |exactly )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the |its |their |this |that )?(?P<of>(?:[^\W\d_]+[- ]){{0,3}}?(?:liquid|liquor|water|broth|stock|juices?))\b",
-    re.I,
-)
+_KEPT = _of_liquid("reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside")
 # "measure 1¼ pints of the fish water and pour it in"
-_DRAWN = re.compile(
-    _KEPT.pattern.replace(
-        "reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside",
-        "measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?",
-    ),
-    re.I,
-)
+_DRAWN = _of_liquid("measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?")
 # "boil the peas … until 2 cups of liquor remain", and the rice goes in
 _LEFT = re.compile(
     rf"\b(?:until|till)\s+(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left)\b",

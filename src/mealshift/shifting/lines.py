@@ -10,6 +10,7 @@ from ..grains import Grain
 from ..measures import Amount, Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
 from ..pot import Pot
 from ..reading.names import find_grains, with_kind
+from ..reading.words import word_list
 from ..recipe import Line, Recipe
 from ..text.amounts import AMOUNT
 from .backwards import carriers, grain_lines
@@ -332,57 +333,6 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
-# what may stand before a grain's name and is as true of another grain
-_OF_ANY = frozenset(
-    [
-        "of",
-        "the",
-        "your",
-        "my",
-        "our",
-        "some",
-        "any",
-        "dry",
-        "dried",
-        "cooked",
-        "leftover",
-        "leftovers",
-        "cold",
-        "warm",
-        "hot",
-        "washed",
-        "rinsed",
-        "soaked",
-        "drained",
-        "well",
-        "very",
-        "organic",
-        "heaped",
-        "heaping",
-        "level",
-        "generous",
-        "scant",
-        "about",
-        "approx",
-        "plus",
-        "and",
-        "more",
-        "extra",
-        "fresh",
-        "toasted",
-        "roasted",
-        "ground",
-        "whole",
-        "day-old",
-        "left-over",
-        "cleaned",
-        "picked",
-        "over",
-        "unsoaked",
-        "favourite",
-        "favorite",
-    ]
-)
 _WORDS_BEFORE = re.compile(r"[\s'’\w-]*")
 _OR_ANOTHER = re.compile(
     r"(?:\s*[,/]\s*(?:or\s+)?|\s+(?:or|and|&|\+)\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}", re.I
@@ -397,7 +347,7 @@ def _of_its_kind(ln: Line, start: int) -> int:
     if not _WORDS_BEFORE.fullmatch(words) or re.search(r"\d", words):
         return start
     for m in re.finditer(r"[^\W\d_][\w'’-]*", words):
-        if m[0].lower() not in _OF_ANY:
+        if m[0].lower() not in word_list("of_any_grain"):
             return ln.amount_span.end + m.start()
     return start
 
