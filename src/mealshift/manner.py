@@ -15,6 +15,7 @@ from dataclasses import dataclass
 from datetime import datetime
 
 from .measures import (
+    MOST_CUPS,
     NUMBER_PATTERN,
     OUNCE_G,
     POUND_G,
@@ -64,8 +65,6 @@ _BARE = re.compile(r"an?|one", re.I)
 _VESSEL = re.compile(
     r"[- ](?:[a-z]+ ){0,2}?(?:pots?|pans?|saucepans?|casseroles?|dish(?:es)?|cookers?|bowls?|skillets?)\b", re.I
 )
-# a number of "c" above it is no number of cups
-MOST_CUPS = 30
 # how far around a temperature its twin stands
 _NEAR = 32
 # an oven is set in steps of 25 °F

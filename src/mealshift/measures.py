@@ -88,6 +88,8 @@ PINT_ML = {"pint": {"imperial": 568.0, "american": 473.0}, "quart": {"imperial":
 WHISTLE_MIN = 2.5
 # grams and millilitres of a tin nobody stated: a guess, always reported as one
 USUAL_TIN = 400.0
+# cups of one thing; more of "c" are cents, or degrees
+MOST_CUPS = 30.0
 
 _SPELLINGS = {s: unit for unit, (_, _, spellings) in _UNITS.items() for s in spellings}
 # a capital T is a tablespoon and a small t a teaspoon, in all cooks' notes

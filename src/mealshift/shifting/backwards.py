@@ -11,7 +11,7 @@ from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
 from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
 from ..recipe import Line, Recipe
-from .cookings import finished_apart, finishing, turning
+from .cookings import DRAINED, finished_apart, finishing, turning
 
 ASK_BEYOND = 0.25
 # a recipe that pours too little makes another grain no drier than this share of its need below it
@@ -174,7 +174,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     if method == "oven" and finished_apart(recipe):
         # the oven is the dish's; the grain was boiled before
         at = turning(recipe)
-        drained = at is not None and "drain" in recipe.process.operations[at].text.lower()
+        drained = at is not None and DRAINED.search(recipe.process.operations[at].text)
         method = "drain" if drained else "covered"
     if method not in g.methods:
         method = next((m for m in ("covered", "open") if m in g.methods), g.methods[0])

@@ -32,10 +32,12 @@ _COOKED_WORDS = re.compile(
 
 _RAW_SIZE = re.compile(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
 _MASS = ("g", "kg", "oz", "lb")
+# a liquid that the list names without saying how much, or by a line of the pot alone
 _NO_AMOUNT = re.compile(
-    r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))(?!.*\d\s*(?:ml|l|cups?|g|t|tsp|tbsp)\b)",
+    r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))",
     re.I,
 )
+_BY_A_LINE = re.compile(r"\b(?:line|mark|level|knuckle)\b", re.I)
 
 
 # "water to the 3 line (less 3 tbsp)", "water, to cover by 2 cm"
@@ -111,7 +113,7 @@ def rewrite_lines(
     line = recipe.source_line
     if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
         said = f"{jug_ml(a.pour_ml)} ml water"
-        sized = {ln.text for ln in recipe.lines if ln.ml or ln.g}
+        sized = {ln.text for ln in recipe.lines if (ln.ml or ln.g) and not _BY_A_LINE.search(ln.text)}
         unsaid = next(
             (
                 k

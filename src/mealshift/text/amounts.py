@@ -14,6 +14,7 @@ import re
 from dataclasses import dataclass, field, replace
 
 from ..measures import (
+    MOST_CUPS,
     NUMBER_PATTERN,
     RANGE_PATTERN,
     UNIT_PATTERN,
@@ -87,8 +88,6 @@ class Item:
         return None if self.low is None or self.high is None else (self.low + self.high) / 2
 
 
-# cups of one thing; more of "c" are cents, or degrees
-MOST_CUPS = 30.0
 # letters of a line in which things are looked for, and of one thing; no list in a line is longer
 MOST_SPLIT, MOST_ITEM, NEAR = 2000, 400, 120
 
