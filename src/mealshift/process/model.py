@@ -6,10 +6,10 @@ and high. See docs/decisions/0007.
 
 from __future__ import annotations
 
-import re
 from dataclasses import dataclass, field, replace
 
 from ..results import ProcessRow
+from ..text.sentences import sentences
 
 KINDS = (
     "rinse", "soak", "sprout", "drain", "dry", "grind", "chop", "toast", "fry", "add", "boil", "cook", "stir", "whisk", "top-up", "look", "off", "release", "rest", "fluff",
@@ -110,13 +110,9 @@ class Process:
         }  # fmt: skip
 
 
-# "simmer 30 min. stirring twice" goes on
-_SHORT_STOP = re.compile(r"(?<=\b(?:min|hrs|sec|mts))\.(?=\s[a-z]+ing\b)|(?<=\bmins)\.(?=\s[a-z]+ing\b)")
-
-
 def one_sentence(text: str, a: Operation, b: Operation) -> bool:
     """Do two operations of one step stand in one sentence of the recipe's text?"""
     if a.step is None or a.step != b.step or a.span is None or b.span is None:
         return False
-    between = _SHORT_STOP.sub(" ", text[a.span.start : b.span.start].rstrip())
-    return not re.search(r"[.;!?](?!\d)", between)
+    said = text[a.span.start : b.span.end].replace("\n", " ")
+    return next((end for _, end in sentences(said)), 0) >= b.span.start - a.span.start

@@ -18,17 +18,9 @@ from importlib import resources
 from typing import Any
 
 from ..process import data as _data
+from ..text.sentences import sentences
 from .names import OTHER_GRAINS
-from .words import word_list
 
-_SENTENCE = re.compile(r"(?:[^.;!?\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|\.(?=\S))+")
-# "rolls tight. add water": many cooks write no capitals, so a whole word's stop ends a sentence, an abbreviation's does not
-_STOP = re.compile(r"(?P<w>[^\W\d_]+)\.\s(?=[a-z])")
-# "fluff after 10 min. serves 4", but "10 min. stirring"
-_OF_TIME = frozenset(("min", "mins", "hr", "hrs", "sec", "secs"))
-_BIDS_NEXT = re.compile(
-    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after)\b"
-)
 _CUT = re.compile(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
 )
@@ -235,7 +227,7 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     out: list[Clause] = []
     number = 0
     for n, text in enumerate(texts):
-        for at, end in _sentences(text[:8000]):
+        for at, end in sentences(text[:8000]):
             cuts = [at, *(at + c.end() for c in _CUT.finditer(text[at:end])), end]
             for a, b in zip(cuts, cuts[1:], strict=False):
                 piece = text[a:b]
@@ -245,20 +237,6 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     _name(out)
     _place(out)
     _fold(out)
-    return out
-
-
-def _sentences(text: str) -> list[tuple[int, int]]:
-    """Places of the sentences, without the stop that ends each."""
-    out = []
-    for sm in _SENTENCE.finditer(text):
-        at = sm.start()
-        for m in _STOP.finditer(text, at, sm.end()):
-            short = len(m["w"]) < 2 or m["w"].lower() in word_list("shortened")
-            if not short or (m["w"].lower() in _OF_TIME and _BIDS_NEXT.match(text, m.end())):
-                out.append((at, m.end("w")))
-                at = m.end()
-        out.append((at, sm.end()))
     return out
 
 
@@ -395,10 +373,11 @@ def another_day_blanked(texts: Sequence[str]) -> list[str]:
     """The steps' texts; sentences on storing and heating up again, once something was cooked, are blanked: neither a way to cook it nor its minutes."""
     out, cooked = [], False
     for text in texts:
-        for m in list(_SENTENCE.finditer(text[:8000])):
-            if cooked and _ANOTHER_DAY.match(m[0]):
-                text = text[: m.start()] + " " * len(m[0]) + text[m.end() :]
-            cooked = cooked or bool(_COOKED_SO_FAR.search(m[0]))
+        for a, b in sentences(text[:8000]):
+            said = text[a:b]
+            if cooked and _ANOTHER_DAY.match(said):
+                text = text[:a] + " " * len(said) + text[b:]
+            cooked = cooked or bool(_COOKED_SO_FAR.search(said))
         out.append(text)
     return out
 

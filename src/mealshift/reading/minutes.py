@@ -12,6 +12,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
+from ..text.sentences import sentences
 from ..text.times import Stretch, stretches
 from .clauses import Clause, clause_at, rule_kind
 from .crf import Tagger
@@ -21,7 +22,6 @@ from .names import OTHER_GRAINS, as_rice
 NEAR = 3000
 KINDS = ("heat", "come_up", "rest", "release", "soak", "pan", "toast", "from_end", "from_start", "whistles", "other")
 
-_SENTENCE = re.compile(r"[^.;!?\n]+(?:(?<=\d)\.(?=\d)[^.;!?\n]*|\.(?=\s?[a-z])[^.;!?\n]*)*")
 _CLAUSE = re.compile(r"[,:–—]|\s-\s|\bthen\b|\band\b|\buntil\b|\bor\b|\(")
 _WORD = re.compile(r"[^\W\d_]+(?:'[^\W\d_]+)?")
 WHISTLES = re.compile(
@@ -483,7 +483,7 @@ def features(
     whole = "\n".join(b.text for b in blocks)
     where = [k for k, p in _PLACE.items() if p.search(whole)]
     state = {"grain": False, "wet": False, "boil": False, "cover": False, "off": False, "drain": False, "soak": False}
-    per_block = [_sentences(b.text) for b in blocks]
+    per_block = [sentences(b.text) for b in blocks]
     at_block = at_sentence = 0
     before_words = ""
     out = []
@@ -649,10 +649,6 @@ def _first_thing(text: str) -> str:
 def _bucket(minutes: float) -> int:
     edges = (0.9, 1.6, 3.2, 5.5, 8.5, 10.5, 13, 16, 21, 31, 46, 61, 125, 400, 1000)
     return next((i for i, e in enumerate(edges) if minutes <= e), len(edges))
-
-
-def _sentences(text: str) -> list[tuple[int, int]]:
-    return [(m.start(), m.end()) for m in _SENTENCE.finditer(text)]
 
 
 def _sentence_of(spans: list[tuple[int, int]], at: int) -> int:

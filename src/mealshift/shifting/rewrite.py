@@ -28,6 +28,7 @@ from ..reading.minutes import SUMMED
 from ..reading.names import find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
 from ..recipe import Recipe, Step
+from ..text.sentences import sentences
 from . import signs
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
@@ -78,7 +79,6 @@ _NOT_YET = " (not yet)"
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
-_SENTENCE_END = re.compile(r"[.!?](?=\s|$)|\n|;|。")
 
 
 @dataclass(frozen=True, slots=True)
@@ -262,7 +262,7 @@ class _View:
         edits: list[Edit] = []
         text, kept = step.text, False
         closes = 0
-        for a, b in _sentences(text):
+        for a, b in sentences(text):
             if a < closes:
                 # "(45 min; do not lift the lid)": the rest of a bracket whose beginning is gone
                 edits.append(Edit(max(a, edits[-1].end), closes, ""))
@@ -332,7 +332,7 @@ class _View:
             said = " ".join(o.text for o in new)
             assert following.span is not None  # noqa: S101 - it came from the text
             at = self._at(step, following.span.start)
-            a = next((a for a, b in _sentences(text) if a <= at < b), 0)
+            a = next((a for a, b in sentences(text) if a <= at < b), 0)
             before = text[a:at]
             # what stands in a sentence of its own behind the last minutes comes after what is put in
             if prev is not None and prev.span is not None and self._at(step, prev.span.end) <= a:
@@ -352,7 +352,7 @@ class _View:
             skip = _STARTS_WITH_JOINT.match(text, at)
             at = skip.end() if skip else at
             at += len(text[at:]) - len(text[at:].lstrip(" .,;:…"))
-            end = next((b for x, b in _sentences(text) if x <= at < b), len(text))
+            end = next((b for x, b in sentences(text) if x <= at < b), len(text))
             opened = text[a:start].count("(") - text[a:start].count(")")
             more_signs = _IN_A_SIGN.search(text[a:start]) and not verbs_in(text[at:end])
             if opened > 0 or more_signs or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
@@ -648,18 +648,6 @@ class _View:
             return None if first is None or more is None else first + more
         except ValueError:
             return None
-
-
-def _sentences(text: str) -> list[tuple[int, int]]:
-    """Places of the sentences, without the stop that ends each."""
-    out, at = [], 0
-    for m in _SENTENCE_END.finditer(text):
-        if m.start() > at:
-            out.append((at, m.start()))
-        at = m.end()
-    if at < len(text):
-        out.append((at, len(text)))
-    return out
 
 
 def _bracket_end(text: str, a: int, b: int, edits: Sequence[Edit]) -> int:

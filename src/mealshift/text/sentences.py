@@ -1,0 +1,37 @@
+"""Where sentences end, for everyone who asks: clauses, the minutes' tagger, the process and the rewriting.
+
+Many cooks write no capitals, so a whole word's stop ends a sentence, whatever follows; an abbreviation's does not, but where the next word bids.
+
+>>> text = "roll them tight. add water, simmer 10 min. stirring twice, then rest 5 min. serve with 3.5 dl dip"
+>>> [text[a:b].strip() for a, b in sentences(text)]
+['roll them tight', 'add water, simmer 10 min. stirring twice, then rest 5 min', 'serve with 3.5 dl dip']
+"""
+
+from __future__ import annotations
+
+import re
+
+_BETWEEN = re.compile(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
+_STOP = re.compile(r"(?P<w>[^\W\d_]+)\.\s(?=[a-z])")
+_SHORTENED = re.compile(
+    r"[a-z]|abt|approx|bot|ca|deg|dia|diam|etc|fl|gms?|gr|incl|lbs?|lg|med|ml|nos?|nr|opt|oz|pcs?|pkgs?|pkt|pts?|qts?|sm|sq|tblsp|tbsp?s?|temp|tsps?|vs|"
+    r"(?P<time>mins?|hrs?|secs?)",
+    re.I,
+)
+_BIDS = re.compile(
+    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after)\b"
+)
+
+
+def sentences(text: str) -> list[tuple[int, int]]:
+    """Places of the sentences, in order, without the stop that ends each."""
+    out = []
+    for m in _BETWEEN.finditer(text):
+        at = m.start()
+        for stop in _STOP.finditer(text, at, m.end()):
+            short = _SHORTENED.fullmatch(stop["w"])
+            if not short or (short["time"] and _BIDS.match(text, stop.end())):
+                out.append((at, stop.end("w")))
+                at = stop.end()
+        out.append((at, m.end()))
+    return out
