@@ -31,6 +31,8 @@ VESSELS = (
     "fridge",
 )
 # the order in which these can happen to the grain
+# of a grain's usual minutes, from which it is called boiled through
+BOILED_THROUGH = 0.75
 TRACK = ("rinse", "soak", "sprout", "drain", "toast", "boil", "cook", "look", "off", "release", "rest", "fluff")
 
 

@@ -93,14 +93,19 @@ class Timed:
 
 
 def tag(
-    blocks: Sequence[Block], found: Sequence[Clause], usual_min: float | None, cooked: bool, steeps: bool = False
+    blocks: Sequence[Block],
+    found: Sequence[Clause],
+    usual_min: float | None,
+    cooked: bool,
+    steeps: bool = False,
+    sorts: Sequence[str] = (),
 ) -> list[Timed]:
     """steeps: the grain is only steeped, so its minutes off the heat, in the hot liquid, are its cooking."""
     places = places_of(blocks)
     if not places:
         return []
     tagger = Tagger.load("minutes")
-    got = tagger.tag(features(blocks, found, places, usual_min, cooked))
+    got = tagger.tag(features(blocks, found, places, usual_min, cooked, sorts))
     out: list[Timed] = []
     cookers = any(_COOKERS.search(b.text) for b in blocks)
     pressed = any(_PLACE["pressure"].search(b.text) for b in blocks)
@@ -479,6 +484,7 @@ def features(
     places: Sequence[tuple[int, Stretch]],
     usual_min: float | None,
     cooked: bool,
+    sorts: Sequence[str] = (),
 ) -> list[list[str]]:
     whole = "\n".join(b.text for b in blocks)
     where = [k for k, p in _PLACE.items() if p.search(whole)]
@@ -571,6 +577,10 @@ def features(
             fs += [f"verb={c.verb}&obj:{x}" for x in (c.things or (c.carried,))]
             if c.aside:
                 fs.append("aside")
+            here_lines = sorted({sorts[x] for x in c.lines if x < len(sorts)})
+            named = sorted({sorts[x] for o in _of_sentence(found, j) for x in o.lines if x < len(sorts)})
+            fs += [f"line:{x}" for x in here_lines] + [f"lines:{x}" for x in named]
+            fs += [f"lines={''.join(named)}", f"lines={''.join(named)}&verb={c.verb}"]
         if usual_min:
             ratio = s.typical / usual_min
             r = (
@@ -613,6 +623,14 @@ def features(
         ]
         out.append(fs)
     return out
+
+
+def _of_sentence(found: Sequence[Clause], j: int) -> list[Clause]:
+    """The clauses before it in its sentence, and itself."""
+    k = j
+    while k > 0 and found[k - 1].block == found[j].block and found[k - 1].sentence == found[j].sentence:
+        k -= 1
+    return list(found[k : j + 1])
 
 
 _MAIN = ("OFF", "REST", "SOAK", "FRY", "HEAT", "COOL", "BOILUP")

@@ -25,6 +25,24 @@ def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> li
     return words
 
 
+def sorts(lines: Sequence[Line], source: int | None) -> list[str]:
+    """What each line is before anything is known of its use: G the grain, g another grain, w water or stock, l another liquid, p a pulse or what else drinks,
+    f fat, s salt, x what is none of these."""
+    out = []
+    for ln in lines:
+        if ln.index == source:
+            out.append("G")
+        elif ln.grain:
+            out.append("g")
+        elif ln.carrier or ln.fraction:
+            out.append("w" if ln.carrier else "l")
+        elif ln.drinks:
+            out.append("p")
+        else:
+            out.append({"fat": "f", "salt": "s"}.get(ln.role, "x"))
+    return out
+
+
 def things(
     lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[minutes.Timed]
 ) -> list[roles.Thing]:

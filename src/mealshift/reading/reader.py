@@ -30,7 +30,7 @@ from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
-from .placing import counted, named, pots_of_others, told_in, with_roles
+from .placing import counted, named, pots_of_others, sorts, told_in, with_roles
 from .settle import settle
 from .structure import Structure
 from .things import overlooked as find_overlooked
@@ -64,16 +64,16 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     texts = instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
     texts = another_day_blanked(texts)
     found = clauses(texts)
+    words = named(found, lines, laid)
     line = None if source is None else lines[source]
     blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
     steeps = bool(line and line.grain and not grain(line.grain).simmer)
-    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps)
+    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps, sorts(lines, source))
     elsewhere = pots_of_others(lines, line, found)
     timed = minutes.not_in(timed, found, elsewhere)
     timed = _told(timed, laid, text, corrections)
     title = laid.title.text if laid.title else ""
     told_dish = dish.of(title, texts)[0]
-    words = named(found, lines, laid)
     theirs = told_in(elsewhere, lines, found, laid)
     lines, tagged = with_roles(lines, source, found, timed, corrections, total, told_dish, theirs)
     way = method.choose(

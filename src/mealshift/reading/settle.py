@@ -16,6 +16,7 @@ from dataclasses import dataclass, replace
 from functools import partial
 
 from ..grains import Grain
+from ..process import BOILED_THROUGH
 from .minutes import Timed
 
 # stretches beyond these chances are not turned over
@@ -40,6 +41,8 @@ def settle(
 ) -> Settled:
     """stated: field → minutes that the recipe itself adds up to (`stated.py`)."""
     out = _nothing_after_rest(_no_rest_before_heat(list(timed), way), way)
+    if dish == "stuffing" and grain is not None:
+        out = _goes_on_inside(out, grain)
     sure: dict[str, float] = {}
     totals: dict[str, tuple[float, ...]] = {}
     for kind, field, fits in (
@@ -107,6 +110,34 @@ def _nothing_after_rest(timed: list[Timed], way: str) -> list[Timed]:
                 sure=max(sure, 1 - left),
                 others=(("heat", left), *(x for x in t.others if x[0] not in (kind, "heat"))),
             )
+        out.append(t)
+    return out
+
+
+# the shortest baking of what the grain fills
+SHORTEST_BAKE = 15.0
+
+
+def _goes_on_inside(timed: list[Timed], grain: Grain) -> list[Timed]:
+    """Grain that was only half boiled is done in what it fills: the long minutes afterwards are its own, where the tagger thinks so at all."""
+    boiled = 0.0
+    out = []
+    for t in timed:
+        chance = t.chance("heat")
+        if (
+            0 < boiled < BOILED_THROUGH * grain.simmer
+            and t.kind in ("other", "heat")
+            and LEAST < chance < 0.6
+            and t.stretch.typical >= SHORTEST_BAKE
+        ):
+            t = replace(
+                t,
+                kind="heat",
+                sure=0.6,
+                others=(("other", 0.3), *(x for x in t.others if x[0] not in ("heat", "other"))),
+            )
+        elif t.kind == "heat":
+            boiled += t.stretch.typical
         out.append(t)
     return out
 

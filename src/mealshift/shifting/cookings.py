@@ -8,7 +8,7 @@ from collections.abc import Sequence
 
 from ..grains import grain
 from ..pot.methods import method as method_row
-from ..process import Operation
+from ..process import BOILED_THROUGH, Operation
 from ..recipe import Recipe
 
 # phases in which the grain is at the heat, or counted by it
@@ -109,10 +109,6 @@ _FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|
 
 # closed a second time it is no finish
 _LOCKED = re.compile(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
-
-
-# of a grain's usual minutes, from which it is called boiled through
-BOILED_THROUGH = 0.75
 
 
 def boiled_through(recipe: Recipe, at: int) -> bool:
