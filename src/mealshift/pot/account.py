@@ -38,6 +38,8 @@ TEXTURE_TIME = (0.9, 1.0, 1.1, 1.25, 1.6, 2.5)
 COOKED_DENSITY = (0.65, 0.70, 0.80, 0.90, 1.0, 1.0)
 # a thick pot gives its water up slowly: share of the boil-off that a meal loses, and a grain that is cooked to a porridge
 THICK_MEAL, THICK_PORRIDGE = 0.4, 0.6
+# of its dry volume, the water that stands between the grains and not above them
+BETWEEN = 0.4
 # broth beside each volume of dry grain, where a soup does not say how much of it is to stay
 SOUP_TIMES = 5.0
 # a soak of more than this many minutes, in a kitchen warmer than this, stands in the fridge at so many °C
@@ -123,8 +125,9 @@ class Pot:
 
     @property
     def sign(self) -> str:
-        """The sign that it is done, in this pot: in a soup it is tender, and water that is left says nothing."""
-        return self.grain.tender() if self.way.method == "soup" else self.grain.sign(self.way.texture)
+        """The sign that it is done, in this pot: in a soup or in plenty of water it is tender, and water that is left says nothing."""
+        plenty = self.way.method == "soup" or (self.way.method == "drain" and self.way.texture < 2.5)
+        return self.grain.tender() if plenty else self.grain.sign(self.way.texture)
 
     @property
     def whistles(self) -> int:
@@ -684,7 +687,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
             "ratio_by_volume": None
             if any(p.code == "pot_absurd" for p in pot.problems)
             else round(pot.pour_ml / pot.dry_ml, 2),
-            "depth_above_cm": round((pot.pour_ml - 0.4 * pot.dry_ml) / pot.kitchen.area_cm2, 1),
+            "depth_above_cm": round((pot.pour_ml - BETWEEN * pot.dry_ml) / pot.kitchen.area_cm2, 1),
             "pour_said": said(pot.pour_ml, said_unit, said_ml, said_name),
         },
         "soak": {"min": round_half_up(way.soak_min), "uptake_ml": round_half_up(pot.uptake * pot.dry_g)},

@@ -9,7 +9,7 @@ from collections.abc import Callable
 
 from ..grains import TEXTURES, Grain
 from ..problems import Refusal
-from .account import Brought, Pot, solve
+from .account import BETWEEN, Brought, Pot, solve
 from .ways import Kitchen, Way, cap
 
 LEAST_ML, MOST_ML = 5.0, 20000.0
@@ -46,7 +46,7 @@ def grain_for_depth(grain: Grain, depth_cm: float, way: Way, kitchen: Kitchen) -
         raise Refusal("depth", "depth", "A depth of water above the grain is between 0 and 20 cm; give one in between.")
 
     def over(ml: float) -> float:
-        return (solve(grain, ml, way, kitchen).raw_pour_ml - 0.4 * ml) / kitchen.area_cm2 - depth_cm
+        return (solve(grain, ml, way, kitchen).raw_pour_ml - BETWEEN * ml) / kitchen.area_cm2 - depth_cm
 
     most = _fits(grain, way, kitchen)
     if (over(LEAST_ML) > 0) == (over(most) > 0):

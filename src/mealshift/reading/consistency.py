@@ -14,6 +14,7 @@ from ..grains import grain
 from ..measures import USUAL_TIN, unit_kind
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
+from .ingredients import UNLIKELY
 from .settle import Settled
 from .structure import Structure
 
@@ -158,10 +159,6 @@ def misspelt_unit(line: Line, word: str, corrections: tuple[Correction, ...]) ->
             (ml, Correction(line.text, amount=ml)),
         )
     ]
-
-
-# a volume and a weight that differ by more than this from the grain's density are not both right
-UNLIKELY = 1.6
 
 
 def _amount(line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:

@@ -246,6 +246,10 @@ def is_cooked(text: str) -> bool:
     return bool(_COOKED_WORDS.search(text)) and not _UNCOOKED.search(text)
 
 
+# a volume and a weight that differ by more than this from the grain's density are not both right
+UNLIKELY = 1.6
+
+
 def sized(line: Line, problems: list[Problem]) -> Line:
     """Fills ml and g from each other where the kind allows it, and the water and drink they come to."""
     ml, g = line.ml, line.g
@@ -253,6 +257,9 @@ def sized(line: Line, problems: list[Problem]) -> Line:
         density = COOKED_RICE_DENSITY if line.cooked else grain(line.grain).density
         if line.unit in ("tin", "packet") and ml is None and g is None:
             return line
+        if ml and g and unit_kind(line.unit) == "vessel" and not 1 / UNLIKELY <= g / ml / density <= UNLIKELY:
+            # "4 derica (3.6 kg)": what such a tin holds is only taken for granted, what it weighs is said
+            ml = None
         ml = ml if ml is not None else g / density if g is not None else None
         g = g if g is not None else ml * density if ml is not None else None
         if ml and g and line.quantity and line.quantity > 1.2 and not line.cooked and unit_kind(line.unit) == "cup":

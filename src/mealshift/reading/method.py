@@ -89,7 +89,8 @@ def choose(
     tagger = Tagger.load("method")
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
-    likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (milky and x[0] == "drain")]
+    kept = milky or _drained_before(found)
+    likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (kept and x[0] == "drain")]
     elsewhere = "in:whistle" not in fs and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
     if "all:whistle" in fs and not cooked and not elsewhere:
         likely = [("pressure", max(0.9, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
@@ -150,6 +151,16 @@ def choose(
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+def _drained_before(found: Sequence[Clause]) -> bool:
+    """Is the grain drained only before it is at any heat? That was its soak; and nothing is said of plenty of water."""
+    drains = [i for i, c in enumerate(found) if c.grains and (c.verb == "drain" or _POURED_OFF.search(c.text))]
+    hot = [i for i, c in enumerate(found) if c.grains and c.before.grain and (c.before.boiled or c.before.cooked)]
+    return bool(drains and hot) and max(drains) < min(hot)
+
+
+_POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
 
 
 def _by_place(way: str, likely: Sequence[tuple[str, float]]) -> float:

@@ -186,7 +186,7 @@ def tag(
         ):
             # "wash the rice, salt, leave it 30 minutes", before anything is hot: it stands in its water
             kind, sure, others = "soak", 0.8, ((kind, 0.2),)
-        elif kind == "soak" and (at := clause_at(found, n, s.start)) is not None and _of_another(found[at]):
+        elif kind == "soak" and (at := clause_at(found, n, s.start)) is not None and _of_another(found[at], sorts):
             # "soak the split peas 1 hour"
             kind, sure, others = "other", 0.9, (("soak", 0.1),)
         elif _BEFORE_THE_GRAIN.match(blocks[n].text, s.end):
@@ -354,8 +354,15 @@ _IN_BRACKETS = re.compile(r"\([^)]*$")
 _IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 
 
-def _of_another(c: Clause) -> bool:
-    """Is it something other than the grain that this clause soaks, or cooks?"""
+_SOAKS_THE = re.compile(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
+
+
+def _of_another(c: Clause, sorts: Sequence[str] = ()) -> bool:
+    """Is it something other than the grain that this clause soaks, or cooks? sorts: of the lines it may name."""
+    named = {sorts[x] for x in c.lines if x < len(sorts)}
+    if _SOAKS_THE.search(c.text) and named & {"x", "p"} and not named & {"G", "g"} and "grain" not in c.things:
+        # "soak the leaves in hot water"
+        return True
     solid = [k for k in c.things if k not in ("liquid", "fat", "spice", "sauce")]
     return bool(solid) and "grain" not in solid and c.carried != "grain"
 

@@ -129,6 +129,8 @@ _THE_KEPT = re.compile(
     re.I,
 )
 KEPT = "reserved liquid"
+# so near to a line of the list, a sum is that line
+SAME_SUM = 0.03
 _BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
 
 
@@ -222,6 +224,10 @@ def made_up(
             )[0]
             if kind is None:
                 continue
+            listed = [ln for ln in lines if ln.carrier and ln.ml and not ln.section.startswith("step ")]
+            if any(abs((ln.ml or 0.0) - item.ml) <= SAME_SUM * item.ml for ln in listed):
+                # "keep the soup, you'll need 7 cups": the list has it as a line of its own
+                return lines, None
             at = piece.span.start
             total = Line(
                 len(lines), piece.text[m.start() : a.end("u")], Span(at + m.start(), at + a.end("u")), f"step {n}", item.value, None, item.unit, "liquid", None,

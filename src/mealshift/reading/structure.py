@@ -20,6 +20,8 @@ from .ingredients import foods
 from .words import word_list
 
 MOST_SERVINGS = 200
+# "makes 60" counts rolls; so many at the table are said to be people
+MOST_MADE = 16
 _PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
@@ -31,15 +33,23 @@ _SERVES = re.compile(
     re.I,
 )
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
+_MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
 _ALONE = re.compile(rf"(?<![\w/.]){_N}(?!\s*(?:cups?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I)
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
     re.I,
 )
+_COLUMNS = re.compile(
+    r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
+    re.I,
+)
 # a word between two parts of a list
 _AND = re.compile(r"(?:and|plus|also|besides)\s*:?$", re.I)
-_ROUGH_TITLE = re.compile(r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$", re.I)
+_ROUGH_TITLE = re.compile(
+    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$",
+    re.I,
+)
 _JUNK_TITLE = re.compile(r"^(?:subject|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*", re.I)
 
 
@@ -227,6 +237,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
             if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
+        if cls in ("heading", "section", "ingredient") and _COLUMNS.fullmatch(ln.text.strip()):
+            # "Qty  Unit  Item": what the columns of a table are, and no part of the dish
+            cls, sure = "meta", 0.9
         if cls == "step" and _TIP.match(ln.text):
             cls, sure = "note", 0.8
         if said and shown in said:
@@ -632,7 +645,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 continue
             if said.strip().lower() in ("a", "an", "half", "a half", "quarter"):
                 continue
-            if not 1 <= low <= MOST_SERVINGS or low != int(low):
+            if not 1 <= low <= (MOST_SERVINGS if people or not _MADE.match(m[0]) else MOST_MADE) or low != int(low):
                 continue
             at = t.line.start + m.start()
             # "6 to 8" may be either
@@ -646,7 +659,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                     low, _ = number_range(re.sub(r"\s*/\s*", " to ", alone[0]))
                 except ValueError:
                     continue
-                if 1 <= low <= MOST_SERVINGS and low == int(low):
+                if 1 <= low <= (MOST_MADE if _MADE.match(t.line.text) else MOST_SERVINGS) and low == int(low):
                     at = t.line.start + alone.start()
                     found.append((0, at, low, Span(at, t.line.start + alone.end())))
     if found:

@@ -126,7 +126,7 @@ def rewrite_lines(
             # "water to the 3 line": here is how much that is
             was = out[unsaid]
             plain = _SIGN_SAID.sub("", was.text)
-            told = f"{plain}: {jug_ml(a.pour_ml)} ml"
+            told = f"{plain.rstrip(" :")}: {jug_ml(a.pour_ml)} ml"
             mark = ((len(plain), len(told)),)
             out[unsaid] = replace(
                 was,

@@ -20,6 +20,7 @@ from ..measures import (
     round_half_up,
 )
 from ..pot import Pot
+from ..pot.account import BETWEEN
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
@@ -33,7 +34,7 @@ from . import signs
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
 from .target import Target
-from .wording import Edit, apply, moved, of_line, said_grain, said_liquid, said_quantity, said_time
+from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
@@ -542,12 +543,16 @@ class _View:
                 said = said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures, m[0])
                 edits.append(Edit(m.start(), m.end(), said))
         for ln in mine:
-            # "add the 1 3/4 cups": the list's own amount, without its name
+            # "add the 1 3/4 cups", "you'll need 7 cups": the list's own amount, without its name
             if ln.amount_span is None or not ln.ml or ln.section.startswith("step "):
                 continue
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
             new = self.a.carrier(ln.ml)
-            for m in re.finditer(rf"\bthe (?P<a>{re.escape(was)})(?=\s*(?:[.,;)]|$|and\b))", step.text, re.I):
+            for m in re.finditer(
+                rf"\b(?:the|need|want|take|measure|to) (?P<a>{re.escape(was)})(?=\s*(?:[.,;)]|$|and\b))",
+                step.text,
+                re.I,
+            ):
                 if (
                     abs(new - ln.ml) >= 2.5
                     and new >= LEAST_ML
@@ -587,13 +592,31 @@ class _View:
             return []
         if self.a.carrier_was_ml and self.a.trusted:
             # beside an amount the sign only tells what the rice's amount came to
-            return [Edit(a, b, "") for a, b in signs.asides(step.text)]
+            gone = [Edit(a, b, "") for a, b in signs.asides(step.text)]
+            return gone or self._level(step)
         place = signs.in_step(step.text)
         if place is None:
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place
         whole = " in all" if not self.a.others_ml and _POURED_BEFORE.search(step.text[: place[0]]) else ""
         return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml{whole})")]
+
+    def _level(self, step: Step) -> list[Edit]:
+        """ "liquid should be about 1 inch above the rice": so much higher or lower as the new pour stands over its own grain."""
+        found = signs.level(step.text)
+        was = self.a.carrier_was_ml + self.a.others_ml - BETWEEN * self.own.dry_ml
+        now = (self.a.pour_ml + self.a.others_ml - BETWEEN * self.a.dry_ml) / max(1.0, self.a.scale)
+        if found is None or was <= 0 or now <= 0:
+            return []
+        m, start, end = found
+        unit = m["unit"].lower()
+        step_of = 0.25 if unit.startswith("inch") else 5.0 if unit.startswith("mm") else 0.5
+        told = number_range(m["n"])[0]
+        new = max(step_of, nearest(told * now / was / step_of, 1) * step_of)
+        if abs(new - told) < step_of:
+            return []
+        plural = "inches" if unit.startswith("inch") and new > 1 else "inch" if unit.startswith("inch") else m["unit"]
+        return [Edit(start, end, f"{said_quantity(new)} {plural}")]
 
     def _told_here(self, step: Step) -> list[Edit]:
         """New amounts of the grain and liquids that only this step states."""

@@ -10,14 +10,14 @@ import re
 _DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|\"|fingers?(?:'s?)?(?: ?(?:width|breadth|joint)s?)?|thumb'?s?(?: width)?)"
 # how much water, told by a line of the pot, a finger, or its depth over the grain
 _SIGN = re.compile(
-    r"(?:up )?to (?:the |a |your )?(?:(?:number |no\. ?)?(?:\d+|one|two|three|four)(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level) (?:for )?(?:\d+|one|two|three|four)(?: cups?)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
+    r"(?:up )?to (?:the |a |your )?(?:(?:number |no\. ?)?[\"“'‘]?(?:\d+|one|two|three|four)[\"”'’]?(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level) (?:for )?(?:\d+|one|two|three|four)(?: cups?)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
     r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
     rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
     rf"|(?:by|to) (?:about |abt |around |roughly |some )?{_DEPTH}(?: (?:above|over|on top of)(?: the)?(?: (?:rice|grains?|it))?)?"
     rf"|{_DEPTH} (?:above|over|higher than)(?: the (?:rice|grains?|surface(?: of the rice)?)| it)?",
     re.I,
 )
-_POURED_ON = re.compile(r"\b(?:water|stock|broth|liquid)\b", re.I)
+_POURED_ON = re.compile(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
 _TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*[^,.;]{0,20}\bin\b", re.I)
 
 
@@ -31,6 +31,19 @@ def in_step(text: str) -> tuple[int, int] | None:
             start = m.start() + len(m[0]) - len(m[0].lstrip())
             return start, m.end()
     return None
+
+
+def level(text: str) -> tuple[re.Match[str], int, int] | None:
+    """ "liquid should be about 1 inch above the rice": (the number with its unit, where it begins, where it ends); None if the step says no such thing."""
+    m = _LEVEL.search(text)
+    return (m, *m.span("depth")) if m else None
+
+
+_LEVEL = re.compile(
+    r"\b(?:water|liquid|stock|broth|level)\b[^.;!?,]{0,16}?\b(?:should|must|ought to|is|be|stand|stands|come|comes|sit|sits)\b[^.;!?,]{0,16}?"
+    r"(?P<depth>(?P<n>\d+(?:[.,]\d+)?|[½¼¾]|1\s?½|an?|one|two|half an?)\s?-?(?P<unit>cms?|mms?|inch(?:es)?))\s(?:above|over|higher than)\b",
+    re.I,
+)
 
 
 def asides(text: str) -> list[tuple[int, int]]:

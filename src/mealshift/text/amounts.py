@@ -26,7 +26,7 @@ from ..measures import (
 )
 
 _SIZE = r"(?:heaped|heaping|heap|level|flat|scant|rounded|generous|good|large|small|medium|med\.?|big|full|packed|standard|regular|extra|US|metric|plastic|same|measuring)"
-_ROUGH = r"(?:about|abt\.?|approx\.?|approximately|around|roughly|say|nearly|almost|a generous|a scant|a heaping|a heaped|a good|~|c\.|circa|scant|generous|heaping|heaped)"
+_ROUGH = r"(?:about|abt\.?|approx\.?|approximately|around|roughly|say|nearly|almost|a generous|a scant|a heaping|a heaped|a good|~|c\.|ca\b\.?|circa|scant|generous|heaping|heaped)"
 AMOUNT = re.compile(
     rf"(?:{_ROUGH}\s*)?(?P<n>{RANGE_PATTERN})(?:\s*(?:-|/\s(?=\w)|of the same\s|of that same\s)?\s*(?:{_SIZE}\s+){{0,2}}(?P<u>{UNIT_PATTERN})(?![\w'])\.?)?",
     re.I,
@@ -112,7 +112,8 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         rf"|(?<=[^\W\d]|\))\s+to\s+(?={RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\s)",
         text,
     ):
-        if inside[m.start()] or m.end() >= ends:
+        if inside[m.start()] or m.end() >= ends or (not m[0].strip() and text[m.end()] in "(["):
+            # nothing parts within a bracket, at the end, or before what a bracket tells of the thing
             continue
         # what stands near tells whether it parts two things; a list without end is not looked through anew at every comma
         before, after = text[max(last, m.start() - NEAR) : m.start()], text[m.end() : m.end() + NEAR]
@@ -406,7 +407,11 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
             if item.unit and not container and unit_kind(item.unit) == "count":
                 per = whole if re.search(r"\beach\b", body, re.I) else 1.0
             if s.bracket and whole and unit_kind(main.unit) in ("cup", "measure", "vessel"):
-                bracketed = next(m[0] for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end())
+                # what the bracket says of this amount, not of the next: "(about 3.2 kg? 1 derica is 900 g)"
+                bracket = next(m for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end())
+                bracketed = next(
+                    m[0] for m in _SAYING.finditer(body, bracket.start(), bracket.end()) if s.start < m.end()
+                )
                 # "1½ glass (200 ml glass)": it speaks of one
                 word = re.escape(re.sub(r"(?<=ss)es$|(?<!s)s$", "", main.unit_word, flags=re.I))
                 of_one = re.search(rf"\b(?:{word}|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I)
@@ -422,6 +427,7 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
     return item
 
 
+_SAYING = re.compile(r"(?:[^,;?!]|(?<=\d),(?=\d))*(?:[,;?!]\s*|$)")
 # "(makes about 3 cups cooked)", "(I use 1 cube in 2 cups water)", "(from 900 g fresh)": not how much of it is meant here
 _ASIDE = re.compile(
     r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|less|minus|fresh weight|left ?over)\b",
