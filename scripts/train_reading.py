@@ -9,7 +9,6 @@ from __future__ import annotations
 
 import argparse
 import json
-import random
 import re
 import sys
 from collections import Counter, defaultdict
@@ -35,7 +34,7 @@ MODELS = ROOT / "src" / "mealshift" / "reading" / "models"
 # the same for all: little smoothing, so that words seen once do not decide
 SETTINGS = {
     "lines": {"c1": 0.05, "c2": 0.4, "max_iterations": 120},
-    "minutes": {"c1": 0.0, "c2": 3.0, "max_iterations": 150},
+    "minutes": {"c1": 0.0, "c2": 1.0, "max_iterations": 150},
     "roles": {"c1": 0.02, "c2": 0.6, "max_iterations": 150},
     "method": {"c1": 0.0, "c2": 0.6, "max_iterations": 150},
 }  # fmt: skip
@@ -154,22 +153,13 @@ def roles_of(read_lines: list[Any], label: dict[str, Any]) -> list[str]:
 def train(name: str, data: list[Sample]) -> bytes:
     trainer = pycrfsuite.Trainer(verbose=False)
     trainer.set_params({**SETTINGS[name], "feature.possible_transitions": name != "method"})
-    for xs, ys in [*data, *_thinned(data, THINNED.get(name, 0.0))]:
+    for xs, ys in data:
         trainer.append(xs, ys)
     out = MODELS / f"{name}.new"
     trainer.train(str(out))
     weights = out.read_bytes()
     out.unlink()
     return weights
-
-
-# the share of what is seen that a second reading of each text goes without, so that no one word decides; only the minutes gained by it (docs/reading.md)
-THINNED = {"minutes": 0.3}
-
-
-def _thinned(data: list[Sample], share: float) -> list[Sample]:
-    chance = random.Random(1)
-    return [([[f for f in x if chance.random() >= share] for x in xs], ys) for xs, ys in data] if share else []
 
 
 def train_all(texts: list[tuple[Text, dict[str, list[Sample]]]]) -> dict[str, bytes]:

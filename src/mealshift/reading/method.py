@@ -64,6 +64,8 @@ _ON_THE_HOB = re.compile(
 _WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
 OPEN_MIN = 12.0
+# the water that steps name, over the grain's volume: so much, or none named, is plenty
+PLENTY = 4.0
 # of the minutes at the heat, what must be told of a place for it to be the way
 MOST_MINUTES, ALL_MINUTES = 0.6, 0.95
 
@@ -142,6 +144,10 @@ def choose(
         likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
     if not likely:
         return way, sure, []
+    plenty = ratio is not None and (ratio or PLENTY) >= PLENTY
+    if plenty and not cooked and not milky and likely[0][0] in ("covered", "open") and poured_off(found):
+        # "Cook the rice in salted water for 10 minutes and drain"
+        likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *(x for x in likely if x[0] != "drain")]
     total = sum(p for _, p in likely)
     best, p = likely[0]
     first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
@@ -151,6 +157,18 @@ def choose(
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+def poured_off(found: Sequence[Clause]) -> bool:
+    """Is water poured off the grain when it has boiled in it? What a bone or a pepper was boiled in is strained before the grain is in the pot."""
+    return any(
+        c.verb == "drain"
+        and c.grains
+        and c.before.grain
+        and (c.before.cooked or c.before.boiled)
+        and _POURED_OFF.search(c.text)
+        for c in found
+    )
 
 
 def _drained_before(found: Sequence[Clause]) -> bool:

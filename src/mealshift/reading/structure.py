@@ -240,6 +240,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("heading", "section", "ingredient") and _COLUMNS.fullmatch(ln.text.strip()):
             # "Qty  Unit  Item": what the columns of a table are, and no part of the dish
             cls, sure = "meta", 0.9
+        if cls in ("note", "chatter") and out.steps and _a_dish(ln.text) and _does(ln):
+            # "sambal: 10 dried chillies, 3 shallots - blend, fry in ¼ cup oil": a dish beside it, told in one line
+            cls, sure = "step", 0.6
         if cls == "step" and _TIP.match(ln.text):
             cls, sure = "note", 0.8
         if said and shown in said:
@@ -353,6 +356,16 @@ _STANDS_NOW = re.compile(
     rf"(?:then )?(?:let (?:it )?)?(?:rest|stand|leave|cover)\b[^.;!?]{{0,40}}?\b{RANGE_PATTERN}\s?min", re.I
 )
 _TIP = re.compile(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:–—-]", re.I)
+_LABEL = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}\s?[:–—]\s")
+_SO_MUCH = re.compile(rf"{RANGE_PATTERN}\s*[^\W\d_]+")
+
+
+def _a_dish(text: str) -> bool:
+    """Is it a name, and three amounts or more of what goes into it?"""
+    m = _LABEL.match(text)
+    return bool(m and not _TIP.match(text) and len(_SO_MUCH.findall(text[m.end() : m.end() + 200])) >= 3)
+
+
 _LABELLED = re.compile(
     r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]",
     re.I,
@@ -384,7 +397,8 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
         # what is told in small letters counts only where it surely tells what to do
         and (m := BARE_NUMBER.match(t.line.text) or (SMALL_NUMBER.match(t.line.text) if t.cls == "step" else None))
     ]
-    bare = [(i, m) for i, m in bare if not _MEASURED.match(tagged[i].line.text)]
+    # "6 Spoon the rice over" measures nothing
+    bare = [(i, m) for i, m in bare if tagged[i].cls == "step" or not _MEASURED.match(tagged[i].line.text)]
     # amounts of a list may look like it: the steps' own count is the last that begins at one
     ones = [k for k, (_, m) in enumerate(bare) if m["n"] == "1"]
     bare = bare[ones[-1] :] if ones else []
