@@ -144,8 +144,9 @@ def choose(
         likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
     if not likely:
         return way, sure, []
-    plenty = ratio is not None and (ratio or PLENTY) >= PLENTY
-    if plenty and not cooked and not milky and likely[0][0] in ("covered", "open") and poured_off(found):
+    plenty = ratio is not None and (ratio or PLENTY) >= PLENTY and poured_off(found)
+    told = (plenty and not milky) or any(_IN_WATER.search(as_rice(t)) for t in texts)
+    if told and not cooked and likely[0][0] in ("covered", "open"):
         # "Cook the rice in salted water for 10 minutes and drain"
         likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *(x for x in likely if x[0] != "drain")]
     total = sum(p for _, p in likely)
@@ -154,6 +155,9 @@ def choose(
     if best == "oven" and first is not None and first.before.wet and re.search(r"\b(?:simmer|boil)", first.text, re.I):
         # it is baked later, as something else; its water went in under a lid
         best, p = "covered", min(p, 0.6)
+    if best == "covered" and grain == "rice-risotto" and "in:ladle" in fs:
+        # a lid on it at the end does not make it one cooked under a lid
+        best, p = "stirred", max(0.75, dict(likely).get("stirred", 0.0))
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
@@ -178,6 +182,10 @@ def _drained_before(found: Sequence[Clause]) -> bool:
     return bool(drains and hot) and max(drains) < min(hot)
 
 
+_IN_WATER = re.compile(
+    r"\b(?:cook|boil|simmer)\w*\b[^.;!?]{0,50}\b(?:rice|grains?|it)\b[^.;!?]{0,80}\bwater\b(?:[^.;!?]|\d\.\d){0,90}(?:[.;] ?)?\s*\b(?:then |and )?drain(?:ed)?\b",
+    re.I,
+)
 _POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
 
 

@@ -107,6 +107,7 @@ def tag(
     tagger = Tagger.load("minutes")
     got = tagger.tag(features(blocks, found, places, usual_min, cooked, sorts))
     out: list[Timed] = []
+    enters = max((i for i, c in enumerate(found) if _enters(c)), default=-1)
     cookers = any(_COOKERS.search(b.text) for b in blocks)
     pressed = any(_PLACE["pressure"].search(b.text) for b in blocks)
     for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
@@ -142,7 +143,9 @@ def tag(
         elif SUMMED.match(blocks[n].text, s.end) and any(t.kind == "heat" for t in out):
             # "35 minutes, then 10 without the lid (so 45 in total)"
             kind, sure, others = "other", 0.97, ()
-        elif _only_if(blocks[n].text, s.start):
+        elif _only_if(blocks[n].text, s.start) or (
+            _IN_BRACKETS.search(before) and _IF_NOW.match(blocks[n].text, s.end)
+        ):
             kind, sure, others = "other", 0.98, ()
         elif _MADE_AHEAD.search(blocks[n].text[max(0, s.start - 160) : s.start]):
             # "can be made the day before and kept; then bake 45 minutes": what the cook may do another time
@@ -189,6 +192,14 @@ def tag(
         elif kind == "soak" and (at := clause_at(found, n, s.start)) is not None and _of_another(found[at], sorts):
             # "soak the split peas 1 hour"
             kind, sure, others = "other", 0.9, (("soak", 0.1),)
+        elif (
+            kind == "heat"
+            and sure < SURE_HEAT
+            and (at := clause_at(found, n, s.start)) is not None
+            and _entered(found, at, enters) == "later"
+        ):
+            # the chicken simmers, and the grain goes in afterwards
+            kind, sure, others = "other", 0.75, (("heat", 0.25),)
         elif _BEFORE_THE_GRAIN.match(blocks[n].text, s.end):
             # "give the lentils 10 minutes in the liquid before the quinoa goes in"
             kind, sure, others = "other", max(sure if kind == "other" else 0.0, 0.9), ()
@@ -196,11 +207,17 @@ def tag(
             _LET_STEEP.search(before) or _STEEPS.search(before) and not any(t.kind == "heat" for t in out)
         ):
             kind, sure, others = "heat", 0.9, ((kind, 0.1),) if kind != "heat" else ()
+        elif kind == "come_up" and _FROM_THE_BOIL.search(blocks[n].text[max(0, s.start - 90) : s.start]):
+            # "when it comes back to the boil give it 6 minutes"
+            kind, sure, others = "heat", 0.85, (("come_up", 0.15),)
         elif _COMES_UP.search(before) or _TO_COME_UP.match(blocks[n].text, s.end):
             kind, sure, others = "come_up", 0.97, ()
         elif _COMES_DOWN.search(before) or _NPR_AFTER.match(blocks[n].text, s.end):
             kind, sure, others = "release", max(sure if kind == "release" else 0.0, 0.9), ()
-        elif kind not in ("soak", "rest") and _HALF_DONE.search(blocks[n].text[max(0, s.start - 90) : s.start]):
+        elif kind not in ("soak", "rest") and (
+            _HALF_DONE.search(blocks[n].text[max(0, s.start - 90) : s.start])
+            or (kind == "heat" and _HALF_NOW.match(blocks[n].text, s.end))
+        ):
             # "add the rice, cook till 70 % done, about 5 minutes": the first of its two cookings
             kind, sure, others = "heat", 0.97, ()
         elif _KEPT_HOT.search(before) and any(t.kind == "heat" for t in out):
@@ -290,6 +307,15 @@ _HALF_DONE = re.compile(
     r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
     re.I,
 )
+_FROM_THE_BOIL = re.compile(
+    r"\b(?:when|once|after|as soon as|from the (?:time|moment))\b[^.;!?]{0,50}\bboil\w*\b[^.;!?]{0,30}\b(?:give|cook|boil|let|leave|keep)\b[^.;!?]{0,16}$",
+    re.I,
+)
+# "boil for 5 minutes – it should be about 70 % done"
+_HALF_NOW = re.compile(
+    r"[\s,;(–—-]*(?:[^\W\d]+ ){0,5}(?:about |abt |around |~)?(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly|not quite) (?:done|cooked)\b",
+    re.I,
+)
 SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
 _KEPT_HOT = re.compile(
     r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$",
@@ -350,6 +376,8 @@ def _so_far(blocks: Sequence[Block], n: int, at: int) -> str:
 
 
 _SAME_SAID = re.compile(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
+# "(45 mins if it was not frozen)"
+_IF_NOW = re.compile(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
 _IN_BRACKETS = re.compile(r"\([^)]*$")
 _IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 
@@ -420,6 +448,8 @@ _COMES_DOWN = re.compile(
     re.I,
 )
 LONGEST_REST = 40.0
+# minutes at the heat surer than this are the grain's, though it is told of later
+SURE_HEAT = 0.95
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = re.compile(
     r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
@@ -501,6 +531,7 @@ def features(
     before_words = ""
     out = []
     total = max(1, len(places))
+    enters = max((i for i, c in enumerate(found) if _enters(c)), default=-1)
     grains_at, grain_total = [], 0
     for block in blocks:
         grains_at.append(_Mentions([m.start() for m in _CLASS["GRAIN"].finditer(block.text)], grain_total))
@@ -585,6 +616,7 @@ def features(
             if c.aside:
                 fs.append("aside")
             here_lines = sorted({sorts[x] for x in c.lines if x < len(sorts)})
+            fs.append(f"enters={_entered(found, j, enters)}")
             named = sorted({sorts[x] for o in _of_sentence(found, j) for x in o.lines if x < len(sorts)})
             fs += [f"line:{x}" for x in here_lines] + [f"lines:{x}" for x in named]
             fs += [f"lines={''.join(named)}", f"lines={''.join(named)}&verb={c.verb}"]
@@ -630,6 +662,25 @@ def features(
         ]
         out.append(fs)
     return out
+
+
+def _enters(c: Clause) -> bool:
+    return c.grains and "grain" in c.things and c.verb in ("add", "stir", "cook", "boil", "toast")
+
+
+def _put_in(found: Sequence[Clause], i: int) -> bool:
+    """ "Wash the rice and put in a pan with the water": named in the sentence, and put in without its name."""
+    c = found[i]
+    return c.verb == "add" and c.grains and any("grain" in o.things for o in _of_sentence(found, i))
+
+
+def _entered(found: Sequence[Clause], j: int, last: int) -> str:
+    """Is the grain in its vessel where a clause begins, named in its sentence, still to come, or never told of? last: the last clause that puts it in."""
+    if found[j].before.grain or any(_put_in(found, i) for i in range(j)):
+        return "in"
+    if any("grain" in c.things for c in _of_sentence(found, j)):
+        return "now"
+    return "later" if j < last else "never"
 
 
 def _of_sentence(found: Sequence[Clause], j: int) -> list[Clause]:

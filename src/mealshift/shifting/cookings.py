@@ -18,7 +18,8 @@ _STANDS = re.compile(
     re.I,
 )
 _ASIDE = re.compile(
-    r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone))\b", re.I
+    r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone)|fridge|refrigerator|freezer|until (?:you|it is|they are) need(?:ed)?)\b",
+    re.I,
 )
 # the longest stretch takes the change of minutes unless the first is at least this share of all
 FIRST_SHARE = 0.25

@@ -74,6 +74,8 @@ _OVEN_ON = re.compile(
     re.I,
 )
 # how the grain is made ready before it goes in
+# the recipe makes its crust itself
+_CRUST = re.compile(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
@@ -510,7 +512,8 @@ class _Work:
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
         where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
         new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where)]
-        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered"):
+        crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
+        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not crusts:
             new.append(sentences.crust())
         said = rest_said(self.recipe)
         if said is not None:

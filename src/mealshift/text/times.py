@@ -16,7 +16,7 @@ _MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minut
 _HOUR = r"(?:hours?|hrs?|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
-_LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a)\s*)?"
+_LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
 TIME = re.compile(
     # no stretch begins within a word: most places are passed over at once
