@@ -200,6 +200,9 @@ def tag(
         ):
             # the chicken simmers, and the grain goes in afterwards
             kind, sure, others = "other", 0.75, (("heat", 0.25),)
+        elif kind == "heat" and sure < SURE_HEAT and _chilled_since(out, blocks, n, s.start):
+            # drained and put in the fridge: what is heated then is the dish
+            kind, sure, others = "other", 0.75, (("heat", 0.25),)
         elif _BEFORE_THE_GRAIN.match(blocks[n].text, s.end):
             # "give the lentils 10 minutes in the liquid before the quinoa goes in"
             kind, sure, others = "other", max(sure if kind == "other" else 0.0, 0.9), ()
@@ -367,6 +370,24 @@ _THEN_STARTED = re.compile(
     r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn(?:\w* on\b| the (?:heat|gas|cooker)))\w*\b",
     re.I,
 )
+
+
+_CHILLED = re.compile(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
+
+
+def _chilled_since(timed: Sequence[Timed], blocks: Sequence[Block], n: int, at: int) -> bool:
+    """Was something put in the fridge between the last minutes at the heat and this place?"""
+    last = next((t for t in reversed(timed) if t.kind in ("heat", "whistles")), None)
+    if last is None:
+        return False
+    if last.block == n:
+        return bool(_CHILLED.search(blocks[n].text[last.stretch.end : at]))
+    between = [
+        blocks[last.block].text[last.stretch.end :],
+        *(b.text for b in blocks[last.block + 1 : n]),
+        blocks[n].text[:at],
+    ]
+    return any(_CHILLED.search(t) for t in between)
 
 
 def _so_far(blocks: Sequence[Block], n: int, at: int) -> str:

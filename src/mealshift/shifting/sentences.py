@@ -142,11 +142,15 @@ def simmer(pot: Pot, why: str) -> Operation:
     return inserted("cook", in_words(pot), why, pot.cook_typical, "heat")
 
 
-def way(pot: Pot, why: str, rest_too: bool = True) -> Operation:
-    """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it."""
+def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False) -> Operation:
+    """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it. amount: no line and no other
+    step says how much grain and water it is."""
     parts = stages(pot) if rest_too else stages(pot)[:-1]
     told = "; ".join(f"{w} ({n} min)" if n and f"{n} minutes" not in w else w for w, n in parts)
-    return inserted("way", f"The {pot.grain.short}: {told}.", why, pot.cook_typical, "heat")
+    what = f"The {pot.grain.short}"
+    if amount:
+        what = f"{round_half_up(pot.dry_g)} g of {pot.grain.name}, {jug_ml(pot.pour_ml)} ml of water"
+    return inserted("way", f"{what}: {told}.", why, pot.cook_typical, "heat")
 
 
 def late(g: Grain, at: int, before_end: int, why: str) -> Operation:

@@ -74,6 +74,8 @@ _OVEN_ON = re.compile(
     re.I,
 )
 # how the grain is made ready before it goes in
+# "rice should still be half raw", after what cooks it
+_HOW_IT_IS = re.compile(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
 _CRUST = re.compile(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
 _READY = ("rinse", "soak", "drain", "chop")
@@ -658,6 +660,7 @@ class _Work:
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
                 or _GEAR.search(ops[end].text)
                 or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
+                or (_HOW_IT_IS.search(ops[end].text) and self._one_sentence(ops[end - 1], ops[end]))
             )
         ):
             end += 1
@@ -684,7 +687,7 @@ class _Work:
             # the steps speak of no water that could be meant: the sentence brings it
             new = [sentences.instead(pot, why)]
         else:
-            new = [sentences.way(pot, why, not stays and not looks)]
+            new = [sentences.way(pot, why, not stays and not looks, self._told_within(first, end))]
         if looks or pot.way.locked or pot.way.row.rest_times:
             new.append(sentences.look(pot))
         if looks and not stays and pot.rest_min >= 1:
@@ -716,6 +719,14 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _told_within(self, first: int, end: int) -> bool:
+        """Does the recipe say how much grain it is only where its cooking is now taken out?"""
+        line = self.recipe.source_line
+        if line is None or not line.section.startswith("step "):
+            return False
+        spans = [o.span for o in self.out.operations[first:end] if o.span is not None]
+        return any(s.start <= line.span.start < s.end for s in spans)
 
     def _raw_too(self, since: int) -> None:
         """What joined raw while the old cooking went on is told its own minutes, now that those are gone."""
