@@ -9,4 +9,10 @@ export default tseslint.config(
   ...tseslint.configs.strict,
   jsxA11y.flatConfigs.recommended,
   reactHooks.configs.flat.recommended,
+  {
+    // what is asked anew after a change stands in one map
+    files: ["src/**/*.{ts,tsx}"],
+    ignores: ["src/api/subjects.ts"],
+    rules: { "no-restricted-properties": ["error", { property: "invalidateQueries", message: "Say what changed with api/subjects.ts." }] },
+  },
 );

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useLayoutEffect, useRef, type ReactNode } from "react";
 import { lastSession, useSession } from "./api/queries";
+import { allChanged } from "./api/subjects";
 import { Header } from "./Header";
 import * as Screen from "./screens/all";
 import { setManner } from "./job/manner";
@@ -49,7 +50,7 @@ export function App() {
     const home = () =>
       void import("./screens/stove/deliver")
         .then((m) => m.deliver(shown))
-        .then((n) => (n > 0 ? client.invalidateQueries() : undefined))
+        .then((n) => (n > 0 ? allChanged(client) : undefined))
         // without the network there is nobody to bring it to
         .catch(() => undefined);
     home();

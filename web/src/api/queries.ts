@@ -1,7 +1,8 @@
 import { allPages } from "./pages";
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { answer, api, TroubleError, type Choice, type Correction, type Session } from "./client";
 import { kept } from "../ui/kept";
+import { useChange } from "./subjects";
 import { zone } from "../screens/plan/clock";
 import type { components } from "./schema";
 
@@ -99,18 +100,9 @@ export const useShifts = () =>
 export const useKeptShift = (id: number) =>
   useQuery({ queryKey: ["shifts", id], queryFn: () => answer(api.GET("/api/shifts/{shift_id}", { params: { path: { shift_id: id } } })), retry: false });
 
-/** A change on the server, after which the lists are asked for anew. */
-export function useChange<In, Out>(change: (input: In) => Promise<Out>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () => Promise.all([client.invalidateQueries({ queryKey: ["recipes"] }), client.invalidateQueries({ queryKey: ["shifts"] })]),
-  });
-}
-
 export const useKitchen = () => useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")), enabled: !useGuest() });
 /** An appliance that the kitchen has after all: plan and bench reckon with it at once. */
-export const useAppliance = () => useHomeChange((name: string) => answer(api.POST("/api/kitchen/appliances", { body: { name } })));
+export const useAppliance = () => useChange("kitchen", (name: string) => answer(api.POST("/api/kitchen/appliances", { body: { name } })));
 export const useCookings = () => useQuery({ queryKey: ["cookings"], queryFn: () => answer(api.GET("/api/cookings")), staleTime: 0, refetchInterval: 4000 });
 
 export interface Wanted {
@@ -125,14 +117,6 @@ export const useLessons = () => useQuery({ queryKey: ["lessons"], queryFn: () =>
 export const useLarder = () => useQuery({ queryKey: ["larder"], queryFn: () => answer(api.GET("/api/larder")), staleTime: 0, enabled: !useGuest() });
 export const useMembers = () => useQuery({ queryKey: ["members"], queryFn: () => answer(api.GET("/api/members")) });
 
-/** A change around the meal: what is reckoned with may be otherwise after it, so nothing that was reckoned is believed any more. */
-export function useHomeChange<In, Out>(change: (input: In) => Promise<Out>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () => Promise.all(["kitchen", "notebook", "lessons", "larder", "left", "members", "week", "shift", "plan", "compare", "what-if", "grain"].map((key) => client.invalidateQueries({ queryKey: [key] }))),
-  });
-}
 export const useLeft = () => useQuery({ queryKey: ["left"], queryFn: () => answer(api.GET("/api/left", { params: { query: { zone: zone() } } })), staleTime: 0, refetchInterval: 60_000 });
 /** The pages a cooking has written. The last touch may still be on its way to the server: asked again until they are there. */
 export const useEntriesOf = (cooking: number) =>

@@ -2,7 +2,8 @@ import { SlidersHorizontal } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Choice, type Shift } from "../../api/client";
-import { useChange, useGrains, useGuest, useReading, useSession, useShift } from "../../api/queries";
+import { useGrains, useGuest, useReading, useSession, useShift } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Jug } from "../../job/Jug";
 import { Strip } from "../../job/Strip";
 import { Bottom } from "../../ui/Bottom";
@@ -36,7 +37,7 @@ export function Bench() {
   const wide = useWide();
   const clockNow = useNow();
   const go = useNavigate();
-  const keep = useChange((body: { choice: Choice }) =>
+  const keep = useChange("recipes", (body: { choice: Choice }) =>
     answer(api.POST("/api/shifts", { body: { text: now.text, corrections: now.corrections, recipe_id: now.recipeId, choice: body.choice } })),
   );
 

@@ -1,6 +1,7 @@
 import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Reading } from "../../api/client";
-import { useChange, useGrains } from "../../api/queries";
+import { useGrains } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button, Wrong } from "../../ui/bits";
@@ -64,7 +65,7 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
 function Beside({ text }: { text: string }) {
   const go = useNavigate();
   const [now] = draft.use();
-  const keep = useChange(() => answer(api.POST("/api/recipes", { body: { text, corrections: now.corrections } })));
+  const keep = useChange("recipes", () => answer(api.POST("/api/recipes", { body: { text, corrections: now.corrections } })));
   const cook = async () => {
     const kept = await keep.mutateAsync(undefined);
     if (!kept.side) return;

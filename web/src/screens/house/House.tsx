@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, asTrouble, sendFile, type Member, type Restored, type Trouble } from "../../api/client";
-import { useHomeChange, useMembers, useSession } from "../../api/queries";
+import { useMembers, useSession } from "../../api/queries";
+import { allChanged, useChange } from "../../api/subjects";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { dated } from "../../job/manner";
 import { Numbers } from "./Numbers";
@@ -32,7 +33,7 @@ export function House() {
 function Members() {
   const members = useMembers();
   const [link, setLink] = useState<{ href: string; until: string } | null>(null);
-  const invite = useHomeChange(() => answer(api.POST("/api/members/invite")));
+  const invite = useChange("members", () => answer(api.POST("/api/members/invite")));
   const ask = () => invite.mutate(undefined, { onSuccess: (i) => setLink({ href: `${window.location.origin}/join/${i.token}`, until: i.until }) });
   return (
     <Sheet className="p-5" aria-label="Members">
@@ -63,8 +64,8 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
   const [mode, setMode] = useState<"" | "password" | "go">("");
   const [password, setPassword] = useState("");
   const [own, setOwn] = useState("");
-  const set = useHomeChange(() => answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { own_password: own, password } })));
-  const drop = useHomeChange(() => answer(api.DELETE("/api/members/{member_id}", { params: { path } })));
+  const set = useChange("members", () => answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { own_password: own, password } })));
+  const drop = useChange("members", () => answer(api.DELETE("/api/members/{member_id}", { params: { path } })));
   return (
     <li className="dotted py-1.5">
       <p className="flex flex-wrap items-center gap-x-2">
@@ -129,7 +130,7 @@ function Backup() {
 /** Where one is signed in: another device is ended from here. */
 function Devices() {
   const found = useQuery({ queryKey: ["members", "sessions"], queryFn: () => answer(api.GET("/api/sessions")), staleTime: 0 });
-  const end = useHomeChange((signed_in_id: number) => answer(api.DELETE("/api/sessions/{signed_in_id}", { params: { path: { signed_in_id } } })));
+  const end = useChange("members", (signed_in_id: number) => answer(api.DELETE("/api/sessions/{signed_in_id}", { params: { path: { signed_in_id } } })));
   return (
     <Sheet className="p-5" aria-label="Signed in">
       <h2 className="text-head">Where you are signed in</h2>
@@ -157,7 +158,7 @@ function Save() {
   const session = useSession();
   const [open, setOpen] = useState(false);
   const [own, setOwn] = useState("");
-  const ask = useHomeChange(() => answer(api.POST("/api/backup", { body: { own_password: own } })));
+  const ask = useChange([], () => answer(api.POST("/api/backup", { body: { own_password: own } })));
   const save = () =>
     ask.mutate(undefined, {
       onSuccess: ({ href }) => {
@@ -213,7 +214,7 @@ function Restore() {
     try {
       const { counts } = await sendFile<Restored>("/api/restore", form, (share) => setNow(share < 1 ? { at: "sending", share } : { at: "reading" }));
       setNow({ at: "done", said: `Restored: ${counts.recipes ?? 0} recipes, ${counts.shifts ?? 0} shifts, ${counts.entries ?? 0} pages of the notebook.` });
-      await client.invalidateQueries();
+      await allChanged(client);
     } catch (fault) {
       const said = asTrouble(fault);
       setNow(said?.where === "replace" ? { at: "asked", file } : { at: "idle" });
@@ -274,7 +275,7 @@ function End({ name }: { name: string }) {
   const [typed, setTyped] = useState("");
   const [own, setOwn] = useState("");
   const [open, setOpen] = useState(false);
-  const drop = useHomeChange(() => answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })));
+  const drop = useChange("members", () => answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })));
   return (
     <Sheet className="p-5" aria-label="The end of it">
       <h2 className="text-head">Delete this household</h2>

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { answer, api, asTrouble, type Session, type Trouble } from "../../api/client";
+import { allChanged } from "../../api/subjects";
 import { Sheet, Wrong } from "../../ui/bits";
 
 const AMOUNTS: [string, string][] = [["", "As the recipe has them"], ["metric", "Grams and ml"], ["cups", "Cups and ounces"], ["both", "Both"]];
@@ -18,7 +19,7 @@ export function Numbers({ session }: { session: Session }) {
   const set = async (change: Partial<Session["manner"]>) => {
     try {
       client.setQueryData(["session"], await answer(api.PUT("/api/household/manner", { body: { ...manner, ...change } })));
-      await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== "session" });
+      await allChanged(client);
     } catch (fault) {
       setTrouble(asTrouble(fault));
     }

@@ -2,7 +2,8 @@ import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble } from "../../api/client";
-import { useChange, useGrains, useRecipes, useSession, useShifts } from "../../api/queries";
+import { useGrains, useRecipes, useSession, useShifts } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Swatch } from "../../job/Hatch";
 import { minutes } from "../../job/words";
 import { Button, keyLook, Wrong } from "../../ui/bits";
@@ -22,7 +23,7 @@ export function Kept() {
   const session = useSession();
   const go = useNavigate();
   const gone = useGone();
-  const drop = useChange((id: number) => answer(api.DELETE("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } }, keepalive: true })));
+  const drop = useChange("recipes", (id: number) => answer(api.DELETE("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } }, keepalive: true })));
   const trouble = asTrouble(recipes.error) ?? asTrouble(shifts.error);
   const open = async (id: number) => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: id } } }));

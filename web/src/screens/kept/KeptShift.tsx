@@ -1,7 +1,8 @@
 import { Braces, CalendarClock, FileText, Printer, RotateCcw, Trash2 } from "lucide-react";
 import { Link, useNavigate, useParams } from "../../ui/route";
 import { answer, api, asTrouble, type KeptShift as Kept } from "../../api/client";
-import { useChange, useGrains, useKeptShift, useLessons } from "../../api/queries";
+import { useGrains, useKeptShift, useLessons } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Jug } from "../../job/Jug";
 import { Strip } from "../../job/Strip";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
@@ -35,7 +36,7 @@ function Shown({ kept }: { kept: Kept }) {
   const now = useNow();
   const lessons = useLessons();
   const go = useNavigate();
-  const drop = useChange(() => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } }, keepalive: true })));
+  const drop = useChange("recipes", () => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } }, keepalive: true })));
   const pot = kept.result.pots[0];
   const family = grains.data?.find((g) => g.slug === kept.grain)?.family;
   const again = () => {

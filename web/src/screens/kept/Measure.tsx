@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, asTrouble, type Session, type Trouble } from "../../api/client";
+import { allChanged } from "../../api/subjects";
 import { Button, Wrong } from "../../ui/bits";
 import { Pop } from "../../ui/Pop";
 import { decimal, typedNumber } from "../../job/manner";
@@ -19,7 +20,8 @@ export function Measure({ session }: { session: Session }) {
     if (!Number.isFinite(number)) return setTrouble({ code: "number", where: "measure_ml", text: `“${ml}” is not a number; write how many millilitres it holds.` });
     try {
       client.setQueryData(["session"], await answer(api.PUT("/api/household/measure", { body: { measure_name: name, measure_ml: number, cup_ml: cupMl } })));
-      await client.invalidateQueries({ queryKey: ["shift"] });
+      // plan, table of grains and notebook say their amounts in it too
+      await allChanged(client);
       setTrouble(null);
     } catch (fault) {
       setTrouble(asTrouble(fault));

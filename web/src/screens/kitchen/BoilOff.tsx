@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "../../ui/route";
 import { answer, api, asTrouble, type BoilOff as Found, type KitchenPot, type Trouble } from "../../api/client";
+import { changed } from "../../api/subjects";
 import { useKitchen } from "../../api/queries";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { kept } from "../../ui/kept";
@@ -76,7 +77,7 @@ function Walk({ pot }: { pot: KitchenPot }) {
       setFound(await answer(api.POST("/api/kitchen/pots/{pot_id}/boil-off", { params: { path: { pot_id: pot.id } }, body })));
       setTrouble(null);
       if (!keep) return;
-      for (const key of ["kitchen", "shift", "plan", "compare", "what-if", "grain"]) void client.invalidateQueries({ queryKey: [key] });
+      void changed(client, "kitchen");
       set(NONE);
       go("/kitchen");
     } catch (fault) {

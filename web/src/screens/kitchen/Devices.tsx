@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, asTrouble, type Kitchen, type Trouble } from "../../api/client";
+import { changed } from "../../api/subjects";
 import { Button, Sheet, Wrong } from "../../ui/bits";
 
 /** A scale or a probe of one's own, by its key. The simulated ones need none. */
@@ -16,14 +17,14 @@ export function Devices({ devices }: { devices: Kitchen["devices"] }) {
       setMade({ name: got.name, key: got.key });
       setName("");
       setTrouble(null);
-      await client.invalidateQueries({ queryKey: ["kitchen"] });
+      await changed(client, "kitchen");
     } catch (fault) {
       setTrouble(asTrouble(fault));
     }
   };
   const drop = async (id: number) => {
     await answer(api.DELETE("/api/kitchen/devices/{device_id}", { params: { path: { device_id: id } } })).catch((fault: unknown) => setTrouble(asTrouble(fault)));
-    await client.invalidateQueries({ queryKey: ["kitchen"] });
+    await changed(client, "kitchen");
   };
   return (
     <Sheet className="mt-4 p-5" aria-label="Devices">

@@ -1,10 +1,10 @@
 import { answer, api } from "../../api/client";
-import { useHomeChange } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Button, Sheet } from "../../ui/bits";
 
 /** How long things take in this kitchen, as the stove has seen it; it can be forgotten. */
 export function TookHere({ said }: { said: string[] }) {
-  const forget = useHomeChange(() => answer(api.DELETE("/api/kitchen/took")));
+  const forget = useChange("kitchen", () => answer(api.DELETE("/api/kitchen/took")));
   return (
     <Sheet className="mt-4 p-5" aria-label="How long it takes here">
       <h2 className="mb-1 text-lead">How long it takes here</h2>

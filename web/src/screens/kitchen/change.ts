@@ -1,14 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { answer, api, asTrouble, type Kitchen, type Trouble } from "../../api/client";
+import { changed } from "../../api/subjects";
 
 /** Every reckoning stands on the kitchen: bench, plan and grains are asked anew. */
 export function useKitchenChanged() {
   const client = useQueryClient();
-  return async () => {
-    await client.invalidateQueries({ queryKey: ["kitchen"] });
-    for (const key of ["shift", "plan", "compare", "what-if", "grain"]) void client.invalidateQueries({ queryKey: [key] });
-  };
+  return () => changed(client, "kitchen");
 }
 
 export type Change = Partial<Omit<Kitchen, "pots" | "devices" | "took" | "said">>;

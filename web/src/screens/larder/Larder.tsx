@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { Link, useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type Bag } from "../../api/client";
-import { useHomeChange, useLarder } from "../../api/queries";
+import { useLarder } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Swatch, useHatch } from "../../job/Hatch";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { bring, choice, FIRST_CHOICE } from "../draft";
@@ -17,7 +18,7 @@ export function Larder() {
   const larder = useLarder();
   const [line, setLine] = useState("");
   const [open, setOpen] = useState<number | null>(null);
-  const add = useHomeChange(() => answer(api.POST("/api/larder", { body: { line } })));
+  const add = useChange("larder", () => answer(api.POST("/api/larder", { body: { line } })));
   const gone = useGone();
   const bags = larder.data?.filter((b) => !gone.has(`bag/${b.id}`));
   const bag = bags?.find((b) => b.id === open);
@@ -82,8 +83,8 @@ function Jar({ bag }: { bag: Bag }) {
 function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
   const go = useNavigate();
   const path = { bag_id: bag.id };
-  const change = useHomeChange((body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
-  const drop = useHomeChange(() => answer(api.DELETE("/api/larder/{bag_id}", { params: { path }, keepalive: true })));
+  const change = useChange("larder", (body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
+  const drop = useChange("larder", () => answer(api.DELETE("/api/larder/{bag_id}", { params: { path }, keepalive: true })));
   const [looking, setLooking] = useState(false);
   const [alone, setAlone] = useState(false);
   const [grams, setGrams] = useState(String(Math.round(bag.grams)));

@@ -1,6 +1,7 @@
 import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type LeftOver } from "../../api/client";
-import { useHomeChange, useLeft } from "../../api/queries";
+import { useLeft } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Button, Wrong } from "../../ui/bits";
 import { degrees } from "../../job/manner";
 import { bring } from "../draft";
@@ -8,7 +9,7 @@ import { bring } from "../draft";
 /** What is left over: where it lies, until when it may be eaten, and what becomes of it. */
 export function Left() {
   const left = useLeft();
-  const rule = useHomeChange((days: number) => answer(api.PUT("/api/household/rule", { body: { days } })));
+  const rule = useChange("left", (days: number) => answer(api.PUT("/api/household/rule", { body: { days } })));
   if (!left.data) return null;
   const { left: rows, fridge_days: days } = left.data;
   return (
@@ -39,8 +40,8 @@ export function Left() {
 }
 
 function Row({ row }: { row: LeftOver }) {
-  const move = useHomeChange((body: { place: "fridge" | "freezer" | "gone"; portions?: number }) => answer(api.PUT("/api/left/{left_id}", { params: { path: { left_id: row.id } }, body })));
-  const warm = useHomeChange(() => answer(api.POST("/api/left/{left_id}/warm", { params: { path: { left_id: row.id } } })));
+  const move = useChange("left", (body: { place: "fridge" | "freezer" | "gone"; portions?: number }) => answer(api.PUT("/api/left/{left_id}", { params: { path: { left_id: row.id } }, body })));
+  const warm = useChange("left", () => answer(api.POST("/api/left/{left_id}/warm", { params: { path: { left_id: row.id } } })));
   const go = useNavigate();
   return (
     <li className="dotted py-2">

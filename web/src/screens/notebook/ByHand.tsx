@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { answer, api, asTrouble } from "../../api/client";
-import { useGrains, useHomeChange, useKitchen, useShifts } from "../../api/queries";
+import { useGrains, useKitchen, useShifts } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Scale } from "./Outcome";
@@ -17,7 +18,7 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
   const [f, set] = useState({ shift: "", dish: "", grain: "", amount: "", pot: "", poured: "", taken: "", word: "", on: "" });
   const [wet, setWet] = useState<number | null>(null);
   const [soft, setSoft] = useState<number | null>(null);
-  const add = useHomeChange(() =>
+  const add = useChange("notebook", () =>
     answer(
       api.POST("/api/notebook", {
         body: {

@@ -1,7 +1,7 @@
 import { Camera, Star, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { answer, api, asTrouble, type Entry, type Trouble } from "../../api/client";
-import { useHomeChange } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Outcome } from "./Outcome";
@@ -12,8 +12,8 @@ import { throwAway } from "../../ui/gone";
 /** One entry, to be said more about: how it came out, a word, stars if wanted, a photo, what was really poured. */
 export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; onClose: () => void }) {
   const path = { entry_id: entry.id };
-  const change = useHomeChange((body: Partial<Pick<Entry, "poured_ml" | "taken_min" | "word" | "note" | "stars" | "counts">>) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path }, body })));
-  const drop = useHomeChange(() => answer(api.DELETE("/api/notebook/{entry_id}", { params: { path }, keepalive: true })));
+  const change = useChange("notebook", (body: Partial<Pick<Entry, "poured_ml" | "taken_min" | "word" | "note" | "stars" | "counts">>) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path }, body })));
+  const drop = useChange("notebook", () => answer(api.DELETE("/api/notebook/{entry_id}", { params: { path }, keepalive: true })));
   const [counts, setCounts] = useState(entry.counts);
   return (
     <Bottom open onOpen={(o) => !o && onClose()} title={`${entry.dish}, ${dayOf(entry.on, now)}`}>
@@ -84,8 +84,8 @@ function Words({ label, value, rows, keep }: { label: string; value: string; row
 
 function Photo({ entry }: { entry: Entry }) {
   const path = { entry_id: entry.id };
-  const send = useHomeChange((file: File) => answer(api.PUT("/api/notebook/{entry_id}/photo", { params: { path }, body: file as never, bodySerializer: (b) => b as never, headers: { "Content-Type": "application/octet-stream" } })));
-  const drop = useHomeChange(() => answer(api.DELETE("/api/notebook/{entry_id}/photo", { params: { path } })));
+  const send = useChange("notebook", (file: File) => answer(api.PUT("/api/notebook/{entry_id}/photo", { params: { path }, body: file as never, bodySerializer: (b) => b as never, headers: { "Content-Type": "application/octet-stream" } })));
+  const drop = useChange("notebook", () => answer(api.DELETE("/api/notebook/{entry_id}/photo", { params: { path } })));
   const [fresh, setFresh] = useState(0);
   return (
     <div className="mt-3">

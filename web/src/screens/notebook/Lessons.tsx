@@ -1,13 +1,14 @@
 import { useState } from "react";
 import { answer, api, asTrouble, type Lesson } from "../../api/client";
-import { useHomeChange, useLessons } from "../../api/queries";
+import { useLessons } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Button, Wrong } from "../../ui/bits";
 
 /** What the pots say, a sentence each, with the pots behind it; accepted, refused, or taken back. */
 export function Lessons({ show }: { show: (ids: number[]) => void }) {
   const lessons = useLessons();
-  const decide = useHomeChange((body: { kind: string; subject: string; take: "accept" | "refuse" | "reset" }) => answer(api.POST("/api/lessons", { body })));
-  const forget = useHomeChange(() => answer(api.DELETE("/api/lessons")));
+  const decide = useChange("lessons", (body: { kind: string; subject: string; take: "accept" | "refuse" | "reset" }) => answer(api.POST("/api/lessons", { body })));
+  const forget = useChange("lessons", () => answer(api.DELETE("/api/lessons")));
   const [sure, setSure] = useState(false);
   if (!lessons.data) return null;
   const { lessons: open, held } = lessons.data;

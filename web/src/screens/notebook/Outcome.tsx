@@ -1,12 +1,12 @@
 import { ToggleGroup } from "radix-ui";
 import { answer, api, asTrouble, type Entry } from "../../api/client";
-import { useHomeChange } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Wrong } from "../../ui/bits";
 import { SOFT, WET } from "./outcome";
 
 /** How it came out, on two scales; each touch is kept at once. Large enough for the table after a meal. */
 export function Outcome({ entry }: { entry: Entry }) {
-  const change = useHomeChange((body: { wet?: number | null; soft?: number | null }) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path: { entry_id: entry.id } }, body })));
+  const change = useChange("notebook", (body: { wet?: number | null; soft?: number | null }) => answer(api.PUT("/api/notebook/{entry_id}", { params: { path: { entry_id: entry.id } }, body })));
   // what was touched shows at once, before the server has it
   const asked = change.isPending ? change.variables : {};
   const wet = asked.wet === undefined ? entry.wet : asked.wet;

@@ -1,13 +1,13 @@
 import { useState } from "react";
 import { answer, api, asTrouble } from "../../api/client";
-import { useHomeChange } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { readFile } from "../../ui/readFile";
 
 /** The notebook as a table, out and in. A row that is not understood is named, and the cook says what becomes of the others. */
 export function Table() {
   const [text, setText] = useState("");
-  const bring = useHomeChange((body: { text: string; keep_rest: boolean }) => answer(api.POST("/api/notebook.csv", { body })));
+  const bring = useChange("notebook", (body: { text: string; keep_rest: boolean }) => answer(api.POST("/api/notebook.csv", { body })));
   const got = bring.data;
   const send = (t: string, keep_rest: boolean) => {
     setText(t);

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { Link } from "../../ui/route";
 import { answer, api, asTrouble, type Entry } from "../../api/client";
-import { useEntriesOf, useHomeChange, useLeft } from "../../api/queries";
+import { useEntriesOf, useLeft } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { Outcome } from "../notebook/Outcome";
 import { Left } from "../larder/Left";
@@ -26,7 +27,7 @@ export function AfterMeal({ cooking, served }: { cooking: number; served: Date |
 
 function One({ entry: e, served }: { entry: Entry; served: Date | null }) {
   const [portions, setPortions] = useState(2);
-  const leave = useHomeChange(() => answer(api.POST("/api/left", { body: { name: e.dish, grain: e.grain, portions, served: served?.toISOString() ?? null } })));
+  const leave = useChange("left", () => answer(api.POST("/api/left", { body: { name: e.dish, grain: e.grain, portions, served: served?.toISOString() ?? null } })));
   const step = "grid h-14 w-14 place-items-center rounded-key border border-line text-head";
   return (
     <section aria-label={`How ${e.name} came out`} className="mt-6 rounded-sheet border border-line bg-sheet p-4">

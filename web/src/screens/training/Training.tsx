@@ -2,7 +2,7 @@ import { Slider } from "radix-ui";
 import { useState } from "react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { answer, api, asTrouble, type Judged, type TrainingTask } from "../../api/client";
-import { useHomeChange } from "../../api/queries";
+import { changed, useChange } from "../../api/subjects";
 import { Swatch } from "../../job/Hatch";
 import { PotCurve } from "../../job/PotCurve";
 import { PotTable } from "../../job/PotTable";
@@ -15,7 +15,7 @@ const CAME: Record<string, string> = { right: "It comes out right", dry: "Too dr
 export function Training() {
   const client = useQueryClient();
   const task = useQuery({ queryKey: ["training"], queryFn: () => answer(api.GET("/api/training")), staleTime: Infinity });
-  const again = () => void client.invalidateQueries({ queryKey: ["training"] });
+  const again = () => void changed(client, "practice");
   return (
     <div className="pt-5">
       <h1 className="text-title">Practice pot</h1>
@@ -28,7 +28,7 @@ export function Training() {
 function One({ task, again }: { task: TrainingTask; again: () => void }) {
   const [pour, setPour] = useState(task.dry_ml);
   const [min, setMin] = useState(15);
-  const guess = useHomeChange(() => answer(api.POST("/api/training", { body: { grain: task.grain, dry_ml: task.dry_ml, pot_cm: task.pot_cm, lid: task.lid, texture: task.texture, pour_ml: pour, minutes: min } })));
+  const guess = useChange([], () => answer(api.POST("/api/training", { body: { grain: task.grain, dry_ml: task.dry_ml, pot_cm: task.pot_cm, lid: task.lid, texture: task.texture, pour_ml: pour, minutes: min } })));
   const judged = guess.data;
   const error = judged ? judged.error : task.error;
   return (

@@ -1,7 +1,8 @@
 import { Plus } from "lucide-react";
 import { useState, type DragEvent } from "react";
 import { answer, api, asTrouble, type WeekMeal, type Week } from "../../api/client";
-import { useHomeChange, useRecipes } from "../../api/queries";
+import { useRecipes } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Wrong } from "../../ui/bits";
 import { Pop } from "../../ui/Pop";
 import { Bowl } from "./Bowl";
@@ -9,7 +10,7 @@ import { short, week, weekday } from "./days";
 
 /** Seven days on one board, each with the bowls that stand on it: touched they open, dragged they move. */
 export function Board({ week: w, open, onOpen }: { week: Week; open: number | null; onOpen: (id: number | null) => void }) {
-  const move = useHomeChange((m: { id: number; on: string }) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path: { meal_id: m.id } }, body: { on: m.on } })));
+  const move = useChange("week", (m: { id: number; on: string }) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path: { meal_id: m.id } }, body: { on: m.on } })));
   const [over, setOver] = useState("");
   const drop = (on: string) => (e: DragEvent) => {
     e.preventDefault();
@@ -72,7 +73,7 @@ function Day({ day, meals, open, onOpen }: { day: string; meals: WeekMeal[]; ope
 
 function Add({ on, first }: { on: string; first: boolean }) {
   const recipes = useRecipes();
-  const add = useHomeChange((recipe_id: number) => answer(api.POST("/api/week/meals", { body: { on, recipe_id } })));
+  const add = useChange("week", (recipe_id: number) => answer(api.POST("/api/week/meals", { body: { on, recipe_id } })));
   const [typed, setTyped] = useState("");
   const found = (recipes.data ?? []).filter((r) => r.title.toLowerCase().includes(typed.trim().toLowerCase()));
   return (

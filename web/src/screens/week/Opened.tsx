@@ -1,6 +1,7 @@
 import { useNavigate } from "../../ui/route";
 import { answer, api, asTrouble, type WeekMeal } from "../../api/client";
-import { useHomeChange, useMembers } from "../../api/queries";
+import { useMembers } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { minutes } from "../../job/words";
 import { Button, Sheet, Wrong } from "../../ui/bits";
 import { bring, choice, FIRST_CHOICE } from "../draft";
@@ -21,9 +22,9 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
   const go = useNavigate();
   const members = useMembers();
   const path = { meal_id: m.id };
-  const change = useHomeChange((body: Change) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })));
-  const off = useHomeChange(() => answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path }, keepalive: true })));
-  const keep = useHomeChange(() => answer(api.POST("/api/week/meals/{meal_id}/keep", { params: { path } })));
+  const change = useChange("week", (body: Change) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })));
+  const off = useChange("week", () => answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path }, keepalive: true })));
+  const keep = useChange(["week", "recipes"], () => answer(api.POST("/api/week/meals/{meal_id}/keep", { params: { path } })));
   const bench = async () => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: m.recipe_id } } }));
     bring(found.text, found.id, found.corrections);

@@ -1,7 +1,8 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
 import { answer, api, asTrouble, type Week as WeekOf } from "../../api/client";
-import { useHomeChange, useWeek } from "../../api/queries";
+import { useWeek } from "../../api/queries";
+import { useChange } from "../../api/subjects";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { Bottom } from "../../ui/Bottom";
 import { Pop } from "../../ui/Pop";
@@ -23,8 +24,8 @@ export function Week() {
   const wide = useWide();
   const gone = [...useGone()].map((key) => /^meal\/(\d+)$/.exec(key)?.[1]).find((id) => id !== undefined);
   const found = useWeek(day, gone === undefined ? undefined : Number(gone));
-  const suggest = useHomeChange(() => answer(api.POST("/api/week/suggest", { body: { start: day } })));
-  const usual = useHomeChange(() => answer(api.POST("/api/week/usual", { body: { start: day } })));
+  const suggest = useChange("week", () => answer(api.POST("/api/week/suggest", { body: { start: day } })));
+  const usual = useChange("week", () => answer(api.POST("/api/week/usual", { body: { start: day } })));
   const trouble = asTrouble(found.error) ?? asTrouble(suggest.error) ?? asTrouble(usual.error);
   const w = found.data;
   if (!w) return <Wrong trouble={trouble} className="mt-6" />;
@@ -79,7 +80,7 @@ export function Week() {
 
 /** How many of the week's rice meals are wanted in another grain. */
 function Pace({ week: w }: { week: WeekOf }) {
-  const pace = useHomeChange((body: { per_week: number; grows: boolean }) => answer(api.PUT("/api/week/pace", { body })));
+  const pace = useChange("week", (body: { per_week: number; grows: boolean }) => answer(api.PUT("/api/week/pace", { body })));
   return (
     <Pop
       label="How many to shift"
