@@ -49,7 +49,7 @@ ROOMS = {
 SWAPS = (
     (r"(?<![<>=!])<=(?!=)", "<"), (r"(?<![<>=!])>=(?!=)", ">"), (r" < ", " <= "), (r" > ", " >= "), (r" == ", " != "), (r" is None\b", " is not None"),
     (r" is not None\b", " is None"), (r"\band\b", "or"), (r"\bor\b", "and"), (r"\bnot (?!in\b|None\b)", ""), (r" \+ ", " - "), (r" - ", " + "), (r" \* ", " / "),
-    (r"\bmax\(", "min("), (r"\bmin\(", "max("), (r"\bTrue\b", "False"), (r"\bFalse\b", "True"), (r"\bany\(", "all("), (r"(?<![\w.])(\d+)(?![\w.])", None),
+    (r"\bmax\(", "min("), (r"\bmin\(", "max("), (r"(?<!strict=)\bTrue\b", "False"), (r"(?<!strict=)\bFalse\b", "True"), (r"\bany\(", "all("), (r"(?<![\w.])(\d+)(?![\w.])", None),
     (r"household=(?:self\.)?household, ?", ""),
 )  # fmt: skip
 _NO_CODE = re.compile(

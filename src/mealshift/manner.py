@@ -103,6 +103,14 @@ class Manner:
     def said(self, text: str, measures: Measures | None = None) -> str:
         return _put(text, self.edits(text, measures or Measures()))
 
+    def volume(self, ml: float, measures: Measures | None = None) -> str:
+        """A volume in whole millilitres, the household's way.
+
+        >>> Manner().volume(580), Manner("cups").volume(580), Manner("both").volume(580)
+        ('580 ml', '2½ cups', '580 ml (2½ cups)')
+        """
+        return self.said(f"{round_half_up(ml)} ml", measures)
+
     def edits(self, text: str, measures: Measures) -> list[tuple[int, int, str]]:
         """What to put in the place of which characters, so that the text says its amounts and temperatures this way."""
         out = _heats(text, self.heat) if self.heat else []

@@ -33,7 +33,7 @@ from .kitchen import DEMO_FILES, demo
 
 ROOT = Path(__file__).parents[2]
 sys.path.insert(0, str(ROOT / "scripts"))
-from reading_facts import check  # noqa: E402 - a script of this repository
+from reading_facts import BAR, tally  # noqa: E402 - a script of this repository
 
 PILAF = """Leek pan
 Serves 4
@@ -266,13 +266,12 @@ def test_a_list_is_refused_in_a_sentence(name: str, capsys: pytest.CaptureFixtur
     assert capsys.readouterr().err.count("\n") == 1
 
 
-def test_the_corpus_is_still_read() -> None:
-    rows = []
-    for label in sorted((ROOT / "corpus" / "r").glob("*.label.json")):
-        file = next(p for p in label.parent.glob(label.name.removesuffix(".label.json") + ".*") if p != label)
-        rows += list(check(json.loads(label.read_text(encoding="utf-8")), file.read_text(encoding="utf-8")))
-    right, silent = sum(r[1] for r in rows), sum(not r[1] and not r[2] for r in rows)
-    assert right >= 0.88 * len(rows) and silent <= 0.04 * len(rows), (right, silent, len(rows))
+def test_nothing_of_the_corpus_is_read_worse() -> None:
+    """With the shipped weights, field by field. After a training or a mend `scripts/reading_facts.py` sets the bar anew: what fell is to be looked at."""
+    bar = json.loads(BAR.read_text(encoding="utf-8"))
+    now = tally()
+    worse = {k: (was, now.get(k)) for k, was in bar.items() if now[k][0] < was[0] or now[k][1] > was[1]}
+    assert not worse and now.keys() == bar.keys()
 
 
 def test_training_gives_the_same_weights_again() -> None:

@@ -15,8 +15,9 @@ from mealshift.learning import CATALOGUE
 from mealshift.pot.account import report
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
-from mealshift_server.households.models import User
+from mealshift_server.households.models import Household, User
 from mealshift_server.households.scope import house, one
+from mealshift_server.recipes.actions import volume_said
 from mealshift_server.taught.models import Decision
 
 from . import actions, practice
@@ -34,9 +35,11 @@ def _entries(request: HttpRequest) -> QuerySet[Entry]:
     )
 
 
-def _row(e: Entry) -> dict[str, Any]:
+def _row(e: Entry, mine: Household) -> dict[str, Any]:
     p = e.predicted
+    volumes = {"dry": p["dry_ml"], "pour": p["pour_ml"], "poured": e.poured_ml, "top_ups": e.top_ups_ml}
     return {
+        **{f"{k}_said": volume_said(mine, ml) if ml else "" for k, ml in volumes.items()},
         **{f: p[f] for f in ("name", "dry_ml", "dry_g", "pour_ml", "low_ml", "high_ml", "cook_min", "texture", "lid", "method", "soak_min")},
         **{f: getattr(e, f) for f in ("id", "on", "dish", "grain", "pot_name", "poured_ml", "top_ups_ml", "taken_min", "wet", "soft", "word", "stars", "note", "practice", "counts")},
         "by": e.by.get_username() if e.by else "", "photo": bool(getattr(e, "photos", False)),
@@ -58,14 +61,14 @@ def notebook(
         (page - 1) * actions.PAGE : page * actions.PAGE
     ]
     every = Entry.objects.filter(household=mine).order_by()
-    return {"entries": [_row(e) for e in rows], "total": total, "page": page, "pages": pages,
+    return {"entries": [_row(e, mine) for e in rows], "total": total, "page": page, "pages": pages,
             "grains": sorted(every.values_list("grain", flat=True).distinct()), "pots": sorted(every.values_list("pot_name", flat=True).distinct())}  # fmt: skip
 
 
 @router.post("/notebook", response={201: s.EntryRow, **BAD})
 def add_entry(request: HttpRequest, data: s.EntryIn) -> Any:
     made = actions.add(house(request), cast(User, request.user), data.model_dump())
-    return Status(201, _row(made))
+    return Status(201, _row(made, house(request)))
 
 
 @router.get("/notebook.csv", response={200: str, 401: Trouble})
@@ -82,7 +85,7 @@ def bring_csv(request: HttpRequest, data: s.CsvIn) -> Any:
 
 @router.get("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
 def entry(request: HttpRequest, entry_id: int) -> Any:
-    return _row(one(_entries(request), house(request), "entry", entry_id))
+    return _row(one(_entries(request), house(request), "entry", entry_id), house(request))
 
 
 @router.put("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
@@ -91,7 +94,7 @@ def change_entry(request: HttpRequest, entry_id: int, data: s.EntryChange) -> An
     given = data.model_dump(exclude_unset=True)
     if given.get("counts", True) is None:
         del given["counts"]
-    return _row(actions.change(mine, given))
+    return _row(actions.change(mine, given), house(request))
 
 
 @router.delete("/notebook/{int:entry_id}", response={204: None, **MISSING})

@@ -33,6 +33,11 @@ class EntryRow(Schema):
     soak_min: float
     poured_ml: float | None
     top_ups_ml: float
+    # the same as the household says volumes; "": not known
+    dry_said: str
+    pour_said: str
+    poured_said: str
+    top_ups_said: str
     taken_min: float | None
     wet: int | None
     soft: int | None

@@ -37,6 +37,10 @@ def measures(household: Household) -> Measures:
     return Measures(cup_ml=household.cup_ml, measure_ml=household.measure_ml)
 
 
+def volume_said(household: Household, ml: float) -> str:
+    return household.manner.volume(ml, measures(household))
+
+
 def corrections_of(raw: list[dict[str, Any]]) -> tuple[Correction, ...]:
     return tuple(
         Correction(

@@ -189,14 +189,15 @@ def drop_recipe(request: HttpRequest, recipe_id: int) -> Any:
 def shifts(request: HttpRequest, page: s.Page = 1) -> Any:
     """A page of them, the newest first; the last page is not full."""
     rows = _shifts(request).only("id", "title", "grain", "recipe_id", "created", "result")[actions.page_of(page)]
-    return [_row(k) for k in rows]
+    return [_row(k, house(request)) for k in rows]
 
 
-def _row(kept: Shift) -> dict[str, Any]:
+def _row(kept: Shift, mine: Household) -> dict[str, Any]:
     pots = kept.result["pots"]
     pot = pots[0]
+    pour_ml = pot["water"].get("jug_ml", pot["water"]["pour_ml"])
     return {"name": " and ".join(p["name"] for p in pots), "id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
-            "pour_ml": pot["water"].get("jug_ml", pot["water"]["pour_ml"]), "cook_min": pot["time"]["cook"]["typical"],
+            "pour_ml": pour_ml, "pour_said": actions.volume_said(mine, pour_ml), "cook_min": pot["time"]["cook"]["typical"],
             "total_min": sum(p["min"] for p in kept.result["strip"])}  # fmt: skip
 
 

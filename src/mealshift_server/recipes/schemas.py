@@ -158,6 +158,7 @@ class ShiftRow(Schema):
     recipe_id: int | None
     created: datetime
     pour_ml: int
+    pour_said: str
     cook_min: int
     total_min: int
 

@@ -26,6 +26,7 @@ class MealRow(Schema):
     parts: list[PartRow]
     reason: str
     pour_ml: int | None
+    pour_said: str
     total_min: int | None
     shift_id: int | None
     minutes: int | None

@@ -111,7 +111,7 @@ export function Kept() {
 interface Row {
   id: number;
   grain: string;
-  pour_ml: number;
+  pour_said: string;
   cook_min: number;
   total_min: number;
   created: string;
@@ -125,7 +125,7 @@ function ShiftRow({ row, name, family }: { row: Row; name: string; family?: stri
         <Swatch slug={row.grain} family={family} className="h-6 w-9 shrink-0" />
         <span className="min-w-0 flex-1 truncate text-body">{name}</span>
         <span className="figures shrink-0 text-small">
-          <strong>{row.pour_ml}</strong> ml, <strong>{row.cook_min}</strong> min
+          <strong>{row.pour_said}</strong>, <strong>{row.cook_min}</strong> min
           <span className="text-soft max-[32.5rem]:hidden"> of {minutes(row.total_min)}</span>
         </span>
       </Link>

@@ -6,12 +6,12 @@ import { dayOf, said } from "./outcome";
 export function Compare({ two: [a, b], now }: { two: [Entry, Entry]; now: Date }) {
   const rows: [string, (e: Entry) => string][] = [
     ["came out", said],
-    ["grain", (e) => `${e.dry_ml} ml ${e.name}`],
+    ["grain", (e) => `${e.dry_said} ${e.name}`],
     ["pot", (e) => `${e.pot_name}, ${e.lid} lid`],
     ["soak", (e) => (e.soak_min ? minutes(e.soak_min) : "none")],
-    ["told", (e) => `${e.pour_ml} ml, ${e.cook_min} min`],
-    ["poured", (e) => (e.poured_ml === null ? "–" : `${Math.round(e.poured_ml)} ml`)],
-    ["of it later", (e) => (e.top_ups_ml ? `${Math.round(e.top_ups_ml)} ml` : "none")],
+    ["told", (e) => `${e.pour_said}, ${e.cook_min} min`],
+    ["poured", (e) => e.poured_said || "–"],
+    ["of it later", (e) => e.top_ups_said || "none"],
     ["taken", (e) => (e.taken_min === null ? "–" : `${e.taken_min} min`)],
     ["said", (e) => e.word || "–"],
     ["note", (e) => e.note || "–"],

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { Star } from "lucide-react";
 import type { Entry } from "../../api/client";
 import { Swatch } from "../../job/Hatch";
@@ -40,9 +41,9 @@ export function EntryLine({ entry: e, now, chosen, open, pick }: { entry: Entry;
 
 /** Told and poured, told and taken: two pairs of bars on one scale each. */
 function Bars({ entry: e }: { entry: Entry }) {
-  const pair = (told: number, real: number | null, unit: string, most: number) => (
+  const pair = (said: ReactNode, told: number, real: number | null, most: number) => (
     <span className="figures block text-small leading-[1.25]">
-      <strong>{real === null ? "–" : Math.round(real)}</strong> {unit} <span className="text-soft">of {told}</span>
+      {said}
       <svg viewBox="0 0 200 7" className="block h-[7px] w-full" aria-hidden="true" preserveAspectRatio="none">
         <rect width={(told / most) * 200} height="3" rx="1.5" fill="var(--soft)" />
         {real !== null && <rect y="3.4" width={Math.min(200, (real / most) * 200)} height="3.6" rx="1.5" fill="var(--water)" />}
@@ -51,8 +52,19 @@ function Bars({ entry: e }: { entry: Entry }) {
   );
   return (
     <span className="col-start-2 grid grid-cols-2 gap-3 min-[47.5rem]:col-start-3">
-      {pair(e.pour_ml, e.poured_ml, "ml", 1.15 * Math.max(e.pour_ml, e.poured_ml ?? 0, 1))}
-      {pair(e.cook_min, e.taken_min, "min", 1.15 * Math.max(e.cook_min, e.taken_min ?? 0, 1))}
+      {pair(<Both real={e.poured_said} told={e.pour_said} />, e.pour_ml, e.poured_ml, 1.15 * Math.max(e.pour_ml, e.poured_ml ?? 0, 1))}
+      {pair(<Both real={e.taken_min === null ? "" : `${Math.round(e.taken_min)} min`} told={`${e.cook_min} min`} />, e.cook_min, e.taken_min, 1.15 * Math.max(e.cook_min, e.taken_min ?? 0, 1))}
     </span>
+  );
+}
+
+/** "310 ml of 290": the unit once, where both have the same. */
+function Both({ real, told }: { real: string; told: string }) {
+  const [number, ...unit] = real.split(" ");
+  const same = unit.length === 1 && told.endsWith(` ${unit[0]}`);
+  return (
+    <>
+      <strong>{number || "–"}</strong> {unit.join(" ")} <span className="text-soft">of {same ? told.slice(0, -1 - (unit[0]?.length ?? 0)) : told}</span>
+    </>
   );
 }

@@ -19,8 +19,8 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
     <Bottom open onOpen={(o) => !o && onClose()} title={`${entry.dish}, ${dayOf(entry.on, now)}`}>
       <Outcome entry={entry} />
       <div className="mt-4 grid grid-cols-2 gap-3">
-        <Amount label="Poured in all, ml" told={entry.pour_ml} value={entry.poured_ml} keep={(poured_ml) => change.mutate({ poured_ml })} />
-        <Amount label="Minutes at the boil" told={entry.cook_min} value={entry.taken_min} keep={(taken_min) => change.mutate({ taken_min })} />
+        <Amount label="Poured in all, ml" told={entry.pour_said} value={entry.poured_ml} keep={(poured_ml) => change.mutate({ poured_ml })} />
+        <Amount label="Minutes at the boil" told={String(entry.cook_min)} value={entry.taken_min} keep={(taken_min) => change.mutate({ taken_min })} />
       </div>
       <Words label="A word" value={entry.word} rows={1} keep={(word) => change.mutate({ word })} />
       <Words label="Note for next time" value={entry.note} rows={2} keep={(note) => change.mutate({ note })} />
@@ -54,7 +54,7 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
   );
 }
 
-function Amount({ label, told, value, keep }: { label: string; told: number; value: number | null; keep: (v: number | null) => void }) {
+function Amount({ label, told, value, keep }: { label: string; told: string; value: number | null; keep: (v: number | null) => void }) {
   const [text, setText] = useState(value === null ? "" : String(value));
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const done = () => {

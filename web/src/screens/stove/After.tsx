@@ -33,7 +33,7 @@ function One({ entry: e, served }: { entry: Entry; served: Date | null }) {
     <section aria-label={`How ${e.name} came out`} className="mt-6 rounded-sheet border border-line bg-sheet p-4">
       <h2 className="text-head">How did the {e.name} come out?</h2>
       <p className="figures mb-3 mt-1 text-body text-soft">
-        Told {e.pour_ml} ml and {e.cook_min} minutes; poured {Math.round(e.poured_ml ?? 0)} ml, {e.taken_min} minutes at the boil.
+        Told {e.pour_said} and {e.cook_min} minutes; poured {e.poured_said || "nothing"}, {e.taken_min} minutes at the boil.
       </p>
       <Outcome entry={e} />
       {!leave.isSuccess && (

@@ -54,7 +54,7 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
       {m.shifted && m.pour_ml !== null && (
         <p className="figures mt-3 flex flex-wrap items-baseline gap-x-8">
           <span>
-            <strong className="font-show text-number">{m.pour_ml}</strong> ml
+            <strong className="font-show text-number">{m.pour_said.replace(/ .*/, "")}</strong> {m.pour_said.replace(/^\S+ ?/, "")}
           </span>
           <span>
             <strong className="font-show text-number">{minutes(m.total_min ?? 0).replace(/ .*/, "")}</strong> {minutes(m.total_min ?? 0).replace(/^\S+ /, "")} to the plate

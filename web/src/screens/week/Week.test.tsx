@@ -8,7 +8,7 @@ import { Bowl } from "./Bowl";
 import { Opened } from "./Opened";
 
 const meal = (id: number, on: string, more: Partial<WeekMeal> = {}): WeekMeal => ({
-  id, on, title: `Dish ${id}`, recipe_id: id, shifted: false, grain: "basmati", name: "basmati rice", parts: [{ grain: "basmati", share: 1 }], reason: "", pour_ml: 300, total_min: 25, shift_id: null, minutes: null, double: false, cook_id: null, cook: "", trouble: "", ...more,
+  id, on, title: `Dish ${id}`, recipe_id: id, shifted: false, grain: "basmati", name: "basmati rice", parts: [{ grain: "basmati", share: 1 }], reason: "", pour_ml: 300, pour_said: "300 ml", total_min: 25, shift_id: null, minutes: null, double: false, cook_id: null, cook: "", trouble: "", ...more,
 });
 const tuesday = meal(1, "2026-12-01", { shifted: true, name: "basmati rice and quinoa", parts: [{ grain: "basmati", share: 0.7 }, { grain: "quinoa", share: 0.3 }] });
 const week: Week = { start: "2026-11-30", today: "2026-12-01", per_week: 2, grows: false, target: 2, shifted: 1, meals: [tuesday, meal(2, "2026-12-03")], tonight: [], shopping: [] };
