@@ -5,6 +5,7 @@ from __future__ import annotations
 import hashlib
 import io
 import json
+import re
 import time
 from datetime import UTC, date, datetime, timedelta
 from pathlib import Path
@@ -611,6 +612,10 @@ def test_numbers_are_said_as_the_household_has_them_everywhere(cook, as_) -> Non
     )
     post(client, "left", name="pilaf", grain="quinoa", portions=2)
     assert " pm" in (left := client.get("/api/left").json()["left"][0]["said"]) or " am" in left
+    post(client, "shifts", text=demo("01"), choice={"to": "quinoa"})
+    assert re.fullmatch(r"\d[\d¼½¾⅓⅔]* cups(?: plus \d tbsp)?", client.get("/api/shifts").json()[0]["pour_said"])
+    page = post(client, "notebook", dish="Pot", grain="quinoa", amount="250 ml", poured_ml=474).json()
+    assert (page["poured_said"], page["top_ups_said"]) == ("2 cups", "") and page["dry_said"].endswith("cup")
     # it travels with the household, and one that cannot be is refused at its field
     assert saved(client)[1]["household"]["amounts"] == "cups"
     assert put(client, "household/manner", amounts="bushels").json()["where"] == "amounts"

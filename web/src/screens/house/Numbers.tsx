@@ -1,9 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { ToggleGroup } from "radix-ui";
 import { useState } from "react";
 import { answer, api, asTrouble, type Session, type Trouble } from "../../api/client";
 import { allChanged } from "../../api/subjects";
 import { Sheet, Wrong } from "../../ui/bits";
+import { OneOf } from "../../ui/OneOf";
 
 const AMOUNTS: [string, string][] = [["", "As the recipe has them"], ["metric", "Grams and ml"], ["cups", "Cups and ounces"], ["both", "Both"]];
 const HEAT: [string, string][] = [["", "As the recipe has it"], ["C", "°C"], ["F", "°F"]];
@@ -30,26 +30,10 @@ export function Numbers({ session }: { session: Session }) {
       <p className="mt-1 text-body">
         So a shifted recipe reads: <strong>{LINE[manner.amounts] ?? LINE[""]}</strong>. Spoons and your own glass stay as they are.
       </p>
-      <Ways label="Amounts" of={AMOUNTS} now={manner.amounts} set={(amounts) => void set({ amounts })} />
-      <Ways label="Heat" of={HEAT} now={manner.heat} set={(heat) => void set({ heat })} />
-      <Ways label="Clock" of={CLOCK} now={String(manner.clock)} set={(clock) => void set({ clock: Number(clock) })} />
+      <OneOf label="Amounts" of={AMOUNTS} now={manner.amounts} set={(amounts) => void set({ amounts })} />
+      <OneOf label="Heat" of={HEAT} now={manner.heat} set={(heat) => void set({ heat })} />
+      <OneOf label="Clock" of={CLOCK} now={String(manner.clock)} set={(clock) => void set({ clock: Number(clock) })} />
       <Wrong trouble={trouble} className="mt-2" />
     </Sheet>
-  );
-}
-
-function Ways({ label, of, now, set }: { label: string; of: [string, string][]; now: string; set: (way: string) => void }) {
-  return (
-    <div className="mt-3">
-      <p className="text-small font-semibold">{label}</p>
-      {/* an item of a toggle group needs a value of its own: the recipe's way has the empty one */}
-      <ToggleGroup.Root type="single" aria-label={label} value={`w${now}`} onValueChange={(v) => v !== "" && set(v.slice(1))} className="mt-1 flex flex-wrap gap-2">
-        {of.map(([way, word]) => (
-          <ToggleGroup.Item key={way} value={`w${way}`} className="min-h-11 rounded-key border border-line bg-sheet px-3 text-small hover:border-water data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:font-semibold data-[state=on]:text-sheet">
-            {word}
-          </ToggleGroup.Item>
-        ))}
-      </ToggleGroup.Root>
-    </div>
   );
 }
