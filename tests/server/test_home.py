@@ -615,7 +615,7 @@ def test_numbers_are_said_as_the_household_has_them_everywhere(cook, as_) -> Non
     post(client, "shifts", text=demo("01"), choice={"to": "quinoa"})
     assert re.fullmatch(r"\d[\d¼½¾⅓⅔]* cups(?: plus \d tbsp)?", client.get("/api/shifts").json()[0]["pour_said"])
     page = post(client, "notebook", dish="Pot", grain="quinoa", amount="250 ml", poured_ml=474).json()
-    assert (page["poured_said"], page["top_ups_said"]) == ("2 cups", "") and page["dry_said"].endswith("cup")
+    assert (page["poured_said"], page["top_ups_said"]) == ("2 cups", "") and page["dry_said"] == "1 cup plus 1 tbsp"
     # it travels with the household, and one that cannot be is refused at its field
     assert saved(client)[1]["household"]["amounts"] == "cups"
     assert put(client, "household/manner", amounts="bushels").json()["where"] == "amounts"

@@ -51,20 +51,20 @@ function Bars({ entry: e }: { entry: Entry }) {
     </span>
   );
   return (
-    <span className="col-start-2 grid grid-cols-2 gap-3 min-[47.5rem]:col-start-3">
+    <span className="col-start-2 grid grid-cols-[3fr_2fr] gap-3 min-[47.5rem]:col-start-3">
       {pair(<Both real={e.poured_said} told={e.pour_said} />, e.pour_ml, e.poured_ml, 1.15 * Math.max(e.pour_ml, e.poured_ml ?? 0, 1))}
       {pair(<Both real={e.taken_min === null ? "" : `${Math.round(e.taken_min)} min`} told={`${e.cook_min} min`} />, e.cook_min, e.taken_min, 1.15 * Math.max(e.cook_min, e.taken_min ?? 0, 1))}
     </span>
   );
 }
 
-/** "310 ml of 290": the unit once, where both have the same. */
+/** "310 ml of 290": the unit once where both have the same; what takes many words is not said twice. */
 function Both({ real, told }: { real: string; told: string }) {
   const [number, ...unit] = real.split(" ");
-  const same = unit.length === 1 && told.endsWith(` ${unit[0]}`);
+  const tail = ` ${unit.join(" ")}`;
   return (
     <>
-      <strong>{number || "–"}</strong> {unit.join(" ")} <span className="text-soft">of {same ? told.slice(0, -1 - (unit[0]?.length ?? 0)) : told}</span>
+      <strong>{number || "–"}</strong> {unit.join(" ")} <span className="text-soft">{real === told && unit.length > 1 ? "as told" : `of ${unit.length === 1 && told.endsWith(tail) ? told.slice(0, -tail.length) : told}`}</span>
     </>
   );
 }
