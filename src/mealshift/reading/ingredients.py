@@ -90,6 +90,13 @@ _DONE_BEFORE = re.compile(
 )
 
 
+# "2 chicken cubes", where "chicken, in cubes" is meat
+_BOUILLON = re.compile(
+    r"\b(?:chicken|beef|meat|fish|prawn|shrimp|mushroom)\s+(?:stock |bouillon |soup )?(?:cubes?|bouillon|broth|stock|powder|flavou?ring)\b",
+    re.I,
+)
+
+
 @cache
 def _at_heat() -> tuple[re.Pattern[str], dict[str, tuple[float, bool]]]:
     by_word = {w: (float(row["minutes"]), bool(row.get("raw"))) for row in tables()["at_heat"] for w in row["words"]}
@@ -100,7 +107,7 @@ def heat_wanted(line: Line) -> tuple[float, bool]:
     """(minutes at a simmer from raw until it is done, is it unsafe before): (0, False) for what needs none, or is cooked already. By kitchen practice."""
     pattern, by_word = _at_heat()
     hits = list(pattern.finditer(line.name or line.text))
-    if not hits or _DONE_BEFORE.search(line.text):
+    if not hits or _DONE_BEFORE.search(line.text) or _BOUILLON.search(line.name or line.text):
         return 0.0, False
     return by_word[max(hits, key=lambda m: (len(m[0]), m.start()))[0].lower()]
 

@@ -13,6 +13,7 @@ from math import inf
 from ..measures import round_half_up
 from ..reading import ingredients
 from ..recipe import Line, Recipe
+from .backwards import grain_lines
 
 # fewer missing minutes than these are within what a pot differs
 LEAST_PULSE, LEAST_BESIDE = 2, 4
@@ -65,7 +66,11 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
     if was is None:
         return ()
     found = []
+    mine = grain_lines(recipe)
     for ln in recipe.lines:
+        if ln in mine:
+            # a second rice that shares the pot becomes the new grain too
+            continue
         if ln.role == "absorber" and ln.minutes:
             missing = round_half_up(min(ln.minutes, was) - now_min)
             if missing >= LEAST_PULSE:

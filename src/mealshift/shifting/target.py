@@ -24,7 +24,7 @@ from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..recipe import Line, Recipe
 from . import sentences
-from .backwards import Own
+from .backwards import Own, grain_lines
 from .beside import early, raw_later
 from .blends import Plan
 from .cookings import (
@@ -381,6 +381,7 @@ class _Work:
         if start is None:
             return
         fats = {ln.index for ln in self.recipe.lines if ln.role == "fat"}
+        mine = {ln.index for ln in grain_lines(self.recipe)}
         for i, o in enumerate(ops):
             if o.phase == "heat" or o.kind in ("rain", "head_start"):
                 break
@@ -388,7 +389,7 @@ class _Work:
                 continue
             if o.told and (self._rains() or o.phase not in ("toast", "pan")):
                 continue
-            if o.kind in ("add", "stir", "toast", "fry") and set(o.what) <= fats | {self.recipe.source}:
+            if o.kind in ("add", "stir", "toast", "fry") and set(o.what) <= fats | mine:
                 self._retire(i, why)
             else:
                 self.out.held.add(o.id)
@@ -692,7 +693,10 @@ class _Work:
             new.append(sentences.look(pot))
         if looks and not stays and pot.rest_min >= 1:
             new.append(sentences.rest(pot, self.recipe.dish, False))
-        new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(), *new]
+        waits = self._before_its_liquid(first)
+        if waits:
+            self._hold_back(first, _WAITS)
+        new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(waits), *new]
         for i in range(first, end):
             o = ops[i]
             own_work = (
