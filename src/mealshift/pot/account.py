@@ -125,8 +125,8 @@ class Pot:
 
     @property
     def sign(self) -> str:
-        """The sign that it is done, in this pot: in a soup or in plenty of water it is tender, and water that is left says nothing."""
-        plenty = self.way.method == "soup" or (self.way.method == "drain" and self.way.texture < 2.5)
+        """The sign that it is done, in this pot: in a soup, in plenty of water or over it the grain is tender, and water that is left says nothing."""
+        plenty = self.way.method == "soup" or (self.way.method in ("drain", "steam") and self.way.texture < 2.5)
         return self.grain.tender() if plenty else self.grain.sign(self.way.texture)
 
     @property

@@ -483,13 +483,17 @@ def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
             words |= rice_words()
         body = "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True))
         return re.compile(rf"(?<![\w-])(?:{body})(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I)
-    words_ = _words(name)
+    # "broth of chicken" is a broth
+    words_ = _words(_PRODUCT_OF.sub(r"\1", name))
     if not words_:
         return None
     stems = [stem(words_[-1])]
     if len(words_) > 1 and words_[-1] in _TAIL_WORDS:
         stems = [stem(words_[-2])]
     return _of_stems(tuple(stems))
+
+
+_PRODUCT_OF = re.compile(r"\b((?:broth|stock|bouillon|juice|milk|oil|paste|soup))s? of (?:the )?[^\W\d_]+.*", re.I)
 
 
 def stem(word: str) -> str:

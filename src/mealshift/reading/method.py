@@ -152,7 +152,7 @@ def choose(
     total = sum(p for _, p in likely)
     best, p = likely[0]
     first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
-    if best == "oven" and first is not None and first.before.wet and re.search(r"\b(?:simmer|boil)", first.text, re.I):
+    if best == "oven" and first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text):
         # it is baked later, as something else; its water went in under a lid
         best, p = "covered", min(p, 0.6)
     if best == "covered" and grain == "rice-risotto" and "in:ladle" in fs:
@@ -171,6 +171,7 @@ def poured_off(found: Sequence[Clause]) -> bool:
         and c.before.grain
         and (c.before.cooked or c.before.boiled)
         and _POURED_OFF.search(c.text)
+        and not _IF_ANY.search(c.text)
         for c in found
     )
 
@@ -186,6 +187,8 @@ _IN_WATER = re.compile(
     r"\b(?:cook|boil|simmer)\w*\b[^.;!?]{0,50}\b(?:rice|grains?|it)\b[^.;!?]{0,80}\bwater\b(?:[^.;!?]|\d\.\d){0,90}(?:[.;] ?)?\s*\b(?:then |and )?drain(?:ed)?\b",
     re.I,
 )
+# "drain if any liquid is left": mostly there is none
+_IF_ANY = re.compile(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
 _POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
 
 
@@ -195,6 +198,8 @@ def _by_place(way: str, likely: Sequence[tuple[str, float]]) -> float:
     return max(0.85, words) if words > 0.3 else 0.75
 
 
+# not "bring to a simmer", after which it goes into the oven
+_ON_THE_SIMMER = re.compile(r"(?<!to a )(?<!to the )(?<!gentle )\b(?:simmer|boil)", re.I)
 # a way that no word of the steps speaks of is not the way
 _EVIDENCE = {
     "microwave": ("all:microwave",), "rice-cooker": ("all:cooker", "all:press_cook"), "pressure": ("all:whistle", "all:pressure"), "electric-pressure": ("all:pressure", "all:high_pressure"),

@@ -98,6 +98,16 @@ def with_roles(
         elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
             # what comes to the boil with the grain joins nothing when that is done
             tagged[i], chances[i] = ("other", 0.6), 0.0
+    for sentence in {(c.block, c.sentence) for c in found if c.verb == "add" and c.grains}:
+        # "add broth and beer": liquids poured in one breath go into one pot
+        told = [c for c in found if (c.block, c.sentence) == sentence and c.verb == "add"]
+        wet = {i for c in told for i in c.lines if lines[i].fraction and lines[i].ml}
+        most = max((lines[i].ml or 0.0 for i in wet), default=0.0)
+        if len(wet) > 1 and any(tagged[i][0] == "liquid" for i in wet):
+            for i in wet:
+                # a little of it may be for the pan
+                if tagged[i][0] in ("other_pot", "other") and lines[i].carrier and 2 * (lines[i].ml or 0.0) >= most:
+                    tagged[i], chances[i] = ("liquid", 0.6), 0.6
     if total is not None:
         # what the sum is made of is poured with it, not a second time
         for i in total.parts:

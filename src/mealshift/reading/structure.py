@@ -27,7 +27,7 @@ _PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hu
 _KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: for)?|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
+    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
@@ -644,7 +644,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 cls in ("ingredient", "ingredients", "step")
                 and not people
                 and not re.search(
-                    rf"\b(?:serves|feeds|enough for|plenty for|sufficient|was for|is for|does(?: for)?|(?:we|you) get|serve|{_PEOPLE})\b",
+                    rf"\b(?:serves|feeds|enough for|plenty for|sufficient|was for|is for|does(?: us)?(?: for)?|family of|(?:we|you) get|serve|{_PEOPLE})\b",
                     m[0],
                     re.I,
                 )

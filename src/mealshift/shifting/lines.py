@@ -273,7 +273,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
 # a bracket or a tail that only tells which rice it was
 _BRACKET = re.compile(r"\s*\([^()]*\)")
 _KIND_TAIL = re.compile(
-    r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:long|medium|short|round)[- ]grain(?:ed)?(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\())",
+    r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:(?:long|medium|short|round)[- ]grain(?:ed)?|converted|parboiled|par-?boiled|easy[- ]cook|polished|hulled)(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\(|\.{3}))",
     re.I,
 )
 _SUCH_AS = re.compile(

@@ -39,7 +39,7 @@ from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liqu
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
-    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?|quarts?|glass(?:es)?|mugs?|tumblers?|measures?)\b"
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
     r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk)\b)",
     re.I,
