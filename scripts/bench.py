@@ -47,7 +47,7 @@ class House:
             self.port = s.getsockname()[1]
         env = {**os.environ, "MEALSHIFT_DATA": data, "MEALSHIFT_DEMO": "1"}
         command = [sys.executable, "manage.py", "serve", "--port", str(self.port)]
-        self.server = subprocess.Popen(command, cwd=ROOT, env=env, stdout=subprocess.DEVNULL)
+        self.server = subprocess.Popen(command, cwd=ROOT, env=env, stdout=subprocess.DEVNULL, start_new_session=True)
         self.link = http.client.HTTPConnection("127.0.0.1", self.port, timeout=30)
         self.cookies: dict[str, str] = {}
         for _ in range(200):
