@@ -107,7 +107,7 @@ def tag(
     tagger = Tagger.load("minutes")
     got = tagger.tag(features(blocks, found, places, usual_min, cooked, sorts))
     out: list[Timed] = []
-    enters = max((i for i, c in enumerate(found) if _enters(c)), default=-1)
+    enters = _entry(found)
     cookers = any(_COOKERS.search(b.text) for b in blocks)
     pressed = any(_PLACE["pressure"].search(b.text) for b in blocks)
     for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
@@ -552,7 +552,7 @@ def features(
     before_words = ""
     out = []
     total = max(1, len(places))
-    enters = max((i for i, c in enumerate(found) if _enters(c)), default=-1)
+    enters = _entry(found)
     grains_at, grain_total = [], 0
     for block in blocks:
         grains_at.append(_Mentions([m.start() for m in _CLASS["GRAIN"].finditer(block.text)], grain_total))
@@ -695,9 +695,16 @@ def _put_in(found: Sequence[Clause], i: int) -> bool:
     return c.verb == "add" and c.grains and any("grain" in o.things for o in _of_sentence(found, i))
 
 
-def _entered(found: Sequence[Clause], j: int, last: int) -> str:
-    """Is the grain in its vessel where a clause begins, named in its sentence, still to come, or never told of? last: the last clause that puts it in."""
-    if found[j].before.grain or any(_put_in(found, i) for i in range(j)):
+def _entry(found: Sequence[Clause]) -> tuple[int, int]:
+    """The clauses between which the grain comes into its pot: the first that puts it in without its name, the last that puts it in."""
+    put = next((i for i in range(len(found)) if _put_in(found, i)), len(found))
+    return put, max((i for i, c in enumerate(found) if _enters(c)), default=-1)
+
+
+def _entered(found: Sequence[Clause], j: int, entry: tuple[int, int]) -> str:
+    """Is the grain in its vessel where a clause begins, named in its sentence, still to come, or never told of?"""
+    put, last = entry
+    if found[j].before.grain or put < j:
         return "in"
     if any("grain" in c.things for c in _of_sentence(found, j)):
         return "now"

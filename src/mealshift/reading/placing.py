@@ -98,10 +98,14 @@ def with_roles(
         elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
             # what comes to the boil with the grain joins nothing when that is done
             tagged[i], chances[i] = ("other", 0.6), 0.0
-    for sentence in {(c.block, c.sentence) for c in found if c.verb == "add" and c.grains}:
+    poured: dict[tuple[int, int], set[int]] = {}
+    for c in found:
+        if c.verb == "add" and c.grains:
+            poured.setdefault((c.block, c.sentence), set()).update(
+                i for i in c.lines if lines[i].fraction and lines[i].ml
+            )
+    for wet in poured.values():
         # "add broth and beer": liquids poured in one breath go into one pot
-        told = [c for c in found if (c.block, c.sentence) == sentence and c.verb == "add"]
-        wet = {i for c in told for i in c.lines if lines[i].fraction and lines[i].ml}
         most = max((lines[i].ml or 0.0 for i in wet), default=0.0)
         if len(wet) > 1 and any(tagged[i][0] == "liquid" for i in wet):
             for i in wet:
