@@ -21,8 +21,8 @@ const AFTER = {
 } as const satisfies Record<string, readonly Asked[]>;
 export type Subject = keyof typeof AFTER;
 
-/** How the household says its numbers, a restored backup: nothing that was asked before is believed, but who is signed in. */
-export const allChanged = (client: QueryClient): Promise<void> => client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== ("session" satisfies Asked) });
+/** How the household says its numbers, a restored backup, touches that come home: nothing that was asked before is believed. */
+export const allChanged = (client: QueryClient): Promise<void> => client.invalidateQueries();
 
 export const changed = (client: QueryClient, ...subjects: Subject[]): Promise<unknown> =>
   Promise.all([...new Set<Asked>(subjects.flatMap((s) => AFTER[s]))].map((key) => client.invalidateQueries({ queryKey: [key] })));
