@@ -17,6 +17,10 @@ _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber
          "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
 
 
+# over the grain's volume, more water than any soup or gruel is made with
+ABSURD = 40.0
+
+
 def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> list[re.Pattern[str] | None]:
     """Tells each clause which lines it names; the words by which the steps speak of each line."""
     words = ingredients.handles(lines, "\n".join(p.text for p in laid.steps))
@@ -112,6 +116,11 @@ def with_roles(
                 # a little of it may be for the pan
                 if tagged[i][0] in ("other_pot", "other") and lines[i].carrier and 2 * (lines[i].ml or 0.0) >= most:
                     tagged[i], chances[i] = ("liquid", 0.6), 0.6
+    grain_ml = lines[source].ml if source is not None else None
+    for i, ln in enumerate(lines):
+        if grain_ml and ln.carrier and (ln.ml or 0.0) > ABSURD * grain_ml:
+            # no pot holds so much: it is a temperature, a year, or another pot's
+            tagged[i], chances[i] = ("other_pot", 0.5), 0.0
     if total is not None:
         # what the sum is made of is poured with it, not a second time
         for i in total.parts:

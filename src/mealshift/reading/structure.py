@@ -40,6 +40,10 @@ _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
     re.I,
 )
+_OVEN_ON = re.compile(
+    r"(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
+    re.I,
+)
 _COLUMNS = re.compile(
     r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
     re.I,
@@ -237,6 +241,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
             if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
+        if cls in ("ingredient", "ingredients", "note", "chatter", "meta") and out.lines and _OVEN_ON.match(ln.text):
+            # "Oven 200C / 180 fan." stands before the first step, and goes into nothing
+            cls, sure = "step", 0.8
         if cls in ("heading", "section", "ingredient") and _COLUMNS.fullmatch(ln.text.strip()):
             # "Qty  Unit  Item": what the columns of a table are, and no part of the dish
             cls, sure = "meta", 0.9

@@ -246,8 +246,8 @@ def _amounts(text: str) -> list[_Said]:
                 )  # fmt: skip
                 continue
         word = m["u"] or ""
-        if word == "c" and low > MOST_CUPS:
-            # "a 50c piece"
+        if word in ("c", "C") and low > MOST_CUPS:
+            # "a 50c piece", "oven 200C"
             continue
         if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
             continue
