@@ -91,7 +91,7 @@ def choose(
     tagger = Tagger.load("method")
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
-    kept = milky or _drained_before(found)
+    kept = milky or _drained_before(found) or _only_excess(texts)
     likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (kept and x[0] == "drain")]
     elsewhere = "in:whistle" not in fs and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
     if "all:whistle" in fs and not cooked and not elsewhere:
@@ -183,6 +183,13 @@ def _drained_before(found: Sequence[Clause]) -> bool:
     return bool(drains and hot) and max(drains) < min(hot)
 
 
+def _only_excess(texts: Sequence[str]) -> bool:
+    """Is all that is drained what may be left over?"""
+    drains = [m for t in texts for m in _DRAINS.finditer(t)]
+    return bool(drains) and all(_IF_ANY.match(m.string, m.start()) for m in drains)
+
+
+_DRAINS = re.compile(r"\bdrain(?:s|ed|ing)?\b", re.I)
 _IN_WATER = re.compile(
     r"\b(?:cook|boil|simmer)\w*\b[^.;!?]{0,50}\b(?:rice|grains?|it)\b[^.;!?]{0,80}\bwater\b(?:[^.;!?]|\d\.\d){0,90}(?:[.;] ?)?\s*\b(?:then |and )?drain(?:ed)?\b",
     re.I,

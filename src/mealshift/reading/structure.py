@@ -13,6 +13,7 @@ from dataclasses import dataclass, field, replace
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..process import Span
 from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, joined, lines_of, plain
+from ..text.sentences import sentences
 from ..text.times import stretches
 from . import lines as tagger
 from .clauses import verbs_in, way_of
@@ -41,7 +42,7 @@ _HEAD_ONLY = re.compile(
     re.I,
 )
 _OVEN_ON = re.compile(
-    r"(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
+    r"\d{3} ?°? ?[CF]\b|(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
     re.I,
 )
 _COLUMNS = re.compile(
@@ -123,7 +124,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if (
             stepless
             and (cls in ("note", "chatter", "meta") and out.lines or whole)
-            and (_does(ln) or _names_two(ln.text, out.lines))
+            and (_does(ln) or _names_two(ln.text, out.lines) or _tells_minutes(ln.text))
         ):
             # a text without a single step has one all the same: what cooks something
             cls, sure = "step", 0.6
@@ -474,6 +475,11 @@ def _works_with(ln: TextLine, listed: Sequence[tuple[Piece, bool]]) -> bool:
     if ln.blank_before or ln.text[-1:] not in ".!" or not ln.text[:1].isupper() or len(ln.text.split()) > 30:
         return False
     return _names_two(ln.text, listed)
+
+
+def _tells_minutes(text: str) -> bool:
+    """ "Butter the pot. Everything in. High 2½ hrs": several sentences with minutes among them, and no advice."""
+    return len(sentences(text)) > 2 and any(stretches(text)) and not _ASIDE_LEAD.match(text)
 
 
 def _names_two(text: str, listed: Sequence[tuple[Piece, bool]]) -> bool:
