@@ -45,6 +45,8 @@ _OVEN_ON = re.compile(
     r"\d{3} ?°? ?[CF]\b|(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
     re.I,
 )
+# "Oven temp: 350F", over the list
+_OVEN_TEMP = re.compile(r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)", re.I)
 _COLUMNS = re.compile(
     r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
     re.I,
@@ -242,6 +244,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
             if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
+        if cls in ("section", "heading") and _OVEN_TEMP.match(ln.text):
+            cls, sure = "meta", 0.9
         if cls in ("ingredient", "ingredients", "note", "chatter", "meta") and out.lines and _OVEN_ON.match(ln.text):
             # "Oven 200C / 180 fan." stands before the first step, and goes into nothing
             cls, sure = "step", 0.8

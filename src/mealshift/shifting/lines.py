@@ -307,6 +307,10 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         if told and not re.search(r"\d", _TAKES_MIN.sub("", words)):
             edits.append(Edit(x, y, ""))
     if outside:
+        if len(outside) > 1 and _IS_LABEL.match(text, outside[0].span.end):
+            # "Rice: 4 cups golden sella basmati": the part's name, and what goes in
+            label = outside.pop(0)
+            edits.append(Edit(label.span.start, label.span.end, name[:1].upper() + name[1:]))
         first = outside[0]
         start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
         if m := re.match(r"\s+(?:rice|chawal|arroz)\b", text[end:], re.I):
@@ -335,6 +339,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
+_IS_LABEL = re.compile(r"\s*:\s*(?=[\d½¼¾⅓⅔])")
 _WORDS_BEFORE = re.compile(r"[\s'’\w-]*")
 _OR_ANOTHER = re.compile(
     r"(?:\s*[,/]\s*(?:or\s+)?|\s+(?:or|and|&|\+)\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}", re.I
@@ -345,12 +350,16 @@ def _of_its_kind(ln: Line, start: int) -> int:
     """Where the grain's name begins with the words before it that are another rice's: "devzira or other medium-grain", "golden sella basmati"."""
     if ln.amount_span is None or ln.amount_span.end > start or ln.ml is None or ln.cooked:
         return start
-    words = ln.text[ln.amount_span.end : start]
+    said = ln.amount_span.end
+    if m := re.match(r"\s*\([^()]*\)", ln.text[said:start]):
+        # "4 cups (750 g) golden sella basmati"
+        said += m.end()
+    words = ln.text[said:start]
     if not _WORDS_BEFORE.fullmatch(words) or re.search(r"\d", words):
         return start
     for m in re.finditer(r"[^\W\d_][\w'’-]*", words):
         if m[0].lower() not in word_list("of_any_grain"):
-            return ln.amount_span.end + m.start()
+            return said + m.start()
     return start
 
 
