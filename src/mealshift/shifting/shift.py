@@ -326,7 +326,9 @@ def _pot(
     brought = others(recipe, scale)
     plain = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought)
     alike = way.method == own.way.method and abs(way.texture - own.way.texture) <= ALIKE
-    habit_ml = own.habit_ml * scale if same_way else carried_habit(own, plain.need_ml, scale, alike)
+    # what is filled and cooked again in a sauce has an account that only the difference of two grains is right of
+    filled = alike and recipe.dish == "stuffing" and own.finish_min > 0
+    habit_ml = own.habit_ml * scale if same_way or filled else carried_habit(own, plain.need_ml, scale, alike)
     if own.way.broth_ml and way.broth_ml is None and not way.row.plenty:
         # a soup by another way is a soup still
         habit_ml += own.way.broth_ml * scale
