@@ -250,8 +250,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "Oven 200C / 180 fan." stands before the first step, and goes into nothing
             cls, sure = "step", 0.8
         if cls in ("heading", "section", "ingredient") and _COLUMNS.fullmatch(ln.text.strip()):
-            # "Qty  Unit  Item": what the columns of a table are, and no part of the dish
-            cls, sure = "meta", 0.9
+            # "Qty  Unit  Item" heads the columns of a table, and is no part of the dish
+            cls, sure = "heading", 0.9
         if cls in ("note", "chatter") and out.steps and _a_dish(ln.text) and _does(ln):
             # "sambal: 10 dried chillies, 3 shallots - blend, fry in ¼ cup oil": a dish beside it, told in one line
             cls, sure = "step", 0.6
@@ -264,7 +264,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls == "title" and out.title is None:
             out.title = _title(piece)
         elif cls in ("heading", "section"):
-            named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and _HEAD_ONLY.match(piece.text))
+            plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(piece.text.strip())
+            named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and plain_head)
             section = "" if not named else piece.text.rstrip(" :—–-").strip()
             heads_steps = ln.index > last_listed
             out.headings.append(piece)
@@ -369,13 +370,16 @@ _STANDS_NOW = re.compile(
 )
 _TIP = re.compile(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:–—-]", re.I)
 _LABEL = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}\s?[:–—]\s")
-_SO_MUCH = re.compile(rf"{RANGE_PATTERN}\s*[^\W\d_]+")
+_SO_MUCH = re.compile(rf"{RANGE_PATTERN}\s*(?!(?:min|h|hr|hour|day|week|month|sec|w|kcal)\w*\b)[^\W\d_]+", re.I)
 
 
 def _a_dish(text: str) -> bool:
-    """Is it a name, and three amounts or more of what goes into it?"""
+    """Is it a name, and three amounts or more of what goes into it? Advice, and another way to cook the same, is none."""
     m = _LABEL.match(text)
-    return bool(m and not _TIP.match(text) and len(_SO_MUCH.findall(text[m.end() : m.end() + 200])) >= 3)
+    if m is None or _TIP.match(text) or _ASIDE_LEAD.match(text) or way_of(m[0].strip(" :–—")):
+        return False
+    listed = re.split(r"[.!?]\s", text[m.end() : m.end() + 200])[0]
+    return listed.count(",") > 1 and len(_SO_MUCH.findall(listed)) >= 3
 
 
 _LABELLED = re.compile(

@@ -241,8 +241,11 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             # what it weighed before it was cooked was the old grain's
             edits.append(Edit(m.start(), m.end(), ""))
         if m := _COOKED_WORDS.search(ln.text):
-            between = m.start() > 0 and m.end() < len(ln.text) and ln.text[m.end()].isalnum()
-            edits.append(Edit(m.start(), m.end(), " " if between else ""))
+            # "250 g cooked, chilled rice": how it was kept goes with it, where the name follows
+            kept = _KEPT_COLD.match(ln.text, m.end())
+            end = kept.end() if kept else m.end()
+            between = m.start() > 0 and end < len(ln.text) and ln.text[end].isalnum()
+            edits.append(Edit(m.start(), end, " " if between else ""))
     elif ln.amount_span:
         said = said_grain(
             a.dry_ml, a.dry_g, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]
@@ -339,6 +342,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
+_KEPT_COLD = re.compile(r",?\s*(?:and\s+)?(?:chilled|cooled|cold)\s+(?=[^\W\d])", re.I)
 _IS_LABEL = re.compile(r"\s*:\s*(?=[\d½¼¾⅓⅔])")
 _WORDS_BEFORE = re.compile(r"[\s'’\w-]*")
 _OR_ANOTHER = re.compile(
