@@ -4,8 +4,10 @@ import { correct, draft } from "../draft";
 /** What could be read in more than one way: a question each, and its two or three readings as touches. One touch mends it everywhere. */
 export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number }) {
   const [now, set] = draft.use();
-  if (reading.doubts.length === 0) return null;
-  const shown = reading.doubts.slice(0, most);
+  // minutes that both totals hang on are doubted twice, and asked once: the one touch settles both
+  const asked = reading.doubts.filter((d, i, all) => all.findIndex((x) => x.text === d.text && x.where === d.where) === i);
+  if (asked.length === 0) return null;
+  const shown = asked.slice(0, most);
   const settle = (choice: Doubt["choices"][number]) => {
     const c = choice.correction;
     // what was said of this line before stays said
@@ -31,7 +33,7 @@ export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number 
           </li>
         ))}
       </ul>
-      {reading.doubts.length > most && <p className="mt-1 text-small text-soft">and {reading.doubts.length - most} more once these are settled</p>}
+      {asked.length > most && <p className="mt-1 text-small text-soft">and {asked.length - most} more once these are settled</p>}
     </section>
   );
 }
