@@ -603,20 +603,19 @@ class _View:
 
     def _level(self, step: Step) -> list[Edit]:
         """ "liquid should be about 1 inch above the rice": so much higher or lower as the new pour stands over its own grain."""
-        found = signs.level(step.text)
+        m = signs.level(step.text)
         was = self.a.carrier_was_ml + self.a.others_ml - BETWEEN * self.own.dry_ml
         now = (self.a.pour_ml + self.a.others_ml - BETWEEN * self.a.dry_ml) / max(1.0, self.a.scale)
-        if found is None or was <= 0 or now <= 0:
+        if m is None or was <= 0 or now <= 0:
             return []
-        m, start, end = found
         unit = m["unit"].lower()
         step_of = 0.25 if unit.startswith("inch") else 5.0 if unit.startswith("mm") else 0.5
         told = number_range(m["n"])[0]
         new = max(step_of, nearest(told * now / was / step_of, 1) * step_of)
         if abs(new - told) < step_of:
             return []
-        plural = "inches" if unit.startswith("inch") and new > 1 else "inch" if unit.startswith("inch") else m["unit"]
-        return [Edit(start, end, f"{said_quantity(new)} {plural}")]
+        said = m["unit"] if not unit.startswith("inch") else "inches" if new > 1 else "inch"
+        return [Edit(*m.span("depth"), f"{said_quantity(new)} {said}")]
 
     def _told_here(self, step: Step) -> list[Edit]:
         """New amounts of the grain and liquids that only this step states."""

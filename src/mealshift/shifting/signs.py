@@ -33,10 +33,9 @@ def in_step(text: str) -> tuple[int, int] | None:
     return None
 
 
-def level(text: str) -> tuple[re.Match[str], int, int] | None:
-    """ "liquid should be about 1 inch above the rice": (the number with its unit, where it begins, where it ends); None if the step says no such thing."""
-    m = _LEVEL.search(text)
-    return (m, *m.span("depth")) if m else None
+def level(text: str) -> re.Match[str] | None:
+    """ "liquid should be about 1 inch above the rice": depth is the number n with its unit; None if the step says no such thing."""
+    return _LEVEL.search(text)
 
 
 _LEVEL = re.compile(
