@@ -57,6 +57,8 @@ def check(label: dict[str, Any], brought: str) -> Iterator[Row]:
         )
         return
     f = label["facts"]
+    if not f:
+        return
     if j is None:
         yield from ((k, False, True, "read", said) for k in ALL if f.get(k))
         return

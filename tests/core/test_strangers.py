@@ -197,7 +197,7 @@ def test_no_recipe_is_refused_because_its_list_reads_like_talk(text: str, slug: 
 
 
 def test_a_grain_found_in_talk_is_asked_about() -> None:
-    text = "Ana: for you\nAna: Sticky rice ..... 2 cups\nAna: Salt ..... half a spoon\nAna: soak the rice overnight, drain it\nAna: steam 25 minutes"
+    text = "Nutrition per portion 200 kcal, 2 cups basmati rice\nBoil water, add the rice, cover, cook 12 minutes.\nRest 5 minutes."
     [doubt] = [d for d in read(text).doubts if d.field == "grain"]
     yes, no = (read(text, corrections=(c.correction,)) for c in doubt.choices)
     assert yes.source_line is not None and not [d for d in yes.doubts if d.field == "grain"]

@@ -164,6 +164,9 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
         end = m["end"].lower()
         if end == "s" and m["w"].lower() == "leave" and not _LEAVES_IT.match(text, m.end()):
             continue
+        if m["w"].lower() == "cook" and end == "er":
+            # a thing one cooks in
+            continue
         if m["w"].lower() == "stand" and _STOOD.match(text, m.end()):
             continue
         if m["w"].lower() == "rest" and (_REMAINDER.match(text, m.end()) or _ALL_ELSE.search(text, 0, m.start())):
@@ -320,6 +323,13 @@ def _place(out: list[Clause]) -> None:
         c.vessel = now
 
 
+# "Put all in the cooker", "everything in": the grain is among it
+ALL_IN = re.compile(
+    r"\b(?:put|add|combine|place|throw|tip|mix) (?:it )?(?:all|everything)\b(?! (?:the )?(?:veg|spice|herb|but\b|except\b))|\b(?:everything|all ingredients) (?:in|into|goes)\b",
+    re.I,
+)
+
+
 def _fold(out: list[Clause]) -> None:
     state: dict[int, PotState] = {}
     for c in out:
@@ -334,9 +344,10 @@ def _fold(out: list[Clause]) -> None:
             "drain",
         ):
             s.grain = True
-        elif c.verb in ("add", "stir", "combine") and re.search(
-            r"\b(?:everything|all (?:the )?(?:other )?ingredients|the rest of)\b", c.text, re.I
-        ):
+        elif (
+            c.verb in ("add", "stir", "combine")
+            and re.search(r"\b(?:everything|all (?:the )?(?:other )?ingredients|the rest of)\b", c.text, re.I)
+        ) or ALL_IN.search(c.text):
             s.grain = s.wet = True
         if (
             "liquid" in c.things

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
+from itertools import pairwise
 
 from .clauses import Clause
 from .crf import Tagger
@@ -148,7 +149,8 @@ def choose(
     told = (plenty and not milky) or any(_IN_WATER.search(as_rice(t)) for t in texts)
     if told and not cooked and likely[0][0] in ("covered", "open"):
         # "Cook the rice in salted water for 10 minutes and drain"
-        likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *(x for x in likely if x[0] != "drain")]
+        rest = [(w, min(p, 0.15) if plenty else p) for w, p in likely if w != "drain"]
+        likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *rest]
     total = sum(p for _, p in likely)
     best, p = likely[0]
     first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
@@ -165,14 +167,17 @@ def choose(
 
 def poured_off(found: Sequence[Clause]) -> bool:
     """Is water poured off the grain when it has boiled in it? What a bone or a pepper was boiled in is strained before the grain is in the pot."""
+
+    def boiling(c: Clause) -> bool:
+        return c.grains and c.before.grain and (c.before.cooked or c.before.boiled)
+
     return any(
         c.verb == "drain"
-        and c.grains
-        and c.before.grain
-        and (c.before.cooked or c.before.boiled)
+        # "Drain in a colander": a vessel of its own, which says nothing yet of the pot before it
+        and (boiling(c) or (_INTO_A_SIEVE.search(c.text) and boiling(before)))
         and _POURED_OFF.search(c.text)
         and not _IF_ANY.search(c.text)
-        for c in found
+        for before, c in pairwise(found)
     )
 
 
@@ -196,6 +201,7 @@ _IN_WATER = re.compile(
 )
 # "drain if any liquid is left": mostly there is none
 _IF_ANY = re.compile(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
+_INTO_A_SIEVE = re.compile(r"\b(?:colander|sieve|strainer)\b", re.I)
 _POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
 
 

@@ -14,7 +14,7 @@ from functools import lru_cache
 
 from ..text.sentences import sentences
 from ..text.times import Stretch, stretches
-from .clauses import Clause, clause_at, rule_kind
+from .clauses import ALL_IN, Clause, clause_at, rule_kind
 from .crf import Tagger
 from .names import OTHER_GRAINS, as_rice
 
@@ -690,8 +690,10 @@ def _enters(c: Clause) -> bool:
 
 
 def _put_in(found: Sequence[Clause], i: int) -> bool:
-    """ "Wash the rice and put in a pan with the water": named in the sentence, and put in without its name."""
+    """ "Wash the rice and put in a pan with the water": named in the sentence, and put in without its name. "Put all in the cooker": it is among all."""
     c = found[i]
+    if ALL_IN.search(c.text):
+        return True
     return c.verb == "add" and c.grains and any("grain" in o.things for o in _of_sentence(found, i))
 
 
