@@ -122,7 +122,7 @@ def _pot_options(c: argparse.ArgumentParser) -> None:
     c.add_argument("--method", metavar="|".join(METHODS))
     c.add_argument("--texture", metavar="|".join(TEXTURES))
     c.add_argument("--lid", metavar="|".join(LIDS))
-    c.add_argument("--heat", default="gentle", metavar="gentle|brisk")
+    c.add_argument("--heat", metavar="gentle|brisk")
     c.add_argument("--pot-cm", type=_number, default=20.0)
     c.add_argument("--pot-l", type=_number)
     c.add_argument("--soak", metavar="'30 min'")
@@ -228,7 +228,7 @@ def _pot(a: argparse.Namespace) -> tuple[Any, str]:
         a.method,
         a.texture,
         a.lid,
-        a.heat,
+        a.heat or "gentle",
         _soak(a) or 0.0,
         a.soak_water,
         a.sprouted,

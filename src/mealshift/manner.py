@@ -37,9 +37,9 @@ HEATS = ("", "C", "F")
 CLOCKS = (24, 12)
 
 _METRIC = frozenset(["ml", "cl", "dl", "l", "g", "kg"])
-_CUPS = frozenset(["cup", "fl oz", "pint", "quart", "oz", "lb"])
+_CUPS = frozenset(["cup", "fl oz", "pint", "quart", "gallon", "oz", "lb"])
 _UNIT = (
-    r"cups?|c|fl\.? ?oz|fluid ounces?|pints?|quarts?|qts?|pts?|ounces?|oz|pounds?|lbs?|millilit(?:re|er)s?|mls?|cc|centilit(?:re|er)s?|cl|decilit(?:re|er)s?|dl"
+    r"cups?|c|fl\.? ?oz|fluid ounces?|pints?|quarts?|qts?|pts?|gallons?|gals?|ounces?|oz|pounds?|lbs?|millilit(?:re|er)s?|mls?|cc|centilit(?:re|er)s?|cl|decilit(?:re|er)s?|dl"
     r"|lit(?:re|er)s?|l|kilograms?|kilos?|kgs?|kg|grams?|grammes?|gms?|gr|g"
 )
 _ONCE, _TWICE = (rf"(?P<n{n}>{RANGE_PATTERN})[ \t]?-?[ \t]?(?P<u{n}>{_UNIT})\b\.?" for n in (1, 2))

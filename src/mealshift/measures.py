@@ -43,6 +43,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "wineglass": ("volume", 60.0, ("wineglassful", "wineglassfuls", "wine-glassful", "wine-glassfuls")),
     "pint": ("volume", 568.0, ("pint", "pints", "pt", "pts")),
     "quart": ("volume", 946.0, ("quart", "quarts", "qt", "qts")),
+    "gallon": ("volume", 3785.0, ("gallon", "gallons", "gal", "gals")),
     "g": ("mass", 1.0, ("g", "gr", "gm", "gms", "grm", "grms", "gram", "grams", "gramme", "grammes")),
     "kg": ("mass", 1000.0, ("kg", "kgs", "kilo", "kilos", "kilogram", "kilograms")),
     # what old and Asian books weigh by; most print the ounces beside it
@@ -83,7 +84,11 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "cube": ("count", None, ("cube", "cubes")),
 }  # fmt: skip
 # what goes by the same name on either side of the sea
-PINT_ML = {"pint": {"imperial": 568.0, "american": 473.0}, "quart": {"imperial": 1136.0, "american": 946.0}}
+PINT_ML = {
+    "pint": {"imperial": 568.0, "american": 473.0},
+    "quart": {"imperial": 1136.0, "american": 946.0},
+    "gallon": {"imperial": 4546.0, "american": 3785.0},
+}
 # minutes at pressure that a whistle counts for, until a household's cooker has told otherwise
 WHISTLE_MIN = 2.5
 # grams and millilitres of a tin nobody stated: a guess, always reported as one

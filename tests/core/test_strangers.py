@@ -9,6 +9,7 @@ import os
 import re
 import subprocess
 import sys
+from dataclasses import replace
 from pathlib import Path
 
 import pytest
@@ -19,7 +20,7 @@ import mealshift.reading
 from mealshift import pipeline
 from mealshift.cli import main
 from mealshift.measures import Measures, number_range
-from mealshift.reading import read, stated
+from mealshift.reading import lines, read, stated
 from mealshift.reading.consistency import SURE
 from mealshift.reading.minutes import Timed
 from mealshift.reading.settle import settle
@@ -196,8 +197,13 @@ def test_no_recipe_is_refused_because_its_list_reads_like_talk(text: str, slug: 
     assert (recipe.source_line.grain, recipe.source_line.ml) == (slug, ml)
 
 
-def test_a_grain_found_in_talk_is_asked_about() -> None:
-    text = "Nutrition per portion 200 kcal, 2 cups basmati rice\nBoil water, add the rice, cover, cook 12 minutes.\nRest 5 minutes."
+def test_a_grain_found_where_none_is_listed_is_asked_about(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Whatever the tagger of lines has learnt: here it takes the grain's line for the servings."""
+    tag = lines.tag
+    monkeypatch.setattr(
+        lines, "tag", lambda found: [replace(t, cls="servings") if "Basmati" in t.line.text else t for t in tag(found)]
+    )
+    text = "Saffron pan\n1 tea cup Basmati rice per person. I do 4.\nBoil water, add the rice, cover, cook 12 minutes."
     [doubt] = [d for d in read(text).doubts if d.field == "grain"]
     yes, no = (read(text, corrections=(c.correction,)) for c in doubt.choices)
     assert yes.source_line is not None and not [d for d in yes.doubts if d.field == "grain"]

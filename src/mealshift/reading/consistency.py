@@ -11,7 +11,7 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
-from ..measures import USUAL_TIN, unit_kind
+from ..measures import USUAL_TIN, canonical_unit, unit_kind
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .ingredients import UNLIKELY
@@ -161,6 +161,16 @@ def misspelt_unit(line: Line, word: str, corrections: tuple[Correction, ...]) ->
     ]
 
 
+def _vessel(line: Line) -> str:
+    """The vessel in the recipe's own word, as one: "tazas" is a taza."""
+    span = line.amount_span
+    said = re.search(r"[^\W\d_]+(?: cups?)?$", line.text[span.start : span.end].rstrip(". ")) if span else None
+    if said is None or canonical_unit(said[0]) != line.unit:
+        return line.unit
+    one = re.sub(r"(?:(?<=ss|ch|sh)e)?s$", "", said[0])
+    return one.lower() if canonical_unit(one) == line.unit else said[0].lower()
+
+
 def _amount(line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
@@ -185,7 +195,7 @@ def _amount(line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
             _one(
                 "amount",
                 line.text,
-                f"How much does the {line.unit} hold? I reckon with your own measure.",
+                f"How much does the {_vessel(line)} hold? I reckon with your own measure.",
                 ("150 ml", Correction(line.text, amount=f"{150 * (line.quantity or 1):g} ml")),
                 ("250 ml", Correction(line.text, amount=f"{250 * (line.quantity or 1):g} ml")),
             )
@@ -289,7 +299,7 @@ def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], sett
                 )
             )
         elif wet and ln.role == "pot_liquid" and unit_kind(ln.unit) in ("vessel",):
-            out.append(_one("water", ln.text, f"How much does the {ln.unit} hold?"))
+            out.append(_one("water", ln.text, f"How much does the {_vessel(ln)} hold?"))
         elif (
             wet
             and ln.role == "pot_liquid"

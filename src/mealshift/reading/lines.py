@@ -21,10 +21,11 @@ from .words import word_list
 CLASSES = ("title", "servings", "meta", "heading", "section", "ingredient", "ingredients", "step", "note", "chatter")
 
 _ING = re.compile(
-    r"\b(?:ingredients?|you(?:'ll| will)? need|what you(?:'ll)? need|what goes in|zutaten|shopping list|need)\b", re.I
+    r"\b(?:ingredients?|you(?:'ll| will)? need|what you(?:'ll)? need|what goes in|zutaten|ingredientes|ingredienti|ingrédients|ingredienser|shopping list|need)\b",
+    re.I,
 )
 _STEPS = re.compile(
-    r"\b(?:method|directions?|instructions?|steps?|procedure|preparation|how to|what to do|to (?:make|cook|prepare)|making it|cooking)\b",
+    r"\b(?:method|directions?|instructions?|steps?|procedure|preparation|how to|what to do|to (?:make|cook|prepare)|making it|cooking|preparación|preparazione|preparação|préparation|elaboración|procedimiento|procedimento|modo de preparo|zubereitung|fremgangsmåde)\b",
     re.I,
 )
 _NOTES = re.compile(

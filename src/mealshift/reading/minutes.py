@@ -19,7 +19,7 @@ from .crf import Tagger
 from .names import OTHER_GRAINS, as_rice
 
 # letters on either side of a stretch that are looked at; no sentence of a recipe is longer
-NEAR = 3000
+NEAR = 600
 KINDS = ("heat", "come_up", "rest", "release", "soak", "pan", "toast", "from_end", "from_start", "whistles", "other")
 
 _CLAUSE = re.compile(r"[,:–—]|\s-\s|\bthen\b|\band\b|\buntil\b|\bor\b|\(")
@@ -140,6 +140,13 @@ def tag(
         ):
             # "8 whistles, medium heat (20 min)": the same by the clock
             kind, sure, others = "other", 0.95, ()
+        elif (
+            out
+            and (out[-1].kind, out[-1].block) == ("heat", n)
+            and _OTHER_SETTING.fullmatch(blocks[n].text[out[-1].stretch.end : s.start])
+        ):
+            # "HIGH 1½ hours or LOW 3": one or the other
+            kind, sure, others = "other", 0.97, ()
         elif SUMMED.match(blocks[n].text, s.end) and any(t.kind == "heat" for t in out):
             # "35 minutes, then 10 without the lid (so 45 in total)"
             kind, sure, others = "other", 0.97, ()
@@ -440,6 +447,8 @@ _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
     r"|(?:^|[.!;]\s*)off,\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    # "cook on sim 12 min. don't open after for 10 min"
+    r"|\b\d+ ?m(?:in(?:ute)?s?)?[.,;!]\s*(?:then )?(?:do not|don'?t|never) (?:open|touch|lift|peek)[^.!?;\d]{0,20}\b(?:after|then)\b(?: for)?\s*$"
     r"|\b(?:fire|heat|flame|gas|stove|hob) off,?(?: and| then)?(?: (?:steam|stand|rest|leave|sit|wait|let (?:it )?\w+)(?: it)?)?,?(?: for| about| another)*\s*$",
     re.I,
 )
@@ -485,6 +494,11 @@ _TAKES = re.compile(
     r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,
 )
+# "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
+_OTHER_SETTING = re.compile(
+    r"\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
+    re.I,
+)
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = re.compile(
     r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
@@ -522,12 +536,13 @@ def _count(said: str) -> tuple[float, float]:
     return min(numbers), max(numbers)
 
 
-def _classes(text: str) -> list[str]:
-    """What the words of a text say about the pot, each class once."""
+@lru_cache(maxsize=2_000)
+def _classes(text: str) -> tuple[str, ...]:
+    """What the words of a text say about the pot, each class once. The sentence before, and the one after, are asked for by every stretch beside them."""
     words = _WORD.findall(text.lower())
     found = {k for w in words for k in _of_words(w)}
     found.update(k for a, b in zip(words, words[1:], strict=False) for k in _of_words(f"{a} {b}"))
-    return [k for k in _CLASSES if k in found]
+    return tuple(k for k in _CLASSES if k in found)
 
 
 @lru_cache(maxsize=20_000)
@@ -700,7 +715,8 @@ def _put_in(found: Sequence[Clause], i: int) -> bool:
 def _entry(found: Sequence[Clause]) -> tuple[int, int]:
     """The clauses between which the grain comes into its pot: the first that puts it in without its name, the last that puts it in."""
     put = next((i for i in range(len(found)) if _put_in(found, i)), len(found))
-    return put, max((i for i, c in enumerate(found) if _enters(c)), default=-1)
+    # "Drain the rice and tip it into the broth"
+    return put, max((i for i, c in enumerate(found) if _enters(c) or _put_in(found, i)), default=-1)
 
 
 def _entered(found: Sequence[Clause], j: int, entry: tuple[int, int]) -> str:

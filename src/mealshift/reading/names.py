@@ -141,11 +141,26 @@ _KIND_ASIDE = re.compile(r"\s*\([^()\d]{0,30}\b(?:long|medium|short|round)[- ]gr
 
 # "two cups of rice, the jasmine one"; "the wild rice mix"
 _THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
+# "arroz blanco de grano largo", "riz long", "Reis"
+_OTHER_TONGUE = re.compile(
+    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|long|rond|blanc|complet))+\b",
+    re.I,
+)
 _MIXED = re.compile(r"\s+(?:blend|mix|medley|mixture)\b", re.I)
+
+
+_TONGUES = re.compile(r"\b(?:arroz|riz)$", re.I)
+
+
+def with_kind_after(text: str, end: int) -> int:
+    """Where a grain's name ends whose tongue says the kind behind it: "arroz blanco de grano largo"."""
+    m = _OTHER_TONGUE.match(text, end) if _TONGUES.search(text, max(0, end - 8), end) else None
+    return m.end() if m else end
 
 
 def without_aside(text: str, end: int) -> int:
     """Where a grain's name ends with what a bracket says of its kind: "rice (I use a medium grain)"."""
+    end = with_kind_after(text, end)
     m = _KIND_ASIDE.match(text, end) or _THE_ONE.match(text, end) or _MIXED.match(text, end)
     return m.end() if m else end
 

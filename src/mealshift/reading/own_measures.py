@@ -73,7 +73,7 @@ def vessel_told(told: str) -> bool:
     ) or any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6])
 
 
-_PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?)\b", re.I)
+_PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?|gal(?:lon)?s?)\b", re.I)
 _IMPERIAL = re.compile(
     r"\b(?:gills?|quartern|ozs|hob|gas mark|caster|castor|aubergines?|courgettes?|treacle|sultanas|teacupful|breakfastcup\w*|dripping|new milk|loaf[- ]sugar"
     r"|patna|carolina rice|tins? of|plain flour|double cream|single cream|litres?|grammes?|stone|shillings?|coriander leaves)\b|\b\d+[ds]\.(?=\s|,)|£|°C",

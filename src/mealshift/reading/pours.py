@@ -131,6 +131,11 @@ _THE_KEPT = re.compile(
 KEPT = "reserved liquid"
 # so near to a line of the list, a sum is that line
 SAME_SUM = 0.03
+# "1 tin coconut milk + water to make 3½ cups", in the list itself
+TO_MAKE = re.compile(
+    rf"(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:water|stock|broth) to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
+    re.I,
+)
 _BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
 
 
@@ -196,6 +201,19 @@ def _poured_in(ln: Line, text: str) -> bool:
     return bool(p and p.search(text))
 
 
+def _with_water(ln: Line, measures: Measures) -> Line:
+    """A line that says what it is made up to is that much: its own, and water for the rest."""
+    m = None if ln.section.startswith("step ") or not ln.fraction or not ln.ml else TO_MAKE.search(ln.text)
+    item = parse(ln.text, m.start("a"), m.end("a"), measures) if m else None
+    if m is None or item is None or not item.ml or item.ml < (ln.ml or 0.0):
+        return ln
+    water = ln.water + item.ml - (ln.ml or 0.0)
+    return ln.with_(
+        quantity=item.value, quantity_range=None, unit=item.unit, amount_span=Span(m.start("a"), m.end("a")), ml=item.ml, g=item.ml,
+        water=water, fraction=water / item.ml, carrier=True,
+    )  # fmt: skip
+
+
 def made_up(
     lines: list[Line], laid: Structure, source: int | None, measures: Measures
 ) -> tuple[list[Line], MadeUp | None]:
@@ -203,6 +221,7 @@ def made_up(
     if source is None or lines[source].cooked or not lines[source].g:
         return lines, None
     mine = lines[source]
+    lines = [_with_water(ln, measures) for ln in lines]
     for n, piece in enumerate(laid.steps, 1):
         for m in _MADE_UP.finditer(piece.text[:4000]):
             a = next((x for x in AMOUNT.finditer(piece.text, m.end(), m.end() + 60) if x["u"]), None)

@@ -36,11 +36,15 @@ _SERVES = re.compile(
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
 _MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
-_ALONE = re.compile(rf"(?<![\w/.]){_N}(?!\s*(?:cups?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I)
+_ALONE = re.compile(
+    rf"(?<![\w/.]){_N}(?!\s*(?:cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I
+)
 _HEAD_ONLY = re.compile(
-    r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment)\s*:?$",
+    r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
+    r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*:?$",
     re.I,
 )
+_EACH = re.compile(r"\W*(?:for |serves )?(?:per|each) (?:person|head|portion|serving|guest)\b", re.I)
 _OVEN_ON = re.compile(
     r"\d{3} ?°? ?[CF]\b|(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
     re.I,
@@ -359,7 +363,7 @@ _HEADS_PART = re.compile(
     re.I,
 )
 _PART_IS = re.compile(
-    r"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){1,4}|(?:[^\W\d_]+ ){0,2}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer)))\s*:\s+(?=\S)",
+    rf"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){{1,4}}|(?:[^\W\d_]+ ){{0,2}}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer)))\s*:\s+(?!{RANGE_PATTERN}\s*(?:[^\W\d_]+\.?)?\s*$)(?=\S)",
     re.I,
 )
 _NAMED_PART = re.compile(
@@ -636,6 +640,10 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     found: list[tuple[int, int, float, Span]] = []
     for t in tagged:
         cls = out.classes[t.line.index][2]
+        if cls in ("ingredient", "ingredients", "section", "heading", "servings") and (m := _EACH.match(t.line.text)):
+            # "Per person: 75 g rice": the whole list is one's
+            at = t.line.start + m.start()
+            found.append((-1, at, 1, Span(at, t.line.start + m.end())))
         counts = list(_SERVES.finditer(t.line.text[:1200]))
         # "Makes 12 rolls / 6 servings"
         for m in sorted(counts, key=lambda m: bool(_THINGS_COUNTED.match(m[0]))):
@@ -700,4 +708,5 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     if found:
         best = min(found)
         out.servings = (best[2], best[3])
-        out.servings_sure = best[0] <= 2 and len({f[2] for f in found if f[0] <= 4}) == 1 and not out.servings_ranged
+        said_twice = len({f[2] for f in found if f[0] <= 4}) > 1 and best[0] >= 0
+        out.servings_sure = best[0] <= 2 and not said_twice and not out.servings_ranged

@@ -109,8 +109,14 @@ def carriers(recipe: Recipe) -> list[Line]:
     grain_ml = (line.ml or 0.0) if line else 0.0
     swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0
     if swims and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
-        return [*mine, *milks]
+        whole = [ln for ln in milks if ln.unit == "tin" or _TIN.search(ln.text)]
+        measured = [ln for ln in [*mine, *milks] if ln not in whole]
+        enough = sum(ln.ml or 0.0 for ln in measured) >= sum(ln.ml or 0.0 for ln in whole)
+        return measured if measured and enough else [*mine, *milks]
     return mine
+
+
+_TIN = re.compile(r"\b(?:tins?|cans?|cartons?)\b", re.I)
 
 
 def _poured_later(recipe: Recipe) -> frozenset[int]:
@@ -208,6 +214,8 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     if named in g.methods and named != method:
         row = method_row(named)
         way = way.with_(method=named, lid=lid if lid in row.lids else row.lid)
+        if named == "slow-cooker" and _on_high(recipe):
+            way = way.with_(heat="brisk")
         if recipe.dish == "soup":
             # what its grain does not drink is the soup
             way = way.with_(broth_ml=0.0)
@@ -249,6 +257,23 @@ def _named_way(recipe: Recipe, method: str, minutes: float | None) -> str:
     if minutes and minutes >= SLOW_FROM_MIN and _SLOW.search(" ".join([recipe.title, *(s.text for s in recipe.steps)])):
         return "slow-cooker"
     return "soup" if recipe.dish == "soup" else method
+
+
+def _on_high(recipe: Recipe) -> bool:
+    """Are the grain's minutes in the slow cooker those on HIGH? "LOW 8 hours or HIGH 4" counts the first."""
+    told = []
+    for s in recipe.steps:
+        for d in s.durations:
+            if d.kind != "heat":
+                continue
+            before = list(_SETTING.finditer(s.text, max(0, d.span.start - 30), d.span.start))
+            setting = before[-1] if before else _SETTING_AFTER.match(s.text, d.span.end)
+            told.append(setting is not None and setting[1].lower() == "high")
+    return bool(told) and all(told)
+
+
+_SETTING = re.compile(r"\b(high|low)\b", re.I)
+_SETTING_AFTER = re.compile(r"\s*on (high|low)\b", re.I)
 
 
 def _toasts(recipe: Recipe) -> bool:

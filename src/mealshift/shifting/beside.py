@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from itertools import pairwise
 from math import inf
 
 from ..measures import round_half_up
@@ -72,7 +73,9 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             # a second rice that shares the pot becomes the new grain too
             continue
         if ln.role == "absorber" and ln.minutes:
-            missing = round_half_up(min(ln.minutes, was) - now_min)
+            # "boil the lentils 15 minutes, then add the rice": those it has had
+            wants = ln.minutes - _heated(recipe, ln)
+            missing = round_half_up(min(wants, was) - now_min) if wants > 0 else 0
             if missing >= LEAST_PULSE:
                 found.append(Early(ln, missing))
         elif ln.role in ("beside", "watery", "timed", "after"):
@@ -137,9 +140,22 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
 
 def _heated(recipe: Recipe, line: Line) -> float:
     """Minutes that it has been at the heat before it shares the grain's: endless where the recipe makes it tender first."""
-    mine = [
-        o for o in recipe.process.operations if line.index in o.what and o.phase != "heat" and _HEATED.search(o.text)
+    ops = recipe.process.operations
+    liquids = {ln.index for ln in recipe.lines if ln.carrier}
+    pulse = line.role == "absorber"
+    named = [
+        # "rinse the lentils, boil in 800 ml of the water for 15 min": of the same thing
+        (
+            o,
+            line.index in o.what
+            or pulse
+            and line.index in before.what
+            and before.step == o.step
+            and set(o.what) <= liquids,
+        )
+        for before, o in pairwise([*ops[:1], *ops])
     ]
+    mine = [o for o, is_mine in named if is_mine and o.phase != "heat" and _HEATED.search(o.text)]
     if any(_DONE.search(o.text) for o in mine):
         return inf
     steps = [o.step for o in recipe.process.operations if line.index in o.what and o.step is not None]

@@ -18,7 +18,7 @@ class Choice:
     method: str | None = None
     texture: str | float | None = None
     lid: str | None = None
-    heat: str = "gentle"
+    heat: str | None = None
     soak_min: float | None = None
     soak_water: str = "discarded"
     roast: str | None = None

@@ -18,6 +18,7 @@ from ..grains import grain
 from ..measures import WHISTLE_MIN, jug_ml, round_half_up
 from ..reading.ingredients import handle
 from ..reading.names import find_grains
+from ..reading.pours import TO_MAKE
 from ..recipe import Line, Recipe
 from ..text.amounts import parse
 from ..text.plain import plain
@@ -93,7 +94,8 @@ def _poured(s: Shift) -> Iterator[Broken]:
             yield Broken("water", f"“{stale}” is the recipe's old amount here: go by the list.", stale)
     said = 0.0
     for ln, new in told:
-        item = parse(plain(new.text), 0, len(new.text), of_line(ln, s.measures))
+        total = TO_MAKE.search(new.text)
+        item = parse(plain(new.text), total.start("a") if total else 0, len(new.text), of_line(ln, s.measures))
         if item.ml is None and item.g is None:
             yield Broken(
                 "water",

@@ -9,7 +9,8 @@ from dataclasses import dataclass, replace
 from ..grains import Grain
 from ..measures import Amount, Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
 from ..pot import Pot
-from ..reading.names import find_grains, with_kind
+from ..pot.ways import cap
+from ..reading.names import find_grains, with_kind, with_kind_after
 from ..reading.words import word_list
 from ..recipe import Line, Recipe
 from ..text.amounts import AMOUNT
@@ -236,6 +237,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
         end = ln.amount_span.end if ln.amount_span else start
         end = max(end, _with_stop(ln, "g"))
+        if m := _SIZE_BESIDE.match(ln.text, end):
+            # "4 bowls (about 600 g)"
+            end = m.end()
         edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
         if m := _RAW_SIZE.search(ln.text):
             # what it weighed before it was cooked was the old grain's
@@ -246,6 +250,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             end = kept.end() if kept else m.end()
             between = m.start() > 0 and end < len(ln.text) and ln.text[end].isalnum()
             edits.append(Edit(m.start(), end, " " if between else ""))
+            if not a.same and m.start() == 0 and m[0][:1].isupper():
+                # "Cooked rice: 4 bowls" begins with the name now
+                edits = [replace(e, new=cap(e.new)) if e.new == a.target.name else e for e in edits]
     elif ln.amount_span:
         said = said_grain(
             a.dry_ml, a.dry_g, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]
@@ -333,6 +340,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         start, end = with_kind(text, ln.name_span.start), ln.name_span.end
     else:
         return edits
+    end = with_kind_after(text, end)
     if m := re.match(r"\s+(?:blend|mix|medley)\b", text[end:], re.I):
         end += m.end()
     if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end):
@@ -342,6 +350,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
+_SIZE_BESIDE = re.compile(r"\s*\((?:about |approx\.? |ca\.? |~)?\d[^()]*\)", re.I)
 _KEPT_COLD = re.compile(r",?\s*(?:and\s+)?(?:chilled|cooled|cold)\s+(?=[^\W\d])", re.I)
 _IS_LABEL = re.compile(r"\s*:\s*(?=[\d½¼¾⅓⅔])")
 _WORDS_BEFORE = re.compile(r"[\s'’\w-]*")

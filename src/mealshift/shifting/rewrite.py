@@ -39,7 +39,7 @@ from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liqu
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
-    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
+    rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
     r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk)\b)",
     re.I,
@@ -56,9 +56,11 @@ _OR_AT = re.compile(
     rf"\s*(?:,|or|/|;)?\s*(?:or )?(?:on |at )?(?:high|low)(?: heat| setting)?(?: for)?\s*(?P<n>{RANGE_PATTERN})", re.I
 )
 # what takes so long may be told for another setting of the cooker, in hours
-SLOW_MIN = 120.0
+SLOW_MIN = 75.0
+MOST_HOURS = 12.0
 _FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
 _POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
+_THERE_SHOULD_BE = re.compile(r"\b(?:should|must|ought to) (?:have|be)(?: about| around)?\s*$", re.I)
 _NOT_FULL = re.compile(r",?(?: but)? not ", re.I)
 _OF_THE = re.compile(r"\bof (?:the|your|that)?", re.I)
 _THE_REST = re.compile(r"\b(?:rest|remaining|remainder|other)\b[^.;,]{0,16}\b(?:water|stock|broth|liquid|milk)\b", re.I)
@@ -407,7 +409,7 @@ class _View:
         """ "LOW 8 hours or HIGH 4 to 5": the other setting's hours in the same proportion."""
         was = dict(o.was).get("typical_min")
         m = _OR_AT.match(step.text, end)
-        if m is None or not was or not o.typical_min or was < SLOW_MIN:
+        if m is None or not was or not o.typical_min or was < SLOW_MIN or number_range(m["n"])[1] > MOST_HOURS:
             return []
         low, high = (max(1, round_half_up(2 * h * o.typical_min / was)) / 2 for h in number_range(m["n"]))
         said = said_quantity(low) if low == high else f"{said_quantity(low)}–{said_quantity(high)}"
@@ -654,7 +656,11 @@ class _View:
                     edits[-1] = Edit(start, end, f"{verb} {jug_ml(new)} ml")
                     if tail := _NOT_FULL.search(ln.text, ln.amount_span.end):
                         edits.append(Edit(at + tail.start(), at + len(ln.text), ""))
-                if ln.name == KEPT and new > ln.ml and not re.search(r"\btop", step.text[end:], re.I):
+                if (
+                    (ln.name == KEPT or _THERE_SHOULD_BE.search(step.text[:start][-40:]))
+                    and new > ln.ml
+                    and not re.search(r"\btop", step.text[end:], re.I)
+                ):
                     # so much more may not be left of it
                     edits[-1] = replace(edits[-1], new=edits[-1].new + " (top up with water if short)")
                 if edits[-1].new != was and told_by_the_grain(ln):

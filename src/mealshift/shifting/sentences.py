@@ -197,7 +197,9 @@ def _of_the_grain(sign: str) -> str:
 def look(pot: Pot, drains: bool = False, where: str = "") -> Operation:
     """drains: the recipe's own words drain it next. where: "inside" what it was filled into, "steamed" when it was drained before."""
     splash = max(20, nearest((pot.high_ml - pot.pour_ml) / 2, 10))
-    more = min(MOST_MORE, max(2, round_half_up(pot.cook_min * 0.15)))
+    # where opening lets the heat out, minutes more are never few
+    least = round_half_up(pot.way.row.least_more) if pot.way.row.least_more > MOST_MORE else 2
+    more = max(least, min(MOST_MORE, round_half_up(pot.cook_min * 0.15)))
     sign = pot.sign
     sign = sign[:1].lower() + sign[1:]
     text = f"Look: {sign} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."

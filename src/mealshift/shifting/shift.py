@@ -271,7 +271,7 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
         method,
         texture,
         lid,
-        choice.heat,
+        choice.heat or (own.way.heat if method == own.way.method else "gentle"),
         soak,
         choice.soak_water,
         choice.sprouted,
@@ -423,17 +423,20 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
     plain = _BOWL.sub(lambda m: "_" * len(m[0]), recipe.title)
     for f in find_grains(plain):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
-            new = _cased(name, f.text, recipe.title)
+            new = _cased(name, f.text, recipe.title, f.span.start)
             return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
     return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {name}")])
 
 
-def _cased(name: str, was: str, title: str) -> str:
-    """In capitals where the title is, Each Word Of It where the title's words are, else as the word it replaces."""
+def _cased(name: str, was: str, title: str, at: int) -> str:
+    """In capitals where the title is, Each Word Of It where the title's words are, else as the word it replaces. at: where that stands in it."""
     if was.isupper():
         return name.upper()
-    long = [w for w in re.findall(r"[^\W\d_]+", re.sub(r"\([^)]*\)", " ", title)) if len(w) > 3]
-    if len(long) > 2 and all(w[0].isupper() for w in long):
+    said = was[:1].isupper()
+    inside = re.search(r"[^\W\d_]", title[:at])
+    goes_on = re.match(r"\s+(?:(?:and|&|with) )?[A-Z]", title[at + len(was) :])
+    if said and (inside or goes_on):
+        # a capital that begins no title is one of its manner
         return " ".join(w if w == "and" else cap(w) for w in name.split(" "))
     return cap(name) if was[:1].isupper() else name
 

@@ -77,6 +77,9 @@ _OVEN_ON = re.compile(
 # "rice should still be half raw", after what cooks it
 _HOW_IT_IS = re.compile(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
+_STIRRED = re.compile(
+    r"\bstir(?:ring)? (?:it )?(?:often|occasionally|regularly|frequently|constantly|now and|from time|once or)\b", re.I
+)
 _CRUST = re.compile(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
@@ -516,7 +519,8 @@ class _Work:
         where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
         new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where)]
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
-        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not crusts:
+        stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
+        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not (crusts or stirred):
             new.append(sentences.crust())
         said = rest_said(self.recipe)
         if said is not None:
@@ -535,7 +539,13 @@ class _Work:
                     k += 1
                 self._insert(k, [sentences.rest(pot, self.recipe.dish, True)])
             else:
-                new.append(sentences.rest(pot, self.recipe.dish, False))
+                # "Drain off any remaining liquid": what stands then stands dry
+                spills = at if at < len(ops) and ops[at].kind == "drain" and ops[at].step is not None else None
+                rest = sentences.rest(pot, self.recipe.dish, False)
+                if spills is None:
+                    new.append(rest)
+                else:
+                    self._insert(spills + 1, [rest])
         self._insert(at, new)
 
     def _at_the_boil(self) -> list[Operation]:

@@ -122,9 +122,9 @@ def in_manner(unit: str, measures: Measures, metric: str) -> str:
     kind = unit_kind(unit)
     if unit in ("tbsp", "tsp") or kind not in ("volume", "mass", "cup"):
         return unit
-    if measures.amounts == "metric" and (kind == "cup" or unit in ("oz", "lb", "pint", "quart", "fl oz")):
+    if measures.amounts == "metric" and (kind == "cup" or unit in ("oz", "lb", "pint", "quart", "gallon", "fl oz")):
         return metric
-    if measures.amounts == "cups" and unit in ("ml", "cl", "dl", "l", "g", "kg", "pint", "quart"):
+    if measures.amounts == "cups" and unit in ("ml", "cl", "dl", "l", "g", "kg", "pint", "quart", "gallon"):
         return "cup"
     return unit
 
@@ -141,6 +141,11 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     if size and unit_kind(unit) in ("cup", "measure", "vessel"):
         vessels = in_vessels(ml, size, thirds=unit_kind(unit) == "cup")
         return f"{said_quantity(vessels)} {plural(unit, vessels, was)}" if vessels else f"{jug_ml(ml)} ml"
+    if unit == "gallon" and not in_vessels(ml, size or 1.0):
+        # quarters of it are a litre; of a quart they are a cup
+        return _in_unit(ml, "quart", measures, "")
+    if unit in ("pint", "quart", "gallon") and size and (many := in_vessels(ml, size)):
+        return f"{said_quantity(many)} {plural(unit, many, was)}"
     if unit in ("tbsp", "tsp") and size and ml < 90:
         said = said_fraction(ml / size, slack=0.08)
         return f"{said} {unit}" if said else f"{jug_ml(ml)} ml"
@@ -194,7 +199,7 @@ def plural(unit: str, value: float, was: str = "") -> str:
             # a word of another language stays as it is
             return re.sub(rf"^\s*{RANGE_PATTERN}\s*", "", was, flags=re.I)
         return which + (one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many))
-    return f"{unit}s" if unit in ("cup", "measure", "tin") and value >= SINGULAR else unit
+    return f"{unit}s" if unit in ("cup", "measure", "tin", "pint", "quart", "gallon") and value >= SINGULAR else unit
 
 
 def nearest(value: float, step: int) -> int:

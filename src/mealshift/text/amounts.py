@@ -40,7 +40,7 @@ _STARTS = re.compile(
     rf"(?:{_ROUGH}\s*)?(?:{RANGE_PATTERN})(?:\s*-?\s*(?:{_SIZE}\s+){{0,2}}(?:{UNIT_PATTERN})(?![\w])|\s+[^\W\d])", re.I
 )
 _ALONE = re.compile(
-    rf"(?:{_ROUGH}\s*)?{RANGE_PATTERN}\s*(?:(?:{_SIZE}\s+){{0,2}}(?:cups?|c|tbsps?|tablespoons?|T|pints?|pts?|quarts?|qts?|litres?|liters?|l|kg|lbs?|pounds?|g|gm|grams?|ml|dl|cl|oz|ounces?|tsps?|teaspoons?))\.?\s*"
+    rf"(?:{_ROUGH}\s*)?{RANGE_PATTERN}\s*(?:(?:{_SIZE}\s+){{0,2}}(?:cups?|c|tbsps?|tablespoons?|T|pints?|pts?|quarts?|qts?|gallons?|gals?|litres?|liters?|l|kg|lbs?|pounds?|g|gm|grams?|ml|dl|cl|oz|ounces?|tsps?|teaspoons?))\.?\s*"
 )
 PREPARED = re.compile(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"

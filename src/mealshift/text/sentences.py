@@ -19,7 +19,7 @@ _SHORTENED = re.compile(
     re.I,
 )
 _BIDS = re.compile(
-    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after)\b"
+    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after|do|dont|don|never|off|lid|heat|fry|spread|transfer|sprinkle|top|garnish|wait|check|set|uncover|tip|throw|scatter|discard|wash|soak|enjoy)\b"
 )
 
 

@@ -67,7 +67,7 @@ class ChoiceIn(Schema):
     method: str | None = Field(default=None, max_length=30)
     texture: float | Texture | None = None
     lid: Lid | None = None
-    heat: Literal["gentle", "brisk"] = "gentle"
+    heat: Literal["gentle", "brisk"] | None = None
     soak_min: float | None = None
     soak_water: Literal["kept", "discarded"] = "discarded"
     roast: Literal["none", "dry", "fat"] | None = None

@@ -34,7 +34,7 @@ export function redo(now: Draft): Draft {
   return next ? { ...now, corrections: next, before: [...now.before, now.corrections], after: now.after.slice(0, -1) } : now;
 }
 
-export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: "gentle", soak_water: "discarded", age: "fresh", keep: "volume", packets: [], home_meal: false };
+export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: null, soak_water: "discarded", age: "fresh", keep: "volume", packets: [], home_meal: false };
 export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);
 
 /** What another app shared with this one: a text, or only a title and an address, which is then said to be no recipe yet. */
