@@ -58,7 +58,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     # the cup that comes with a rice cooker: 1 gō
     "cooker cup": (
         "volume", 180.0,
-        ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups", "cooker cup", "cooker cups", "go", "gō", "gou", "rice cup", "rice cups", "rice measuring cup", "rice measuring cups"),
+        ("rice-cooker cup", "rice-cooker cups", "rice cooker cup", "rice cooker cups", "cooker cup", "cooker cups", "go", "gō", "gou", "rice cup", "rice cups", "rice measuring cup", "rice measuring cups", "合"),
     ),
     "measure": ("measure", None, ("measure", "measures", "su bardağı", "su bardagi", "bardak", "bardağı", "bardagi", "verre", "verres", "vaso", "vasos", "bicchiere", "bicchieri", "szklanka", "szklanki", "glass", "glasses", "mug", "mugs", "tumbler", "tumblers", "water glass", "water glasses", "tea glass", "tea glasses", "coffee mug", "coffee mugs", "mugful", "mugfuls", "glassful", "glassfuls")),
     "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),

@@ -147,6 +147,9 @@ def tag(
         ):
             # "HIGH 1½ hours or LOW 3": one or the other
             kind, sure, others = "other", 0.97, ()
+        elif _READY_IN.search(before) and any(t.kind == "heat" for t in out):
+            # "Done in 20 min, one pan"
+            kind, sure, others = "other", 0.97, ()
         elif SUMMED.match(blocks[n].text, s.end) and any(t.kind == "heat" for t in out):
             # "35 minutes, then 10 without the lid (so 45 in total)"
             kind, sure, others = "other", 0.97, ()
@@ -259,6 +262,17 @@ def tag(
                 max(sure if kind == "heat" else 0.0, 0.93),
                 tuple(x for x in ((kind, sure), *others) if x[0] != "heat"),
             )
+        if (
+            kind == "heat"
+            and out
+            and out[-1].block == n
+            and out[-1].kind == "other"
+            and out[-1].chance("heat") > LEAST_AGAIN
+            and _UNCOVERED_FOR.fullmatch(blocks[n].text[out[-1].stretch.end : s.start])
+            and (s.text.lower().startswith(("another", "a further")) or _MORE_OF_IT.match(blocks[n].text, s.end))
+        ):
+            # what goes on without its lid began with it
+            out[-1] = replace(out[-1], kind="heat", sure=0.9, others=(("other", 0.1),))
         out.append(Timed(s, n, kind, sure, others))
     return _counted_on(out, blocks)
 
@@ -480,6 +494,7 @@ _COMES_DOWN = re.compile(
 LONGEST_REST = 40.0
 # minutes at the heat surer than this are the grain's, though it is told of later
 SURE_HEAT = 0.95
+LEAST_AGAIN = 0.15
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = re.compile(
     r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
@@ -494,6 +509,13 @@ _TAKES = re.compile(
     r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,
 )
+_READY_IN = re.compile(r"\b(?:done|ready|finished|on the table|all) in(?: about| under| only| just)?\s*$", re.I)
+# "Bake 30 minutes. Uncover, bake another 30"
+_UNCOVERED_FOR = re.compile(
+    r"\s*[.,;]\s*(?:then )?(?:uncover|remove (?:the )?(?:foil|lid|cover)|take (?:the )?(?:foil|lid) off|(?:foil|lid) off)\b[^.!?]{0,40}",
+    re.I,
+)
+_MORE_OF_IT = re.compile(r"\s*(?:more|longer)\b", re.I)
 # "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
 _OTHER_SETTING = re.compile(
     r"\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
@@ -726,7 +748,13 @@ def _entered(found: Sequence[Clause], j: int, entry: tuple[int, int]) -> str:
         return "in"
     if any("grain" in c.things for c in _of_sentence(found, j)):
         return "now"
-    return "later" if j < last else "never"
+    # "Poach the chicken, simmer 25 minutes. Wash the rice": it was not even washed
+    others = any(_OTHERS & set(c.things) for c in found[: j + 1] if c.block == found[j].block)
+    unspoken = not any("grain" in c.things for c in found[: j + 1]) and any("grain" in c.things for c in found[j + 1 :])
+    return "later" if j < last or (others and unspoken) else "never"
+
+
+_OTHERS = frozenset({"meat", "pulse", "veg"})
 
 
 def _of_sentence(found: Sequence[Clause], j: int) -> list[Clause]:

@@ -98,7 +98,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
                 "implied",
                 None,
                 "heat",
-            )
+            ),
         )
     return Process(vessels, tuple(out))
 

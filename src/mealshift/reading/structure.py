@@ -171,6 +171,33 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "Rest under a cloth 5 min."
             cls, sure = "step", 0.7
         following = tagged[ln.index + 1] if ln.index + 1 < len(tagged) else None
+        if cls == "step" and ln.text.strip() and not re.search(r"[^\W_]", ln.text):
+            # a line of dashes
+            cls, sure = "chatter", 0.95
+        if (
+            cls == "note"
+            and out.classes
+            and out.classes[-1][2] == "step"
+            and not ln.blank_before
+            and (does := verbs_in(ln.text))
+            and does[0][0] == 0
+            and does[0][1] not in ("serve", "look")
+            and not _LABEL.match(ln.text)
+            and not _ANOTHER_TIME.search(ln.text)
+        ):
+            # "Temper and pour over", right below the last step
+            cls, sure = "step", 0.6
+        if (
+            cls == "ingredient"
+            and not ln.marks
+            and following is not None
+            and following.cls == "ingredient"
+            and following.line.marks
+            and _NAMES_PART.fullmatch(ln.text.strip())
+            and (not out.classes or out.classes[-1][2] != "ingredient" or ln.blank_before)
+        ):
+            # "Chicken", and below it " - 2 chicken legs"
+            cls, sure = "section", 0.7
         if cls in ("note", "chatter", "meta") and out.lines and _LABELLED.match(ln.text) and verbs_in(ln.text):
             # "Night before: rinse the rice and freeze it", and "Morning: …" right below
             cls, sure = "step", 0.7
@@ -362,8 +389,14 @@ _HEADS_PART = re.compile(
     r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
     re.I,
 )
+_NAMES_PART = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}")
+# what is said of another day, or of what one may do as well
+_ANOTHER_TIME = re.compile(
+    r"\b(?:store|keeps?|freez\w*|fridge|refrigerat\w*|re-?heat\w*|left-?overs?|days?|if (?:you|desired|liked)|instead|substitut\w*|optional|can (?:also )?be|variations?|tips?|kcal)\b",
+    re.I,
+)
 _PART_IS = re.compile(
-    rf"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){{1,4}}|(?:[^\W\d_]+ ){{0,2}}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer)))\s*:\s+(?!{RANGE_PATTERN}\s*(?:[^\W\d_]+\.?)?\s*$)(?=\S)",
+    rf"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){{1,4}}|(?:[^\W\d_]+ ){{0,2}}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer|dip|glaze|salsa|raita|slaw|rub)))\s*:\s+(?!{RANGE_PATTERN}\s*(?:[^\W\d_]+\.?)?\s*$)(?=\S)",
     re.I,
 )
 _NAMED_PART = re.compile(

@@ -143,7 +143,8 @@ def _milky(recipe: Recipe) -> bool:
 def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
     """What else waters or dries the pot: flavoured liquids, tomatoes, pulses, fruit."""
     found = []
-    mine = {ln.index for ln in (*carriers(recipe), *grain_lines(recipe))}
+    # what is poured when the grain was drained waters another pot
+    mine = {ln.index for ln in (*carriers(recipe), *grain_lines(recipe))} | _poured_later(recipe)
     for ln in recipe.lines:
         if (
             (ln.role == "pot_liquid" or ln.kind == "tomato" and ln.role in ("watery", "timed"))

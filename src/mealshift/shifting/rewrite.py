@@ -57,6 +57,7 @@ _OR_AT = re.compile(
 )
 # what takes so long may be told for another setting of the cooker, in hours
 SLOW_MIN = 75.0
+MOST_STEPS = 10**6
 MOST_HOURS = 12.0
 _FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
 _POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
@@ -564,7 +565,7 @@ class _View:
                         Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, of_line(ln, self.measures), was))
                     )
         edits += self._by_a_sign(step)
-        for m in _GRAIN_AMOUNT.finditer(step.text):
+        for m in _GRAIN_AMOUNT.finditer(step.text) if step.index <= self._cooked_by() else ():
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
             unit = canonical_unit(m["unit"]) or ""
@@ -579,6 +580,14 @@ class _View:
                         Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures))
                     )
         return edits
+
+    def _cooked_by(self) -> int:
+        """The last step in which the grain is cooked or rests: what is weighed of it afterwards is cooked."""
+        mine = ("heat", "whistles", "rest", "release")
+        return max(
+            (o.step for o in self.recipe.process.operations if o.phase in mine and o.step is not None),
+            default=MOST_STEPS,
+        )
 
     def _in_parts(self) -> bool:
         """Do the steps pour the pot's liquids in parts, "3 cups of it … then the rest"?"""

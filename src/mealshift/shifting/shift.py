@@ -444,7 +444,11 @@ def _cased(name: str, was: str, title: str, at: int) -> str:
 def _heading(text: str, own: Own, target: Grain) -> str:
     """ "For the rice" is for the new grain now."""
     edits = [
-        Edit(f.span.start, f.span.end, cap(target.short) if f.text[:1].isupper() else target.short)
+        Edit(
+            f.span.start,
+            f.span.end,
+            target.short.upper() if f.text.isupper() else cap(target.short) if f.text[:1].isupper() else target.short,
+        )
         for f in find_grains(text)
         if f.generic or f.slug == own.grain.slug
     ]
