@@ -147,6 +147,25 @@ def tag(
         ):
             # "HIGH 1½ hours or LOW 3": one or the other
             kind, sure, others = "other", 0.97, ()
+        elif _EVERY.search(before):
+            # "stir every 4 minutes"
+            kind, sure, others = "other", 0.98, ()
+        elif (
+            out
+            and (out[-1].kind, out[-1].block) == ("heat", n)
+            and kind in ("other", "from_end")
+            and _UNCOVERED_FOR.fullmatch(blocks[n].text[out[-1].stretch.end : s.start])
+            and _BAKES.search(before)
+        ):
+            # "Remove the foil and bake 20 minutes"
+            kind, sure, others = "heat", 0.9, ((kind, 0.1),)
+        elif (
+            kind in ("other", "rest", "heat")
+            and not any(t.kind == "heat" for t in out)
+            and _LEFT_IN_WATER.search(blocks[n].text[max(0, s.start - 120) : s.start])
+        ):
+            # "wash the rice and leave it in cold water for half an hour", whatever was fried before
+            kind, sure, others = "soak", 0.9, ((kind, 0.1),)
         elif _READY_IN.search(before) and any(t.kind == "heat" for t in out):
             # "Done in 20 min, one pan"
             kind, sure, others = "other", 0.97, ()
@@ -325,7 +344,8 @@ _IS_SOAKING = re.compile(
     re.I,
 )
 _CHECKED_AT = re.compile(
-    r"\b(?:check|look|taste|test)(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$", re.I
+    r"\b(?:check|look|tast(?:e|ing)|test)(?:ing)?(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
+    re.I,
 )
 _HALF_DONE = re.compile(
     r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
@@ -448,7 +468,7 @@ _STEEPS = re.compile(
 # "to the boil (8 min)"
 _COMES_UP = re.compile(
     r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|until (?:it(?:'s| is) )?(?:boiling|bubbling)|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
-    r"|\bto (?:the |a )?boil in (?:about |abt |~)?$",
+    r"|\bto (?:the |a )?boil(?: in|,? (?:it|this|which|that) takes) (?:about |abt |~|roughly )?$",
     re.I,
 )
 # "(10 mins or so to come up)", "12 to get there", "about 8 min to build pressure"
@@ -488,7 +508,7 @@ _OTHER_COOKER = re.compile(
 )
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
-    r"\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
+    r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
     re.I,
 )
 LONGEST_REST = 40.0
@@ -497,7 +517,7 @@ SURE_HEAT = 0.95
 LEAST_AGAIN = 0.15
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = re.compile(
-    r"\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
+    r"\bHI\s*$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
     # the cooker's own programme
     r"|\"(?:porridge|rice|multi-?grain|congee|soup|stew|manual)\"(?: (?:mode|setting|button|program\w*))?,?(?: for)?\s*$",
     re.I,
@@ -507,6 +527,12 @@ _NPR_AFTER = re.compile(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
 _HIGH_AFTER = re.compile(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
 _TAKES = re.compile(
     r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
+    re.I,
+)
+_EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
+_BAKES = re.compile(r"\b(?:bak|cook|simmer|roast|oven)\w*\b[^.;]{0,24}$", re.I)
+_LEFT_IN_WATER = re.compile(
+    r"\b(?:rice|grains?|it)\b[^.;!?]{0,40}\b(?:leave|left|let|stand|sit|keep)\b[^.;!?]{0,24}\bin (?:(?:some|plenty of|clean|fresh|cold|cool|warm|tepid|lukewarm|salted) )*water(?: for)?(?: about| at least)?\s*$",
     re.I,
 )
 _READY_IN = re.compile(r"\b(?:done|ready|finished|on the table|all) in(?: about| under| only| just)?\s*$", re.I)

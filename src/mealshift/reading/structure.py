@@ -44,7 +44,10 @@ _HEAD_ONLY = re.compile(
     r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*:?$",
     re.I,
 )
-_EACH = re.compile(r"\W*(?:for |serves )?(?:per|each) (?:person|head|portion|serving|guest)\b", re.I)
+_EACH = re.compile(
+    r"\W*(?:for |serves )?(?:per|each) (?:person|head|portion|serving|guest)\b(?!.*\b(?:k?cals?|kj|fat|carbs?|protein)\b)",
+    re.I,
+)
 _OVEN_ON = re.compile(
     r"\d{3} ?°? ?[CF]\b|(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
     re.I,
