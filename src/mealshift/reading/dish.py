@@ -21,7 +21,7 @@ _DISHES = (
     (r"\bporridge\b", "porridge", "porridge"),
     (r"\b(?:pudding|kheer|payasam|arroz con leche|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)", "pudding", "soft"),
     (r"\b(?:khichdi|khichuri|kitchari)\b", "soft", "soft"),
-    (r"\b(?:risotto|stirred|creamy)\b", "stirred", "moist"),
+    (r"\b(?:risotto|stirred)\b|\bcreamy\b(?!.*\b(?:soup|chowder|broth|pudding|porridge)\b)", "stirred", "moist"),
     (r"\b(?:paella|arroz a banda)\b", "pan", "separate"),
     (r"\bsalad\b", "salad", "fluffy"),
     (r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", "fried", "separate"),

@@ -72,14 +72,23 @@ def word_pattern(table: str) -> re.Pattern[str]:
     return _any_of(tuple(tables()[table]["words"]))
 
 
+_STOCK_OF = re.compile(r"\b[^\W\d_]+[ -](?P<s>stock|broth)\b(?![ -](?:cubes?|pots?|powder|granules|tablets?))", re.I)
+_UP_TO = re.compile(r"(?<=\w) (?:up )?to (?:the|a) (?:\d|[\w-]+ )*(?:line|mark|level|top|rim)\b", re.I)
+
+
 @lru_cache(maxsize=4000)
 def kind_of(name: str) -> tuple[Kind | None, str]:
     """The kind of an ingredient and the word it was known by: the longest, and of equals the last, match."""
     pattern, by_word = _kinds()[0]
+    # "water up to the 3 line after the coconut milk is in": the first of them is poured
+    name = _UP_TO.split(name)[0]
     hits = list(pattern.finditer(name))
     if not hits:
         return None, ""
     best = max(hits, key=lambda m: (len(m[0]), m.start()))
+    if (stock := _STOCK_OF.search(name)) and stock.start() <= best.start() < stock.end():
+        # of whatever it is made: "mushroom broth"
+        return by_word[stock["s"].lower()], stock["s"]
     return by_word[best[0].lower()], best[0]
 
 

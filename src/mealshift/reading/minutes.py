@@ -480,7 +480,7 @@ _TO_COME_UP = re.compile(
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
-    r"|(?:^|[.!;]\s*)off,\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    r"|(?:^|[.!;]\s*)off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
     # "cook on sim 12 min. don't open after for 10 min"
     r"|\b\d+ ?m(?:in(?:ute)?s?)?[.,;!]\s*(?:then )?(?:do not|don'?t|never) (?:open|touch|lift|peek)[^.!?;\d]{0,20}\b(?:after|then)\b(?: for)?\s*$"
     r"|\b(?:fire|heat|flame|gas|stove|hob) off,?(?: and| then)?(?: (?:steam|stand|rest|leave|sit|wait|let (?:it )?\w+)(?: it)?)?,?(?: for| about| another)*\s*$",

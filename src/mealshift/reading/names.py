@@ -140,7 +140,7 @@ _KIND_ASIDE = re.compile(r"\s*\([^()\d]{0,30}\b(?:long|medium|short|round)[- ]gr
 
 
 # "two cups of rice, the jasmine one"; "the wild rice mix"
-_THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
+_THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type|stuff)\b", re.I)
 # "arroz blanco de grano largo", "riz long", "Reis"
 _OTHER_TONGUE = re.compile(
     r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|long|rond|blanc|complet))+\b",

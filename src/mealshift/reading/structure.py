@@ -201,6 +201,15 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Chicken", and below it " - 2 chicken legs"
             cls, sure = "section", 0.7
+        if (
+            cls == "ingredient"
+            and following is not None
+            and following.cls in ("ingredient", "ingredients")
+            and re.match(r"\W*[\d½¼¾⅓⅔]", following.line.text)
+            and _PART_ALONE.fullmatch(ln.text.strip())
+        ):
+            # "sauce", and what goes into it on the next line
+            cls, sure = "section", 0.7
         if cls in ("note", "chatter", "meta") and out.lines and _LABELLED.match(ln.text) and verbs_in(ln.text):
             # "Night before: rinse the rice and freeze it", and "Morning: …" right below
             cls, sure = "step", 0.7
@@ -390,6 +399,10 @@ _COMES_OUT = re.compile(
 )
 _HEADS_PART = re.compile(
     r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
+    re.I,
+)
+_PART_ALONE = re.compile(
+    r"(?:for (?:the )?|the )?(?:bowls?|sauce|dressing|toppings?|marinade|filling|base|garnish|dip|glaze|rub|to serve|serving)\s*:?",
     re.I,
 )
 _NAMES_PART = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}")

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
-from ..measures import NUMBER_PATTERN, number_range
+from ..measures import NUMBER_PATTERN, USUAL_TIN, number_range
 from ..process import Span
 from ..recipe import Line
 from . import ingredients
@@ -88,11 +88,14 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = re.compile(
-    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
 
 
+# "Tin of tomatoes", of which no line is made
+_ANY_TIN = re.compile(r"\b(?:tin|can) of\b", re.I)
+_TIMES = {"twice": 2.0, "one": 1.0, "two": 2.0, "three": 3.0, "1": 1.0, "2": 2.0, "3": 3.0}
 _PARTS = {"three quarter": 0.75, "¾": 0.75, "half": 0.5, "½": 0.5, "two third": 2 / 3, "⅔": 2 / 3}
 
 
@@ -105,13 +108,16 @@ def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
         tins = [ln for ln in lines if ln.unit == "tin" and (ln.ml or ln.g)]
         named = [ln for ln in tins if m["what"] and m["what"].lower() in ln.text.lower()] or tins
         kind = ingredients.kind_of(m["kind"])[0]
-        if not named or kind is None:
+        if kind is None or not (named or _ANY_TIN.search(piece.text[: m.start()])):
             continue
-        one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0)
+        one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0) if named else USUAL_TIN
         # to the word before the blank
         before = len(m[0][: m.start("kind") - m.start()].rstrip())
         part = _PARTS.get((m["part"] or "").lower().replace("-", " ").removesuffix("s"), 1.0)
-        ml, at = one * (2 if m["twice"] else part), piece.span.start + m.start()
+        times = _TIMES.get((m["times"] or "").lower().split(" ")[0], 1.0) + (
+            0.5 if "half" in (m["times"] or "") else 0.0
+        )
+        ml, at = one * (2 if m["twice"] else part * times), piece.span.start + m.start()
         return [_water(len(lines), m[0], at, f"step {n + 1}", ml, m["kind"], kind, before)]
     return []
 

@@ -295,7 +295,7 @@ _TAKES_MIN = re.compile(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = re.compile(r"\s*\(\s*(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}\)")
 _TELLS_KIND = re.compile(
-    r"\b(?:kind|type|brand|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
+    r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
     re.I,
 )
 

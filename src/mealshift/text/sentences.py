@@ -12,7 +12,8 @@ from __future__ import annotations
 import re
 
 _BETWEEN = re.compile(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
-_STOP = re.compile(r"(?P<w>[^\W\d_]+)\.\s(?=[a-z])")
+# "low 15. off 10. mix": a number's stop ends one where the next word bids
+_STOP = re.compile(r"(?P<w>[^\W\d_]+|\d+)\.\s(?=[a-z])")
 _SHORTENED = re.compile(
     r"[a-z]|abt|approx|bot|ca|deg|dia|diam|etc|fl|gms?|gr|incl|lbs?|lg|med|ml|nos?|nr|opt|oz|pcs?|pkgs?|pkt|pts?|qts?|sm|sq|tblsp|tbsp?s?|temp|tsps?|vs|"
     r"(?P<time>mins?|hrs?|secs?)",
@@ -30,7 +31,8 @@ def sentences(text: str) -> list[tuple[int, int]]:
         at = m.start()
         for stop in _STOP.finditer(text, at, m.end()):
             short = _SHORTENED.fullmatch(stop["w"])
-            if not short or (short["time"] and _BIDS.match(text, stop.end())):
+            bid = (short["time"] if short else stop["w"].isdigit()) and _BIDS.match(text, stop.end())
+            if bid or not (short or stop["w"].isdigit()):
                 out.append((at, stop.end("w")))
                 at = stop.end()
         out.append((at, m.end()))
