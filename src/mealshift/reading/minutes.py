@@ -166,6 +166,20 @@ def tag(
         ):
             # "wash the rice and leave it in cold water for half an hour", whatever was fried before
             kind, sure, others = "soak", 0.9, ((kind, 0.1),)
+        elif (
+            out
+            and (out[-1].kind, out[-1].block) == ("whistles", n)
+            and _THEN_LOW.fullmatch(blocks[n].text[out[-1].stretch.end : s.start])
+        ):
+            # "4 whistles, then sim 5 minutes"
+            kind, sure, others = "heat", 0.93, ((kind, 0.07),) if kind != "heat" else ()
+        elif (
+            s.typical <= LONGEST_REST
+            and _OFF_BEHIND.match(blocks[n].text, s.end)
+            and any(t.kind == "heat" for t in out)
+        ):
+            # "12 min low, 10 min off"
+            kind, sure, others = "rest", 0.93, ((kind, 0.07),) if kind != "rest" else ()
         elif _READY_IN.search(before) and any(t.kind == "heat" for t in out):
             # "Done in 20 min, one pan"
             kind, sure, others = "other", 0.97, ()
@@ -480,7 +494,7 @@ _TO_COME_UP = re.compile(
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
-    r"|(?:^|[.!;]\s*)off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    r"|(?:^|[.!;,]\s*)off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
     # "cook on sim 12 min. don't open after for 10 min"
     r"|\b\d+ ?m(?:in(?:ute)?s?)?[.,;!]\s*(?:then )?(?:do not|don'?t|never) (?:open|touch|lift|peek)[^.!?;\d]{0,20}\b(?:after|then)\b(?: for)?\s*$"
     r"|\b(?:fire|heat|flame|gas|stove|hob) off,?(?: and| then)?(?: (?:steam|stand|rest|leave|sit|wait|let (?:it )?\w+)(?: it)?)?,?(?: for| about| another)*\s*$",
@@ -529,6 +543,10 @@ _TAKES = re.compile(
     r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,
 )
+_THEN_LOW = re.compile(
+    r"[^.;\d]{0,30}?[,.;]?\s*(?:and |then )*(?:sim(?:mer)?|low(?:er)?|reduce|keep|cook)\b[^.;\d]{0,24}", re.I
+)
+_OFF_BEHIND = re.compile(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
 _EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
 _BAKES = re.compile(r"\b(?:bak|cook|simmer|roast|oven)\w*\b[^.;]{0,24}$", re.I)
 _LEFT_IN_WATER = re.compile(

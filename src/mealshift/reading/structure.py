@@ -174,6 +174,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "Rest under a cloth 5 min."
             cls, sure = "step", 0.7
         following = tagged[ln.index + 1] if ln.index + 1 < len(tagged) else None
+        if cls in ("heading", "section") and out.lines and ln.text.rstrip()[-1:] == "." and len(ln.text.split()) > 4:
+            # "At home: bag everything but the oil."
+            cls, sure = "step", 0.7
         if cls == "step" and ln.text.strip() and not re.search(r"[^\W_]", ln.text):
             # a line of dashes
             cls, sure = "chatter", 0.95

@@ -117,11 +117,18 @@ _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,
 _SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
 
+# of an amount in the steps, what the list must have of the same liquid to be it
+LEAST_LISTED = 0.4
+
+
 def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
     """What only the steps name: all of a recipe told as prose; of one with a list the grain or liquids the list leaves out."""
     have_grain = any(ln.grain for ln in lines)
     alone = len(lines) < 3
-    kinds = {ln.kind for ln in lines if ln.fraction and ln.ml}
+    kinds: dict[str, float] = {}
+    for ln in lines:
+        if ln.fraction and ln.ml:
+            kinds[ln.kind] = kinds.get(ln.kind, 0.0) + ln.ml
     known = {(ln.kind, round(ln.ml or 0)) for ln in lines if ln.fraction}
     # a grain that neither list nor steps name may stand in the talk around them
     elsewhere = not have_grain and bool(laid.steps)
@@ -145,7 +152,8 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             elif line.fraction and line.ml:
                 # "and a further ½ pint of stock" is more than the list has of it
                 listed = not _MORE_OF_IT.search(piece.text[max(0, item.start - 20) : item.start]) and (
-                    line.kind in kinds or (line.kind, round(line.ml)) in known
+                    # "4 tbsp warm water" for the sauce is not the 375 ml the rice is cooked in
+                    kinds.get(line.kind, 0.0) >= LEAST_LISTED * line.ml or (line.kind, round(line.ml)) in known
                 )
                 keep = (
                     not listed
@@ -278,6 +286,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             continue
         m2 = re.match(r"\s*(?:is|are|[-:=(]|\.{2,}|…|about)?\s*", text[g.span.end :])
         a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))
+        if a and any(i.start < a.end() and a.start() < i.end for i in out):
+            # "Rice: 2 cups jasmine rice" is said once
+            continue
         if a and a["u"] and canonical_unit(a["u"]) and unit_kind(canonical_unit(a["u"]) or "") != "count":
             out.append(parse(text, g.span.start, a.end(), measures))
     return sorted(out, key=lambda i: i.start)

@@ -191,7 +191,7 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
 
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
 _CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
-_IN_THE_COOKER = re.compile(r"\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
+_IN_THE_COOKER = re.compile(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
 _STARTS = re.compile(r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting)\b", re.I)
 _PRESSED = re.compile(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
 _COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)

@@ -346,6 +346,10 @@ def _pot(
     if was >= ROUND_FROM_MIN and not finish_min and way.method == own.way.method and abs(cook - was) <= NEARLY * was:
         # "bake 1 hour" does not become 58 minutes
         habit_min, cook = habit_min + was - cook, was
+    under_pressure = way.locked and own.way.locked and target.slug != own.grain.slug
+    if under_pressure and 0 < was - cook <= MOST_FOR_THE_OTHER and early(recipe, cook):
+        # no lid is opened half-way: rice and dal go in together, and the dal says how long
+        habit_min, cook = habit_min + was - cook, was
     before_min = max((e.minutes for e in early(recipe, cook)), default=0) if target.slug != own.grain.slug else 0
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)
@@ -366,6 +370,8 @@ def _pot(
     )
 
 
+# so many minutes more under pressure a quick grain can bear, for what shares its pot
+MOST_FOR_THE_OTHER = 8.0
 # ways whose extra minutes are the dish's, or the oven's, and stay whatever grain is in it
 _WHOLE_HABIT = ("oven", "soup", "slow-cooker")
 

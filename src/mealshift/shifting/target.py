@@ -398,7 +398,8 @@ class _Work:
                 self.out.held.add(o.id)
         # "Rinse the rice and put it in": the pronoun's clause is held back too
         for o, following in zip(ops, ops[1:], strict=False):
-            if o.kind == "rinse" and o.basis == "retired" and following.kind == "add" and following.step == o.step:
+            near = following.step == o.step or o.kind != "rinse" and following.step == (o.step or 0) + 1
+            if o.kind in ("rinse", "soak", "drain") and o.basis == "retired" and following.kind == "add" and near:
                 self.out.held.add(following.id)
 
     # -- places ----------------------------------------------------------------------------------------------------
