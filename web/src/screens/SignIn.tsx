@@ -1,6 +1,7 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { useState, type FormEvent } from "react";
-import { answer, api, asTrouble, type Trouble } from "../api/client";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { answer, api, asTrouble } from "../api/client";
+import { elsewhere, Field } from "../ui/Field";
 import { Wordmark } from "../ui/Wordmark";
 import { Button, Wrong } from "../ui/bits";
 import { usual } from "../job/manner";
@@ -14,45 +15,18 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
   const client = useQueryClient();
   const [mode, setMode] = useState<Mode>(empty ? "new" : "in");
   const [form, setForm] = useState({ household: "", name: "", password: "" });
-  const [trouble, setTrouble] = useState<Trouble | null>(null);
-  const [busy, setBusy] = useState(false);
+  const send = useMutation({
+    mutationFn: () =>
+      mode === "in"
+        ? answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
+        : answer(api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } })),
+    onSuccess: (session) => client.setQueryData(["session"], session),
+  });
+  const trouble = asTrouble(send.error);
 
-  const send = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    try {
-      const session =
-        mode === "in"
-          ? await answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
-          : await answer(api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } }));
-      client.setQueryData(["session"], session);
-    } catch (fault) {
-      setTrouble(asTrouble(fault));
-    } finally {
-      setBusy(false);
-    }
-  };
-
-  const field = (name: keyof typeof form, label: string, type: string, complete: string) => {
-    const wrong = trouble?.where === name;
-    return (
-      <div>
-        <label className="block">
-          <span className="mb-1 block text-small font-semibold">{label}</span>
-          <input
-            type={type}
-            value={form[name]}
-            autoComplete={complete}
-            aria-invalid={wrong}
-            aria-describedby={wrong ? `${name}-wrong` : undefined}
-            onChange={(e) => setForm({ ...form, [name]: e.target.value })}
-            className="min-h-12 w-full rounded-key border border-line bg-sheet px-3 text-body aria-[invalid=true]:border-warn"
-          />
-        </label>
-        {wrong && <Wrong trouble={trouble} id={`${name}-wrong`} className="mt-1.5" />}
-      </div>
-    );
-  };
+  const field = (name: keyof typeof form, label: string, type: string, complete: string) => (
+    <Field name={name} label={label} type={type} autoComplete={complete} trouble={trouble} value={form[name]} onChange={(e) => setForm({ ...form, [name]: e.target.value })} />
+  );
 
   return (
     <main className="mx-auto grid max-w-[1180px] items-start gap-x-12 gap-y-8 px-5 py-10 min-[53.75rem]:grid-cols-[minmax(0,1fr)_360px]">
@@ -66,13 +40,13 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
       <div className={`min-w-0 min-[53.75rem]:row-start-2 ${empty ? "order-2" : "order-3"}`}>
         <Try />
       </div>
-      <form onSubmit={(e) => void send(e)} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
+      <form onSubmit={(e) => { e.preventDefault(); send.mutate(); }} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
         <h2 className="text-head">{mode === "in" ? "Sign in" : "Start a household"}</h2>
         {mode === "new" && field("household", "Your household", "text", "organization")}
         {field("name", "Your name here", "text", "username")}
         {field("password", "Password", "password", mode === "in" ? "current-password" : "new-password")}
-        {trouble && !(trouble.where in form) && <Wrong trouble={trouble} />}
-        <Button kind="main" type="submit" disabled={busy} className="w-full min-h-12">
+        <Wrong trouble={elsewhere(trouble, ...Object.keys(form))} />
+        <Button kind="main" type="submit" disabled={send.isPending} className="w-full min-h-12">
           {mode === "in" ? "Sign in" : "Start"}
         </Button>
         {mayFound && !empty ? (
@@ -81,7 +55,7 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
             className="w-full"
             onClick={() => {
               setMode(mode === "in" ? "new" : "in");
-              setTrouble(null);
+              send.reset();
             }}
           >
             {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}

@@ -4,6 +4,7 @@ import { answer, api, asTrouble, sendFile, type Member, type Restored, type Trou
 import { useMembers, useSession } from "../../api/queries";
 import { allChanged, useChange } from "../../api/subjects";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
+import { elsewhere, Field } from "../../ui/Field";
 import { dated } from "../../job/manner";
 import { Numbers } from "./Numbers";
 
@@ -65,6 +66,7 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
   const [password, setPassword] = useState("");
   const [own, setOwn] = useState("");
   const set = useChange("members", () => answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { own_password: own, password } })));
+  const trouble = asTrouble(set.error);
   const drop = useChange("members", () => answer(api.DELETE("/api/members/{member_id}", { params: { path } })));
   return (
     <li className="dotted py-1.5">
@@ -84,21 +86,15 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
       </p>
       {mode === "password" && (
         <form
-          className="flex flex-wrap items-end gap-2 pb-1"
+          className="flex flex-wrap items-start gap-2 pb-1"
           onSubmit={(e) => {
             e.preventDefault();
             set.mutate(undefined, { onSuccess: () => { setMode(""); setPassword(""); setOwn(""); } });
           }}
         >
-          <label className="flex-1 basis-44 text-small font-semibold">
-            Your own password now
-            <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
-          </label>
-          <label className="flex-1 basis-44 text-small font-semibold">
-            New password for {member.name}
-            <input type="password" autoComplete="new-password" value={password} onChange={(e) => setPassword(e.target.value)} className={field} />
-          </label>
-          <Button kind="main" type="submit" className="min-h-12">
+          <Field className="flex-1 basis-44" name="own_password" label="Your own password now" type="password" autoComplete="current-password" trouble={trouble} value={own} onChange={(e) => setOwn(e.target.value)} />
+          <Field className="flex-1 basis-44" name="password" label={`New password for ${member.name}`} type="password" autoComplete="new-password" trouble={trouble} value={password} onChange={(e) => setPassword(e.target.value)} />
+          <Button kind="main" type="submit" className="mt-7 min-h-12">
             Set it
           </Button>
         </form>
@@ -111,7 +107,7 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
           </Button>
         </p>
       )}
-      <Wrong trouble={asTrouble(set.error) ?? asTrouble(drop.error)} />
+      <Wrong trouble={elsewhere(trouble, "own_password", "password") ?? asTrouble(drop.error)} />
     </li>
   );
 }
@@ -186,11 +182,8 @@ function Save() {
         save();
       }}
     >
-      <label className="block text-small font-semibold">
-        Your password, to save it all
-        <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
-      </label>
-      <Wrong trouble={asTrouble(ask.error)} className="mt-2" />
+      <Field name="own_password" label="Your password, to save it all" type="password" autoComplete="current-password" trouble={asTrouble(ask.error)} value={own} onChange={(e) => setOwn(e.target.value)} />
+      <Wrong trouble={elsewhere(asTrouble(ask.error), "own_password")} className="mt-2" />
       <Button kind="main" type="submit" className="mt-2">
         Save the file
       </Button>
@@ -276,6 +269,7 @@ function End({ name }: { name: string }) {
   const [own, setOwn] = useState("");
   const [open, setOpen] = useState(false);
   const drop = useChange("members", () => answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })));
+  const trouble = asTrouble(drop.error);
   return (
     <Sheet className="p-5" aria-label="The end of it">
       <h2 className="text-head">Delete this household</h2>
@@ -292,15 +286,9 @@ function End({ name }: { name: string }) {
             drop.mutate(undefined, { onSuccess: () => void client.resetQueries() });
           }}
         >
-          <label className="block text-small font-semibold">
-            Type its name, {name}
-            <input value={typed} onChange={(e) => setTyped(e.target.value)} className={field} />
-          </label>
-          <label className="mt-2 block text-small font-semibold">
-            Your password
-            <input type="password" autoComplete="current-password" value={own} onChange={(e) => setOwn(e.target.value)} className={field} />
-          </label>
-          <Wrong trouble={asTrouble(drop.error)} className="mt-2" />
+          <Field name="name" label={`Type its name, ${name}`} trouble={trouble} value={typed} onChange={(e) => setTyped(e.target.value)} />
+          <Field className="mt-2" name="own_password" label="Your password" type="password" autoComplete="current-password" trouble={trouble} value={own} onChange={(e) => setOwn(e.target.value)} />
+          <Wrong trouble={elsewhere(trouble, "name", "own_password")} className="mt-2" />
           <Button type="submit" className="mt-2 border-warn text-warn">
             Delete it for good
           </Button>
