@@ -54,7 +54,7 @@ def test_a_pot_teaches_the_next(open_page) -> None:
     sheet.get_by_label("Learn from this pot").check()
     sheet.get_by_label("A word").fill("dry at the edge")
     check_axe(page)
-    sheet.get_by_role("button", name="Close").click()
+    sheet.get_by_role("button", name="Close", exact=True).click()
     expect(page.get_by_text("“dry at the edge”")).to_be_visible()
 
     untaught = pilaf_pour(page)

@@ -46,7 +46,7 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     page.get_by_role("button", name="The recipe").click()
     expect(page.get_by_role("dialog")).to_contain_text("330 ml vegetable stock")
     check_axe(page)
-    page.get_by_role("button", name="Close").click()
+    page.get_by_role("button", name="Close", exact=True).click()
     expect(now.locator(".poster")).to_have_text("330", timeout=60_000)
     check_axe(page)
     check_width(page)
@@ -71,7 +71,7 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     sheet.get_by_role("button", name="I do that").click()
     page.get_by_role("button", name="The recipe").click()
     expect(sheet).to_contain_text("330 ml vegetable stock")
-    page.get_by_role("button", name="Close").click()
+    page.get_by_role("button", name="Close", exact=True).click()
     page.context.set_offline(False)
     expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
     expect(page.get_by_text(re.compile("No network"))).to_have_count(0)
@@ -85,7 +85,7 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     sheet.get_by_role("button", name=re.compile("Undo: .*55 ml more")).click()
     expect(page.get_by_text("millet: 55 ml more than the pour.")).to_have_count(0)
     sheet.get_by_role("button", name=re.compile("Put back: .*55 ml more")).click()
-    page.get_by_role("button", name="Close").click()
+    page.get_by_role("button", name="Close", exact=True).click()
     expect(page.get_by_text("millet: 55 ml more than the pour.")).to_be_visible()
 
     # a second device sees the same, and what it touches is seen here
@@ -97,7 +97,7 @@ def test_one_dinner_from_the_first_rinse_to_the_table(open_page, chromium, house
     second.get_by_role("button", name="Keep the note").click()
     page.get_by_role("button", name="Note").click()
     expect(page.get_by_text("a little smoky")).to_be_visible()
-    page.get_by_role("button", name="Close").click()
+    page.get_by_role("button", name="Close", exact=True).click()
     second.close()
 
     # the scale

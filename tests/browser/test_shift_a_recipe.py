@@ -210,7 +210,7 @@ def test_on_a_phone(open_page, scheme: str) -> None:
     page.get_by_role("button", name="soft", exact=True).tap()
     page.wait_for_function(f"() => Number(document.querySelector('.poster').textContent) < {before}")
     check_axe(page)
-    page.get_by_role("button", name="Close").tap()
+    page.get_by_role("button", name="Close", exact=True).tap()
     check_axe(page)
     check_width(page)
 

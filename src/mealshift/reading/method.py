@@ -110,7 +110,7 @@ def choose(
             *(x for x in likely if x[0] != "rice-cooker"),
         ]
     elif (
-        "all:electric" in fs
+        fs & {"all:electric", "title:electric"}
         and "all:hob_cooker" not in fs
         and fs & {"all:pressure", "all:high_pressure", "title:pressure"}
         and not fs & {"all:whistle", "all:slow"}

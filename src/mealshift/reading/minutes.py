@@ -147,6 +147,9 @@ def tag(
         ):
             # "HIGH 1½ hours or LOW 3": one or the other
             kind, sure, others = "other", 0.97, ()
+        elif _BEFORE_THE_END.match(blocks[n].text, s.end):
+            # "scatter the peas over 4 minutes before the end"
+            kind, sure, others = "from_end", 0.98, ()
         elif _EVERY.search(before):
             # "stir every 4 minutes"
             kind, sure, others = "other", 0.98, ()
@@ -183,6 +186,16 @@ def tag(
         elif _READY_IN.search(before) and any(t.kind == "heat" for t in out):
             # "Done in 20 min, one pan"
             kind, sure, others = "other", 0.97, ()
+        elif (
+            SUMMED.match(blocks[n].text, s.end)
+            and (heats := [i for i, t in enumerate(out) if t.kind == "heat"])
+            and all(_AFTER.search(blocks[out[i].block].text[: out[i].stretch.start][-24:]) for i in heats)
+        ):
+            # "After 15 minutes add the zest. When it is done (18 minutes in all)": the sum is the cooking, and the fifteen a mark in it
+            out = [
+                replace(t, kind="from_start", others=(("heat", 0.1),)) if i in heats else t for i, t in enumerate(out)
+            ]
+            kind, sure, others = "heat", 0.95, ()
         elif SUMMED.match(blocks[n].text, s.end) and any(t.kind == "heat" for t in out):
             # "35 minutes, then 10 without the lid (so 45 in total)"
             kind, sure, others = "other", 0.97, ()
@@ -547,6 +560,11 @@ _THEN_LOW = re.compile(
     r"[^.;\d]{0,30}?[,.;]?\s*(?:and |then )*(?:sim(?:mer)?|low(?:er)?|reduce|keep|cook)\b[^.;\d]{0,24}", re.I
 )
 _OFF_BEHIND = re.compile(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
+_AFTER = re.compile(r"\bafter(?: about| the first)?\s*$", re.I)
+_BEFORE_THE_END = re.compile(
+    r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
+    re.I,
+)
 _EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
 _BAKES = re.compile(r"\b(?:bak|cook|simmer|roast|oven)\w*\b[^.;]{0,24}$", re.I)
 _LEFT_IN_WATER = re.compile(

@@ -35,7 +35,7 @@ _RAW_SIZE = re.compile(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", r
 _MASS = ("g", "kg", "oz", "lb")
 # a liquid that the list names without saying how much, or by a line of the pot alone
 _NO_AMOUNT = re.compile(
-    r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon))",
+    r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
     re.I,
 )
 _BY_A_LINE = re.compile(r"\b(?:line|mark|level|knuckle)\b", re.I)

@@ -51,7 +51,7 @@ _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,3}?(?:is|are|has|have|looks?|rea
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
@@ -102,6 +102,12 @@ class Target:
         return Process(source.vessels, tuple(self.operations))
 
 
+# what is drained and rinsed cold for a salad has stood enough
+_RINSED_COLD = re.compile(
+    r"\bdrain\w*\b[^.]{0,40}\brinse\b[^.]{0,30}\b(?:cold|cool)\b|\brefresh\w*\b[^.]{0,30}\bcold\b", re.I
+)
+
+
 def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
     """Is a rest inserted where the recipe says none?"""
     if own.line.cooked:
@@ -113,6 +119,7 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
         and way.method in RESTING
         and way.texture < 2.5
         and recipe.dish not in ("soup", "porridge", "pudding", "stirred", "stuffing")
+        and not any(_RINSED_COLD.search(s.text) for s in recipe.steps)
     )
 
 
@@ -464,13 +471,13 @@ class _Work:
         ):
             i += 1
         # "When the pressure drops, spread it out" is not cut in two
-        if (
-            0 < i < len(ops)
-            and self._one_sentence(ops[i - 1], ops[i])
-            and _WHEN.match(ops[i - 1].text)
-            and i - 1 > last
-        ):
-            i -= 1
+        if 0 < i < len(ops) and self._one_sentence(ops[i - 1], ops[i]):
+            first = i - 1
+            while first > 0 and self._one_sentence(ops[first - 1], ops[first]):
+                first -= 1
+            if _WHEN.match(ops[first].text):
+                # nor is "When it is al dente (18 minutes in all), turn off the heat"
+                return first
         return i
 
     # -- insertions ------------------------------------------------------------------------------------------------

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from ..measures import (
     OUNCE_G,
     POUND_G,
+    QUARTERS_WITHIN,
     RANGE_PATTERN,
     Measures,
     canonical_unit,
@@ -146,6 +147,8 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
         return _in_unit(ml, "quart", measures, "")
     if unit in ("pint", "quart", "gallon") and size and (many := in_vessels(ml, size)):
         return f"{said_quantity(many)} {plural(unit, many, was)}"
+    if unit == "dl" and abs(round_half_up(ml / 50) * 50 - ml) <= QUARTERS_WITHIN * ml:
+        return f"{round_half_up(ml / 50) / 2:g} dl"
     if unit in ("tbsp", "tsp") and size and ml < 90:
         said = said_fraction(ml / size, slack=0.08)
         return f"{said} {unit}" if said else f"{jug_ml(ml)} ml"
