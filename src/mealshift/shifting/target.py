@@ -58,6 +58,9 @@ _GOES_ON = re.compile(
 )
 _POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
+_WHEN_DONE = re.compile(
+    r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
+)
 _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 # ways that are one pot on the stove
@@ -475,9 +478,11 @@ class _Work:
             first = i - 1
             while first > 0 and self._one_sentence(ops[first - 1], ops[first]):
                 first -= 1
-            if _WHEN.match(ops[first].text):
+            if _WHEN_DONE.match(ops[first].text):
                 # nor is "When it is al dente (18 minutes in all), turn off the heat"
                 return first
+            if _WHEN.match(ops[i - 1].text) and i - 1 > last:
+                return i - 1
         return i
 
     # -- insertions ------------------------------------------------------------------------------------------------
@@ -670,6 +675,8 @@ class _Work:
             and (not ops[first - 1].told or ops[first - 1].phase == "come_up")
         ):
             first -= 1
+        # "After 3 whistles simmer for 5": they are of the same cooking
+        first = min([first, *(i for i, o in enumerate(ops) if o.phase == "whistles" and o.vessel in mine)])
         end = self._after(last)
         while (
             end < len(ops)
