@@ -6,12 +6,13 @@ import { Header } from "./Header";
 import * as Screen from "./screens/all";
 import { setManner } from "./job/manner";
 import { titleOf } from "./places";
-import { Bar } from "./ui/Bar";
 import { Boundary } from "./ui/Boundary";
 import { keyLook } from "./ui/bits";
 import { keysShown, useKeys } from "./ui/keys";
 import { Link, Redirect, Route, Switch, useLocation, useNavigate, useRoute } from "./ui/route";
 
+// it says nothing before the first thing is thrown away
+const Bar = lazy(() => import("./ui/Bar").then((m) => ({ default: m.Bar })));
 const Keys = lazy(() => import("./ui/Keys").then((m) => ({ default: m.Keys })));
 
 /** Keys for what is touched most, and their list under "?". */
@@ -86,7 +87,9 @@ export function App() {
         To the page
       </a>
       <Header name={session.data.household} />
-      <Bar />
+      <Suspense>
+        <Bar />
+      </Suspense>
       <WithKeys />
       <Main>
         <Switch>

@@ -1,7 +1,7 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, asTrouble } from "../api/client";
-import { elsewhere, Field } from "../ui/Field";
+import { answer, api } from "../api/client";
+import { elsewhere, Field, useSending } from "../ui/Field";
 import { Wordmark } from "../ui/Wordmark";
 import { Button, Wrong } from "../ui/bits";
 import { usual } from "../job/manner";
@@ -15,14 +15,13 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
   const client = useQueryClient();
   const [mode, setMode] = useState<Mode>(empty ? "new" : "in");
   const [form, setForm] = useState({ household: "", name: "", password: "" });
-  const send = useMutation({
-    mutationFn: () =>
+  const { submit, trouble, busy, forget } = useSending(async () => {
+    const session =
       mode === "in"
-        ? answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
-        : answer(api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } })),
-    onSuccess: (session) => client.setQueryData(["session"], session),
+        ? await answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
+        : await answer(api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } }));
+    client.setQueryData(["session"], session);
   });
-  const trouble = asTrouble(send.error);
 
   const field = (name: keyof typeof form, label: string, type: string, complete: string) => (
     <Field name={name} label={label} type={type} autoComplete={complete} trouble={trouble} value={form[name]} onChange={(e) => setForm({ ...form, [name]: e.target.value })} />
@@ -40,13 +39,13 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
       <div className={`min-w-0 min-[53.75rem]:row-start-2 ${empty ? "order-2" : "order-3"}`}>
         <Try />
       </div>
-      <form onSubmit={(e) => { e.preventDefault(); send.mutate(); }} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
+      <form onSubmit={submit} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
         <h2 className="text-head">{mode === "in" ? "Sign in" : "Start a household"}</h2>
         {mode === "new" && field("household", "Your household", "text", "organization")}
         {field("name", "Your name here", "text", "username")}
         {field("password", "Password", "password", mode === "in" ? "current-password" : "new-password")}
         <Wrong trouble={elsewhere(trouble, ...Object.keys(form))} />
-        <Button kind="main" type="submit" disabled={send.isPending} className="w-full min-h-12">
+        <Button kind="main" type="submit" disabled={busy} className="w-full min-h-12">
           {mode === "in" ? "Sign in" : "Start"}
         </Button>
         {mayFound && !empty ? (
@@ -55,7 +54,7 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
             className="w-full"
             onClick={() => {
               setMode(mode === "in" ? "new" : "in");
-              send.reset();
+              forget();
             }}
           >
             {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}

@@ -1,5 +1,5 @@
-import { useEffect, useId, useRef, type InputHTMLAttributes } from "react";
-import type { Trouble } from "../api/client";
+import { useEffect, useId, useRef, useState, type FormEvent, type InputHTMLAttributes } from "react";
+import { asTrouble, type Trouble } from "../api/client";
 import { Wrong } from "./bits";
 
 /** One line one writes into, with its label, and what is wrong with it right below. The server names the field by `where`; the cursor goes there. */
@@ -30,3 +30,18 @@ export function Field({ label, name, trouble, className = "", ...input }: { labe
 
 /** What is wrong with none of these fields: it stands at the form's end. */
 export const elsewhere = (trouble: Trouble | null, ...fields: string[]): Trouble | null => (trouble && fields.includes(trouble.where) ? null : trouble);
+
+/** A form at a door, before the house and what it loads are there: sends, and says what was wrong with it. */
+export function useSending(send: () => Promise<unknown>) {
+  const [trouble, setTrouble] = useState<Trouble | null>(null);
+  const [busy, setBusy] = useState(false);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    setTrouble(null);
+    send()
+      .catch((fault: unknown) => setTrouble(asTrouble(fault)))
+      .finally(() => setBusy(false));
+  };
+  return { submit, trouble, busy, forget: () => setTrouble(null) };
+}
