@@ -230,7 +230,11 @@ def against_blank() -> tuple[int, int, int]:
         build = ["npx", "vite", "build", "-c", "blank/vite.config.ts", "--outDir", out, "--emptyOutDir", "--logLevel", "error"]  # fmt: skip
         subprocess.run(build, cwd=ROOT / "web", check=True, stderr=subprocess.DEVNULL)
         blank = first_load(Path(out))
-    return first_load(dist, "src/screens/SignIn.tsx"), first_load(dist, "src/screens/bring/Bring.tsx", "src/ui/Bar.tsx"), blank
+    return (
+        first_load(dist, "src/screens/SignIn.tsx"),
+        first_load(dist, "src/screens/bring/Bring.tsx", "src/ui/Bar.tsx"),
+        blank,
+    )
 
 
 def main() -> None:
