@@ -26,6 +26,7 @@ from mealshift.reading.intake import clean
 from mealshift.reading.own_measures import own_measures
 from mealshift.reading.placing import named, sorts, things
 from mealshift.reading.things import in_prose, listed
+from mealshift.reading.told_minutes import Block, Timed
 from mealshift.text.plain import lines_of, plain
 
 ROOT = Path(__file__).parents[1]
@@ -88,7 +89,7 @@ def samples(t: Text) -> dict[str, list[Sample]]:
     read_lines += in_prose(read_lines, laid, t.text, measures, [])
     source = reader._source(read_lines, (), [p.text for p in laid.steps])
     line = None if source is None else read_lines[source]
-    blocks = [minutes.Block(p.text, p.span.start, p.section) for p in laid.steps]
+    blocks = [Block(p.text, p.span.start, p.section) for p in laid.steps]
     found = clauses([p.text for p in laid.steps])
     named(found, read_lines, laid)
     places = minutes.places_of(blocks)
@@ -98,7 +99,7 @@ def samples(t: Text) -> dict[str, list[Sample]]:
         out["minutes"].append(
             (minutes.features(blocks, found, places, reader._usual(line), cooked, sorts(read_lines, source)), kinds)
         )
-    timed = [minutes.Timed(s, n, k, 1.0) for (n, s), k in zip(places, kinds, strict=True)]
+    timed = [Timed(s, n, k, 1.0) for (n, s), k in zip(places, kinds, strict=True)]
     if label.get("ingredients") and read_lines:
         seen = things(read_lines, source, found, timed)
         out["roles"].append((roles.features(seen), roles_of(read_lines, label)))

@@ -427,6 +427,7 @@ def shift_report(s: Shift) -> ShiftReport:
                 "section": ln.section,
             }
             for ln in s.lines
+            if not ln.is_sum
         ],
         "steps": [
             {

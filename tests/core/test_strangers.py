@@ -22,8 +22,8 @@ from mealshift.cli import main
 from mealshift.measures import Measures, number_range
 from mealshift.reading import lines, read, stated
 from mealshift.reading.consistency import SURE
-from mealshift.reading.minutes import Timed
 from mealshift.reading.settle import settle
+from mealshift.reading.told_minutes import Timed
 from mealshift.recipe import Correction
 from mealshift.shifting import Choice
 from mealshift.text.amounts import items

@@ -103,6 +103,8 @@ def test_water_told_by_its_sum() -> None:
     shifted = pipeline.whole_way(text, Choice("barley-pearl"))
     told = next(s["text"] for s in shifted["steps"] if "fill up with water" in (s["text"] or ""))
     assert "3 1/2 cups" not in told
+    # the sum is no thing beside the milk and the water it is made of
+    assert not any("to make" in i["text"] for i in shifted["ingredients"]), shifted["ingredients"]
 
 
 def test_a_vessels_size_told_in_passing() -> None:

@@ -252,13 +252,23 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
 
 def _stretch(field: str, st: Step, d: Duration, kind: str) -> Doubt:
     kinds = list(dict.fromkeys([d.kind, kind, "rest" if kind == "heat" else "heat" if kind == "rest" else "other"]))[:3]
-    around = st.text[max(0, d.span.start - 46) : d.span.end + 14].strip()
+    around = _words_around(st.text, d.span.start - 46, d.span.end + 14)
     return _one(
         field,
         st.text,
-        f"“… {around} …”: what are the {d.text} for?",
+        f"“{around}”: what are the {d.text} for?",
         *((_SAID[k], Correction(st.text, minutes=d.text, kind=k)) for k in kinds),
     )
+
+
+def _words_around(text: str, start: int, end: int) -> str:
+    """Whole words of a step between these places, with dots where it goes on."""
+    start, end = max(0, start), min(len(text), end)
+    if start and (blank := text.find(" ", start)) >= 0:
+        start = blank
+    if end < len(text) and (blank := text.rfind(" ", 0, end)) > start:
+        end = blank
+    return f"{'… ' if start else ''}{text[start:end].strip()}{' …' if end < len(text) else ''}"
 
 
 def _method(way: tuple[str, float, list[tuple[str, float]]], corrections: tuple[Correction, ...]) -> list[Doubt]:

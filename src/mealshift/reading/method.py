@@ -62,7 +62,7 @@ _ON_THE_HOB = re.compile(
     r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*)\b",
     re.I,
 )
-_OVER_WATER = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
+_STEAMED = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
 _WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
 OPEN_MIN = 12.0
@@ -139,7 +139,7 @@ def choose(
     elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
         # "Heat the oven … cook for 2 hours", and nothing stands on a hob
         likely = [("oven", max(0.85, _by_place("oven", likely))), *(x for x in likely if x[0] != "oven")]
-    elif not cooked and "all:steamer" in fs and _where(heats, _OVER_WATER) >= MOST_MINUTES and likely:
+    elif not cooked and "all:steamer" in fs and _where(heats, _STEAMED) >= MOST_MINUTES and likely:
         # "spread it on the muslin, set over boiling water, steam 20 minutes"
         likely = [("steam", max(0.85, dict(likely).get("steam", 0.0))), *(x for x in likely if x[0] != "steam")]
     elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":

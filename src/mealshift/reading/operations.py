@@ -59,7 +59,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             kind = phase
         low, typical, high = (minutes.low, minutes.typical, minutes.high) if minutes else (None, _usual(kind), None)
         until = _UNTIL.search(step.text, c.start, min(len(step.text), c.end + 60))
-        heat = next((h for h, p in _HEAT if re.search(p, c.text, re.I)), "")
+        heat = _heat(c.text, None if minutes is None else minutes.span.start - c.start)
         lid = _lid(c)
         row = verbs().get(kind, {})
         first = Operation(
@@ -101,6 +101,13 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             ),
         )
     return Process(vessels, tuple(out))
+
+
+def _heat(text: str, at: int | None) -> str:
+    """The heat its words name; of several the last before its minutes, which stand at `at`: "LOW 8 hours or HIGH 4"."""
+    found = sorted((m.start(), h) for h, p in _HEAT for m in re.finditer(p, text, re.I))
+    before = [h for start, h in found if at is not None and start < at]
+    return before[-1] if before else next((h for h, _ in _HEAT if any(h == x for _, x in found)), "")
 
 
 def _told(step: Step, d: Duration | None) -> Span | None:

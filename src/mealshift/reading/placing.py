@@ -7,10 +7,11 @@ from collections.abc import Sequence
 
 from ..grains import grain
 from ..recipe import Correction, Line
-from . import ingredients, minutes, pours, roles
+from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
 from .names import find_grains
 from .structure import Structure
+from .told_minutes import Timed
 
 # role labels of the tagger → roles of the recipe
 _ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
@@ -48,7 +49,7 @@ def sorts(lines: Sequence[Line], source: int | None) -> list[str]:
 
 
 def things(
-    lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[minutes.Timed]
+    lines: Sequence[Line], source: int | None, found: Sequence[Clause], timed: Sequence[Timed]
 ) -> list[roles.Thing]:
     """The lines as the tagger of roles sees them; found: clauses that know which lines they name."""
     home = lines[source].section if source is not None else ""
@@ -82,7 +83,7 @@ def with_roles(
     lines: list[Line],
     source: int | None,
     found: list[Clause],
-    timed: list[minutes.Timed],
+    timed: list[Timed],
     corrections: tuple[Correction, ...],
     total: pours.MadeUp | None,
     told_dish: str,
@@ -205,7 +206,7 @@ def _placed(line: Line, label: str, home: str, late: frozenset[int]) -> str:
     return label
 
 
-def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[minutes.Timed]) -> frozenset[int]:
+def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[Timed]) -> frozenset[int]:
     """What goes in while the grain cooks: first named in a sentence of "the last 5 minutes" or "after 10 minutes"."""
     marked = {(t.block, t.stretch.start) for t in timed if t.kind in ("from_end", "from_start")}
     sentences = {c.sentence for c in found for block, at in marked if c.block == block and c.start <= at < c.end}

@@ -129,6 +129,8 @@ _THE_KEPT = re.compile(
     re.I,
 )
 KEPT = "reserved liquid"
+# the names of what is no thing of its own: a sum of what the list has, or a part of it
+SUMS = ("liquid", KEPT)
 # so near to a line of the list, a sum is that line
 SAME_SUM = 0.03
 # "1 tin coconut milk + water to make 3½ cups", in the list itself
@@ -249,7 +251,7 @@ def made_up(
                 return lines, None
             at = piece.span.start
             total = Line(
-                len(lines), piece.text[m.start() : a.end("u")], Span(at + m.start(), at + a.end("u")), f"step {n}", item.value, None, item.unit, "liquid", None,
+                len(lines), piece.text[m.start() : a.end("u")], Span(at + m.start(), at + a.end("u")), f"step {n}", item.value, None, item.unit, SUMS[0], None,
                 Span(a.start() - m.start(), a.end("u") - m.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
             )  # fmt: skip
             there = next(

@@ -36,6 +36,7 @@ from .structure import Structure
 from .things import overlooked as find_overlooked
 from .things import things_in
 from .told_by import related
+from .told_minutes import Block, Timed
 
 
 def read(brought: str, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()) -> Recipe:
@@ -66,7 +67,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     found = clauses(texts)
     words = named(found, lines, laid)
     line = None if source is None else lines[source]
-    blocks = [minutes.Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
+    blocks = [Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
     steeps = bool(line and line.grain and not grain(line.grain).simmer)
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps, sorts(lines, source))
     elsewhere = pots_of_others(lines, line, found)
@@ -295,9 +296,7 @@ _SERVED = re.compile(
 # -- steps -------------------------------------------------------------------------------------------------------
 
 
-def _told(
-    timed: list[minutes.Timed], laid: Structure, text: str, corrections: tuple[Correction, ...]
-) -> list[minutes.Timed]:
+def _told(timed: list[Timed], laid: Structure, text: str, corrections: tuple[Correction, ...]) -> list[Timed]:
     """The cook's word on what minutes are for goes before the tagger's, and settles the others with it."""
     said = {(" ".join(c.line.split()), c.minutes): c.kind for c in corrections if c.minutes and c.kind}
     for kind in said.values():
@@ -310,7 +309,7 @@ def _told(
         piece = laid.steps[t.block]
         shown = joined(text[piece.span.start : piece.span.end])
         told = said.get((" ".join(shown.split()), shown[t.stretch.start : t.stretch.end]))
-        out.append(minutes.Timed(t.stretch, t.block, told, 1.0) if told else t)
+        out.append(Timed(t.stretch, t.block, told, 1.0) if told else t)
     return out
 
 
@@ -318,7 +317,7 @@ def _steps(
     text: str,
     laid: Structure,
     words: Sequence[re.Pattern[str] | None],
-    timed: Sequence[minutes.Timed],
+    timed: Sequence[Timed],
     told: Sequence[str],
 ) -> list[Step]:
     """words: by which the steps speak of each line. told: the steps' texts as they were understood; one that is blank tells another way."""
@@ -376,7 +375,7 @@ def _sums(recipe: Recipe) -> Recipe:
     )
 
 
-def _heats(timed: Sequence[minutes.Timed], texts: Sequence[str]) -> list[tuple[str, float]]:
+def _heats(timed: Sequence[Timed], texts: Sequence[str]) -> list[tuple[str, float]]:
     """Each stretch at the grain's heat: its sentence up to it and a little more, and its minutes."""
     out = []
     for t in timed:

@@ -17,7 +17,7 @@ from functools import partial
 
 from ..grains import Grain
 from ..process import BOILED_THROUGH
-from .minutes import Timed
+from .told_minutes import Timed
 
 # stretches beyond these chances are not turned over
 LEAST, MOST, AT_ONCE = 0.04, 0.97, 7

@@ -59,5 +59,4 @@ def as_it_is(recipe: Recipe, kitchen: Kitchen | None = None) -> AsItIs:
 
 
 def _line(line: Line) -> NewLine:
-    in_step = line.section.startswith("step ")
-    return NewLine(line.text, line.text, line.role, in_step=in_step, section="" if in_step else line.section)
+    return NewLine(line.text, line.text, line.role).placed(line)

@@ -261,20 +261,9 @@ def _named_way(recipe: Recipe, method: str, minutes: float | None) -> str:
 
 
 def _on_high(recipe: Recipe) -> bool:
-    """Are the grain's minutes in the slow cooker those on HIGH? "LOW 8 hours or HIGH 4" counts the first."""
-    told = []
-    for s in recipe.steps:
-        for d in s.durations:
-            if d.kind != "heat":
-                continue
-            before = list(_SETTING.finditer(s.text, max(0, d.span.start - 30), d.span.start))
-            setting = before[-1] if before else _SETTING_AFTER.match(s.text, d.span.end)
-            told.append(setting is not None and setting[1].lower() == "high")
-    return bool(told) and all(told)
-
-
-_SETTING = re.compile(r"\b(high|low)\b", re.I)
-_SETTING_AFTER = re.compile(r"\s*on (high|low)\b", re.I)
+    """Are the grain's minutes in the slow cooker those on HIGH?"""
+    told = [o.heat for o in recipe.process.operations if o.phase == "heat" and o.told]
+    return bool(told) and all(heat == "high" for heat in told)
 
 
 def _toasts(recipe: Recipe) -> bool:

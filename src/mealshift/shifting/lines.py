@@ -11,6 +11,7 @@ from ..measures import Amount, Measures, canonical_unit, jug_ml, make_amount, nu
 from ..pot import Pot
 from ..pot.ways import cap
 from ..reading.names import find_grains, with_kind, with_kind_after
+from ..reading.pours import SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe
 from ..text.amounts import AMOUNT
@@ -48,7 +49,7 @@ _SIGN_SAID = re.compile(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
 @dataclass(frozen=True, slots=True)
 class NewLine:
     """One ingredient of the shifted recipe. was: the old text, None if it is new; text "" if it is dropped. in_step: only the steps name it, so
-    the recipe's own list does not hold it."""
+    the recipe's own list does not hold it. is_sum: no thing of its own, but what other lines come to, or a part of one."""
 
     text: str
     was: str | None
@@ -58,6 +59,14 @@ class NewLine:
     olds: tuple[str, ...] = ()
     in_step: bool = False
     section: str = ""
+    is_sum: bool = False
+
+    def placed(self, line: Line) -> NewLine:
+        """Where the recipe has the line it comes from: in a part of its list, or in a step."""
+        in_step = line.section.startswith("step ")
+        return replace(
+            self, in_step=in_step, section="" if in_step else line.section, is_sum=in_step and line.name in SUMS
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -101,14 +110,7 @@ def rewrite_lines(
     whole = sum(ln.ml or 0.0 for ln in grains)
     shares = {ln.index: (ln.ml or 0.0) / whole if whole else 1.0 for ln in grains}
     for ln in recipe.lines:
-        in_step = ln.section.startswith("step ")
-        out.append(
-            replace(
-                _rewrite(ln, recipe, a, measures, cooked_g, carried, shares),
-                in_step=in_step,
-                section="" if in_step else ln.section,
-            )
-        )
+        out.append(_rewrite(ln, recipe, a, measures, cooked_g, carried, shares).placed(ln))
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line

@@ -25,9 +25,9 @@ from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
 from ..reading.clauses import OWN_LOOK, verbs_in
-from ..reading.minutes import SUMMED
 from ..reading.names import find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
+from ..reading.told_minutes import SUMMED
 from ..recipe import Recipe, Step
 from ..text.sentences import sentences
 from . import signs

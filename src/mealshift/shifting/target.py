@@ -105,12 +105,6 @@ class Target:
         return Process(source.vessels, tuple(self.operations))
 
 
-# what is drained and rinsed cold for a salad has stood enough
-_RINSED_COLD = re.compile(
-    r"\bdrain\w*\b[^.]{0,40}\brinse\b[^.]{0,30}\b(?:cold|cool)\b|\brefresh\w*\b[^.]{0,30}\bcold\b", re.I
-)
-
-
 def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
     """Is a rest inserted where the recipe says none?"""
     if own.line.cooked:
@@ -122,8 +116,15 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
         and way.method in RESTING
         and way.texture < 2.5
         and recipe.dish not in ("soup", "porridge", "pudding", "stirred", "stuffing")
-        and not any(_RINSED_COLD.search(s.text) for s in recipe.steps)
+        and not _rinsed_when_done(recipe)
     )
+
+
+def _rinsed_when_done(recipe: Recipe) -> bool:
+    """ "Drain; rinse with cold water": for a salad it has stood enough."""
+    ops = recipe.process.operations
+    done = max((i for i, o in enumerate(ops) if o.phase == "heat"), default=len(ops))
+    return any(o.kind == "rinse" for o in ops[done + 1 : done + 4])
 
 
 def target_process(

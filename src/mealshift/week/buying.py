@@ -47,7 +47,7 @@ def shopping(
                 name, grams, dishes = need.get(g.slug, (g.name, 0.0, []))
                 need[g.slug] = (name, grams + share * pot.dry_g, [*dishes, dish])
         for line in made.lines:
-            if line.role == "source_grain" or not line.text.strip():
+            if line.role == "source_grain" or line.is_sum or not line.text.strip():
                 continue
             if line.role == "pot_liquid" and _WATERS.search(line.text):
                 continue

@@ -1,0 +1,497 @@
+"""What the words beside a stretch of minutes say outright, whatever the tagger thinks of it.
+
+A table of rules in their order: the first that fits decides. Each is one sentence a cook might write; what it leaves open is asked, as the tagger's own
+doubts are. After the table a few looks at all stretches together, where one only makes sense by another.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+from itertools import pairwise
+
+from ..text.times import Stretch
+from .clauses import Clause, clause_at
+from .entry import entered
+from .pot_words import CLASS
+
+
+@dataclass(frozen=True, slots=True)
+class Block:
+    """One step's text as it stands in the plain text, with the section it is under."""
+
+    text: str
+    at: int
+    section: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Timed:
+    """A stretch with its kind and how sure the tagger is; others: the kinds that were nearly it. block: the step it stands in."""
+
+    stretch: Stretch
+    block: int
+    kind: str
+    sure: float
+    others: tuple[tuple[str, float], ...] = ()
+
+    def chance(self, kind: str) -> float:
+        """How likely these minutes are of that kind."""
+        return self.sure if kind == self.kind else next((p for k, p in self.others if k == kind), 0.0)
+
+
+@dataclass(frozen=True)
+class Place:
+    """A stretch where it stands, what the tagger takes it for, and what was settled of those before it. enters: where the grain comes into its pot.
+    cookers, pressed: does the recipe speak of a rice cooker's button, of pressure? steeps: the grain is only steeped."""
+
+    blocks: Sequence[Block]
+    found: Sequence[Clause]
+    n: int
+    s: Stretch
+    kind: str
+    sure: float
+    others: tuple[tuple[str, float], ...]
+    earlier: Sequence[Timed]
+    enters: tuple[int, int]
+    sorts: Sequence[str]
+    cookers: bool
+    pressed: bool
+    steeps: bool
+
+    @property
+    def text(self) -> str:
+        return self.blocks[self.n].text
+
+    @cached_property
+    def before(self) -> str:
+        return self.back(60)
+
+    def back(self, letters: int) -> str:
+        return self.text[max(0, self.s.start - letters) : self.s.start]
+
+    def after(self, pattern: re.Pattern[str]) -> bool:
+        """Do the words right behind it fit?"""
+        return pattern.match(self.text, self.s.end) is not None
+
+    def had(self, *kinds: str) -> bool:
+        return any(t.kind in kinds for t in self.earlier)
+
+    def since(self, kind: str, pattern: re.Pattern[str]) -> bool:
+        """Is the stretch before it, in the same step, of that kind, and nothing between them but this?"""
+        last = self.earlier[-1] if self.earlier else None
+        return (
+            last is not None
+            and (last.kind, last.block) == (kind, self.n)
+            and pattern.fullmatch(self.text[last.stretch.end : self.s.start]) is not None
+        )
+
+    @cached_property
+    def at(self) -> int | None:
+        return clause_at(self.found, self.n, self.s.start)
+
+    @property
+    def clause(self) -> Clause | None:
+        return None if self.at is None else self.found[self.at]
+
+    @property
+    def short(self) -> bool:
+        return self.s.typical <= LONGEST_REST
+
+
+@dataclass(frozen=True, slots=True)
+class Rule:
+    """says: as a cook writes it. least: the tagger may be surer of the same. leaves: what else it may be; "" the tagger's own word stays possible, None
+    nothing does."""
+
+    says: str
+    kind: str
+    sure: float
+    fits: Callable[[Place], object]
+    least: bool = False
+    leaves: str | None = None
+
+    def verdict(self, p: Place) -> Timed:
+        sure = max(p.sure, self.sure) if self.least and p.kind == self.kind else self.sure
+        left = round(1 - self.sure, 2)
+        if self.leaves is None or self.leaves == "" and p.kind == self.kind:
+            others: tuple[tuple[str, float], ...] = ()
+        else:
+            others = ((self.leaves or p.kind, left),)
+        return Timed(p.s, p.n, self.kind, sure, others)
+
+
+LONGEST_REST = 40.0
+_GOES_ON = re.compile(
+    r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
+)
+_CHECKED_AT = re.compile(
+    r"\b(?:check|look|tast(?:e|ing)|test)(?:ing)?(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
+    re.I,
+)
+_HALF_DONE = re.compile(
+    r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
+    re.I,
+)
+# "boil for 5 minutes – it should be about 70 % done"
+_HALF_NOW = re.compile(
+    r"[\s,;(–—-]*(?:[^\W\d]+ ){0,5}(?:about |abt |around |~)?(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly|not quite) (?:done|cooked)\b",
+    re.I,
+)
+SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
+_KEPT_HOT = re.compile(
+    r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$",
+    re.I,
+)
+_RESTS_NOW = re.compile(
+    r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
+    re.I,
+)
+_NIGHT_BEFORE = re.compile(
+    r"(?:the night before|overnight|all night|(?:at least )?\d+(?:\s?[-–]\s?\d+)? hours? (?:ahead|before|earlier))\b[^.;!?]{0,60}\b(?:rice|grain|it)\b[^.;!?]{0,40}\b(?:leave|put|stand|keep|cover|let|soak)\w*\b[^.;!?]{0,30}\bwater\b",
+    re.I,
+)
+_TURNED = re.compile(
+    r"\b(?:until|till)\b[^.;!?]{0,40}\b(?:golden|toast\w*|translucent|opaque|nutty|glossy|glassy|coated|fragrant|turns? white|pearly)\b",
+    re.I,
+)
+_MADE_AHEAD = re.compile(
+    r"\b(?:can|may|could) (?:also )?be (?:made|prepared|put together|assembled|done)\b[^.!?]{0,30}\b(?:the day before|a day (?:before|ahead)|(?:the )?night before|ahead|in advance|beforehand)\b[^.!?]*$",
+    re.I,
+)
+# nothing is heated, drained or set to dry between the washing and the leaving
+_WASHED_AND_LEFT = re.compile(
+    r"\b(?:wash\w*|rinse\w*)\b(?:(?!\b(?:drain|sieve|basket|colander|strainer|boil|heat|cook|fry|oven|simmer|add|meanwhile|chicken|meat|fish|marinat\w*)\w*\b).){0,140}"
+    r"\b(?:leave|let|keep)\b(?: (?:it|them|the (?:rice|grain)|that))?(?: (?:sit|stand|soak|in (?:the )?water))?(?: for)?\s*(?:about |abt )?$",
+    re.I | re.S,
+)
+# "let sit 15 minutes, then press COOK"
+_LEFT = re.compile(r"\b(?:leave|let|keep|stand|sit)\b[^.;]{0,24}$", re.I)
+_THEN_STARTED = re.compile(
+    r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn(?:\w* on\b| the (?:heat|gas|cooker)))\w*\b",
+    re.I,
+)
+_CHILLED = re.compile(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
+_SAME_SAID = re.compile(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
+# "(45 mins if it was not frozen)"
+_IF_NOW = re.compile(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
+_IN_BRACKETS = re.compile(r"\([^)]*$")
+_IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
+_SOAKS_THE = re.compile(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
+_BEFORE_THE_GRAIN = re.compile(
+    r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the))",
+    re.I,
+)
+_LET_STEEP = re.compile(r"\blet it steep for (?:about )?$", re.I)
+_STEEPS = re.compile(
+    r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|stand|sit|swell)\b[^.;!?]{0,30}$", re.I
+)
+# "to the boil (8 min)"
+_COMES_UP = re.compile(
+    r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|until (?:it(?:'s| is) )?(?:boiling|bubbling)|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
+    r"|\bto (?:the |a )?boil(?: in|,? (?:it|this|which|that) takes) (?:about |abt |~|roughly )?$",
+    re.I,
+)
+# "(10 mins or so to come up)", "12 to get there", "about 8 min to build pressure"
+_TO_COME_UP = re.compile(
+    r"\s*(?:or so\s+)?(?:to|till it|until it) (?:comes? (?:up|to pressure)|gets? (?:there|up to pressure)|builds?\b|reach\w* pressure)",
+    re.I,
+)
+# a sentence of minutes alone, right after the heat is off and nothing else was done
+_JUST_OFF = re.compile(
+    r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
+    r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
+    r"|(?:^|[.!;,]\s*)off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    # "cook on sim 12 min. don't open after for 10 min"
+    r"|\b\d+ ?m(?:in(?:ute)?s?)?[.,;!]\s*(?:then )?(?:do not|don'?t|never) (?:open|touch|lift|peek)[^.!?;\d]{0,20}\b(?:after|then)\b(?: for)?\s*$"
+    r"|\b(?:fire|heat|flame|gas|stove|hob) off,?(?: and| then)?(?: (?:steam|stand|rest|leave|sit|wait|let (?:it )?\w+)(?: it)?)?,?(?: for| about| another)*\s*$",
+    re.I,
+)
+# a rice cooker that is done: "when finished steam 10 min more"
+_CLICKED = re.compile(
+    r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,40}$",
+    re.I,
+)
+# the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"
+_KEPT_WARM = re.compile(
+    r"\b(?:keep|keeps|kept|leave|left|stay|stays|stand|switch(?:es)? to|goes to|then)(?: it)?(?: (?:on|at|to))? (?:the )?(?:['\"]?keep[- ])?warm['\"]?\s*(?:mode|setting|function)?,?\s*(?:for\s*)?(?:about\s*|another\s*)?$",
+    re.I,
+)
+# "in another small cooker, 3 whistles"
+_OTHER_COOKER = re.compile(
+    r"\b(?:another|separate|second|other|different)\s+(?:small |little |pressure )*(?:cooker|pan|pot)\b[^.;]*$", re.I
+)
+# "let it come down by itself for 10 mins"
+_COMES_DOWN = re.compile(
+    r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
+    re.I,
+)
+# said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
+_AT_PRESSURE = re.compile(
+    r"\bHI\s*$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
+    # the cooker's own programme
+    r"|\"(?:porridge|rice|multi-?grain|congee|soup|stew|manual)\"(?: (?:mode|setting|button|program\w*))?,?(?: for)?\s*$",
+    re.I,
+)
+# "22 min high, 10 NPR"
+_NPR_AFTER = re.compile(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
+_HIGH_AFTER = re.compile(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
+_TAKES = re.compile(
+    r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
+    re.I,
+)
+_THEN_LOW = re.compile(
+    r"[^.;\d]{0,30}?[,.;]?\s*(?:and |then )*(?:sim(?:mer)?|low(?:er)?|reduce|keep|cook)\b[^.;\d]{0,24}", re.I
+)
+_OFF_BEHIND = re.compile(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
+_AFTER = re.compile(r"\bafter(?: about| the first)?\s*$", re.I)
+_BEFORE_THE_END = re.compile(
+    r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
+    re.I,
+)
+_EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
+_LEFT_IN_WATER = re.compile(
+    r"\b(?:rice|grains?|it)\b[^.;!?]{0,40}\b(?:leave|left|let|stand|sit|keep)\b[^.;!?]{0,24}\bin (?:(?:some|plenty of|clean|fresh|cold|cool|warm|tepid|lukewarm|salted) )*water(?: for)?(?: about| at least)?\s*$",
+    re.I,
+)
+_READY_IN = re.compile(r"\b(?:done|ready|finished|on the table|all) in(?: about| under| only| just)?\s*$", re.I)
+# "Bake 30 minutes. Uncover, bake another 30"
+_UNCOVERED_FOR = re.compile(
+    r"\s*[.,;]\s*(?:then )?(?:uncover|remove (?:the )?(?:foil|lid|cover)|take (?:the )?(?:foil|lid) off|(?:foil|lid) off)\b[^.!?]{0,40}",
+    re.I,
+)
+_MORE_OF_IT = re.compile(r"\s*(?:more|longer)\b", re.I)
+# "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
+_OTHER_SETTING = re.compile(
+    r"\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
+    re.I,
+)
+# minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
+_ONLY_IF = re.compile(
+    r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
+    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
+    re.I,
+)
+
+
+def _turned_dry(c: Clause, text: str, s: Stretch) -> bool:
+    """Is the grain in the pan, no liquid yet, and the sign one of frying?"""
+    begins = max(text.rfind(x, 0, s.start) for x in ".!?") + 1
+    ends = min((i for x in ".!?" if (i := text.find(x, s.end)) >= 0), default=len(text))
+    said = text[max(begins, s.start - 200) : min(ends, s.end + 80)]
+    grain = c.before.grain or bool(CLASS["GRAIN"].search(said))
+    return grain and c.grains and not c.before.wet and bool(_TURNED.search(said)) and not CLASS["LIQUID"].search(said)
+
+
+def _chilled_since(timed: Sequence[Timed], blocks: Sequence[Block], n: int, at: int) -> bool:
+    """Was something put in the fridge between the last minutes at the heat and this place?"""
+    last = next((t for t in reversed(timed) if t.kind in ("heat", "whistles")), None)
+    if last is None:
+        return False
+    if last.block == n:
+        return bool(_CHILLED.search(blocks[n].text[last.stretch.end : at]))
+    between = [
+        blocks[last.block].text[last.stretch.end :],
+        *(b.text for b in blocks[last.block + 1 : n]),
+        blocks[n].text[:at],
+    ]
+    return any(_CHILLED.search(t) for t in between)
+
+
+def _so_far(blocks: Sequence[Block], n: int, at: int) -> str:
+    """The last of what was told before a place, over the end of a step."""
+    earlier = blocks[n - 1].text[-160:] + " " if n else ""
+    return (earlier + blocks[n].text[:at])[-200:]
+
+
+def _of_another(c: Clause, sorts: Sequence[str] = ()) -> bool:
+    """Is it something other than the grain that this clause soaks, or cooks? sorts: of the lines it may name."""
+    named = {sorts[x] for x in c.lines if x < len(sorts)}
+    if _SOAKS_THE.search(c.text) and named & {"x", "p"} and not named & {"G", "g"} and "grain" not in c.things:
+        # "soak the leaves in hot water"
+        return True
+    solid = [k for k in c.things if k not in ("liquid", "fat", "spice", "sauce")]
+    return bool(solid) and "grain" not in solid and c.carried != "grain"
+
+
+def _only_if(text: str, at: int) -> bool:
+    """Does the sentence before this place begin with a condition? A sentence that goes on after "Not yet?" is one with it."""
+    before = text[max(0, at - 240) : at]
+    parts = re.split(r"(?<!yet\?)(?<=[.!;])\s+|(?<!yet)\?\s+", before, flags=re.I)
+    return bool(_ONLY_IF.search(parts[-1]))
+
+
+_MARK = re.compile(r"[\s-]*mark\b")
+# minutes at the heat surer than this are the grain's, though it is told of later
+SURE_HEAT = 0.95
+
+
+def _doubtful_heat(p: Place) -> bool:
+    return p.kind == "heat" and p.sure < SURE_HEAT
+
+
+RULES = (
+    Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
+    Rule(
+        "at the 10 minute mark", "from_start", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "pan", "other", "from_start") and p.after(_MARK),
+    ),
+    Rule("8 whistles, medium heat (20 min)", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID)),
+    Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
+    Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
+    Rule("stir every 4 minutes", "other", 0.98, lambda p: _EVERY.search(p.before)),
+    Rule(
+        "wash the rice and leave it in cold water for half an hour", "soak", 0.9, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat") and _LEFT_IN_WATER.search(p.back(120)),
+    ),
+    Rule("4 whistles, then sim 5 minutes", "heat", 0.93, lambda p: p.since("whistles", _THEN_LOW), leaves=""),
+    Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.short and p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
+    Rule("Done in 20 min, one pan", "other", 0.97, lambda p: _READY_IN.search(p.before) and p.had("heat")),
+    Rule("35 minutes, then 10 without the lid (so 45 in total)", "other", 0.97, lambda p: p.after(SUMMED) and p.had("heat")),
+    Rule(
+        "if it is still hard, another 5", "other", 0.98,
+        lambda p: _only_if(p.text, p.s.start) or (_IN_BRACKETS.search(p.before) and p.after(_IF_NOW)),
+    ),
+    Rule("can be made the day before and kept; then bake 45 minutes", "other", 0.95, lambda p: _MADE_AHEAD.search(p.back(160))),
+    Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),
+    Rule(
+        "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and p.had("heat"),
+    ),
+    Rule(
+        "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
+        fits=lambda p: p.kind in ("other", "rest") and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
+    ),
+    Rule(
+        "add rice; cook, stirring, until golden, 5 minutes", "toast", 0.85, leaves="",
+        fits=lambda p: p.kind in ("heat", "pan") and p.clause and _turned_dry(p.clause, p.text, p.s),
+    ),
+    Rule(
+        "The night before (or 2 hours ahead) wash the rice and leave it in cold water", "soak", 0.85, leaves="",
+        fits=lambda p: _NIGHT_BEFORE.match(p.text, p.s.start) and not p.had("heat"),
+    ),
+    Rule(
+        "wash the rice, salt, leave it 30 minutes", "soak", 0.8, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "heat", "release") and not p.had("heat", "pan", "come_up", "toast")
+        and (_WASHED_AND_LEFT.search(_so_far(p.blocks, p.n, p.s.start)) or (_LEFT.search(p.before) and p.after(_THEN_STARTED))),
+    ),
+    Rule(
+        "soak the split peas 1 hour", "other", 0.9, leaves="",
+        fits=lambda p: p.kind == "soak" and p.clause and _of_another(p.clause, p.sorts),
+    ),
+    Rule(
+        "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
+        fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later",
+    ),
+    Rule(
+        "drain, and into the fridge. Fry it 5 minutes", "other", 0.75, leaves="",
+        fits=lambda p: _doubtful_heat(p) and _chilled_since(p.earlier, p.blocks, p.n, p.s.start),
+    ),
+    Rule("give the lentils 10 minutes in the liquid before the quinoa goes in", "other", 0.9, lambda p: p.after(_BEFORE_THE_GRAIN), least=True),
+    Rule(
+        "let it steep for 5 minutes", "heat", 0.9, leaves="",
+        fits=lambda p: p.steeps and (_LET_STEEP.search(p.before) or (_STEEPS.search(p.before) and not p.had("heat"))),
+    ),
+    Rule("to the boil (8 min)", "come_up", 0.97, lambda p: _COMES_UP.search(p.before) or p.after(_TO_COME_UP)),
+    Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),
+    Rule(
+        "add the rice, cook till 70 % done, about 5 minutes", "heat", 0.97,
+        lambda p: p.kind not in ("soak", "rest") and (_HALF_DONE.search(p.back(90)) or (p.kind == "heat" and p.after(_HALF_NOW))),
+    ),
+    Rule("into the sleeping bag for 15 minutes", "rest", 0.97, lambda p: _KEPT_HOT.search(p.before) and p.had("heat")),
+    Rule("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "rest", 0.9, lambda p: p.short and _JUST_OFF.search(p.before) and not p.had("rest"), least=True),
+    Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
+    Rule(
+        "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",
+        fits=lambda p: _AT_PRESSURE.search(p.before) or (p.pressed and p.after(_HIGH_AFTER)) or (_TAKES.search(p.before) and p.cookers),
+    ),
+)  # fmt: skip
+
+
+def told(p: Place) -> Timed:
+    """The stretch as the words beside it say, else as the tagger thinks."""
+    rule = next((r for r in RULES if r.fits(p)), None)
+    return rule.verdict(p) if rule else Timed(p.s, p.n, p.kind, p.sure, p.others)
+
+
+def whistled(p: Place) -> list[Timed]:
+    """All stretches so far, with the whistles that stand here."""
+    before, kind, out = p.back(90), "whistles", list(p.earlier)
+    same = [i for i, t in enumerate(out) if t.kind == "whistles" and t.block == p.n]
+    apart = p.clause is not None and _of_another(p.clause) and p.had("heat")
+    if apart or _OTHER_COOKER.search(before) or same and _IN_BRACKETS.search(before):
+        # "4 whistles (3 for us)"
+        kind = "other"
+    elif same and _IN_ALL.search(before):
+        # "till the 1st whistle, then medium, total 4 whistles"
+        out = [replace(t, kind="other") if i in same else t for i, t in enumerate(out)]
+    return [*out, Timed(p.s, p.n, kind, 0.99)]
+
+
+# -- all of them together ------------------------------------------------------------------------------------------
+
+LEAST_AGAIN = 0.15
+
+
+def together(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
+    """The stretches, each by the others: what is counted on, summed up, or goes on without its lid."""
+    return _counted_on(_summed_up(_uncovered(timed, blocks), blocks), blocks)
+
+
+def _uncovered(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
+    """ "Bake 30 minutes. Uncover, bake another 30": what goes on without its lid began with it."""
+    out = list(timed)
+    for i, (a, b) in enumerate(pairwise(timed)):
+        text, s = blocks[b.block].text, b.stretch
+        if (
+            (a.kind, b.kind) == ("other", "heat")
+            and a.block == b.block
+            and a.chance("heat") > LEAST_AGAIN
+            and _UNCOVERED_FOR.fullmatch(text[a.stretch.end : s.start])
+            and (s.text.lower().startswith(("another", "a further")) or _MORE_OF_IT.match(text, s.end))
+        ):
+            out[i] = replace(a, kind="heat", sure=0.9, others=(("other", 0.1),))
+    return out
+
+
+def _summed_up(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
+    """ "After 15 minutes add the zest. When it is done (18 minutes in all)": the sum is the cooking, and the fifteen a mark in it."""
+    total = next(
+        (i for i, t in enumerate(timed) if t.kind == "other" and SUMMED.match(blocks[t.block].text, t.stretch.end)),
+        None,
+    )
+    heats = [i for i, t in enumerate(timed[:total]) if t.kind == "heat"] if total is not None else []
+    if (
+        total is None
+        or not heats
+        or not all(_AFTER.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:]) for i in heats)
+    ):
+        return timed
+    out = [replace(t, kind="from_start", others=(("heat", 0.1),)) if i in heats else t for i, t in enumerate(timed)]
+    out[total] = replace(timed[total], kind="heat", sure=0.95, others=())
+    return out
+
+
+def _counted_on(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
+    """ "After 10 minutes add the courgettes. Carry on for another 8": no minutes at the heat stand before, so the ten are the first of eighteen."""
+    first = next((i for i, t in enumerate(timed) if t.kind in ("heat", "from_start")), None)
+    if first is None or timed[first].kind != "from_start" or timed[first].stretch.unit == "minute":
+        return timed
+    then = next((t for t in timed[first + 1 :] if t.kind == "heat"), None)
+    mark = timed[first]
+    if (
+        then is None
+        or any(t.chance("heat") > 0.1 for t in timed[:first])
+        or re.match(r"[\s-]*mark\b", blocks[mark.block].text[mark.stretch.end :])
+    ):
+        return timed
+    text, s = blocks[then.block].text, then.stretch
+    before = re.split(r"[.;!?]\s", text[max(0, s.start - 60) : s.start])[-1]
+    after = re.split(r"[,.;!?]", text[s.end : s.end + 12])[0]
+    if not _GOES_ON.search(f"{before}{s.text} {after}"):
+        return timed
+    out = list(timed)
+    out[first] = replace(timed[first], kind="heat", sure=0.85, others=(("from_start", 0.15),))
+    return out

@@ -1,0 +1,94 @@
+"""What the words beside a stretch say outright, against a tagger that thinks otherwise. A rule without a sentence here fails the last test."""
+
+from __future__ import annotations
+
+import pytest
+
+from mealshift.reading.clauses import clauses
+from mealshift.reading.entry import entry
+from mealshift.reading.minutes import places_of
+from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together, told
+
+# step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
+SAID = [
+    ("Cook it for 3 whistles, medium heat (about 9 min).", "whistles", "heat", "other"),
+    ("After 3 whistles, then sim 5 minutes.", "whistles", "pan", "heat~"),
+    ("Cook on HIGH for 1½ hours or LOW for 3 hours.", "heat", "heat", "other"),
+    ("Cook 3 hours on low or 1½ hours on high.", "heat", "heat", "other"),
+    ("At minute 12 add the peas.", "", "heat", "from_start"),
+    ("At the 10 minute mark stir in the peas.", "", "heat", "from_start~"),
+    ("Scatter the peas over 4 minutes before the end.", "", "heat", "from_end"),
+    ("Cook 20 minutes, stirring every 4 minutes.", "heat", "heat", "other"),
+    ("Fry the onion. Wash the rice and leave it in cold water for half an hour.", "", "other", "soak~"),
+    ("Boil, cover, 12 min low, 10 min off.", "heat", "heat", "rest~"),
+    ("Simmer 12 minutes. Done in 20 min, one pan.", "heat", "heat", "other"),
+    ("Cook 35 minutes, then 10 minutes without the lid, 45 minutes in total.", "heat heat", "heat", "other"),
+    ("Simmer 15 minutes. If it is still hard, give it another 5 minutes.", "heat", "heat", "other"),
+    ("Simmer 15 minutes (45 minutes if it was not frozen).", "heat", "heat", "other"),
+    ("It can be made the day before and kept; then bake 45 minutes.", "", "heat", "other"),
+    ("Put it in the rice cooker. When it clicks leave it 10 minutes.", "", "heat", "rest"),
+    ("Bake 1 hour. Check at 50 minutes.", "heat", "heat", "from_start~"),
+    ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "other", "rest~"),
+    ("Add the rice; cook, stirring, until golden, 5 minutes.", "", "heat", "toast~"),
+    ("The night before wash the rice and leave it in cold water.", "", "other", "soak~"),
+    ("Wash the rice, salt it, leave it 30 minutes.", "", "rest", "soak~"),
+    ("Soak the split peas 1 hour.", "", "soak", "other~"),
+    ("Simmer the chicken 25 minutes. Add the rice to the broth.", "", "heat", "other~"),
+    ("Simmer the rice 12 minutes. Put it in the fridge. Fry it 5 minutes.", "heat", "heat", "other~"),
+    ("Give the lentils 10 minutes in the liquid before the quinoa goes in.", "", "heat", "other"),
+    ("Pour the boiling water over and let it steep for 5 minutes.", "", "rest", "heat~"),
+    ("Bring it to the boil (8 minutes).", "", "heat", "come_up"),
+    ("Set it for 4 minutes. It takes 8 minutes to come up.", "heat", "heat", "come_up"),
+    ("High pressure 4 minutes, natural release 10 minutes.", "heat", "rest", "release"),
+    ("Add the rice and cook till 70 % done, about 5 minutes.", "", "other", "heat"),
+    ("Boil 1 minute, then into the sleeping bag for 15 minutes.", "heat", "heat", "rest"),
+    ("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "heat", "heat", "rest"),
+    ("Cook on sim 12 min. don't open after for 10 min", "heat", "heat", "rest"),
+    ("Keep on warm 15 minutes.", "", "heat", "rest"),
+    ("Lock the lid. High pressure 8 minutes.", "", "pan", "heat~"),
+    # and what they do not say
+    ("Fry the onion 5 minutes.", "", "pan", "pan"),
+    ("Cook on low for 15 minutes or until tender.", "", "heat", "heat"),
+    ("Soak the rice 1 hour.", "", "soak", "soak"),
+    ("Simmer the rice 12 minutes, or 15 minutes for an old bag.", "heat", "heat", "heat"),
+    ("Bake every piece of it 20 minutes.", "", "heat", "heat"),
+]  # fmt: skip
+
+
+def place(step: str, earlier: str, kind: str) -> Place:
+    blocks, found = [Block(step, 0)], clauses([step])
+    *before, (n, s) = places_of(blocks)
+    was = [Timed(b, m, k, 0.9) for (m, b), k in zip(before, earlier.split(), strict=True)]
+    steeps, cookers, pressed = "steep" in step, "cooker" in step, "pressure" in step
+    return Place(blocks, found, n, s, kind, 0.6, (), was, entry(found), (), cookers, pressed, steeps)
+
+
+@pytest.mark.parametrize(("step", "earlier", "tagged", "want"), SAID)
+def test_words_beside_minutes(step: str, earlier: str, tagged: str, want: str) -> None:
+    t = told(place(step, earlier, tagged))
+    assert t.kind == want.rstrip("~")
+    assert (t.chance(tagged) > 0) == (want.endswith("~") or tagged == t.kind)
+    assert 0.5 < t.sure <= 0.99 and t.sure + sum(p for _, p in t.others) <= 1.02
+
+
+def test_every_rule_has_a_sentence() -> None:
+    fired = {next((r for r in RULES if r.fits(p)), None) for p in (place(*row[:3]) for row in SAID)}
+    assert [r.says for r in RULES if r not in fired] == []
+
+
+TOGETHER = [
+    ("Bake 30 minutes. Uncover, bake another 30 minutes.", "other heat", "heat heat"),
+    ("Bake 30 minutes. Stir the sauce, bake another 30 minutes.", "other heat", "other heat"),
+    ("Add stock. After 15 minutes add the zest. Al dente (18 minutes in all), off.", "heat other", "from_start heat"),
+    ("Simmer 15 minutes, uncover for 10 minutes (25 minutes in all).", "heat heat other", "heat heat other"),
+    ("After 10 minutes add the peas. Carry on for another 8 minutes.", "from_start heat", "heat heat"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("step", "each", "all_"), TOGETHER)
+def test_one_stretch_by_another(step: str, each: str, all_: str) -> None:
+    blocks = [Block(step, 0)]
+    rows = zip(places_of(blocks), each.split(), strict=True)
+    # of what is no heat the tagger is not sure
+    timed = [Timed(s, n, k, 0.6, (("heat", 0.3),) if k == "other" else ()) for (n, s), k in rows]
+    assert " ".join(t.kind for t in together(timed, blocks)) == all_
