@@ -33,18 +33,24 @@ _READ = [
 ]
 # a room: its files, and the tests that hold it
 ROOMS = {
-    "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py", "mealshift/shifting/as_it_is.py"], ["tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py"]),
-    "schedule": (["mealshift/planning/schedule.py", "mealshift/planning/dinner.py"], ["tests/core/test_planning.py"]),
-    "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py", "mealshift/cooking/took.py"], ["tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
-    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py"]),
+    "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py", "mealshift/shifting/as_it_is.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py"]),
+    "schedule": (["mealshift/planning/schedule.py", "mealshift/planning/dinner.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_planning.py"]),
+    "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py", "mealshift/cooking/took.py"], ["tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
+    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py"]),
     "lines": (["mealshift/shifting/lines.py", "mealshift/shifting/wording.py"], [*_TEXTS, "tests/core/test_whose_measure.py", "tests/core/test_manner.py"]),
     "rewriting": (["mealshift/shifting/rewrite.py", "mealshift/shifting/target.py", "mealshift/shifting/cookings.py", "mealshift/shifting/backwards.py"], [*_TEXTS, "tests/core/test_other_ways.py"]),
     "placing": (["mealshift/reading/pours.py", "mealshift/reading/placing.py", "mealshift/reading/told_by.py", "mealshift/reading/things.py"], [*_TEXTS, *_READ]),
     "laying": (["mealshift/reading/structure.py", "mealshift/reading/clauses.py", "mealshift/reading/own_measures.py"], [*_TEXTS, *_READ]),
-    "pot": (["mealshift/pot/account.py"], ["tests/core/test_pot_laws.py", "tests/core/test_usual.py", "tests/core/test_ways.py", "tests/core/test_simulation.py"]),
-    "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/actions.py"], ["tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
+    "pot": (["mealshift/pot/account.py"], ["tests/core/test_numbers_agree.py", "tests/core/test_pot_laws.py", "tests/core/test_usual.py", "tests/core/test_ways.py", "tests/core/test_simulation.py"]),
+    "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/actions.py"], ["tests/server/test_actions.py", "tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
     "backup": (["mealshift_server/backup/saving.py", "mealshift_server/backup/restoring.py"], ["tests/server/test_home.py"]),
-    "larder": (["mealshift_server/larder/actions.py", "mealshift_server/notebook/actions.py"], ["tests/server/test_home.py", "tests/server/test_stove.py"]),
+    "larder": (["mealshift_server/larder/actions.py", "mealshift_server/notebook/actions.py", "mealshift_server/week/actions.py", "mealshift_server/kitchen/actions.py"], ["tests/server/test_actions.py", "tests/server/test_home.py", "tests/server/test_stove.py"]),
+    "told": (["mealshift/reading/told_minutes.py", "mealshift/reading/settle.py"], ["tests/core/test_told_minutes.py", *_READ]),
+    # of the page: what is asked of the server and what is told it, the stove's state, the plan, the screens that change things
+    "asked": (["web/src/api/client.ts", "web/src/api/subjects.ts", "web/src/ui/gone.ts"], ["src/api", "src/ui", "src/screens/larder"]),
+    "queue": (["web/src/screens/stove/sync.ts", "web/src/screens/stove/fold.ts", "web/src/screens/stove/store.ts"], ["src/screens/stove"]),
+    "screens": (["web/src/screens/plan/tonight.ts", "web/src/screens/plan/Plan.tsx", "web/src/screens/larder/Larder.tsx", "web/src/screens/kitchen/BoilOff.tsx", "web/src/screens/stove/Sheets.tsx"],
+                ["src/screens/plan", "src/screens/larder", "src/screens/kitchen", "src/screens/stove"]),
 }  # fmt: skip
 SWAPS = (
     (r"(?<![<>=!])<=(?!=)", "<"), (r"(?<![<>=!])>=(?!=)", ">"), (r" < ", " <= "), (r" > ", " >= "), (r" == ", " != "), (r" is None\b", " is not None"),
@@ -52,9 +58,18 @@ SWAPS = (
     (r"\bmax\(", "min("), (r"\bmin\(", "max("), (r"(?<!strict=)\bTrue\b", "False"), (r"(?<!strict=)\bFalse\b", "True"), (r"\bany\(", "all("), (r"(?<![\w.])(\d+)(?![\w.])", None),
     (r"household=(?:self\.)?household, ?", ""),
 )  # fmt: skip
+# of a TypeScript line: what it compares, joins, counts and negates
+WEB_SWAPS = (
+    (r"(?<![<>=!])<=(?!=)", "<"), (r"(?<![<>=!])>=(?!=)", ">"), (r" < ", " <= "), (r" > ", " >= "), (r" === ", " !== "), (r" !== ", " === "), (r" && ", " || "), (r" \|\| ", " && "),
+    (r" \?\? ", " && "), (r"!(?=[a-z(])(?!==)", ""), (r" \+ ", " - "), (r" - ", " + "), (r"\btrue\b", "false"), (r"\bfalse\b", "true"), (r"(?<![\w.#-])(\d+)(?![\w.%-])", None),
+)  # fmt: skip
 _NO_CODE = re.compile(
-    r"^\s*(?:#|\"\"\"|'''|from |import |@|class |def |async def |assert |raise |\))|re\.compile|\"\"\""
+    r"^\s*(?:#|//|/?\*|export (?:interface|type) |\"\"\"|'''|from |import |@|class |def |async def |assert |raise |\))|re\.compile|\"\"\""
 )
+
+
+def _place(file: str) -> str:
+    return file if file.startswith("web/") else f"src/{file}"
 
 
 @dataclass(frozen=True)
@@ -66,7 +81,8 @@ class Mutant:
 
 
 def mutants_of(file: str, rng: random.Random, most: int) -> list[Mutant]:
-    lines = (ROOT / "src" / file).read_text(encoding="utf-8").splitlines()
+    web = file.startswith("web/")
+    lines = (ROOT / _place(file)).read_text(encoding="utf-8").splitlines()
     found, inside = [], False
     for n, line in enumerate(lines):
         if line.count('"""') == 1:
@@ -75,7 +91,7 @@ def mutants_of(file: str, rng: random.Random, most: int) -> list[Mutant]:
             continue
         # what stands in quotes is words
         bare = re.sub(r"\"[^\"]*\"|'[^']*'", lambda m: " " * len(m[0]), line.split("  # ")[0])
-        for pattern, new in SWAPS:
+        for pattern, new in WEB_SWAPS if web else SWAPS:
             for m in re.finditer(pattern, bare):
                 put = str(int(m[1]) + 1) if new is None else new
                 found.append(Mutant(file, n, line, line[: m.start()] + put + line[m.end() :]))
@@ -84,21 +100,28 @@ def mutants_of(file: str, rng: random.Random, most: int) -> list[Mutant]:
 
 def survives(copy: Path, mutant: Mutant, tests: list[str]) -> bool | None:
     """None: the mutant does not even compile, and says nothing."""
-    target = copy / "src" / mutant.file
+    target = copy / _place(mutant.file)
+    web = mutant.file.startswith("web/")
     whole = target.read_text(encoding="utf-8")
     lines = whole.splitlines()
     lines[mutant.line] = mutant.now
     text = "\n".join(lines) + "\n"
     try:
-        compile(text, mutant.file, "exec")
+        if not web:
+            compile(text, mutant.file, "exec")
     except SyntaxError:
         return None
     target.write_text(text, encoding="utf-8")
     try:
         env = {**os.environ, "PYTHONPATH": str(copy / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
+        suite = (
+            ["npx", "vitest", "run", "--bail", "1"]
+            if web
+            else [sys.executable, "-m", "pytest", "-q", "-x", "-p", "no:cacheprovider"]
+        )
         done = subprocess.run(
-            [sys.executable, "-m", "pytest", "-q", "-x", "-p", "no:cacheprovider", *tests], cwd=copy, env=env, capture_output=True, timeout=400, check=False
-        )  # fmt: skip
+            [*suite, *tests], cwd=copy / "web" if web else copy, env=env, capture_output=True, timeout=400, check=False
+        )
         return done.returncode == 0
     except subprocess.TimeoutExpired:
         return False
@@ -118,7 +141,10 @@ def main(most: int, rooms: list[str]) -> int:
             "corpus",
             "docs",
             "web/dist",
+            "web/src",
             "web/package.json",
+            "web/tsconfig.json",
+            "web/vite.config.ts",
             "manage.py",
             "pyproject.toml",
             "README.md",
@@ -130,6 +156,7 @@ def main(most: int, rooms: list[str]) -> int:
             elif source.exists():
                 (copy / part).parent.mkdir(parents=True, exist_ok=True)
                 shutil.copy(source, copy / part)
+        os.symlink(ROOT / "web/node_modules", copy / "web/node_modules")
         for room in rooms or list(ROOMS):
             files, tests = ROOMS[room]
             rng = random.Random(f"{room}-1")

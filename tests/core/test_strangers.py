@@ -379,7 +379,11 @@ def test_the_look_cuts_no_sentence_that_goes_on(heat: str, said: str) -> None:
 
 
 def test_what_stays_whole_is_asked_with_its_two_answers() -> None:
-    text = demo("03")
+    # cut up and eaten, or left whole? the words leave it open
+    text = (
+        "Plain pot\nServes 4\n\n200 g long-grain rice\n400 ml water\n1 onion\n2 green chillies\n1 tsp salt\n\n"
+        "1. Fry the onion with the chillies for 5 minutes. Add the rice and water, bring to the boil, cover and simmer 15 minutes.\n2. Rest 10 minutes.\n"
+    )
     asked = [d for d in read(text).doubts if d.field == "count_out"]
     assert asked and all([c.label for c in d.choices] == ["it comes out", "it is eaten"] for d in asked)
     out, eaten = (read(text, None, (d.choices[n].correction,)) for d in asked[:1] for n in (0, 1))

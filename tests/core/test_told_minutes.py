@@ -46,7 +46,28 @@ SAID = [
     ("Cook on sim 12 min. don't open after for 10 min", "heat", "heat", "rest"),
     ("Keep on warm 15 minutes.", "", "heat", "rest"),
     ("Lock the lid. High pressure 8 minutes.", "", "pan", "heat~"),
+    ("Bring it up to a boil, about 3 minutes. Cover.", "", "heat", "come_up~"),
+    ("When it starts to bubble (5 ish min) put the lid on.", "", "heat", "come_up~"),
+    ("Bring to the boil on high heat, 7 min, low 12 min.", "come_up", "come_up", "heat"),
+    ("Bake for 18 minutes. While it bakes, boil the beans for 3 minutes.", "heat", "heat", "other~"),
+    ("Cover until it is drunk. Cool 20 minutes.", "", "heat", "other~"),
+    ("Steep the saffron 10 minutes.", "", "soak", "other~"),
+    ("Put it with the measured water in a heavy pot and leave to stand 10 minutes.", "", "other", "soak~"),
+    ("Rice: boil, cover, low 20 min.\nChicken: brown it, cover 25 min.", "heat", "heat", "other~"),
+    ("Boil 12-14 min (easy-cook 16 min).", "heat", "heat", "other"),
+    ("2 whistles on medium (or 1 whistle on high and 4 min sim).", "whistles whistles", "heat", "other"),
+    ("Cook 25 minutes. Open, simmer 5 minutes if you want it thicker.", "heat", "heat", "other~"),
+    ("Simmer 15 minutes. Don't stir, shake the pot at 10 minutes.", "heat", "heat", "from_start~"),
+    ("Wait for the pressure to go down itself (12 minutes).", "", "heat", "release"),
+    ("Set it for 18 minutes. When it rings turn the heat to 0. Set the timer for 5 minutes.", "heat", "heat", "rest"),
+    ("Put it in the rice cooker, 22 min, 10 min keep warm.", "other", "other", "rest~"),
+    ("Bake 25 minutes. Take the foil off, crumble the feta over, and give it another 10 minutes.", "heat", "rest", "heat~"),
+    ("Simmer 29 minutes; let it stand, spread out, 33 minutes to cool.", "heat", "rest", "other~"),
+    ("The rice: into the pot; cooks without being opened, for every look costs heat (218 min).", "", "other", "heat~"),
     # and what they do not say
+    ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),
+    ("Bring to the boil, 5 minutes.", "", "heat", "heat"),
+    ("Bake 18 minutes. While it bakes, boil the rice for 3 minutes.", "heat", "heat", "heat"),
     ("Fry the onion 5 minutes.", "", "pan", "pan"),
     ("Cook on low for 15 minutes or until tender.", "", "heat", "heat"),
     ("Soak the rice 1 hour.", "", "soak", "soak"),
@@ -56,7 +77,8 @@ SAID = [
 
 
 def place(step: str, earlier: str, kind: str) -> Place:
-    blocks, found = [Block(step, 0)], clauses([step])
+    steps = step.split("\n")
+    blocks, found = [Block(x, 0) for x in steps], clauses(steps)
     *before, (n, s) = places_of(blocks)
     was = [Timed(b, m, k, 0.9) for (m, b), k in zip(before, earlier.split(), strict=True)]
     steeps, cookers, pressed = "steep" in step, "cooker" in step, "pressure" in step

@@ -61,7 +61,7 @@ OWN_LOOK = re.compile(
 )
 
 THINGS = {
-    "grain": rf"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
+    "grain": rf"(?:rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
     "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
     "tomato": r"(?:tomato\w*|passata|toms|matar)",
     "pulse": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
@@ -399,13 +399,17 @@ def without_looks(text: str) -> str:
 
 
 _WAYS = {
-    "stove": re.compile(r"\b(?:stove|stove ?top|hob|saucepan|pot method|on the cooker)\b", re.I),
+    "stove": re.compile(r"\b(?:stove|stove ?top|hob|saucepan|pot method|absorption|on the cooker)\b", re.I),
     "microwave": re.compile(r"\bmicrowave\b", re.I),
     "oven": re.compile(r"\b(?:oven|baked?)\b", re.I),
     "rice cooker": re.compile(r"\brice[- ]cooker\b", re.I),
     "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker)\b", re.I),
     "slow": re.compile(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
 }
+
+
+# "Oven: 1 cup rice, 2¼ cups boiling water …"
+_LABELLED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2})\s?:\s", re.I)
 
 
 def way_of(section: str) -> str:
@@ -418,7 +422,8 @@ def way_of(section: str) -> str:
 
 def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
-    ways = [way_of(s) for s in sections]
+    labels = [m["l"] if (m := _LABELLED.match(t)) else "" for t in texts]
+    ways = [way_of(s) or (way_of(label) if label else "") for s, label in zip(sections, labels, strict=True)]
     told = list(dict.fromkeys(w for w in ways if w))
     if len(told) < 2:
         return list(texts)

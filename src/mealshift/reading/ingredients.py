@@ -12,6 +12,7 @@ from typing import Any
 
 from ..grains import grain
 from ..measures import (
+    RANGE_PATTERN,
     USUAL_TIN,
     canonical_unit,
     unit_kind,
@@ -177,6 +178,9 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
         )
     # the thing itself stands first: "stock for the rice" is stock, "rice in stock" is rice
     if found and (kind is None or not _is_other(line, found, kind)):
+        if COOKED_IN.search(line.text) and (dry := line.g or (line.ml or 0.0) * grain(found.slug).density):
+            # "1 cup rice, cooked in 2 cups water": the cup is of dry grain
+            line = line.with_(ml=None, g=dry * (1 + grain(found.slug).hydration_at(1.0)))
         return line.with_(
             grain=found.slug,
             name_span=found.span,
@@ -206,7 +210,9 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
 
 
 _GRAIN_ALONE = re.compile(
-    r"\b(?:(?:white|brown|japanese|sushi|spanish|italian|egyptian|american)\s+)*(?:long|short|medium|round)[- ]grain(?:ed)?(?=\s*(?:$|[,(]))",
+    r"\b(?:(?:white|brown|japanese|sushi|spanish|italian|egyptian|american)\s+)*(?:long|short|medium|round)[- ]grain(?:ed)?(?=\s*(?:$|[,(]))"
+    # "3 cups sella (soak 45 min)", "2 cups long brown"
+    r"|(?<=\s)(?:sella|parboiled|converted|(?:long|short|medium) (?:brown|white)|(?:brown|white) (?:long|short|medium))(?=\s*(?:$|[,(]))",
     re.I,
 )
 _POURED_MEANT = ("water", "stock", "broth", "milk", "coconut milk", "tomatoes", "tomato sauce", "passata", "cream")
@@ -246,6 +252,11 @@ _COOKED_WORDS = re.compile(
 )
 
 
+# "1 cup long grain rice, cooked in 2 cups water for 20 minutes": boiled beforehand, and measured before that
+COOKED_IN = re.compile(
+    rf",?\s*\b(?:cooked|boiled|simmered)\s+in\s+(?:about )?{RANGE_PATTERN}\s*[^\W\d_]+\.?\s+(?:of )?(?:[a-z]+ )?(?:water|stock|broth)\b(?:[^,;()\d]{{0,20}}\b{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?))?",
+    re.I,
+)
 # "(makes about 3 cups cooked)", "to yield 3 cups cooked rice": what it comes to, not what it is
 _COMES_TO = re.compile(
     r"\b(?:makes?|yields?|gives?|becomes?|to get)\s+(?:you\s+)?(?:about |approx\.? |around |roughly |~)?[\d¼½¾⅓⅔./ –-]{1,12}\s*(?:[a-z]+\.? ){0,2}(?:when |once )?cooked\b",

@@ -16,7 +16,7 @@ from .names import as_rice
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b",
+    "cooker": r"\brice[- ]?cookers?\b|\b(?:mixed|white|plain|quick)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b",
@@ -25,7 +25,7 @@ _FLAGS = {
     "hob_cooker": r"\bstove ?-?top\b|\bpsi\b|\b(?:the )?weight (?:starts|jiggles|rocks)|\b(?:jiggl|hiss)\w*|\b(?:reduce|lower|turn down) (?:the )?(?:heat|flame|gas)\b[^.;]{0,30}\b(?:pressure|keep|maintain)",
     "slow": r"\b(?:slow[- ]?cooker|crock(?:pot)?)\b",
     "oven": r"\b(?:oven|bake|bakes|baked|baking)\b",
-    "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9]0|4[0-5]0)\s*(?:°|degrees|º|C\b|F\b)",
+    "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|degrees|º|C\b|F\b)",
     "drain": r"\bdrain\w*\b",
     "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water)\b",
     "steam": r"\bsteam(?:er|ing)?\b",
@@ -48,7 +48,7 @@ _COMPILED = {k: re.compile(v, re.I) for k, v in _FLAGS.items()}
 
 
 _IN_OVEN = re.compile(
-    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[2-9]0|4[0-5]0)\s*(?:°|º|C\b|F\b|for\b|fan\b)",
+    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)",
     re.I,
 )
 _IN_MICROWAVE = re.compile(
@@ -62,7 +62,12 @@ _ON_THE_HOB = re.compile(
     r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*)\b",
     re.I,
 )
+# "keep hot in the oven at 100": nothing is cooked there
+_KEPT_IN_OVEN = re.compile(
+    r"\bkeep\w*\b[^.;!?]{0,20}\b(?:warm|hot)\b[^.;!?]{0,20}\boven\b(?: at \d{2,3}\b ?°?(?: ?[CF]\b)?)?", re.I
+)
 _STEAMED = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
+_AT_PRESSURE = re.compile(r"\b(?:high|full|to) pressure\b", re.I)
 _WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
 OPEN_MIN = 12.0
@@ -91,6 +96,7 @@ def choose(
     """(way, how sure, the other ways that are nearly as likely). heats: the sentence and the minutes of each stretch at the grain's heat. milky: it swims in
     milk, which nobody pours off."""
     tagger = Tagger.load("method")
+    texts = [_KEPT_IN_OVEN.sub("", t) for t in texts]
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
     kept = milky or _drained_before(found) or _only_excess(texts)
@@ -103,7 +109,7 @@ def choose(
             ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
             *(x for x in likely if x[0] != "rice-cooker"),
         ]
-    elif "title:cooker" in fs and not heats and not cooked:
+    elif "title:cooker" in fs and not cooked and not (heats and _ON_THE_HOB.search("\n".join(texts))):
         # "Salmon rice (rice cooker)": wash, pour, "cook on normal", and no minutes of a hob
         likely = [
             ("rice-cooker", max(0.8, dict(likely).get("rice-cooker", 0.0))),
@@ -142,6 +148,9 @@ def choose(
     elif not cooked and "all:steamer" in fs and _where(heats, _STEAMED) >= MOST_MINUTES and likely:
         # "spread it on the muslin, set over boiling water, steam 20 minutes"
         likely = [("steam", max(0.85, dict(likely).get("steam", 0.0))), *(x for x in likely if x[0] != "steam")]
+    elif _where(heats, _AT_PRESSURE) >= MOST_MINUTES and not cooked and likely and "pressure" not in likely[0][0]:
+        kind = "electric-pressure" if "all:electric" in fs else "pressure"
+        likely = [(kind, max(0.75, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
     elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":
         likely = [("pressure", max(0.8, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
     elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:

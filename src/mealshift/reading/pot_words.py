@@ -11,7 +11,7 @@ WORD = re.compile(r"[^\W\d_]+(?:'[^\W\d_]+)?")
 # what a word says about the pot; stems
 _CLASSES = {
     "OFF": r"(?:off|out of the oven|remove|removed|switch\w*|turn\w* off|kill|away|stove off|fire off|flame off|band|choolha)",
-    "REST": r"(?:rest\w*|stand\w*|sit|sits|sitting|set aside|leave|left|steam\w*|dum|dam|settle|undisturbed|wait\w*|cool\w*)",
+    "REST": r"(?:rest\w*|stand\w*|sit|sits|sitting|set aside|leave|left|steam\w*|dum|dam|settle|brew|undisturbed|wait\w*|cool\w*)",
     "SOAK": r"(?:soak\w*|steep\w*|bhigo\w*|overnight)",
     "DRAIN": r"(?:drain\w*|strain\w*|sieve|colander)",
     "HEAT": r"(?:simmer\w*|cook\w*|boil\w*|bubbl\w*|bake\w*|baking|oven|lowest|low|gentl\w*|putter\w*|tick)",
@@ -26,7 +26,7 @@ _CLASSES = {
     "STIR": r"(?:stir\w*|turn\w*|toss\w*|shake)",
     "COOL": r"(?:cool\w*|chill\w*|fridge|refrigerat\w*|freez\w*|tray|spread|marinat\w*|room)",
     "ADD": r"(?:add\w*|tip|pour\w*|scatter\w*|fold|in goes|goes in|go in|throw|put|drop|sprinkle)",
-    "GRAIN": rf"(?:rice|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|{OTHER_GRAINS})",
+    "GRAIN": rf"(?:rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|{OTHER_GRAINS})",
     "LIQUID": r"(?:water|stock|broth|milk|liquid|juice|cream|tomato\w*|yakhni|soup|dashi|wine|santan)",
     "PULSE": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana)",
     "VEG": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*)",

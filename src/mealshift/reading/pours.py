@@ -100,10 +100,14 @@ MOST_PER_GRAIN = 20.0
 
 
 _MADE_UP = re.compile(
-    r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that)? up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
-    r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|measure (?:out )?(?:the |your )?\w+\s*[:,]|altogether|all together|in all)\b",
+    r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that| the (?:[^\W\d_]+ ){1,3}?)? ?up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
+    r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|altogether|all together|in all)\b|\bmeasure (?:out )?(?:the |your )?\w+\s*[:,]|\bstrain(?:ed)?(?: it| well)?[.;:,]\s+(?=(?:\d|[½¼¾⅓⅔])[^.;]{0,14}(?:[.;]|$))",
     re.I,
 )
+
+
+_STRAINED = re.compile(r"\bstrain\w*[^.;!?]*[.;!?]?\s*$", re.I)
+_SO_MUCH = re.compile(r"you(?:'ll)? (?:want|need|should have)", re.I)
 
 
 def _of_liquid(verbs: str) -> re.Pattern[str]:
@@ -138,7 +142,7 @@ TO_MAKE = re.compile(
     rf"(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:water|stock|broth) to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
     re.I,
 )
-_BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup)\b", re.I)
+_BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup|(?:pot )?likker)\b", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -227,12 +231,13 @@ def made_up(
     for n, piece in enumerate(laid.steps, 1):
         for m in _MADE_UP.finditer(piece.text[:4000]):
             a = next((x for x in AMOUNT.finditer(piece.text, m.end(), m.end() + 60) if x["u"]), None)
-            if a is None or re.search(r"[.;!?]", piece.text[m.end() : a.start()]):
+            if a is None or re.search(r"[.;!?]", piece.text[m.end() : a.start()].strip()):
                 continue
-            sentence = (
-                re.split(r"(?<=[.!?])\s", piece.text[: m.start()])[-1]
-                + re.split(r"[.!?](?!\d)", piece.text[m.start() :])[0]
-            )
+            *_, before, begun = ["", *re.split(r"(?<=[.!?])\s", piece.text[: m.start()])]
+            sentence = begun + re.split(r"[.!?](?!\d)", piece.text[m.start() :])[0]
+            if m[0][:6].lower() == "strain" or _STRAINED.search(before) and _SO_MUCH.match(piece.text, m.start()):
+                # "… strain. You want 1.1 l; keep it hot.", "Strain. 3 cups."
+                sentence = f"{before} {sentence} broth"
             item = parse(piece.text, a.start(), a.end(), measures)
             if (
                 not item.ml

@@ -16,14 +16,14 @@ from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, joined, lines_of, 
 from ..text.sentences import sentences
 from ..text.times import stretches
 from . import lines as tagger
-from .clauses import verbs_in, way_of
+from .clauses import THINGS, verbs_in, way_of
 from .ingredients import foods
 from .words import word_list
 
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us)"
+_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
@@ -295,6 +295,13 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "note", "chatter", "meta") and out.lines and _OVEN_ON.match(ln.text):
             # "Oven 200C / 180 fan." stands before the first step, and goes into nothing
             cls, sure = "step", 0.8
+        if (
+            cls in ("ingredient", "ingredients")
+            and (m := _ARROW.search(ln.text))
+            and any(stretches(ln.text[m.end() :]))
+        ):
+            # "1½ c rice, 2¾ c stock → 9x13, foil, 1 hr": what is done with it is told beside it
+            cls, sure = "step", 0.7
         if cls in ("heading", "section", "ingredient") and _COLUMNS.fullmatch(ln.text.strip()):
             # "Qty  Unit  Item" heads the columns of a table, and is no part of the dish
             cls, sure = "heading", 0.9
@@ -313,7 +320,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(piece.text.strip())
             named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and plain_head)
             section = "" if not named else piece.text.rstrip(" :—–-").strip()
-            heads_steps = ln.index > last_listed
+            # one that the tagger took for a thing itself stands behind the last of them too
+            heads_steps = ln.index >= last_listed
             out.headings.append(piece)
         elif cls in ("ingredient", "ingredients"):
             if m := _LIST_IS.match(piece.text):
@@ -321,7 +329,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 piece = replace(
                     piece, text=piece.text[m.end() :], span=Span(piece.span.start + m.end(), piece.span.end)
                 )
-            elif m := _PART_IS.match(piece.text):
+            elif m := _PART_IS.match(piece.text) or (_RICE_HEADS.search(told) and _FOOD_HEADS.match(piece.text)):
                 # "For the sauce: 2 tbsp oil, 4 cloves garlic": the part's name, and its things on the same line
                 end = piece.span.start + m.end("part")
                 out.headings.append(Piece(m["part"], Span(piece.span.start, end), piece.section, None, ln.index))
@@ -400,6 +408,8 @@ _COMES_OUT = re.compile(
     r"(?:about |approx\.? |around |makes |~)?\d{1,3}(?:\s?[-–]\s?\d{1,3})? (?:pieces|rolls|parcels|balls|patties|dolmades|dolmas|leaves stuffed|croquettes|cakes)\s*$",
     re.I,
 )
+# an arrow as written, or as the plain text has it
+_ARROW = re.compile(r"\s(?:->|=>|→|;)\s")
 _HEADS_PART = re.compile(
     r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
     re.I,
@@ -416,6 +426,12 @@ _ANOTHER_TIME = re.compile(
 )
 _PART_IS = re.compile(
     rf"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){{1,4}}|(?:[^\W\d_]+ ){{0,2}}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer|dip|glaze|salsa|raita|slaw|rub)))\s*:\s+(?!{RANGE_PATTERN}\s*(?:[^\W\d_]+\.?)?\s*$)(?=\S)",
+    re.I,
+)
+# "RICE: 2 c. …, 3 c. water" in one line of a text, and "BEANS: 1 lb …, 8 c. water" in another
+_RICE_HEADS = re.compile(r"^\W*(?:the )?rice\s?(?::|\s[-–—])\s", re.I | re.M)
+_FOOD_HEADS = re.compile(
+    rf"(?P<part>(?:[^\W\d_]+ )?(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))}))\s?:\s+(?=(?:\d|[½¼¾⅓⅔])[^,]*,)",
     re.I,
 )
 _NAMED_PART = re.compile(

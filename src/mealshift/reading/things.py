@@ -12,7 +12,7 @@ from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
 from . import ingredients
 from .clauses import instead_blanked
-from .names import find_grains
+from .names import find_grains, kind_of_rice
 from .structure import Structure
 from .words import word_list
 
@@ -107,7 +107,7 @@ _NAME_AFTER = re.compile(
     r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
     re.I,
 )
-_STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that)"
+_STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that|washed|rinsed)"
 _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
@@ -155,13 +155,19 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     # "4 tbsp warm water" for the sauce is not the 375 ml the rice is cooked in
                     kinds.get(line.kind, 0.0) >= LEAST_LISTED * line.ml or (line.kind, round(line.ml)) in known
                 )
+                # "BEANS: …, 8 c. water" and "RICE: 2 c. Carolina gold, 3 c. water": it stands with the grain it is for
+                listed = listed and not (
+                    out and out[-1].grain and _BESIDE_IT.fullmatch(text[out[-1].span.end : line.span.start])
+                )
                 keep = (
                     not listed
                     and not _IF_NEEDED.search(around)
                     # nobody soaks or washes in coconut milk or stock
                     and not (
                         line.kind == "water"
-                        and _SOAKING.search(re.split(r"[.;!?]", piece.text[max(0, item.start - 50) : item.end])[-1])
+                        and _SOAKING.search(
+                            re.split(r"[.;!?]|, (?=\d)", piece.text[max(0, item.start - 50) : item.end])[-1]
+                        )
                     )
                 )
                 known.add((line.kind, round(line.ml)))
@@ -228,6 +234,9 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
     return out
 
 
+LONGEST_ABBREVIATION = 3
+_SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
+_BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
 _PART_OF = re.compile(
     r"(?:an? )?(?:half|third|quarter|two thirds|three quarters|one third|one half)(?: of)? +(?:the|that|this|it|them|your)\b",
     re.I,
@@ -252,7 +261,10 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         bracket = re.match(r"\s*\([^)]*\)", after)
         at = stated + (bracket.end() if bracket else 0)
         name = _NAME_AFTER.match(text, at)
-        if not name:
+        if not name or (
+            len(m["u"] or "") > LONGEST_ABBREVIATION and _SENTENCE_ENDS.match(text, m.end() - m[0].endswith("."))
+        ):
+            # "Rice 1.5 mana. Wash."
             continue
         cut = re.search(rf"\s+{_STOP}\b", name["name"] + " ", re.I)
         words = name["name"][: cut.start()] if cut else name["name"]
@@ -286,9 +298,13 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             continue
         m2 = re.match(r"\s*(?:is|are|[-:=(]|\.{2,}|…|about)?\s*", text[g.span.end :])
         a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))
-        if a and any(i.start < a.end() and a.start() < i.end for i in out):
+        there = next((i for i in out if a and i.start < a.end() and a.start() < i.end), None)
+        if there and (find_grains(there.text) or kind_of_rice(f"{there.name} rice") is None):
             # "Rice: 2 cups jasmine rice" is said once
             continue
+        if there:
+            # "Rice 200 g easy-cook"
+            out.remove(there)
         if a and a["u"] and canonical_unit(a["u"]) and unit_kind(canonical_unit(a["u"]) or "") != "count":
             out.append(parse(text, g.span.start, a.end(), measures))
     return sorted(out, key=lambda i: i.start)

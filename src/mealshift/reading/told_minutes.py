@@ -15,6 +15,7 @@ from itertools import pairwise
 from ..text.times import Stretch
 from .clauses import Clause, clause_at
 from .entry import entered
+from .names import as_rice
 from .pot_words import CLASS
 
 
@@ -128,7 +129,7 @@ _GOES_ON = re.compile(
     r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
 )
 _CHECKED_AT = re.compile(
-    r"\b(?:check|look|tast(?:e|ing)|test)(?:ing)?(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
+    r"\b(?:check|look|tast(?:e|ing)|test|shak(?:e|ing)|flip|turn)(?:ing)?(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
     re.I,
 )
 _HALF_DONE = re.compile(
@@ -177,6 +178,27 @@ _CHILLED = re.compile(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
 _SAME_SAID = re.compile(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
 # "(45 mins if it was not frozen)"
 _IF_NOW = re.compile(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
+# "simmer 5 min if you want it thicker"
+_IF_WANTED = re.compile(
+    r"\s*(?:more |longer )?if (?:you(?:'d)? (?:want|like|prefer|wish)|(?:it|they)(?:'s|'re| is| are) (?:still |too )?(?:thin|wet|soupy|loose|hard|firm|watery)|liked|wanted|desired)\b",
+    re.I,
+)
+# "12-14 min (easy-cook 16)"
+_OTHER_SORT = re.compile(
+    r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|older|fan|gas)[a-z]*:? (?:about |~)?",
+    re.I,
+)
+_OR_ELSE = re.compile(r"\(or [^.;()]*$", re.I)
+_MINE_TOOK = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\b", re.I)
+_MINE = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\s*(?:about )?", re.I)
+_TO_COOL = re.compile(r"\s*to cool\b", re.I)
+# the minutes of a whole clause in a bracket behind it
+_COOKS_SO_LONG = re.compile(r"(?:^|[.;:]\s+)(?:it )?(?:cooks|simmers|bakes|steams)\b[^.;:()]*\(\s*(?:about |~)?$", re.I)
+_KEEP_WARM_BEHIND = re.compile(r"\s*(?:on |of )?(?:['\"]?keep[- ])?warm\b", re.I)
+_UNCOVERED_AGAIN = re.compile(
+    r"\b(?:take|lift|pull|get) (?:the )?foil off\b[^.!?]{0,60}\b(?:give it|bake|back (?:in|for)|return)\b[^.!?]{0,12}(?:another|a further)\b|\b(?:uncover|foil off)\b[^.!?]{0,50}\bgive it (?:another|a further)\b",
+    re.I,
+)
 _IN_BRACKETS = re.compile(r"\([^)]*$")
 _IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 _SOAKS_THE = re.compile(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
@@ -194,18 +216,40 @@ _COMES_UP = re.compile(
     r"|\bto (?:the |a )?boil(?: in|,? (?:it|this|which|that) takes) (?:about |abt |~|roughly )?$",
     re.I,
 )
+# "bring it up to a boil, about 3 minutes", "when it starts to bubble (5 ish min)"
+_UP_TO_IT = re.compile(
+    r"\bbring\w*\b[^.;()\d]{0,30}\bto (?:the |a )?(?:gentle |rolling |full |hard )?(?:boil|simmer|bubble)(?:,? (?:on|over) (?:a )?[a-z]+(?:[ -][a-z]+)? (?:heat|flame|fire))?\s*(?P<p>[,(–—-])?\s*$"
+    r"|\b(?:when|once|until|till) (?:it|the \w+) (?:(?:starts|begins|comes) (?:to )?(?:the |a )?)?(?:boil|bubble|simmer)(?:s|ing)?\s*(?P<q>[,(–—-])?\s*$",
+    re.I,
+)
+_ABOUT_SO = re.compile(r"(?:about|abt|around|approx|roughly|~)", re.I)
 # "(10 mins or so to come up)", "12 to get there", "about 8 min to build pressure"
 _TO_COME_UP = re.compile(
-    r"\s*(?:or so\s+)?(?:to|till it|until it) (?:comes? (?:up|to pressure)|gets? (?:there|up to pressure)|builds?\b|reach\w* pressure)",
+    r"\s*(?:or so\s+)?(?:to|till it|until it) (?:the )?(?:boil\b|comes? (?:up|to pressure)|gets? (?:there|up to pressure)|builds?\b|reach\w* pressure)",
+    re.I,
+)
+# "while it bakes, cook the beans 3 minutes": the other hand's work
+_WHILE_IT = re.compile(
+    r"(?:^|[.!?]\s+)while (?:it|that|this|they|the \w+(?: \w+)?)(?:'s| is| are)? (?:in the oven|(?:bak|cook|simmer|rest|stand|steam|roast)\w*)[^,.;!?]{0,30},[^.!?]*$",
+    re.I,
+)
+_COOLS = re.compile(
+    r"(?:^|[.;,!]\s*)(?:let (?:it |them )?|then |and )*cool(?: it| them| down| off)?,?(?: for)?\s*$", re.I
+)
+_STEEPED = re.compile(r"\b(?:steep|bloom|infuse|dissolve)\w*\b[^.;!?]{0,40}$", re.I)
+# "put it with the measured water in a heavy pot and leave to stand 10 minutes"
+_PUT_WITH_WATER = re.compile(
+    r"\b(?:with|and) (?:the |its )?(?:[a-z]+ )?water\b(?:(?!\b(?:boil|heat|hot|simmer|bring)\w*)[^.;!?]){0,60}\b(?:leave|let)\b(?: it| them)?(?: to)?(?: stand| sit| soak)?,?(?: for)?\s*$",
     re.I,
 )
 # a sentence of minutes alone, right after the heat is off and nothing else was done
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
-    r"|(?:^|[.!;,]\s*)off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    r"|(?:^|[.!;,]\s*)(?:then |and )?off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
     # "cook on sim 12 min. don't open after for 10 min"
     r"|\b\d+ ?m(?:in(?:ute)?s?)?[.,;!]\s*(?:then )?(?:do not|don'?t|never) (?:open|touch|lift|peek)[^.!?;\d]{0,20}\b(?:after|then)\b(?: for)?\s*$"
+    r"|\b(?:heat|hob|stove|dial|flame) (?:down )?to (?:0|zero|off)\b[.,;!]?(?: (?:and )?(?:set|start) the timer)?(?: for)?\s*$"
     r"|\b(?:fire|heat|flame|gas|stove|hob) off,?(?: and| then)?(?: (?:steam|stand|rest|leave|sit|wait|let (?:it )?\w+)(?: it)?)?,?(?: for| about| another)*\s*$",
     re.I,
 )
@@ -225,7 +269,7 @@ _OTHER_COOKER = re.compile(
 )
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
-    r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*)?$",
+    r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
     re.I,
 )
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
@@ -239,13 +283,15 @@ _AT_PRESSURE = re.compile(
 _NPR_AFTER = re.compile(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
 _HIGH_AFTER = re.compile(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
 _TAKES = re.compile(
-    r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
+    r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|took|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,
 )
 _THEN_LOW = re.compile(
     r"[^.;\d]{0,30}?[,.;]?\s*(?:and |then )*(?:sim(?:mer)?|low(?:er)?|reduce|keep|cook)\b[^.;\d]{0,24}", re.I
 )
 _OFF_BEHIND = re.compile(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
+# "a ladle at a time, 3 minutes each: 20 in all"
+_EACH_TIME = re.compile(r"\s*(?:each|every time|a time|between)\b", re.I)
 _AFTER = re.compile(r"\bafter(?: about| the first)?\s*$", re.I)
 _BEFORE_THE_END = re.compile(
     r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
@@ -271,7 +317,7 @@ _OTHER_SETTING = re.compile(
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = re.compile(
     r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
-    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
+    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not[,:]|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
     re.I,
 )
 
@@ -316,6 +362,12 @@ def _of_another(c: Clause, sorts: Sequence[str] = ()) -> bool:
     return bool(solid) and "grain" not in solid and c.carried != "grain"
 
 
+def _by_another(p: Place) -> bool:
+    """Does the sentence so far name something else than the grain, and not the grain? "cover the beans with water and leave overnight" """
+    said = re.split(r"[.;!?]\s", p.back(160))[-1]
+    return any(CLASS[k].search(said) for k in _OTHER_FOOD) and not CLASS["GRAIN"].search(said)
+
+
 def _only_if(text: str, at: int) -> bool:
     """Does the sentence before this place begin with a condition? A sentence that goes on after "Not yet?" is one with it."""
     before = text[max(0, at - 240) : at]
@@ -328,8 +380,30 @@ _MARK = re.compile(r"[\s-]*mark\b")
 SURE_HEAT = 0.95
 
 
+# "Chicken: …", "Beans - …" at the head of a step
+_HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
+_OTHER_FOOD = ("MEAT", "PULSE", "VEG", "SAUCE")
+
+
+def _in_a_part_of_its_own(p: Place) -> bool:
+    """ "Rice: …" and "Chicken: …" each in a line: what the second tells is none of the rice's."""
+    m = _HEADED.match(p.text)
+    if m is None or CLASS["GRAIN"].search(m["l"]) or not any(CLASS[k].search(m["l"]) for k in _OTHER_FOOD):
+        return False
+    heads = [h["l"] for b in p.blocks if (h := _HEADED.match(b.text))]
+    cooked = any(t.kind == "heat" and t.block < p.n for t in p.earlier)
+    return (cooked or any(CLASS["GRAIN"].search(h) for h in heads)) and not CLASS["GRAIN"].search(p.text)
+
+
 def _doubtful_heat(p: Place) -> bool:
     return p.kind == "heat" and p.sure < SURE_HEAT
+
+
+def _up_to_it(p: Place) -> bool:
+    """A bracket, or a comma and "about": without them it may be boiled so long."""
+    m = _UP_TO_IT.search(p.back(90)) if p.kind in ("heat", "pan", "other") else None
+    sign = m and (m["p"] or m["q"])
+    return sign == "(" or (sign is not None and _ABOUT_SO.match(p.s.text) is not None)
 
 
 RULES = (
@@ -338,7 +412,14 @@ RULES = (
         "at the 10 minute mark", "from_start", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "pan", "other", "from_start") and p.after(_MARK),
     ),
+    Rule(
+        "Rice: 2 cups, low 20 min. / Chicken: brown 8 min, cover 25", "other", 0.93, leaves="",
+        fits=lambda p: p.kind in ("heat", "rest", "release", "come_up", "pan", "toast") and _in_a_part_of_its_own(p),
+    ),
+    Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other") and p.since("come_up", _THEN_LOW)),
     Rule("8 whistles, medium heat (20 min)", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID)),
+    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before))),
+    Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
     Rule("stir every 4 minutes", "other", 0.98, lambda p: _EVERY.search(p.before)),
@@ -347,6 +428,13 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat") and _LEFT_IN_WATER.search(p.back(120)),
     ),
     Rule("4 whistles, then sim 5 minutes", "heat", 0.93, lambda p: p.since("whistles", _THEN_LOW), leaves=""),
+    Rule("let it stand, spread out, 33 minutes to cool", "other", 0.95, lambda p: p.kind in ("rest", "heat") and p.after(_TO_COOL), leaves=""),
+    Rule(
+        "The rice: cooks on low, closed (20 min); loosen it", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _COOKS_SO_LONG.search(p.back(160)) and not _by_another(p),
+    ),
+    Rule("10 min keep warm", "rest", 0.9, lambda p: p.cookers and p.short and p.kind in ("other", "heat", "rest") and p.after(_KEEP_WARM_BEHIND), leaves=""),
+    Rule("Take the foil off and give it another 10 minutes", "heat", 0.85, lambda p: p.kind in ("rest", "other") and p.had("heat") and _UNCOVERED_AGAIN.search(p.back(90) + p.s.text), leaves=""),
     Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.short and p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
     Rule("Done in 20 min, one pan", "other", 0.97, lambda p: _READY_IN.search(p.before) and p.had("heat")),
     Rule("35 minutes, then 10 without the lid (so 45 in total)", "other", 0.97, lambda p: p.after(SUMMED) and p.had("heat")),
@@ -358,7 +446,7 @@ RULES = (
     Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
-        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and p.had("heat"),
+        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK)),
     ),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
@@ -379,7 +467,7 @@ RULES = (
     ),
     Rule(
         "soak the split peas 1 hour", "other", 0.9, leaves="",
-        fits=lambda p: p.kind == "soak" and p.clause and _of_another(p.clause, p.sorts),
+        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)),
     ),
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
@@ -395,6 +483,20 @@ RULES = (
         fits=lambda p: p.steeps and (_LET_STEEP.search(p.before) or (_STEEPS.search(p.before) and not p.had("heat"))),
     ),
     Rule("to the boil (8 min)", "come_up", 0.97, lambda p: _COMES_UP.search(p.before) or p.after(_TO_COME_UP)),
+    Rule("Bring it up to a boil, about 3 minutes. Cover", "come_up", 0.93, _up_to_it, leaves=""),
+    Rule(
+        "While it bakes, boil the beans for 3 minutes", "other", 0.93, leaves="",
+        fits=lambda p: p.kind == "heat" and p.had("heat") and _WHILE_IT.search(p.back(160)) and not (p.clause and "grain" in p.clause.things),
+    ),
+    Rule("Fill with half the rice. Cool 20 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan") and _COOLS.search(p.before), leaves=""),
+    Rule(
+        "Steep the saffron 10 minutes", "other", 0.95, leaves="",
+        fits=lambda p: p.kind == "soak" and _STEEPED.search(p.before) and not (p.clause and "grain" in p.clause.things) and not as_rice(p.before).count("rice"),
+    ),
+    Rule(
+        "Put it with the measured water in a heavy pot and leave to stand 10 minutes", "soak", 0.8, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat", "pan", "come_up", "toast") and _PUT_WITH_WATER.search(p.back(140)) and not _by_another(p),
+    ),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),
     Rule(
         "add the rice, cook till 70 % done, about 5 minutes", "heat", 0.97,
@@ -405,7 +507,7 @@ RULES = (
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",
-        fits=lambda p: _AT_PRESSURE.search(p.before) or (p.pressed and p.after(_HIGH_AFTER)) or (_TAKES.search(p.before) and p.cookers),
+        fits=lambda p: _AT_PRESSURE.search(p.before) or (p.pressed and p.after(_HIGH_AFTER)) or (_TAKES.search(p.before) and (p.cookers or p.since("from_start", _MINE))),
     ),
 )  # fmt: skip
 
@@ -466,7 +568,11 @@ def _summed_up(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
     if (
         total is None
         or not heats
-        or not all(_AFTER.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:]) for i in heats)
+        or not all(
+            _AFTER.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:])
+            or _EACH_TIME.match(blocks[timed[i].block].text, timed[i].stretch.end)
+            for i in heats
+        )
     ):
         return timed
     out = [replace(t, kind="from_start", others=(("heat", 0.1),)) if i in heats else t for i, t in enumerate(timed)]

@@ -10,6 +10,7 @@ from ..grains import Grain
 from ..measures import Amount, Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
 from ..pot import Pot
 from ..pot.ways import cap
+from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, with_kind, with_kind_after
 from ..reading.pours import SUMS
 from ..reading.words import word_list
@@ -246,7 +247,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         if m := _RAW_SIZE.search(ln.text):
             # what it weighed before it was cooked was the old grain's
             edits.append(Edit(m.start(), m.end(), ""))
-        if m := _COOKED_WORDS.search(ln.text):
+        if m := COOKED_IN.search(ln.text):
+            edits.append(Edit(m.start(), m.end(), ""))
+        elif m := _COOKED_WORDS.search(ln.text):
             # "250 g cooked, chilled rice": how it was kept goes with it, where the name follows
             kept = _KEPT_COLD.match(ln.text, m.end())
             end = kept.end() if kept else m.end()

@@ -99,6 +99,8 @@ def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
 
 def _split(text: str, many: bool) -> list[tuple[int, int]]:
     """Places of the items in a line."""
+    if many and (run := _run_together(text)):
+        return run
     deep, cuts, last = 0, [], 0
     inside = [False] * (len(text) + 1)
     for i, c in enumerate(text):
@@ -170,7 +172,7 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         next_named = re.match(rf"[^\W\d][^,;\d(]{{1,40}}?\s*[-–:=.]*\s*{RANGE_PATTERN}", after)
         if led and has and not re.match(r"(?:a|an|one)\s+(?:pinch|little|bit|few)\b", after, re.I):
             ok = glue != "" or len(m[0]) >= 3
-        elif ends_amount and next_named and glue in (",", ";"):
+        elif ends_amount and next_named and glue in (",", ";", "+"):
             ok = True
         elif many and glue in (",", ";", "+", "&", "and", ".", "") and not PREPARED.match(after):
             ok = (
@@ -194,6 +196,23 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if b > a:
             out.append((a, b))
     return out or [(0, len(text))]
+
+
+def _run_together(text: str) -> list[tuple[int, int]]:
+    """ "1/2 c. rice 1 qt. milk 1/2 c. syrup": things with nothing between them but their amounts; no place where commas or the like do it."""
+    if re.search(r"[,;|•·()–—]|\s[-+&]\s|\.\s+[A-Z]", text):
+        return []
+    measured = [m for m in AMOUNT.finditer(text) if m["u"]]
+    if len(measured) < LEAST_RUN or text[: measured[0].start()].strip():
+        return []
+    starts = [m.start() for m in measured]
+    named = [text[m.end() : b].strip(" .") for m, b in zip(measured, [*starts[1:], len(text)], strict=True)]
+    if not all(re.match(r"[^\W\d]{3}", n) for n in named):
+        return []
+    return [(a, a + len(text[a:b].rstrip())) for a, b in zip(starts, [*starts[1:], len(text)], strict=True)]
+
+
+LEAST_RUN = 3
 
 
 def _listed_by_dashes(text: str) -> bool:

@@ -12,8 +12,10 @@ from functools import lru_cache
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
-_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|mts?|mnts?|mn|m)(?![\w'])"
-_HOUR = r"(?:hours?|hrs?|h)(?![\w'])"
+_MIN = (
+    r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
+)
+_HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
@@ -22,7 +24,9 @@ TIME = re.compile(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
     rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter)"
-    r"|\s+(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all)\b))?"
+    r"|\s+(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
+    # "dakika 15", as Swahili has it
+    rf"|\b(?:dakika|dk\.?)\s+(?P<dk>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)"
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
     rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
     rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
@@ -35,17 +39,18 @@ TIME = re.compile(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = re.compile(
-    r"m[il1]n|hour|hr|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final", re.I
+    r"m[il1]n|hour|hr|dakika|dk\b|ghant|saat|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final",
+    re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
-    r"(?:\banother|\ba further|\boff(?: the heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
-    r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\babsorbed,?|\bon,|\bit's|\bit is)\s+"
+    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
+    r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
-    rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b)"
+    rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b| off\s*(?:[.,;)]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
-    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b))"
+    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
     re.I | re.M,
 )
@@ -178,7 +183,7 @@ def _made(m: re.Match[str]) -> Stretch | None:
         if m["dd"]:
             low, high = number_range(m["dd"])
             return Stretch(start, finish, low * 1440, high * 1440, said, "d")
-        low, high = number_range(m["prime"])
+        low, high = number_range(m["prime"] or m["dk"])
         return Stretch(start, finish, low, high, said)
     except (ValueError, StopIteration):
         return None

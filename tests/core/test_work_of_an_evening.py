@@ -1,0 +1,165 @@
+"""The tasks of a dinner one by one: what each takes, what it waits for, who is left out when time is short, and what is offered instead."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import datetime, timedelta
+
+import pytest
+
+from mealshift import comparing
+from mealshift.planning import Dish, Task, plan_dinner, tasks_of
+from mealshift.planning.schedule import critical_minutes, left_out
+from mealshift.planning.tasks import BEANS_BOIL_MIN, BEANS_SOAK_MIN, WARM_MIN
+from mealshift.pot import Kitchen
+from mealshift.reading import read
+from mealshift.shifting import Choice, shift
+from mealshift.shifting.beside import early
+
+from .kitchen import demo, shifted
+
+SEVEN = datetime(2026, 11, 25, 19, 0)
+POT = "Bean pot\n\nServes 4\n\n300 g long-grain rice\n700 ml water\n{beans}\n1 tsp salt\n\n1. Put everything in a pot, bring to the boil, cover and simmer 16 minutes.\n2. Rest, covered, 10 minutes.\n"
+
+
+def task(name: str, minutes: int, *after: str) -> Task:
+    return Task(name, name, "dish", minutes, 0, "", after)
+
+
+def test_the_shortest_time_is_that_of_the_longest_chain() -> None:
+    assert critical_minutes([]) == 0
+    assert critical_minutes([task("a", 5), task("b", 7)]) == 7
+    # what waits for two waits for the later one
+    assert critical_minutes([task("a", 5), task("b", 20), task("c", 10, "a", "b")]) == 30
+    assert critical_minutes([task("a", 5), task("b", 20, "a"), task("c", 1, "a")]) == 25
+
+
+def test_who_is_left_out_when_there_is_no_time_at_all_or_just_enough() -> None:
+    dishes = {"one": [task("one/a", 10)], "long": [task("long/a", 40)]}
+    at = lambda minutes: left_out(dishes, SEVEN, SEVEN - timedelta(minutes=minutes), 2, 2)  # noqa: E731
+    assert at(0) == ["one", "long"] and at(9) == ["one", "long"]
+    assert at(10) == ["long"] and at(39) == ["long"] and at(40) == []
+    assert left_out({"tiny": [task("t", 1)]}, SEVEN, SEVEN - timedelta(minutes=1), 1, 1) == []
+    # without a now, any time before will do
+    assert left_out(dishes, SEVEN, None, 1, 1) == []
+
+
+@pytest.mark.parametrize(
+    ("line", "soaked"), [("200 g dried kidney beans", True), ("200 g dried kidney beans, soaked overnight", False)]
+)
+def test_dry_kidney_beans_are_soaked_unless_they_are_and_always_boiled_hard(line: str, soaked: bool) -> None:
+    tasks = {t.id: t for t in tasks_of(shifted(POT.format(beans=line), "barley-pearl"), "d") if t.kind == "beans"}
+    assert ("d/beans1" in tasks) == soaked
+    boil = tasks["d/beans2"]
+    assert boil.minutes >= BEANS_BOIL_MIN == 10 and boil.resource == "burner" and 0 < boil.hands_on <= 5
+    if soaked:
+        soak = tasks["d/beans1"]
+        assert soak.minutes == BEANS_SOAK_MIN == 8 * 60 and soak.resource == "" and boil.after == (soak.id,)
+        assert "throw that water away" in soak.what and 0 < soak.hands_on <= 5
+    else:
+        assert boil.after == ()
+
+
+def test_what_is_cooked_ahead_is_cooled_as_long_as_its_way_says_and_warmed_in_a_few_minutes() -> None:
+    made = shifted(demo("01"), "barley-pearl", method="cook-ahead")
+    tasks = {t.kind: t for t in tasks_of(made, "d")}
+    assert tasks["cool"].minutes + tasks["warm"].minutes == round(made.pot.rest_min)
+    assert tasks["warm"].minutes == WARM_MIN and tasks["warm"].after == (tasks["cool"].id,)
+    assert tasks["warm"].resource == "burner" and tasks["cool"].resource == ""
+
+
+def late(minutes: int, **choice) -> tuple[Dish, object]:
+    dish = Dish("k", read(demo("01")), Choice("rice-brown-long", **choice))
+    return dish, plan_dinner([dish], SEVEN, SEVEN - timedelta(minutes=minutes), 3)
+
+
+def test_a_later_hour_is_the_next_one_that_makes_it_and_costs_no_other_dish() -> None:
+    dish, dinner = late(20)
+    [ways] = dinner.ways_out.values()
+    [later] = [w for w in ways if w.kind == "later"]
+    assert later.serve_at is not None and later.serve_at > SEVEN and later.serve_at.minute % 5 == 0
+    now = SEVEN - timedelta(minutes=20)
+    assert not plan_dinner([dish], later.serve_at, now, 3).ways_out
+    # sooner than its longest chain of work no hour is named
+    shortest = timedelta(minutes=critical_minutes(tasks_of(dinner.shifts[next(iter(dinner.ways_out))], "d")))
+    assert now + shortest <= later.serve_at <= now + shortest + timedelta(minutes=60)
+    # another dish that makes it at seven is still in the plan at that hour
+    quick = Dish("q", read(demo("05")), Choice("bulgur-fine"))
+    both = plan_dinner([dish, quick], SEVEN, now, 3)
+    offered = [w for ws in both.ways_out.values() for w in ws if w.kind == "later"]
+    for way in offered:
+        again = plan_dinner([dish, quick], way.serve_at, now, 3)
+        assert {p.where for p in again.plan.problems} <= {p.where for p in both.plan.problems}
+
+
+def test_other_grains_that_are_offered_are_two_at_most_suit_the_dish_and_make_it() -> None:
+    dish, dinner = late(45, soak_min=480.0)
+    made = shift(dish.recipe, dish.choice)
+    [ways] = dinner.ways_out.values()
+    offered = [w.changes["to"] for w in ways if w.kind == "grain"]
+    assert 1 <= len(offered) <= 2 and len(set(offered)) == len(offered)
+    assert made.pot.grain.slug not in offered and made.own.grain.slug not in offered
+    rows = {
+        c.grain.slug: c
+        for c in comparing.candidates(dish.recipe, dish.choice.kitchen, 45 / 60)
+        if c.suited and c.in_time
+    }
+    assert set(offered) <= set(rows)
+
+
+def test_a_recipe_as_it_stands_is_one_thing_after_the_other() -> None:
+    text = "Salad\n\n3 tomatoes\n1 onion\n2 tbsp oil\n\n1. Heat the oven to 200 C.\n2. Roast the tomatoes in the oven 30 minutes.\n3. Slice the onion, 5 minutes.\n4. Stir all together and leave to stand 10 minutes.\n"
+    tasks = tasks_of(shifting_as_it_is(text), "d")
+    assert [(t.what.split()[0], t.minutes) for t in tasks] == [
+        ("Heat", 10), ("Roast", 30), ("Slice", 5), ("Stir", 1), ("Leave", 10), ("finish", 3),
+    ]  # fmt: skip
+    # each waits for the one before it; the last of all is never beside anything: the dish ends with it
+    assert all(b.after == (a.id,) for a, b in zip(tasks, tasks[1:], strict=False))
+    assert critical_minutes(tasks) == 59 and tasks[-1].holds == 30
+
+
+def shifting_as_it_is(text: str):
+    from mealshift.shifting.as_it_is import as_it_is
+
+    return as_it_is(read(text), Kitchen())
+
+
+LENTILS = """Lentil pot
+Serves 4
+
+300 g long-grain rice
+200 g brown lentils
+900 ml water
+1 onion
+
+1. {first}
+2. {then} Bring to the boil, cover and simmer {cook} minutes. Rest 10 minutes.
+"""
+
+
+@pytest.mark.parametrize(
+    ("first", "then", "cook", "minutes"),
+    [
+        # all at once: what the quick grain lacks of the 28 they want, but no more than the recipe gave them
+        ("Fry the onion.", "Put the lentils, rice and water in the pot.", 30, 13),
+        ("Fry the onion.", "Put the lentils, rice and water in the pot.", 20, 5),
+        # boiled before: those minutes they have had
+        ("Boil the lentils in half the water for 15 minutes.", "Add the rice and the rest of the water.", 20, None),
+        ("Boil the lentils in half the water for 8 minutes.", "Add the rice and the rest of the water.", 30, 5),
+        # tender already
+        ("Boil the lentils until tender, and drain.", "Put the lentils, rice and water in the pot.", 30, None),
+    ],
+)
+def test_a_slow_pulse_gets_what_the_quick_grain_does_not_give_it(first, then, cook, minutes) -> None:
+    found = early(read(LENTILS.format(first=first, then=then, cook=cook)), 15.0)
+    assert [(e.line.name, e.minutes) for e in found] == ([("brown lentils", minutes)] if minutes else [])
+
+
+def test_a_dish_without_a_soak_is_planned_within_its_hours_and_its_soak_reaches_back() -> None:
+    plain = shifted(demo("01"), "rice-brown-long")
+    soaked = replace(plain, pot=plain.pot)
+    assert critical_minutes(tasks_of(soaked, "d")) == critical_minutes(tasks_of(plain, "d"))
+    long = shifted(demo("01"), "rice-brown-long", soak_min=240.0)
+    soak = next(t for t in tasks_of(long, "d") if t.kind == "soak")
+    assert soak.minutes == 240 and soak.resource == "" and soak.hands_on <= 5
+    assert critical_minutes(tasks_of(long, "d")) > critical_minutes(tasks_of(plain, "d")) + 200
