@@ -12,7 +12,7 @@ from .grains import TEXTURES, Grain, all_grains, grain, schools
 from .measures import Measures, jug_ml, round_half_up, unit_kind
 from .planning.acts import Act, acts_of
 from .pot import Kitchen, Pot, default_way, reverse, solve
-from .pot.account import report
+from .pot.account import report, said
 from .pot.afterwards import afterwards
 from .pot.afterwards import report as after_report
 from .pot.simulation import Run, curve, simulate
@@ -243,7 +243,12 @@ def what_if(s: Shift, pour_ml: float | None, minutes: float | None, lid: str | N
         raise Refusal("minutes", "minutes", "Cook between 0 and 240 minutes; give a time in between.")
     plan = simulate(s.pot, start=start)
     changed = simulate(s.pot, pour_ml, minutes, lid, start) if (pour_ml, minutes, lid) != (None, None, None) else plan
-    return {"plan": run_report(plan), "changed": run_report(changed)}
+    poured = s.pot.pour_ml if pour_ml is None else pour_ml
+    return {
+        "plan": run_report(plan),
+        "changed": run_report(changed),
+        "pour_said": said(poured, *said_measure(s.choice, s.recipe)),
+    }
 
 
 def run_report(run: Run) -> RunRow:

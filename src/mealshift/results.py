@@ -498,8 +498,11 @@ class RunRow(TypedDict):
 
 
 class WhatIf(TypedDict):
+    """pour_said: what is poured in the pot as changed, in the cook's own measure."""
+
     plan: RunRow
     changed: RunRow
+    pour_said: Said
 
 
 # -- grains ----------------------------------------------------------------------------------------------------------
@@ -639,6 +642,7 @@ class WayRow(TypedDict):
     notice: list[str]
     kin: bool
     pour_ml: int
+    pour_said: Said
     rest_min: int
 
 

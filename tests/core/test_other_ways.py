@@ -8,6 +8,7 @@ import pytest
 
 from mealshift import pipeline
 from mealshift.grains import all_grains, grain
+from mealshift.manner import Manner
 from mealshift.pot import Kitchen, default_way, solve
 from mealshift.pot.stages import stages
 from mealshift.reading import read
@@ -131,6 +132,12 @@ def test_what_if_as_plain_data() -> None:
     data = pipeline.what_if(shifted(demo("01"), "quinoa"), 200.0, None, None)
     assert data["plan"]["verdict"]["code"] == "right" and data["changed"]["verdict"]["code"] != "right"
     assert data["plan"]["curve"][0]["minute"] == 0 and len(data["plan"]["curve"]) <= 92
+    assert data["pour_said"] == {"amount": 200, "unit": "ml"}
+    cups = Kitchen(cup_ml=240.0, manner=Manner("cups"))
+    assert pipeline.what_if(shifted(demo("01"), "quinoa", kitchen=cups), 540.0, None, None)["pour_said"] == {
+        "amount": 2.25,
+        "unit": "cup",
+    }
 
 
 SHARED_POT = """A pot with {thing}

@@ -64,6 +64,7 @@ SAID = [
     ("Bake 25 minutes. Take the foil off, crumble the feta over, and give it another 10 minutes.", "heat", "rest", "heat~"),
     ("Simmer 29 minutes; let it stand, spread out, 33 minutes to cool.", "heat", "rest", "other~"),
     ("The rice: into the pot; cooks without being opened, for every look costs heat (218 min).", "", "other", "heat~"),
+    ("Haddock in the milk, bring just to a simmer, heat off, 10 min.\nWash the rice and add it to the milk.", "", "rest", "other~"),
     # and what they do not say
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),
     ("Bring to the boil, 5 minutes.", "", "heat", "heat"),

@@ -45,7 +45,13 @@ def test_who_is_left_out_when_there_is_no_time_at_all_or_just_enough() -> None:
 
 
 @pytest.mark.parametrize(
-    ("line", "soaked"), [("200 g dried kidney beans", True), ("200 g dried kidney beans, soaked overnight", False)]
+    ("line", "soaked"),
+    [
+        ("200 g dried kidney beans", True),
+        ("200 g dried kidney beans, soaked overnight", False),
+        # the one that is soaked does not soak the other
+        ("200 g dried kidney beans, soaked overnight\n100 g dried kidney beans", True),
+    ],
 )
 def test_dry_kidney_beans_are_soaked_unless_they_are_and_always_boiled_hard(line: str, soaked: bool) -> None:
     tasks = {t.id: t for t in tasks_of(shifted(POT.format(beans=line), "barley-pearl"), "d") if t.kind == "beans"}
@@ -66,6 +72,8 @@ def test_what_is_cooked_ahead_is_cooled_as_long_as_its_way_says_and_warmed_in_a_
     assert tasks["cool"].minutes + tasks["warm"].minutes == round(made.pot.rest_min)
     assert tasks["warm"].minutes == WARM_MIN and tasks["warm"].after == (tasks["cool"].id,)
     assert tasks["warm"].resource == "burner" and tasks["cool"].resource == ""
+    # spread out and put away by hand, then it cools by itself
+    assert (tasks["cool"].hands_on, tasks["warm"].hands_on) == (2, WARM_MIN)
 
 
 def late(minutes: int, **choice) -> tuple[Dish, object]:
@@ -116,6 +124,13 @@ def test_a_recipe_as_it_stands_is_one_thing_after_the_other() -> None:
     # each waits for the one before it; the last of all is never beside anything: the dish ends with it
     assert all(b.after == (a.id,) for a, b in zip(tasks, tasks[1:], strict=False))
     assert critical_minutes(tasks) == 59 and tasks[-1].holds == 30
+
+
+def test_what_stands_by_itself_at_the_end_is_waited_for() -> None:
+    text = "Jelly\n\n500 ml juice\n6 leaves gelatine\n\n1. Warm the juice, 5 minutes.\n2. Stir in the gelatine.\n3. Chill in the fridge for 120 minutes.\n"
+    tasks = tasks_of(shifting_as_it_is(text), "d")
+    chill = next(t for t in tasks if t.minutes == 120)
+    assert tasks[-1].kind == "finish" and tasks[-1].after == (chill.id,) and critical_minutes(tasks) > 125
 
 
 def shifting_as_it_is(text: str):

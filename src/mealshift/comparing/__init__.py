@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from ..grains import TEXTURES, Grain, all_grains
 from ..measures import jug_ml, round_half_up
 from ..pot import Brought, Kitchen, Pot, Way, default_way, solve
-from ..pot.account import said_minutes
+from ..pot.account import said, said_minutes
 from ..pot.ways import cap
 from ..problems import Refusal
 from ..recipe import Recipe
@@ -184,7 +184,7 @@ def row(c: Candidate) -> WayRow:
         "texture": TEXTURES[round(c.way.texture)], "texture_word": c.grain.texture_word(c.way.texture), "gap": round(c.gap, 2), "total_min": c.total_min,
         "cook_min": c.pot.cook_typical, "ratio_by_volume": round(c.pot.pour_ml / c.pot.dry_ml, 2), "gluten": c.grain.gluten, "suited": c.suited,
         "in_time": c.in_time, "fits": c.fits, "score": c.score, "reason": c.reason, "away": c.away, "ring": ring(c.away), "notice": list(c.notice), "kin": c.kin,
-        "pour_ml": jug_ml(c.pot.pour_ml), "rest_min": round_half_up(c.pot.rest_min),
+        "pour_ml": jug_ml(c.pot.pour_ml), "pour_said": said(c.pot.pour_ml, *c.pot.kitchen.pours_in), "rest_min": round_half_up(c.pot.rest_min),
     }  # fmt: skip
 
 

@@ -378,7 +378,8 @@ def _beans(recipe: Recipe, dish: str) -> list[Task]:
         return []
     name = recipe.dry_beans[0].name or "beans"
     out = []
-    if not any("soaked" in ln.text.lower() for ln in recipe.dry_beans):
+    # one that is soaked already does not soak the other
+    if not all("soaked" in ln.text.lower() for ln in recipe.dry_beans):
         out.append(
             Task(
                 f"{dish}/beans1",

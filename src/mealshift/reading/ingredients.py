@@ -162,7 +162,7 @@ def lines_of_item(item: Item, text: str, at: int, index: int, section: str, prob
 def _as_kind(line: Line, problems: list[Problem]) -> Line:
     found = name_grain(line.text)
     kind, _ = kind_of(line.name or line.text)
-    if found is None and kind is None and line.quantity is not None and (m := _GRAIN_ALONE.search(line.text)):
+    if found is None and kind is None and line.quantity is not None and (m := GRAIN_ALONE.search(line.text)):
         # "300 g Japanese short grain": what else is called so
         slug = kind_of_rice(f"{m[0]} rice") or "rice-white-long"
         found = Found(slug, Span(m.start(), m.end()), m[0], False)
@@ -209,10 +209,10 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     )
 
 
-_GRAIN_ALONE = re.compile(
+GRAIN_ALONE = re.compile(
     r"\b(?:(?:white|brown|japanese|sushi|spanish|italian|egyptian|american)\s+)*(?:long|short|medium|round)[- ]grain(?:ed)?(?=\s*(?:$|[,(]))"
     # "3 cups sella (soak 45 min)", "2 cups long brown"
-    r"|(?<=\s)(?:sella|parboiled|converted|(?:long|short|medium) (?:brown|white)|(?:brown|white) (?:long|short|medium))(?=\s*(?:$|[,(]))",
+    r"|(?<=\s)(?:sella|parboiled|converted|(?:long|short|medium) (?:brown|white)|(?:brown|white) (?:long|short|medium)|easy[- ]cook(?:ing)?)(?=\s*(?:$|[,(]))",
     re.I,
 )
 _POURED_MEANT = ("water", "stock", "broth", "milk", "coconut milk", "tomatoes", "tomato sauce", "passata", "cream")

@@ -127,10 +127,13 @@ def with_roles(
         for i in total.parts:
             tagged[i], chances[i] = ("other", 0.8), 0.0
         tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
+    apart = _of_another_part(lines, source)
+    for i in apart:
+        chances[i] = 0.0
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
-    for i in theirs:
+    for i in theirs | apart:
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home, volume = (lines[source].section, lines[source].ml) if source is not None else ("", None)
@@ -142,6 +145,24 @@ def with_roles(
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+def _of_another_part(lines: Sequence[Line], source: int | None) -> frozenset[int]:
+    """ "BEANS: 1 lb …, 8 c. water" and "RICE: 2 c. …, 3 c. water": the liquids of the other, where the grain has its own beside it."""
+    if source is None:
+        return frozenset()
+    home = lines[source].section
+    own = home.startswith("step ") or bool(find_grains(home))
+    if not own or not any(ln.section == home and ln.carrier and ln.ml for ln in lines):
+        return frozenset()
+    return frozenset(
+        ln.index for ln in lines if ln.fraction and ln.section != home and _OTHER_PART.fullmatch(ln.section.strip())
+    )
+
+
+_OTHER_PART = re.compile(
+    rf"(?:for )?(?:the )?(?:[^\W\d_]+ )?(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))}):?", re.I
+)
 
 
 def pots_of_others(lines: Sequence[Line], mine: Line | None, found: Sequence[Clause]) -> frozenset[int]:

@@ -303,8 +303,10 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             # "Rice: 2 cups jasmine rice" is said once
             continue
         if there:
-            # "Rice 200 g easy-cook"
+            # "Rice 200 g easy-cook": the kind stands behind, and is the rice's
             out.remove(there)
+            out.append(parse(text, g.span.start, there.end, measures))
+            continue
         if a and a["u"] and canonical_unit(a["u"]) and unit_kind(canonical_unit(a["u"]) or "") != "count":
             out.append(parse(text, g.span.start, a.end(), measures))
     return sorted(out, key=lambda i: i.start)

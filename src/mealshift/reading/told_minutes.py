@@ -14,7 +14,7 @@ from itertools import pairwise
 
 from ..text.times import Stretch
 from .clauses import Clause, clause_at
-from .entry import entered
+from .entry import entered, of_sentence
 from .names import as_rice
 from .pot_words import CLASS
 
@@ -364,8 +364,8 @@ def _of_another(c: Clause, sorts: Sequence[str] = ()) -> bool:
 
 def _by_another(p: Place) -> bool:
     """Does the sentence so far name something else than the grain, and not the grain? "cover the beans with water and leave overnight" """
-    said = re.split(r"[.;!?]\s", p.back(160))[-1]
-    return any(CLASS[k].search(said) for k in _OTHER_FOOD) and not CLASS["GRAIN"].search(said)
+    told = {k for c in of_sentence(p.found, p.at) for k in c.things} if p.at is not None else set()
+    return bool(told & {"meat", "pulse", "veg", "sauce"}) and "grain" not in told
 
 
 def _only_if(text: str, at: int) -> bool:
@@ -472,6 +472,10 @@ RULES = (
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
         fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later",
+    ),
+    Rule(
+        "Fish in the milk, bring to a simmer, heat off, 10 minutes. Wash the rice", "other", 0.8, leaves="",
+        fits=lambda p: p.kind in ("rest", "other") and not p.had("heat") and p.at is not None and _by_another(p) and entered(p.found, p.at, p.enters) == "later",
     ),
     Rule(
         "drain, and into the fridge. Fry it 5 minutes", "other", 0.75, leaves="",

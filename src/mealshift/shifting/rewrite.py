@@ -25,6 +25,7 @@ from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
 from ..reading.clauses import OWN_LOOK, verbs_in
+from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
 from ..reading.told_minutes import SUMMED
@@ -79,6 +80,8 @@ _IF_NEEDED = re.compile(
 )
 _IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
 # beside the name of a meal where the rice went in from the start
+# "2 c. Carolina gold": the stop ends no sentence
+_AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
@@ -501,6 +504,7 @@ class _View:
                 named = f.span.end
                 continue
             begins = not step.text[:start].strip() or step.text[:start].rstrip()[-1] in ".!?:;•"
+            begins = begins and not _AMOUNT_SHORT.search(step.text[:start])
             said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
             if any(
                 o.id in self.target.held and o.span and o.span.start <= at < o.span.end for o in self.target.operations
@@ -508,7 +512,18 @@ class _View:
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
             named = end
-        return edits
+        return edits + self._called_by_its_kind(step, edits)
+
+    def _called_by_its_kind(self, step: Step, named: Sequence[Edit]) -> list[Edit]:
+        """ "Rice: 3 cups short grain, wash, soak": the kind goes with the name it stands for, which the label has said already."""
+        line = self.own.line
+        at, ends = line.span.start - step.span.start, line.span.end - step.span.start
+        m = GRAIN_ALONE.search(step.text, at, ends) if line.section == f"step {step.index + 1}" and at >= 0 else None
+        if m is None or any(e.start < m.end() and m.start() < e.end for e in named):
+            return []
+        if any(at <= e.start < ends for e in named):
+            return [Edit(len(step.text[: m.start()].rstrip()), m.end(), "")]
+        return [Edit(with_kind(step.text, m.start()), m.end(), self.a.target.short)]
 
     def _amounts(self, step: Step) -> list[Edit]:
         edits = self._told_here(step)

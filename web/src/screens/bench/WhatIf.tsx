@@ -4,6 +4,7 @@ import { asTrouble, type Choice, type Pot } from "../../api/client";
 import { useWhatIf, type What } from "../../api/queries";
 import { PotCurve } from "../../job/PotCurve";
 import { PotTable } from "../../job/PotTable";
+import { pourSaid } from "../../job/words";
 import { Button, Wrong } from "../../ui/bits";
 import { useSettled } from "../../ui/useSettled";
 import { draft } from "../draft";
@@ -27,6 +28,7 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
   const trouble = asTrouble(runs.error);
   const found = runs.data;
   const verdict = found?.changed.verdict;
+  const said = pourSaid(pour, found?.pour_said ?? pot.water.pour_said);
   const lidded = ["covered", "open", "off-heat", "oven"].includes(pot.method);
   return (
     <section aria-label="What if" className="mt-5 rounded-sheet border border-line bg-sheet p-5">
@@ -57,7 +59,12 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
             <div>
               <p className="mb-1 flex justify-between text-small" id="what-pour">
                 <span className="text-soft">poured</span>
-                <strong className="figures">{pour} ml</strong>
+                <span className="figures">
+                  <strong>
+                    {said.number} {said.unit}
+                  </strong>
+                  {said.also && <span className="text-soft">, {said.also}</span>}
+                </span>
               </p>
               <Slider.Root className="relative flex h-8 w-full touch-none items-center" min={0} max={Math.max(200, Math.round((pot.water.pour_ml * 2) / 10) * 10)} step={10} value={[pour]} onValueChange={([v]) => setWhat({ ...what, pour_ml: v ?? 0 })}>
                 <Slider.Track className="relative h-[6px] w-full grow rounded-full bg-line">

@@ -2,13 +2,14 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import type { CompareRow } from "../../api/client";
+import { setManner } from "../../job/manner";
 import { here, serve, show, type Asked } from "../../test-kit";
 import { bring, choice, FIRST_CHOICE, NO_DRAFT, draft } from "../draft";
 import { Every } from "./Every";
 
 const row = (grain: string, more: Partial<CompareRow> = {}): CompareRow =>
   ({
-    grain, name: grain, family: "millet", method: "covered", soak_min: 0, pour_ml: 400, cook_min: 12, rest_min: 10, total_min: 30, suited: true, in_time: true, in_larder: false, gluten: false, kin: false,
+    grain, name: grain, family: "millet", method: "covered", soak_min: 0, pour_ml: 400, pour_said: { amount: 1.75, unit: "cup" }, cook_min: 12, rest_min: 10, total_min: 30, suited: true, in_time: true, in_larder: false, gluten: false, kin: false,
     ring: 0, gap: 0, texture_word: "separate", notice: [], rather: [], reason: "", ways: [{ method: "covered", soak_min: 0, total_min: 30, grain }], ...more,
   }) as unknown as CompareRow;
 const ROWS = [
@@ -26,7 +27,10 @@ beforeEach(() => {
   choice.set(FIRST_CHOICE);
   asked = serve({ "POST /api/compare": { title: "Pilaf", was: { name: "basmati" }, grains: ROWS } });
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(() => {
+  vi.unstubAllGlobals();
+  setManner({ amounts: "", heat: "", clock: 24 });
+});
 const names = (within_: HTMLElement) => within(within_).getAllByRole("listitem").map((li) => li.querySelector("span.text-body")?.textContent);
 
 it("ranks what suits ring by ring, leaves out the recipe's own kind, and says what does not suit", async () => {
@@ -47,6 +51,13 @@ it("says of the one touched what one will notice, and of another rather", async 
   expect(screen.getByText("Hardly to be told from basmati; it comes out separate, the nearest it gets. With gluten.")).toBeInTheDocument();
   await userEvent.click(screen.getByRole("button", { name: /^sorghum/ }));
   expect(screen.getByText(/to the plate.*: too late/)).toBeInTheDocument();
+});
+
+it("says the pour as the household says its pours", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 });
+  show(<Every />);
+  expect(await screen.findByText("1¾")).toHaveClass("poster");
+  expect(screen.getByText("cups")).toBeInTheDocument();
 });
 
 it("goes to the bench with the grain, or with another way of it", async () => {

@@ -3,7 +3,7 @@ import { Link, useNavigate } from "../../ui/route";
 import { asTrouble, type CompareRow } from "../../api/client";
 import { useCompare } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
-import { minutes } from "../../job/words";
+import { minutes, pourSaid } from "../../job/words";
 import { Button, keyLook, Sheet, Wrong } from "../../ui/bits";
 import { useWide } from "../../ui/useWide";
 import { choice as choiceStore, draft } from "../draft";
@@ -145,6 +145,7 @@ function Ranked({ suited, late, picked, pick }: { suited: CompareRow[]; late: Co
 }
 
 function Card({ row, was, take, pick }: { row: CompareRow; was: string; take: (way: CompareRow["ways"][number]) => void; pick: (slug: string) => void }) {
+  const pour = pourSaid(row.pour_ml, row.pour_said);
   return (
     <Sheet className="p-6 max-[62.4375rem]:order-first" aria-label={row.name}>
       <Swatch slug={row.grain} family={row.family} className="mb-3 h-6 w-full" />
@@ -152,7 +153,7 @@ function Card({ row, was, take, pick }: { row: CompareRow; was: string; take: (w
       <p className="mt-1 text-body leading-snug">{noticed(row, was)}</p>
       <p className="mt-4 flex flex-wrap items-baseline gap-x-5">
         <span>
-          <span className="poster text-poster">{row.pour_ml}</span> <span className="font-semibold">ml</span>
+          <span className="poster text-poster">{pour.number}</span> <span className="font-semibold">{pour.unit}</span>
         </span>
         <span>
           <span className="poster text-poster">{row.cook_min}</span> <span className="font-semibold">min{row.rest_min ? `, rest ${row.rest_min}` : ""}</span>
