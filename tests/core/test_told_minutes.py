@@ -66,6 +66,7 @@ SAID = [
     ("The rice: into the pot; cooks without being opened, for every look costs heat (218 min).", "", "other", "heat~"),
     ("Haddock in the milk, bring just to a simmer, heat off, 10 min.\nWash the rice and add it to the milk.", "", "rest", "other~"),
     # and what they do not say
+    ("Water boiling below. Steam 20 minutes, turn over the cake of rice, add salt.", "", "heat", "heat"),
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),
     ("Bring to the boil, 5 minutes.", "", "heat", "heat"),
     ("Bake 18 minutes. While it bakes, boil the rice for 3 minutes.", "heat", "heat", "heat"),

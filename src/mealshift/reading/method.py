@@ -148,6 +148,10 @@ def choose(
     elif not cooked and "all:steamer" in fs and _where(heats, _STEAMED) >= MOST_MINUTES and likely:
         # "spread it on the muslin, set over boiling water, steam 20 minutes"
         likely = [("steam", max(0.85, dict(likely).get("steam", 0.0))), *(x for x in likely if x[0] != "steam")]
+    elif not cooked and likely and likely[0][0] in ("covered", "open") and _hisses("\n".join(texts)):
+        # "Lid, full flame, hiss, lowest 6 min … leave to drop by itself, nobody touch the valve"
+        kind = "electric-pressure" if "all:electric" in fs else "pressure"
+        likely = [(kind, max(0.8, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
     elif _where(heats, _AT_PRESSURE) >= MOST_MINUTES and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:electric" in fs else "pressure"
         likely = [(kind, max(0.75, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
@@ -176,6 +180,17 @@ def choose(
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+def _hisses(text: str) -> bool:
+    """Does the pot hiss or have a valve, and come down from its pressure?"""
+    return bool(_VALVE.search(text) and _COMES_DOWN.search(text))
+
+
+_VALVE = re.compile(r"\b(?:hiss(?:es|ing)?|valve|gasket|(?:the )?weight (?:rocks|jiggles))\b", re.I)
+_COMES_DOWN = re.compile(
+    r"\b(?:drops?|falls?|comes? down|lets? (?:it )?(?:drop|fall)|releas\w*|depressuri[sz]\w*)\b", re.I
+)
 
 
 def poured_off(found: Sequence[Clause]) -> bool:

@@ -295,6 +295,15 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "note", "chatter", "meta") and out.lines and _OVEN_ON.match(ln.text):
             # "Oven 200C / 180 fan." stands before the first step, and goes into nothing
             cls, sure = "step", 0.8
+        if (
+            cls in ("note", "chatter")
+            and sure < DOUBTFUL_NOTE
+            and ln.number is not None
+            and any(stretches(ln.text))
+            and not _ANOTHER_TIME.search(ln.text)
+        ):
+            # "1. Full power 5 minutes, half power 12.", under the name of another way
+            cls, sure = "step", 0.6
         if cls in ("step", "ingredient", "note") and _FOR_SO_MANY.fullmatch(ln.text.strip()):
             # "serves 4", under the last step
             cls, sure = "servings", 0.9
@@ -411,6 +420,7 @@ _COMES_OUT = re.compile(
     r"(?:about |approx\.? |around |makes |~)?\d{1,3}(?:\s?[-–]\s?\d{1,3})? (?:pieces|rolls|parcels|balls|patties|dolmades|dolmas|leaves stuffed|croquettes|cakes)\s*$",
     re.I,
 )
+DOUBTFUL_NOTE = 0.6
 _FOR_SO_MANY = re.compile(
     r"(?:serves|feeds|for)\s+(?:about\s+)?\d{1,2}(?:\s?[-–]\s?\d{1,2})?(?:\s+(?:people|persons))?\W*", re.I
 )

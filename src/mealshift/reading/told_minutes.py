@@ -368,6 +368,12 @@ def _by_another(p: Place) -> bool:
     return bool(told & {"meat", "pulse", "veg", "sauce"}) and "grain" not in told
 
 
+def _steams_alone(p: Place) -> bool:
+    """ "Steam 20 minutes, turn over the cake of rice": nothing else is told of in that step."""
+    mine = [c for c in p.found if c.block == p.n and c.start <= p.s.start]
+    return "steam" in p.before.lower() and not any({"meat", "pulse", "veg"} & set(c.things) for c in mine)
+
+
 def _only_if(text: str, at: int) -> bool:
     """Does the sentence before this place begin with a condition? A sentence that goes on after "Not yet?" is one with it."""
     before = text[max(0, at - 240) : at]
@@ -471,7 +477,7 @@ RULES = (
     ),
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
-        fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later",
+        fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later" and not _steams_alone(p),
     ),
     Rule(
         "Fish in the milk, bring to a simmer, heat off, 10 minutes. Wash the rice", "other", 0.8, leaves="",

@@ -1,0 +1,52 @@
+"""One line of a list: how many things it holds, how much of each, what they are called."""
+
+from __future__ import annotations
+
+import pytest
+
+from mealshift.measures import Measures
+from mealshift.text.amounts import items
+
+# the line · is it known to hold several · (name, ml, g) of each
+LINES = [
+    ("2 cups rice", False, [("rice", 474, None)]),
+    ("rice 2 cups", False, [("rice", 474, None)]),
+    ("Rice: 2 cups", False, [("Rice", 474, None)]),
+    ("Basmati rice - 1.5 cups (soak 20 mins)", False, [("Basmati rice", 356, None)]),
+    ("300g basmati", False, [("basmati", None, 300)]),
+    ("1 lb ground beef", False, [("ground beef", None, 454)]),
+    ("2 T. oil", False, [("oil", 30, None)]),
+    ("1 t. salt", False, [("salt", 5, None)]),
+    ("¾ cup rice | 1½ cups water", False, [("rice", 178, None), ("water", 356, None)]),
+    ("1 tsp salt, 1 tbsp sugar", True, [("salt", 5, None), ("sugar", 15, None)]),
+    ("2 onions, 4 celery", True, [("onions", None, None), ("celery", None, None)]),
+    ("8 large tomatoes · 8 tablespoons arborio rice · olive oil", True, [("tomatoes", None, None), ("arborio rice", 120, None), ("olive oil", None, None)]),
+    ("1 kg beef shin, cubed; 250 ml oil; 2 tsp salt", True, [("beef shin", None, 1000), ("oil", 250, None), ("salt", 10, None)]),
+    ("evaporated milk 150 ml + water 550 ml", False, [("evaporated milk", 150, None), ("water", 550, None)]),
+    ("onion 1/2, mushrooms 4", False, [("onion", None, None), ("mushrooms", None, None)]),
+    ("1/2 c. rice 1 qt. milk 1/2 c. maple syrup 1/4 t. salt", True, [("rice", 118, None), ("milk", 946, None), ("maple syrup", 118, None), ("salt", 1, None)]),
+    # what is one thing stays one
+    ("2 cups rice 1 cup water", True, [("rice", 474, None)]),
+    ("salt and pepper", False, [("salt and pepper", None, None)]),
+    ("1 (15 oz) can white beans, drained", False, [("white beans", None, 425)]),
+    ("2 cups plus 2 tablespoons cold water", False, [("cold water", 504, None)]),
+    ("coconut milk powder, 50 g", False, [("coconut milk powder", None, 50)]),
+    ("2 cups water (hot, 480 ml)", False, [("water", 480, None)]),
+    ("400 ml can coconut milk", False, [("coconut milk", 400, None)]),
+    ("1½ kg lamb, in 3 cm pieces", False, [("lamb", None, 1500)]),
+    ("1 and a half cups rice", False, [("rice", 356, None)]),
+    ("4 dl water", False, [("water", 400, None)]),
+    ("1.5 gal stock", False, [("stock", 5678, None)]),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("line", "many", "want"), LINES)
+def test_what_a_line_holds(line: str, many: bool, want: list[tuple[str, float | None, float | None]]) -> None:
+    found = items(line, Measures(), many)
+    assert [i.name for i in found] == [name for name, _, _ in want]
+    for item, (_, ml, g) in zip(found, want, strict=True):
+        assert (item.ml is None) == (ml is None) and (item.g is None) == (g is None), (item.ml, item.g)
+        assert item.ml is None or item.ml == pytest.approx(ml, rel=0.01, abs=1)
+        assert item.g is None or item.g == pytest.approx(g, rel=0.01)
+        # and each stands where it says it stands
+        assert line[item.start : item.end].strip() and item.text in line

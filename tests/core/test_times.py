@@ -1,0 +1,62 @@
+"""Minutes as cooks write them, and what only looks like minutes."""
+
+from __future__ import annotations
+
+import pytest
+
+from mealshift.text.times import OVERNIGHT_MIN, stretches
+
+# what is said · low and high in minutes
+SAID = [
+    ("simmer for 15 minutes", 15, 15), ("15 mins", 15, 15), ("15min.", 15, 15), ("15-min", 15, 15), ("15 m", 15, 15), ("10m covered", 10, 10),
+    ("18 to 20 minutes", 18, 20), ("18-20 min", 18, 20), ("18–20 mins", 18, 20), ("18 or 20 minutes", 18, 20), ("about 12 minutes", 12, 12), ("a good 40 minutes", 40, 40),
+    ("12 minutes or so", 12, 12), ("8-ish minutes", 8, 8), ("8ish min", 8, 8), ("a minute or two", 1, 2), ("another 10 minutes", 10, 10), ("a further 5 minutes", 5, 5),
+    ("twenty minutes", 20, 20), ("fifteen to twenty minutes", 15, 20), ("twenty-five minutes", 25, 25), ("2½ minutes", 2.5, 2.5), ("1 1/2 minutes", 1.5, 1.5),
+    ("1 hour", 60, 60), ("2 hrs", 120, 120), ("1½ hours", 90, 90), ("1 1/2 to 2 hours", 90, 120), ("1 hour 15 minutes", 75, 75), ("1 hr 15", 75, 75), ("1 h 15", 75, 75),
+    ("1 hr 15 without a lid", 75, 75), ("an hour and a half", 90, 90), ("an hour and 10 minutes", 70, 70), ("half an hour", 30, 30), ("quarter of an hour", 15, 15),
+    ("three quarters of an hour", 45, 45), ("1 hour and a quarter", 75, 75), ("45 minutes to 1 hour", 45, 60), ("45 min-1 hr", 45, 60), ("30 seconds", 0.5, 0.5), ("40 secs", 2 / 3, 2 / 3),
+    ("2 days", 2880, 2880), ("soak overnight", OVERNIGHT_MIN, OVERNIGHT_MIN), ("the night before", OVERNIGHT_MIN, OVERNIGHT_MIN),
+    ("15' on low", 15, 15), ("8-10' covered", 8, 10), ("dakika 15", 15, 15), ("12-13 dk", 12, 13), ("20 minuten", 20, 20), ("15 minutos", 15, 15), ("1 ghanta", 60, 60),
+    ("5 minutes' rest", 5, 5), ("20 mintues", 20, 20), ("1O min.", 10, 10), ("l5 min.", 15, 15),
+    # minutes that nobody called minutes
+    ("cover, low, 18.", 18, 18), ("off 10.", 10, 10), ("then another 5.", 5, 5), ("5 more if it is wet", 5, 5), ("rest 10", 10, 10), ("lid on, 12.", 12, 12), ("lid, smallest, 12;", 12, 12),
+    ("peas in, off, lid, 5.", 5, 5), ("switch off & wait 5.", 5, 5), ("covered, 5 off", 5, 5), ("22 high, 10 NPR", 10, 10), ("calmer 9-10.", 9, 10), ("10-12 more to crisp", 10, 12),
+    ("mine took 17.", 17, 17), ("Off heat 10.", 10, 10), ("KEEP WARM 10.", 10, 10),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("said", "low", "high"), SAID)
+def test_so_many_minutes(said: str, low: float, high: float) -> None:
+    from mealshift.text.plain import plain
+
+    [found] = stretches(plain(said))
+    assert (found.low, found.high) == (pytest.approx(low), pytest.approx(high))
+    assert plain(said)[found.start : found.end] == found.text
+
+
+@pytest.mark.parametrize(
+    "said",
+    [
+        "serves 4", "Serves about 6.", "plenty for four.", "Turn out like a cake. For 4.", "at 19:30", "by 7.45 pm", "at 180 for a start", "gas mark 6", "350°F", "step 4.", "in the 1970s",
+        "a 9 x 13 dish", "2 cups rice", "12 rolls", "page 40", "1.5 l water", "a 22 cm pot", "800 W", "Ana, 8 years old", "10 g salt", "5 spice",
+    ],
+)  # fmt: skip
+def test_no_minutes(said: str) -> None:
+    assert stretches(said) == ()
+
+
+def test_at_a_minute_is_a_place_and_no_length() -> None:
+    [mark] = stretches("saffron at minute 12")
+    assert (mark.unit, mark.low) == ("minute", 12.0)
+
+
+def test_several_in_a_sentence_do_not_overlap_and_keep_their_order() -> None:
+    text = "Boil hard 5 min, then 1 hr 10 on low, another 10, off 5."
+    found = stretches(text)
+    assert [s.typical for s in found] == [5, 70, 10, 5]
+    assert all(a.end <= b.start for a, b in zip(found, found[1:], strict=False))
+    assert [s.bare for s in found] == [False, False, True, True]
+
+
+def test_one_of_two_words_for_the_same_soak_is_left_out() -> None:
+    assert [s.typical for s in stretches("soak 6 hours or overnight")] == [360]

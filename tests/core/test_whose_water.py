@@ -1,0 +1,60 @@
+"""What the grain's pot drinks: of the list's liquids, of what the steps pour, and of what is told by its sum."""
+
+from __future__ import annotations
+
+import pytest
+
+from mealshift import pipeline
+from mealshift.reading import read
+
+# the list · the steps · the way · the water it brings, ml
+POTS = [
+    ("300 g long-grain rice\n600 ml water", "Bring the water to the boil, add the rice, cover and simmer 15 minutes.", "covered", 600),
+    ("300 g long-grain rice", "Put the rice in a pot with 600 ml water, bring to the boil, cover and simmer 15 minutes.", "covered", 600),
+    ("300 g long-grain rice\n450 ml stock\n150 ml water", "Add the rice, stock and water, boil, cover, simmer 15 minutes.", "covered", 591),
+    # another dish's own
+    ("For the rice:\n300 g long-grain rice\n600 ml water\n\nFor the sauce:\n200 ml stock\n1 onion", "Boil the rice in the water, covered, 15 minutes.\nSimmer the sauce's onion and stock 10 minutes.", "covered", 600),
+    ("RICE: 300 g long-grain rice, 600 ml water\nBEANS: 400 g beans, 2 l water", "Beans: simmer 1 hour.\nRice: boil, cover, low 15 minutes.", "covered", 600),
+    # by its sum
+    ("350 g basmati\n300 ml milk\n1 fish", "Poach the fish in the milk 8 minutes. Make the milk up to 600 ml with water, add the rice, boil, cover and simmer 12 minutes.", "covered", 600),
+    ("360 g paella rice\n1.5 l water\n1 leek", "Simmer the leek in the water 25 minutes, strain. You want 1.1 l; keep it hot. Add the rice to the stock, cook 17 minutes uncovered.", "open", 1078),
+    ("300 g long-grain rice\n1 chicken\n3 l water", "Boil the chicken in the water 1 hour. Strain. 700 ml. Add the rice to it, boil, cover and simmer 15 minutes.", "covered", 686),
+    ("300 g long-grain rice\n1 ham hock\n2 l water", "Simmer the hock 1 hour. Measure the broth: 600 ml. Rice in. Boil, cover, 15 minutes.", "covered", 588),
+    # thrown away, or not the pot's
+    ("300 g long-grain rice\n600 ml water", "Soak the rice in plenty of cold water 30 minutes, drain. Add the rice and the 600 ml water, boil, cover, simmer 12 minutes.", "covered", 600),
+    ("300 g basmati\n3 l water\n2 tbsp salt", "Bring the water to a rolling boil with the salt, boil the rice 8 minutes. Drain. Back in the pot, lid, lowest, 10 minutes.", "drain", 3000),
+    # what only stands beside it
+    ("1 cup rice\n2 cups water\n1 cup water, to soak the raisins\n1/4 cup raisins", "Soak the raisins in their cup of water. Boil the rice in the 2 cups of water, covered, 15 minutes.", "covered", 474),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("listed", "steps", "way", "ml"), POTS)
+def test_the_pots_own_water(listed: str, steps: str, way: str, ml: float) -> None:
+    numbered = "\n".join(f"{n}. {s}" for n, s in enumerate(steps.split("\n"), 1))
+    read_ = pipeline.read_report(read(f"A pot of it\nServes 4\n\n{listed}\n\n{numbered}\n"))
+    asked = {d["field"] for d in read_["doubts"]}
+    # right, or asked: never wrong without a doubt
+    assert read_["liquid_water_ml"] == pytest.approx(ml, rel=0.03) or "water" in asked, read_["liquid_water_ml"]
+    assert read_["method"] == way or "method" in asked, read_["method"]
+
+
+@pytest.mark.parametrize(
+    ("steps", "way"),
+    [
+        ("Put the rice and water in the rice cooker and press cook. When it clicks leave it 10 minutes.", "rice-cooker"),
+        ("Instant Pot: rice and water in, lid on, HIGH pressure 4 minutes, natural release 10.", "electric-pressure"),
+        ("Pressure cook for 2 whistles. Let the pressure drop by itself.", "pressure"),
+        ("Brown it in the open cooker 5 minutes. Rice, water. Lid, bring to high pressure, 6 min exactly. Release.", "pressure"),
+        ("Rice and water in a bowl, microwave on full power 5 minutes, then half power 12 minutes. Stand 5.", "microwave"),
+        ("Heat the oven to 190C. Rice and boiling water in a dish, foil, bake 35 minutes.", "oven"),
+        ("Rice, water in a 9 x 13 pan. Foil. 325° for 1 hr. Do not peek.", "oven"),
+        ("Boil the rice in plenty of salted water 12 minutes, drain.", "drain"),
+        ("Soak the rice, drain. Boil the water, add the rice, cover, lowest heat 12 minutes. Off, 10.", "covered"),
+        ("Simmer the rice in the water, uncovered, 20 minutes, stirring often.", "open"),
+        ("Steam the soaked rice in a muslin-lined steamer over boiling water 25 minutes.", "steam"),
+    ],
+)  # fmt: skip
+def test_the_way_it_is_cooked(steps: str, way: str) -> None:
+    text = f"A pot of it\nServes 4\n\n300 g long-grain rice\n600 ml water\n1 tsp salt\n\n1. {steps}\n"
+    read_ = pipeline.read_report(read(text))
+    assert read_["method"] == way
