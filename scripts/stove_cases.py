@@ -100,6 +100,18 @@ def touches(script: Script, seed: int) -> tuple[list[Event], float]:
     return made, minute + rng.choice((0.0, 0.4, 5.0, 30.0))
 
 
+def by_ear(script: Script) -> list[tuple[list[Event], float]]:
+    """A cooker counted by ear: one whistle short of its number, at its number, one too many, and the last one taken back."""
+    key, pot = next(iter(script.pots.items()))
+    boil = next(s for s in script.steps if s.kind == "boil")
+    heat = Event("on", "begun", boil.planned, {"step": boil.id})
+    up = boil.planned + 9.0
+    heard = [Event(f"w{n}", "whistle", up + 2.5 * n, {"pot": key}) for n in range(pot.whistles + 1)]
+    undone = Event("back", "undo", up + 2.5 * pot.whistles, {"event": heard[pot.whistles - 1].id})
+    counts = [heard[: pot.whistles - 1], heard[: pot.whistles], heard, [*heard[: pot.whistles], undone]]
+    return [([heat, *some], up + 2.5 * pot.whistles + 1) for some in counts]
+
+
 def expected(script: Script, events: list[Event], minute: float) -> dict[str, Any]:
     told = report(script, events, minute)
     return {
@@ -114,8 +126,8 @@ def cases() -> dict[str, Any]:
     for name, script in scripts().items():
         bare = report(script, [], 0)
         runs = []
-        for seed in range(EACH):
-            events, minute = touches(script, seed)
+        counted = by_ear(script) if any(p.whistles for p in script.pots.values()) else []
+        for events, minute in [*(touches(script, seed) for seed in range(EACH)), *counted]:
             runs.append({
                 "minute": minute, "events": [{"id": e.id, "kind": e.kind, "minute": e.minute, "data": e.data} for e in events],
                 "expected": expected(script, events, minute),

@@ -260,6 +260,7 @@ def test_the_cases_that_the_page_is_held_to_are_the_folds_own() -> None:
         "undo",
         "out",
         "ended",
+        "whistle",
     }
     assert json.loads(json.dumps(stove_cases.cases())) == kept
 

@@ -63,7 +63,10 @@ def read_line(text: str, today: date, measures: Measures | None = None) -> BagLi
     if m is None:
         raise Refusal("amount", "line", "Say how much is in it, such as “500 g foxtail millet, best 3/2027”.")
     rest = rest.replace(m[0], " ")
-    found = next(iter(find_grains(rest)), None) or guess_grain(rest)
+    found = next(iter(find_grains(rest)), None)
+    if found is None or " " not in found.text.strip():
+        # "foxtale millet" is no common millet
+        found = guess_grain(rest, 2) or found or guess_grain(rest)
     if found is None or not rest.strip(" ,.;"):
         raise Refusal(
             "grain",

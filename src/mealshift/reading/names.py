@@ -205,13 +205,13 @@ def name_grain(text: str) -> Found | None:
 _STAYS = re.compile(_NOT_AFTER, re.I)
 
 
-def guess_grain(text: str) -> Found | None:
-    """The grain a misspelt name most likely means, or None. For ingredient lines only, never for prose."""
+def guess_grain(text: str, least: int = 1) -> Found | None:
+    """The grain a misspelt name most likely means, or None. For ingredient lines only, never for prose. least: of how many words."""
     from rapidfuzz import fuzz, process
 
     words = list(re.finditer(r"[^\W\d]+(?:-[^\W\d]+)*", text))
     best: tuple[float, Found] | None = None
-    for size in (3, 2, 1):
+    for size in (n for n in (3, 2, 1) if n >= least):
         for i in range(len(words) - size + 1):
             start, end = words[i].start(), words[i + size - 1].end()
             said = text[start:end].lower()

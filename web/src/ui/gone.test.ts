@@ -42,6 +42,20 @@ it("shows again what the server refuses to throw away, and says why", async () =
   expect(result.current.told).toMatchObject({ said: "One pot must stay.", undo: null });
 });
 
+it("offers to take back for a minute what was put aside, and not what was put aside before it", async () => {
+  vi.useFakeTimers();
+  const { result } = look();
+  act(() => putAside("The first.", vi.fn()));
+  await act(() => vi.advanceTimersByTimeAsync(40_000));
+  act(() => putAside("The second.", vi.fn()));
+  // the first one's minute is over: the second is still offered
+  await act(() => vi.advanceTimersByTimeAsync(30_000));
+  expect(result.current.told?.said).toBe("The second.");
+  await act(() => vi.advanceTimersByTimeAsync(30_000));
+  expect(result.current.told).toBeNull();
+  vi.useRealTimers();
+});
+
 it("takes back what was only this device's", async () => {
   const back = vi.fn();
   const { result } = look();

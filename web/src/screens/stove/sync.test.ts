@@ -55,4 +55,22 @@ describe("what a device holds of a cooking", () => {
     expect(same.state?.title).toBe("pilaf");
     expect(same.offline).toBe(false);
   });
+
+  it("says that it is without a network, and says a trouble that the server names instead", () => {
+    const start = begin(many(1));
+    expect(reduce(start, { type: "lost", trouble: null })).toMatchObject({ offline: true, trouble: null });
+    expect(reduce(start, { type: "lost", trouble: trouble("missing") })).toMatchObject({ offline: false, trouble: trouble("missing") });
+    expect(told(start, start.touches, { type: "told", sent: [], outcome: { is: "offline" } }).offline).toBe(true);
+    // the first that is taken says that the network is back
+    const back = reduce(start, { type: "lost", trouble: null });
+    expect(told(back, start.touches, { type: "told", sent: [], outcome: { is: "taken", refused: [] } }).offline).toBe(false);
+  });
+
+  it("opens from what was last seen, as long ago as that was, and asks for all of it anew", () => {
+    const last = answered({ minute: 20, speed: 1, state: { title: "pilaf" } as CookingInfo["state"] });
+    const held = begin(many(1), last, 120_000, 5000);
+    expect(held.minute).toBeCloseTo(22);
+    expect([held.clock.last, held.state?.title, held.touches.length]).toEqual([-1, "pilaf", 1]);
+    expect(begin([], answered({ state: null }), 1000, 5000)).toMatchObject({ info: null, state: null, minute: 0 });
+  });
 });
