@@ -36,7 +36,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "ml": ("volume", 1.0, ("ml", "mls", "millilitre", "millilitres", "milliliter", "milliliters", "cc")),
     "cl": ("volume", 10.0, ("cl", "centilitre", "centilitres")),
     "dl": ("volume", 100.0, ("dl", "deci", "decilitre", "decilitres", "deciliter", "deciliters")),
-    "l": ("volume", 1000.0, ("l", "litre", "litres", "liter", "liters", "ltr", "ltrs", "lt")),
+    "l": ("volume", 1000.0, ("l", "litre", "litres", "liter", "liters", "ltr", "ltrs", "lt", "litro", "litri", "litros")),
     "fl oz": ("volume", 29.57, ("fl oz", "fl. oz", "fl.oz", "fluid ounce", "fluid ounces", "fl ozs")),
     "gill": ("volume", 142.0, ("gill", "gills")),
     "breakfast cup": ("volume", 284.0, ("breakfast cup", "breakfast cups", "breakfastcup", "breakfastcups", "breakfastcupful")),

@@ -247,6 +247,9 @@ def test_smoked_fish_is_no_raw_fish() -> None:
 NOTES = [
     ("Subject: the saffron pan\n\nHi,\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. For 4.", "title", "the saffron pan"),
     ("Saffron pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Turn out like a cake. For 4.", "servings", 4),
+    ("Saffron pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. 4 bowls.", "servings", 4),
+    ("Saffron pan\nYield: a 9x13\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", None),
+    ("Saffron pan\nFür 4 Personen\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 4),
     ("Saffron pan\nMakes 6 side-dish servings.\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 6),
     ("Saffron pan\n1 cup basmati rice (I use a 250 ml mug)\n2 cups water\nBoil, cover, 12 minutes on low. Serves 4", "liquid_water_ml", 500),
     ("Saffron pan\n200 g basmati rice\n350 ml + 50 ml boiling water\nBoil, cover, 12 minutes on low. Serves 4", "liquid_water_ml", 400),

@@ -21,7 +21,7 @@ SAID = [
     # minutes that nobody called minutes
     ("cover, low, 18.", 18, 18), ("off 10.", 10, 10), ("then another 5.", 5, 5), ("5 more if it is wet", 5, 5), ("rest 10", 10, 10), ("lid on, 12.", 12, 12), ("lid, smallest, 12;", 12, 12),
     ("peas in, off, lid, 5.", 5, 5), ("switch off & wait 5.", 5, 5), ("covered, 5 off", 5, 5), ("22 high, 10 NPR", 10, 10), ("calmer 9-10.", 9, 10), ("10-12 more to crisp", 10, 12),
-    ("mine took 17.", 17, 17), ("Off heat 10.", 10, 10), ("KEEP WARM 10.", 10, 10),
+    ("mine took 17.", 17, 17), ("Off heat 10.", 10, 10), ("15 menit", 15, 15), ("20 minuti", 20, 20), ("fierce fire, 8-10 low.", 8, 10), ("KEEP WARM 10.", 10, 10),
 ]  # fmt: skip
 
 
@@ -37,7 +37,7 @@ def test_so_many_minutes(said: str, low: float, high: float) -> None:
 @pytest.mark.parametrize(
     "said",
     [
-        "serves 4", "Serves about 6.", "plenty for four.", "Turn out like a cake. For 4.", "at 19:30", "by 7.45 pm", "at 180 for a start", "gas mark 6", "350°F", "step 4.", "in the 1970s",
+        "serves 4", "Serves about 6.", "plenty for four.", "Sufficient for four.", "Turn out like a cake. For 4.", "at 19:30", "by 7.45 pm", "at 180 for a start", "gas mark 6", "oven 2, not low.", "350°F", "step 4.", "in the 1970s",
         "a 9 x 13 dish", "2 cups rice", "12 rolls", "page 40", "1.5 l water", "a 22 cm pot", "800 W", "Ana, 8 years old", "10 g salt", "5 spice",
     ],
 )  # fmt: skip

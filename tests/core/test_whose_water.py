@@ -50,7 +50,9 @@ def test_the_pots_own_water(listed: str, steps: str, way: str, ml: float) -> Non
         ("Rice, water in a 9 x 13 pan. Foil. 325° for 1 hr. Do not peek.", "oven"),
         ("Boil the rice in plenty of salted water 12 minutes, drain.", "drain"),
         ("Soak the rice, drain. Boil the water, add the rice, cover, lowest heat 12 minutes. Off, 10.", "covered"),
+        ("Rice and water in the clay pot, both lids. Medium heat 13 minutes until steam comes from the hole. Off, 20.", "covered"),
         ("Simmer the rice in the water, uncovered, 20 minutes, stirring often.", "open"),
+        ("Wash until clear, cook on Regular. Fold in the peas.", "rice-cooker"),
         ("Steam the soaked rice in a muslin-lined steamer over boiling water 25 minutes.", "steam"),
     ],
 )  # fmt: skip

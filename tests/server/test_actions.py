@@ -130,6 +130,16 @@ def test_a_kitchen_at_its_edges_and_what_comes_in_later(home) -> None:
 POT = {"name": "the blue one", "diameter_cm": 22.0, "litres": 3.0, "lid": "tight"}
 
 
+def test_an_appliance_comes_into_a_kitchen_that_nobody_drew_yet(home, other) -> None:
+    assert kitchen.kitchen_row(home) is None
+    made = kitchen.add_appliance(home, "rice cooker")
+    assert (made.household, made.rice_cooker, len(made.burners)) == (home, True, 2)
+    again = kitchen.add_appliance(home, "microwave")
+    assert (again.pk, again.rice_cooker, again.microwave_w) == (made.pk, True, 800.0)
+    assert kitchen.kitchen_row(other) is None
+    refused("name", lambda: kitchen.add_appliance(home, "samovar"))
+
+
 def test_pots_have_short_names_and_a_new_width_forgets_the_test(home) -> None:
     pot = kitchen.add_pot(home, POT)
     for bad, at in (
@@ -344,6 +354,25 @@ def test_as_last_week_puts_the_same_days_once_and_as_rice(home, cook) -> None:
     assert made.on.weekday() == old.on.weekday() == 2 and made.choice is None
     assert (made.recipe, made.minutes, made.cook) == (recipe, 40, cook)
     assert [m.pk for m in week.meals(home, week.start_of(old.on))] == [old.pk] and Meal.objects.count() == 2
+
+
+def test_suggestions_are_for_days_to_come_and_for_as_many_as_are_wanted(home) -> None:
+    recipe = recipes.keep_recipe(home, RICE, [])
+    week.set_pace(home, 2, False)
+    thursday = MONDAY + timedelta(days=3)
+    assert "as many" in refused("", lambda: week.suggest(home, MONDAY, thursday)).lower()
+    gone = week.put_on(home, recipe, MONDAY)
+    assert "have passed" in refused("", lambda: week.suggest(home, MONDAY, thursday))
+    tonight, later = (week.put_on(home, recipe, thursday + timedelta(days=n)) for n in (0, 2))
+    week.suggest(home, MONDAY, thursday)
+    for m in (gone, tonight, later):
+        m.refresh_from_db()
+    # today is not over
+    assert gone.choice is None and tonight.choice and tonight.reason and later.choice
+    # two dishes, two grains
+    assert tonight.choice["to"] != later.choice["to"]
+    week.put_on(home, recipe, thursday + timedelta(days=3))
+    assert "shifted already" in refused("", lambda: week.suggest(home, MONDAY, thursday))
 
 
 @pytest.mark.parametrize("day", [date(1999, 12, 31), date(2201, 1, 1)])

@@ -340,6 +340,9 @@ def test_a_backup_restored_elsewhere_is_the_same_backup(full, neighbour, as_) ->
     assert PASSWORD not in json.dumps(lines) and of(lines, "member") == ["fen"]
     counts = put_back(other, lines).json()["counts"]
     assert counts["entries"] == 6 and counts["cookings"] == 2
+    # what both leave out would be alike too
+    assert [bool(e["photo"]) for e in of(lines, "entry")].count(True) == 1
+    assert len(of(lines, "decision")) == Decision.objects.exclude(household=neighbour.household).count() > 0
     assert bare(saved(other)) == bare(lines)
     # the same screens
     for path in ("notebook", "lessons", "larder", "kitchen", "shifts", "recipes"):

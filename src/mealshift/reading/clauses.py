@@ -65,7 +65,7 @@ THINGS = {
     "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
     "tomato": r"(?:tomato\w*|passata|toms|matar)",
     "pulse": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
-    "veg": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
+    "veg": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|porcini|ceps?|shiitake|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
     "meat": r"(?:chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
     "sauce": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|relish|stew|curry|tadka|kachumbari)",
     "fat": r"(?:oil|butter|ghee|fat|margarine|oleo|lard|dripping)",

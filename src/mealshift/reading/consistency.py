@@ -92,7 +92,7 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
                 (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
             )
         )
-    elif re.search(r"\bor\b|\bblend\b|\bmix\b|\bany\b", line.text, re.I):
+    elif re.search(r"\bor\b|\bblend\b|\bmix(?:ed)?\b|\bany\b|(?:&|\band|\+) wild\b", line.text, re.I):
         out.append(
             _one(
                 "grain",

@@ -16,7 +16,7 @@ from .names import as_rice
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b|\b(?:mixed|white|plain|quick)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b",
+    "cooker": r"\brice[- ]?cookers?\b|\b(?:mixed|white|plain|quick)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b",
@@ -148,6 +148,9 @@ def choose(
     elif not cooked and "all:steamer" in fs and _where(heats, _STEAMED) >= MOST_MINUTES and likely:
         # "spread it on the muslin, set over boiling water, steam 20 minutes"
         likely = [("steam", max(0.85, dict(likely).get("steam", 0.0))), *(x for x in likely if x[0] != "steam")]
+    elif not cooked and likely and likely[0][0] == "steam" and "all:steamer" not in fs and _only_its_own_steam(texts):
+        # "both lids, medium heat until steam comes from the hole": it stands in its water
+        likely = [("covered", max(0.7, dict(likely).get("covered", 0.0))), *(x for x in likely if x[0] != "covered")]
     elif not cooked and likely and likely[0][0] in ("covered", "open") and _hisses("\n".join(texts)):
         # "Lid, full flame, hiss, lowest 6 min … leave to drop by itself, nobody touch the valve"
         kind = "electric-pressure" if "all:electric" in fs else "pressure"
@@ -180,6 +183,18 @@ def choose(
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+_OWN_STEAM = re.compile(
+    r"\b(?:until|till|when|once)\b[^.;!?]{0,24}\bsteam\b|\bsteam (?:comes|rises|escapes|hole|shoots|starts|stops)\b|\b(?:see|full of|let off|the) steam\b",
+    re.I,
+)
+
+
+def _only_its_own_steam(texts: Sequence[str]) -> bool:
+    """Is steam only what comes from the pot, and nothing is steamed?"""
+    whole = "\n".join(texts)
+    return bool(_OWN_STEAM.search(whole)) and not _STEAMED.search(_OWN_STEAM.sub("", whole))
 
 
 def _hisses(text: str) -> bool:

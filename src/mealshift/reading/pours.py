@@ -21,6 +21,7 @@ from ..measures import RANGE_PATTERN, Measures
 from ..process import Span
 from ..recipe import Line
 from ..text.amounts import AMOUNT, parse
+from ..text.sentences import sentences
 from . import ingredients
 from .clauses import THINGS
 from .structure import Structure
@@ -127,6 +128,11 @@ _LEFT = re.compile(
     rf"\b(?:until|till)\s+(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left)\b",
     re.I,
 )
+# "cook the rice in the other 2 cups of broth": the first went to something else
+_OTHER = re.compile(
+    rf"\b(?:remaining|other|rest,)\s+(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the |your )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|water|broth|stock))\b",
+    re.I,
+)
 _OF_A_THING = re.compile(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
 _THE_KEPT = re.compile(
     r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
@@ -168,18 +174,24 @@ def reserved(
         if drawn and _OF_A_THING.search(drawn["of"]):
             m = drawn
         left = None if m else _LEFT.search(piece.text[:4000])
-        m = m or left
+        other = None if m or left else _OTHER.search(piece.text[:4000])
+        m = m or left or other
         if m is None:
             before += piece.text + "\n"
             continue
         told = before + piece.text[: m.start()]
+        rest = False
+        if other and handle is not None:
+            a, b = next(((a, b) for a, b in sentences(piece.text) if a <= m.start() < b), (0, len(piece.text)))
+            told = before + piece.text[:a]
+            rest = bool(handle.search(piece.text, a, b)) and not handle.search(told)
         later = piece.text[m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
         again = any(
             (left, _THE_KEPT.search(later), " " in m["of"] and m["of"].lower() in later.lower(), m["a"] in later)
         )
-        joins = drawn or (again and handle is not None and handle.search(later) and not handle.search(told))
+        joins = drawn or rest or (again and handle is not None and handle.search(later) and not handle.search(told))
         if not item.ml or kind is None or not joins:
             before += piece.text + "\n"
             continue

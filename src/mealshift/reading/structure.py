@@ -23,12 +23,12 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us)"
+_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes)|pessoas|orang|kişi(?:lik)?|os[oó]by?|watu)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
+    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
@@ -37,7 +37,7 @@ _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
 _MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
 _ALONE = re.compile(
-    rf"(?<![\w/.]){_N}(?!\s*(?:cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I
+    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I
 )
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
@@ -359,7 +359,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         elif cls == "step":
             if not out.steps and ln.index > last_listed:
                 # a heading among the ingredients heads no step where all steps come after all of them
-                section = piece.section = section if heads_steps else ""
+                section = piece.section = section if heads_steps or way_of(section) else ""
             near = [x.line for x in tagged[max(0, ln.index - WRAPS) : ln.index + WRAPS]]
             if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near):
                 _join(before, piece, told)
@@ -743,7 +743,8 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 re.I,
             )
             ends = re.fullmatch(r"[\s.,;!)]*", t.line.text[m.end() :])
-            if plain_for and ends and re.search(r"(?:^|[.!?])\s*$", t.line.text[: m.start()]):
+            by_itself = ends and re.search(r"(?:^|[.!?])\s*$", t.line.text[: m.start()])
+            if plain_for and by_itself:
                 # "… like a cake. For 4."
                 people = ends
             if (
@@ -768,6 +769,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 re.search(r"\b(?:bowls?|plates?|heads?)\b", m[0], re.I)
                 and cls not in ("servings", "meta", "title")
                 and not whole
+                and not by_itself
             ):
                 continue
             if said.strip().lower() in ("a", "an", "half", "a half", "quarter"):

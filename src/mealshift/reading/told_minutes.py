@@ -176,6 +176,7 @@ _THEN_STARTED = re.compile(
 )
 _CHILLED = re.compile(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
 _SAME_SAID = re.compile(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
+_OR_SO_LONG = re.compile(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
 # "(45 mins if it was not frozen)"
 _IF_NOW = re.compile(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
 # "simmer 5 min if you want it thicker"
@@ -185,7 +186,7 @@ _IF_WANTED = re.compile(
 )
 # "12-14 min (easy-cook 16)"
 _OTHER_SORT = re.compile(
-    r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|older|fan|gas)[a-z]*:? (?:about |~)?",
+    r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|arborio|carnaroli|vialone|bomba|sella|older|fan|gas|winter|summer)[a-z]*:? (?:about |~)?",
     re.I,
 )
 _OR_ELSE = re.compile(r"\(or [^.;()]*$", re.I)
@@ -236,6 +237,9 @@ _WHILE_IT = re.compile(
 _COOLS = re.compile(
     r"(?:^|[.;,!]\s*)(?:let (?:it |them )?|then |and )*cool(?: it| them| down| off)?,?(?: for)?\s*$", re.I
 )
+# Turkish says it behind the minutes: it is left standing, it is fried
+_BEKLET = re.compile(r"\s*(?:kadar )?beklet", re.I)
+_KAVUR = re.compile(r"\s*(?:daha |kadar )*kavur", re.I)
 _STEEPED = re.compile(r"\b(?:steep|bloom|infuse|dissolve)\w*\b[^.;!?]{0,40}$", re.I)
 # "put it with the measured water in a heavy pot and leave to stand 10 minutes"
 _PUT_WITH_WATER = re.compile(
@@ -423,8 +427,8 @@ RULES = (
         fits=lambda p: p.kind in ("heat", "rest", "release", "come_up", "pan", "toast") and _in_a_part_of_its_own(p),
     ),
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other") and p.since("come_up", _THEN_LOW)),
-    Rule("8 whistles, medium heat (20 min)", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID)),
-    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before))),
+    Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", _OR_SO_LONG)),
+    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
@@ -498,7 +502,7 @@ RULES = (
         "While it bakes, boil the beans for 3 minutes", "other", 0.93, leaves="",
         fits=lambda p: p.kind == "heat" and p.had("heat") and _WHILE_IT.search(p.back(160)) and not (p.clause and "grain" in p.clause.things),
     ),
-    Rule("Fill with half the rice. Cool 20 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan") and _COOLS.search(p.before), leaves=""),
+    Rule("Fill with half the rice. Cool 20 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan", "other") and _COOLS.search(p.before)),
     Rule(
         "Steep the saffron 10 minutes", "other", 0.95, leaves="",
         fits=lambda p: p.kind == "soak" and _STEEPED.search(p.before) and not (p.clause and "grain" in p.clause.things) and not as_rice(p.before).count("rice"),
@@ -507,6 +511,8 @@ RULES = (
         "Put it with the measured water in a heavy pot and leave to stand 10 minutes", "soak", 0.8, leaves="",
         fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat", "pan", "come_up", "toast") and _PUT_WITH_WATER.search(p.back(140)) and not _by_another(p),
     ),
+    Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
+    Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan") and not p.had("heat") and p.after(_KAVUR), leaves=""),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),
     Rule(
         "add the rice, cook till 70 % done, about 5 minutes", "heat", 0.97,

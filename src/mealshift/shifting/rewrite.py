@@ -541,6 +541,9 @@ class _View:
             if ml is None or not self.a.carrier_was_ml or (m["what"].lower() == "milk" and not milks):
                 continue
             whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
+            if not whole and all(ln.name == KEPT for ln in mine):
+                # the pot has a part of it, told by itself; the rest went elsewhere
+                continue
             if not whole and any(
                 abs((ln.ml or 0) - ml) < 3 and ln.kind in ("water", "stock")
                 for ln in self.recipe.lines
@@ -686,7 +689,8 @@ class _View:
                     and not re.search(r"\btop", step.text[end:], re.I)
                 ):
                     # so much more may not be left of it
-                    edits[-1] = replace(edits[-1], new=edits[-1].new + " (top up with water if short)")
+                    behind = max(end, at + len(ln.text))
+                    edits.append(Edit(behind, behind, " (top up with water if short)"))
                 if edits[-1].new != was and told_by_the_grain(ln):
                     edits += as_the_grain(step.text, end)
         return edits

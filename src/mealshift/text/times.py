@@ -13,7 +13,7 @@ from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
 _MIN = (
-    r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
+    r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
 )
 _HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
@@ -39,7 +39,7 @@ TIME = re.compile(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = re.compile(
-    r"m[il1]n|hour|hr|dakika|dk\b|ghant|saat|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final",
+    r"m[il1]n|menit|menut|hour|hr|dakika|dk\b|ghant|saat|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
@@ -49,6 +49,8 @@ _BARE = re.compile(
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
     rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b| off\s*(?:[.,;)]|$))"
+    # "8 min fierce, 8-10 low"
+    rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:on )?(?:low|high|medium|gentle|fierce|hard)(?=\s*(?:[.;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
@@ -57,7 +59,7 @@ _BARE = re.compile(
 # "serves about 4.", "plenty for four": people, not minutes
 _PEOPLE = re.compile(
     r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$"
-    r"|\b(?:enough|plenty|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
+    r"|\b(?:enough|plenty|sufficient|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
     re.I,
 )
 _FOR_SO_MANY = re.compile(r"(?:^|[.!?]\s+)for\s$", re.I)
@@ -98,7 +100,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r") if m[k])
         if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a) or _PEOPLE.search(text[max(0, a - 30) : a]):
             continue
         if _FOR_SO_MANY.search(text, 0, a) and _ENDS.match(text, b):
