@@ -219,6 +219,11 @@ def guess_grain(text: str, least: int = 1) -> Found | None:
                 # "thin rice noodles" is no misspelt Thai rice
                 continue
             hit = process.extractOne(said, list(_normal()), scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
-            if hit and abs(len(hit[0]) - len(said)) <= 2 and min(len(hit[0]), len(said)) >= 6 and (best is None or hit[1] > best[0]):
+            if (
+                hit
+                and abs(len(hit[0]) - len(said)) <= 2
+                and min(len(hit[0]), len(said)) >= 6
+                and (best is None or hit[1] > best[0])
+            ):
                 best = (hit[1], Found(_normal()[hit[0]], Span(start, end), text[start:end], False))
     return best[1] if best else None

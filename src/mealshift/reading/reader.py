@@ -245,7 +245,13 @@ _SOUTH_ASIAN = re.compile(
 def _raw_is_uncooked(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
     """ "1 cup raw rice" is a kind of rice only where such rice is sold; elsewhere it says that it is not cooked yet."""
     mine = None if source is None else lines[source]
-    if mine is None or mine.grain != "rice-white-raw" or mine.corrected or not _RAW.fullmatch(mine.name.strip()) or _SOUTH_ASIAN.search(laid.plain):
+    if (
+        mine is None
+        or mine.grain != "rice-white-raw"
+        or mine.corrected
+        or not _RAW.fullmatch(mine.name.strip())
+        or _SOUTH_ASIAN.search(laid.plain)
+    ):
         return lines
     out = list(lines)
     by_mass = unit_kind(mine.unit) == "mass"

@@ -37,7 +37,8 @@ _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
 _MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
 _ALONE = re.compile(
-    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)", re.I
+    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)",
+    re.I,
 )
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"

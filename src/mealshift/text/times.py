@@ -12,9 +12,7 @@ from functools import lru_cache
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
-_MIN = (
-    r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
-)
+_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
 _HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
