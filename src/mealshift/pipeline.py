@@ -245,13 +245,14 @@ def what_if(s: Shift, pour_ml: float | None, minutes: float | None, lid: str | N
     changed = simulate(s.pot, pour_ml, minutes, lid, start) if (pour_ml, minutes, lid) != (None, None, None) else plan
     poured = s.pot.pour_ml if pour_ml is None else pour_ml
     return {
-        "plan": run_report(plan),
-        "changed": run_report(changed),
+        "plan": run_report(plan, s.pot.kitchen),
+        "changed": run_report(changed, s.pot.kitchen),
         "pour_said": said(poured, *said_measure(s.choice, s.recipe)),
     }
 
 
-def run_report(run: Run) -> RunRow:
+def run_report(run: Run, kitchen: Kitchen) -> RunRow:
+    """kitchen: as whose household it is said."""
     v = run.verdict
     return {
         "curve": curve(run),
@@ -259,7 +260,13 @@ def run_report(run: Run) -> RunRow:
         "off_at": run.off_at,
         "done_at": run.done_at,
         "dry_at": run.dry_at,
-        "verdict": {"code": v.code, "minute": v.minute, "text": v.text, "add_ml": v.add_ml, "add_min": v.add_min},
+        "verdict": {
+            "code": v.code,
+            "minute": v.minute,
+            "text": kitchen.says(v.text),
+            "add_ml": v.add_ml,
+            "add_min": v.add_min,
+        },
     }
 
 

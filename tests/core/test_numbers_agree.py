@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from mealshift import cooking, pipeline
 from mealshift.cooking import Event
 from mealshift.grains import all_grains, grain
+from mealshift.manner import Manner
 from mealshift.measures import round_half_up
 from mealshift.planning import Dish, plan_dinner
 from mealshift.pot import Kitchen
@@ -95,6 +96,20 @@ def test_the_stove_says_the_bench_s_reserve_and_mends_the_pot_as_it_will_be() ->
     minutes = [[m["minute"] for m in ws[0]["mends"]] for ws in (early, late)]
     assert minutes[0][0] == pytest.approx(5) and minutes[1][0] == pytest.approx(20)
     assert all(sorted(row) == row for row in minutes)
+
+
+def test_advice_for_a_pot_is_said_as_the_household_pours() -> None:
+    for amounts, there, gone in (("cups", "cup", " ml"), ("metric", " ml", "cup")):
+        kitchen = Kitchen(manner=Manner(amounts))
+        script, _ = evening(kitchen=kitchen)
+        boil = next(s for s in script.steps if s.kind == "boil")
+        [row] = cooking.report(script, [Event("a", "begun", boil.planned, {"step": boil.id})], boil.planned + 20)[
+            "pots"
+        ]
+        [dry] = [w for w in row["wrongs"] if w["code"] == "dry_hard"]
+        assert all(there in m["text"] and gone not in m["text"] and m["add_ml"] for m in dry["mends"])
+        dried = pipeline.what_if(shifted(demo("01"), "quinoa", kitchen=kitchen), 60.0, None, None)["changed"]["verdict"]
+        assert dried["code"] != "right" and there in dried["text"] and gone not in dried["text"]
 
 
 def test_the_words_of_the_recipe_stand_on_its_own_pots_card_and_no_others() -> None:

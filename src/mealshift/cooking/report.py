@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Literal
 
 from ..measures import round_half_up
-from ..pot import Pot
+from ..pot import Kitchen, Pot
 from ..pot.account import said as said_amount
 from ..pot.simulation import Run, curve, simulate
 from ..results import CookPot, CookState, CookStep, DishTonight, Mend, WrongRow
@@ -114,7 +114,7 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> Coo
         out["scale"] = weighed(pot, run, weight[0] - on, weight[1]).text
     if now.probed:
         out["celsius"] = max(now.probed)[1]
-    return {**out, "verdict": "" if run.verdict.code == "right" else run.verdict.text}
+    return {**out, "verdict": "" if run.verdict.code == "right" else pot.kitchen.says(run.verdict.text)}
 
 
 def _wrongs(
@@ -136,17 +136,17 @@ def _wrongs(
         {
             "code": w,
             "text": WRONGS[w],
-            "mends": [_mend(at, rescue(pot, w, r, at, locked)) for at, r, locked in runs],
+            "mends": [_mend(at, rescue(pot, w, r, at, locked), pot.kitchen) for at, r, locked in runs],
         }
         for w in wrongs_for(pot)
     ]
 
 
-def _mend(minute: float, a: Answer) -> Mend:
+def _mend(minute: float, a: Answer, kitchen: Kitchen) -> Mend:
     return {
         "minute": round(minute, 1),
         "what": a.what,
-        "text": a.text,
+        "text": kitchen.says(a.text),
         "add_ml": a.add_ml,
         "add_min": a.add_min,
         "lid": a.lid,

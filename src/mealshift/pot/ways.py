@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from ..grains import TEXTURES, Grain
 from ..grains.catalogue import METHODS
 from ..manner import Manner
+from ..measures import Measures
 from ..problems import Refusal
 from .methods import Method
 from .methods import method as method_row
@@ -60,6 +61,10 @@ class Kitchen:
             if self.manner.amounts == "cups"
             else ("measure", self.measure_ml, self.measure_name)
         )
+
+    def says(self, text: str) -> str:
+        """A sentence of our own with its amounts and degrees as this household says them."""
+        return self.manner.said(text, Measures(self.cup_ml, self.measure_ml))
 
     def up_share(self, method: str) -> float:
         """So many times the reckoned way up to pressure takes here."""

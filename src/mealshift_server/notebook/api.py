@@ -174,5 +174,5 @@ def judge(request: HttpRequest, data: s.GuessIn) -> Any:
     task = training.Task(data.grain, data.dry_ml, data.pot_cm, data.lid, data.texture)
     j = practice.judge(mine, cast(User, request.user), task, data.pour_ml, data.minutes)
     band = cast(Any, report(j.pot))["time"]["cook"]
-    return {"plan": pipeline.run_report(j.plan), "run": pipeline.run_report(j.run), "pour_ml": j.pot.pour_ml, "cook_min": j.pot.cook_typical, "look": [band["low"], band["high"]],
+    return {"plan": pipeline.run_report(j.plan, j.pot.kitchen), "run": pipeline.run_report(j.run, j.pot.kitchen), "pour_ml": j.pot.pour_ml, "cook_min": j.pot.cook_typical, "look": [band["low"], band["high"]],
             "said": j.said, "why": list(j.why), "sign": j.pot.grain.sign(j.pot.way.texture), **_standing(mine)}  # fmt: skip
