@@ -159,7 +159,7 @@ _PARTS = {
     "two thirds": 2 / 3,
 }
 _WORDS: dict[str, float] = {
-    **_SMALL, **_TENS, "a": 1, "an": 1, "half": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a half a": 0.5, "half of a": 0.5, "a quarter of a": 0.25,
+    **_SMALL, **_TENS, "a": 1, "an": 1, "half": 0.5, "aadha": 0.5, "aadhi": 0.5, "adha": 0.5, "yarım": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a half a": 0.5, "half of a": 0.5, "a quarter of a": 0.25,
     "a quarter of an": 0.25, "quarter of a": 0.25, "quarter of an": 0.25, "a quarter": 0.25, "quarter": 0.25, "three quarters of a": 0.75, "three quarters of an": 0.75,
     "three quarters": 0.75, "three-quarters": 0.75, "a third of a": 1 / 3, "two thirds of a": 2 / 3, "a third": 1 / 3, "two thirds": 2 / 3, "a dozen": 12, "dozen": 12,
     "a couple of": 2, "a couple": 2, "couple of": 2, "a few": 3, "few": 3, "a hundred": 100, "one hundred": 100, "hundred": 100,

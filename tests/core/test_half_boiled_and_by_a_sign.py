@@ -249,6 +249,8 @@ NOTES = [
     ("Saffron pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Turn out like a cake. For 4.", "servings", 4),
     ("Saffron pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. 4 bowls.", "servings", 4),
     ("Saffron pan\nYield: a 9x13\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", None),
+    ("Saffron pan\nYield: one 9x13 pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", None),
+    ("Saffron pan\nServing size 1/4 cup dry\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Makes 4 servings.", "servings", 4),
     ("Saffron pan\nFür 4 Personen\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 4),
     ("Saffron pan\nMakes 6 side-dish servings.\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 6),
     ("Saffron pan\n1 cup basmati rice (I use a 250 ml mug)\n2 cups water\nBoil, cover, 12 minutes on low. Serves 4", "liquid_water_ml", 500),

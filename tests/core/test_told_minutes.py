@@ -28,6 +28,7 @@ SAID = [
     ("Simmer 15 minutes (45 minutes if it was not frozen).", "heat", "heat", "other"),
     ("It can be made the day before and kept; then bake 45 minutes.", "", "heat", "other"),
     ("Put it in the rice cooker. When it clicks leave it 10 minutes.", "", "heat", "rest"),
+    ("In the rice cooker. When cooked, steam as it is 10 minutes.", "", "heat", "rest"),
     ("Bake 1 hour. Check at 50 minutes.", "heat", "heat", "from_start~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "other", "rest~"),
     ("Add the rice; cook, stirring, until golden, 5 minutes.", "", "heat", "toast~"),

@@ -28,7 +28,7 @@ _PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?(?=
 _KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|9 ?x|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))"
+    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
@@ -37,7 +37,7 @@ _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
 _MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
 _ALONE = re.compile(
-    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b)",
+    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b|\s?/\s?\d|\s+\d{{1,2}} ?x ?\d)",
     re.I,
 )
 _HEAD_ONLY = re.compile(

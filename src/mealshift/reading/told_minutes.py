@@ -259,7 +259,7 @@ _JUST_OFF = re.compile(
 )
 # a rice cooker that is done: "when finished steam 10 min more"
 _CLICKED = re.compile(
-    r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,40}$",
+    r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|cooked|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,40}$",
     re.I,
 )
 # the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"
