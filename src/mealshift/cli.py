@@ -461,7 +461,8 @@ def _share(text: str) -> tuple[str, float]:
 def _shift_text(d: Mapping[str, Any]) -> str:
     out = [d["title"], ""]
     out += [
-        f"  {i['text']}" + (f"   (was: {i['was']})" if i["was"] != i["text"] else "")
+        f"  {i['text']}"
+        + ("   (new)" if i["was"] is None else f"   (was: {i['was']})" if i["was"] != i["text"] else "")
         for i in d["ingredients"]
         if i["text"]
     ]

@@ -79,6 +79,10 @@ def test_read_and_shift_and_grains(capsys) -> None:
     assert len(grains) >= 40 and all(g["done_when"] for g in grains)
     code, text, _ = run(capsys, "shift", PILAF, "--to", "quinoa")
     assert code == 0 and "305 ml" not in text and "quinoa" in text
+    # cooked grain is cooked first: its water is a line of its own that the recipe did not have
+    cooked = str(next(DEMO.glob("09*")))
+    text = run(capsys, "shift", cooked, "--to", "quinoa")[1]
+    assert "ml water   (new)" in text and "None" not in text
 
 
 @pytest.mark.parametrize(
