@@ -103,18 +103,12 @@ def choose(
     likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (kept and x[0] == "drain")]
     elsewhere = "in:whistle" not in fs and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
     if "all:whistle" in fs and not cooked and not elsewhere:
-        likely = [("pressure", max(0.9, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
+        likely = _first("pressure", 0.9, likely)
     elif ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs) and "simmered" not in fs and not cooked:
-        likely = [
-            ("rice-cooker", max(0.85, dict(likely).get("rice-cooker", 0.0))),
-            *(x for x in likely if x[0] != "rice-cooker"),
-        ]
+        likely = _first("rice-cooker", 0.85, likely)
     elif "title:cooker" in fs and not cooked and not (heats and _ON_THE_HOB.search("\n".join(texts))):
         # "Salmon rice (rice cooker)": wash, pour, "cook on normal", and no minutes of a hob
-        likely = [
-            ("rice-cooker", max(0.8, dict(likely).get("rice-cooker", 0.0))),
-            *(x for x in likely if x[0] != "rice-cooker"),
-        ]
+        likely = _first("rice-cooker", 0.8, likely)
     elif (
         fs & {"all:electric", "title:electric"}
         and "all:hob_cooker" not in fs
@@ -122,47 +116,41 @@ def choose(
         and not fs & {"all:whistle", "all:slow"}
         and not cooked
     ):
-        likely = [
-            ("electric-pressure", max(0.85, dict(likely).get("electric-pressure", 0.0))),
-            *(x for x in likely if x[0] != "electric-pressure"),
-        ]
+        likely = _first("electric-pressure", 0.85, likely)
     elif (
         ("in:microwave" in fs and not fs & {"in:oven", "simmered"})
         or ("title:microwave" in fs and ("simmered" not in fs or _where(heats, _IN_MICROWAVE) > 0))
         or _where(heats, _IN_MICROWAVE) >= MOST_MINUTES
     ) and not cooked:
-        likely = [
-            ("microwave", _by_place("microwave", likely)),
-            *(x for x in likely if x[0] != "microwave"),
-        ]
+        likely = _first("microwave", _by_place("microwave", likely), likely)
     elif (
         _where(heats, _IN_OVEN) >= MOST_MINUTES
         and not cooked
         # with all its minutes in the oven, what is drained before was soaked
         and not (likely and likely[0][0] in ("steam", "drain") and _where(heats, _IN_OVEN) < ALL_MINUTES)
     ):
-        likely = [("oven", _by_place("oven", likely)), *(x for x in likely if x[0] != "oven")]
+        likely = _first("oven", _by_place("oven", likely), likely)
     elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
         # "Heat the oven … cook for 2 hours", and nothing stands on a hob
-        likely = [("oven", max(0.85, _by_place("oven", likely))), *(x for x in likely if x[0] != "oven")]
+        likely = _first("oven", max(0.85, _by_place("oven", likely)), likely)
     elif not cooked and "all:steamer" in fs and _where(heats, _STEAMED) >= MOST_MINUTES and likely:
         # "spread it on the muslin, set over boiling water, steam 20 minutes"
-        likely = [("steam", max(0.85, dict(likely).get("steam", 0.0))), *(x for x in likely if x[0] != "steam")]
+        likely = _first("steam", 0.85, likely)
     elif not cooked and likely and likely[0][0] == "steam" and "all:steamer" not in fs and _only_its_own_steam(texts):
         # "both lids, medium heat until steam comes from the hole": it stands in its water
-        likely = [("covered", max(0.7, dict(likely).get("covered", 0.0))), *(x for x in likely if x[0] != "covered")]
+        likely = _first("covered", 0.7, likely)
     elif not cooked and likely and likely[0][0] in ("covered", "open") and _hisses("\n".join(texts)):
         # "Lid, full flame, hiss, lowest 6 min … leave to drop by itself, nobody touch the valve"
         kind = "electric-pressure" if "all:electric" in fs else "pressure"
-        likely = [(kind, max(0.8, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
+        likely = _first(kind, 0.8, likely)
     elif _where(heats, _AT_PRESSURE) >= MOST_MINUTES and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:electric" in fs else "pressure"
-        likely = [(kind, max(0.75, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
+        likely = _first(kind, 0.75, likely)
     elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":
-        likely = [("pressure", max(0.8, dict(likely).get("pressure", 0.0))), *(x for x in likely if x[0] != "pressure")]
+        likely = _first("pressure", 0.8, likely)
     elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:high_pressure" in fs else "pressure"
-        likely = [(kind, max(0.7, dict(likely).get(kind, 0.0))), *(x for x in likely if x[0] != kind)]
+        likely = _first(kind, 0.7, likely)
     if not likely:
         return way, sure, []
     plenty = ratio is not None and (ratio or PLENTY) >= PLENTY and poured_off(found)
@@ -246,6 +234,11 @@ _IN_WATER = re.compile(
 _IF_ANY = re.compile(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
 _INTO_A_SIEVE = re.compile(r"\b(?:colander|sieve|strainer)\b", re.I)
 _POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
+
+
+def _first(way: str, least: float, likely: Sequence[tuple[str, float]]) -> list[tuple[str, float]]:
+    """This way before all others, and at least so sure."""
+    return [(way, max(least, dict(likely).get(way, 0.0))), *(x for x in likely if x[0] != way)]
 
 
 def _by_place(way: str, likely: Sequence[tuple[str, float]]) -> float:

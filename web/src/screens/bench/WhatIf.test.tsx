@@ -51,6 +51,9 @@ it("pours by tens, up to twice the plan, and says it as the household does", asy
   expect(slider).toHaveAttribute("aria-valuemax", "1080");
   expect(screen.getByText("2¼ cups")).toBeInTheDocument();
   for (let n = 0; n < 6; n += 1) fireEvent.keyDown(slider, { key: "ArrowLeft" });
+  // never the cups of the pour before beside this one's millilitres
+  expect(screen.getByText("480 ml")).toBeInTheDocument();
+  expect(screen.queryByText("2¼ cups")).toBeNull();
   await waitFor(() => expect(last().pour_ml).toBe(480));
   expect(await screen.findByText("2 cups")).toBeInTheDocument();
   expect(screen.getByText(", 480 ml")).toBeInTheDocument();

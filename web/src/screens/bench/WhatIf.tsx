@@ -28,7 +28,9 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
   const trouble = asTrouble(runs.error);
   const found = runs.data;
   const verdict = found?.changed.verdict;
-  const said = pourSaid(pour, found?.pour_said ?? pot.water.pour_said);
+  // while it slides the answer is of another pour: the millilitres are right at once
+  const fresh = asked.pour_ml === what.pour_ml && !runs.isPlaceholderData;
+  const said = pourSaid(pour, fresh && found ? found.pour_said : what.pour_ml === null ? pot.water.pour_said : { amount: pour, unit: "ml" });
   const lidded = ["covered", "open", "off-heat", "oven"].includes(pot.method);
   return (
     <section aria-label="What if" className="mt-5 rounded-sheet border border-line bg-sheet p-5">
