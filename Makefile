@@ -18,10 +18,10 @@ serve: .venv/.run web/dist/index.html ## the same without the demo household and
 
 test: .venv/.dev web/node_modules/.done web/dist/index.html chromium lint types imports core server web browser ## everything that must be green
 
-lint: .venv/.dev web/node_modules/.done web/src/api/schema.d.ts ## ruff and eslint
+lint: .venv/.dev web/node_modules/.done web/src/api/schema.d.ts ## ruff, eslint and prettier
 	.venv/bin/ruff check src tests scripts manage.py
 	.venv/bin/ruff format --check -q src tests scripts manage.py
-	cd web && npx eslint src
+	cd web && npx eslint src && npx prettier --check --log-level warn src
 
 types: .venv/.dev web/node_modules/.done web/src/api/schema.d.ts ## mypy and tsc
 	.venv/bin/mypy src
@@ -67,9 +67,10 @@ api: .venv/.dev web/node_modules/.done ## rewrite the OpenAPI snapshot (the Type
 	$(PY) manage.py export_openapi_schema --api mealshift_server.api.api --indent 1 --output src/mealshift_server/openapi.json
 	cd web && npm run -s api
 
-format: .venv/.dev ## let the formatter have its way
+format: .venv/.dev web/node_modules/.done ## let the formatters have their way
 	.venv/bin/ruff check --fix -q src tests scripts manage.py
 	.venv/bin/ruff format -q src tests scripts manage.py
+	cd web && npx prettier --write --log-level warn src
 
 requirements: .venv/.uv ## pin anew after a change of requirements*.in
 	.venv/bin/uv pip compile -q requirements.in -o requirements.txt --generate-hashes --no-python-downloads --no-header

@@ -227,7 +227,18 @@ def against_blank() -> tuple[int, int, int]:
     """The first load of who has no account and of who is signed in, and that of a page that says nothing, built now with the same tools."""
     dist = ROOT / "web" / "dist"
     with tempfile.TemporaryDirectory() as out:
-        build = ["npx", "vite", "build", "-c", "blank/vite.config.ts", "--outDir", out, "--emptyOutDir", "--logLevel", "error"]  # fmt: skip
+        build = [
+            "npx",
+            "vite",
+            "build",
+            "-c",
+            "blank/vite.config.ts",
+            "--outDir",
+            out,
+            "--emptyOutDir",
+            "--logLevel",
+            "error",
+        ]
         subprocess.run(build, cwd=ROOT / "web", check=True, stderr=subprocess.DEVNULL)
         blank = first_load(Path(out))
     return (

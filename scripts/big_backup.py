@@ -76,8 +76,15 @@ def _grow(house: object, evenings: int, photos: int) -> None:
     Image.frombytes("RGB", (800, 600), rng.randbytes(800 * 600 * 3)).save(out, "JPEG", quality=82)
     for n in range(evenings):
         cooking = Cooking.objects.create(
-            household=house, client_id=f"big-{n}", title="Tomato pilaf", began=entry.created, serve_at=entry.created, script=script, dishes=dishes, ended=entry.created,
-        )  # fmt: skip
+            household=house,
+            client_id=f"big-{n}",
+            title="Tomato pilaf",
+            began=entry.created,
+            serve_at=entry.created,
+            script=script,
+            dishes=dishes,
+            ended=entry.created,
+        )
         Event.objects.bulk_create(
             Event(
                 cooking=cooking, client_id=f"e{k}", kind="done", minute=float(k), data={"step": f"s{k}", "by": "hand"}

@@ -34,9 +34,14 @@ RATES = {
 }
 # hydrations that food-composition tables call low, with theirs (cooked water content of the usual tables, per g of dry grain as sold)
 COMPOSITION = {
-    "rice-brown-long": 1.95, "rice-brown-short": 1.8, "rice-parboiled": 2.0, "bulgur-coarse": 2.6, "wild-rice": 2.5,
-    "freekeh-cracked": 2.1, "wheat-broken": 2.5,
-}  # fmt: skip
+    "rice-brown-long": 1.95,
+    "rice-brown-short": 1.8,
+    "rice-parboiled": 2.0,
+    "bulgur-coarse": 2.6,
+    "wild-rice": 2.5,
+    "freekeh-cracked": 2.1,
+    "wheat-broken": 2.5,
+}
 MAY_MOVE, MAY_MOVE_WEAK = 0.12, 0.12
 
 
@@ -53,7 +58,17 @@ class Case:
 def cases() -> list[Case]:
     from tests.core.test_usual import rows
 
-    out = [Case(r["grain"], r["way"].split()[0], 237.0, float(r["ratio_low"]), float(r["ratio_high"]), dict(o.split("=") for o in r["way"].split()[1:])) for r in rows()]  # fmt: skip
+    out = [
+        Case(
+            r["grain"],
+            r["way"].split()[0],
+            237.0,
+            float(r["ratio_low"]),
+            float(r["ratio_high"]),
+            dict(o.split("=") for o in r["way"].split()[1:]),
+        )
+        for r in rows()
+    ]
     for c in json.loads((ROOT / "tests/core/usual_more.json").read_text())["cases"]:
         if not c["water"]:
             continue
@@ -101,7 +116,12 @@ def main() -> None:
         value = {n: start[n] * np.exp(v) for n, v in zip(names, x, strict=True)}
         with_rates({n: value[n] for n in RATES})
         grains = {s: replace(g := grain(s), hydration={t: h * value[s] for t, h in g.hydration.items()}) for s in slugs}
-        return np.array([np.log(ratio(c, grains[c.slug]) / ((c.low + c.high) / 2)) / (np.log(c.high / c.low) / 2 + 0.05) for c in found])  # fmt: skip
+        return np.array(
+            [
+                np.log(ratio(c, grains[c.slug]) / ((c.low + c.high) / 2)) / (np.log(c.high / c.low) / 2 + 0.05)
+                for c in found
+            ]
+        )
 
     x = np.zeros(len(names))
     for _ in range(12):
@@ -121,7 +141,24 @@ def main() -> None:
         else:
             h = grain(n).hydration_at(grain(n).usual_at)
             print(f"{n:18} × {now:.3f}   usual texture {h:.2f} → {h * now:.2f}")
-    inside = sum(c.low <= round(ratio(c, replace(grain(c.slug), hydration={t: h * start[c.slug] * np.exp(x[names.index(c.slug)]) for t, h in grain(c.slug).hydration.items()})), 2) <= c.high for c in found)  # fmt: skip
+    inside = sum(
+        c.low
+        <= round(
+            ratio(
+                c,
+                replace(
+                    grain(c.slug),
+                    hydration={
+                        t: h * start[c.slug] * np.exp(x[names.index(c.slug)])
+                        for t, h in grain(c.slug).hydration.items()
+                    },
+                ),
+            ),
+            2,
+        )
+        <= c.high
+        for c in found
+    )
     print(f"{len(found)} cases, {inside} inside, median {np.median(r):+.2f} half-widths")
 
 

@@ -1,9 +1,9 @@
 """One line broken at a time, in a copy, and the tests that should notice: what survives is printed. `make mutants`.
 
-    .venv/bin/python scripts/mutants.py [how many a room] [room …]
+    .venv/bin/python scripts/mutants.py [how many a room] [seed=N] [room …]
 
 A mutant turns a comparison, a sign, a number, an `and`, a `not` or a default; or takes a household out of a query. Which lines are broken is the same in every run
-(a fixed seed), so that two runs can be compared. A room's tests stop at the first that fails.
+with the same seed, so that two runs can be compared; another seed breaks lines no test was written against. A room's tests stop at the first that fails.
 """
 
 from __future__ import annotations
@@ -129,7 +129,7 @@ def survives(copy: Path, mutant: Mutant, tests: list[str]) -> bool | None:
         target.write_text(whole, encoding="utf-8")
 
 
-def main(most: int, rooms: list[str]) -> int:
+def main(most: int, seed: str, rooms: list[str]) -> int:
     alive = tried = 0
     with tempfile.TemporaryDirectory() as folder:
         copy = Path(folder)
@@ -159,7 +159,7 @@ def main(most: int, rooms: list[str]) -> int:
         os.symlink(ROOT / "web/node_modules", copy / "web/node_modules")
         for room in rooms or list(ROOMS):
             files, tests = ROOMS[room]
-            rng = random.Random(f"{room}-1")
+            rng = random.Random(f"{room}-{seed}")
             here = [m for file in files for m in mutants_of(file, rng, -(-most // len(files)))]
             lived = []
             for mutant in here:
@@ -177,4 +177,5 @@ def main(most: int, rooms: list[str]) -> int:
 
 if __name__ == "__main__":
     count = int(sys.argv[1]) if len(sys.argv) > 1 and sys.argv[1].isdigit() else 8
-    raise SystemExit(main(count, [a for a in sys.argv[1:] if not a.isdigit()]))
+    seeds = [a.removeprefix("seed=") for a in sys.argv[1:] if a.startswith("seed=")]
+    raise SystemExit(main(count, (seeds or ["1"])[-1], [a for a in sys.argv[1:] if a in ROOMS]))

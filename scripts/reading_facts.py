@@ -23,10 +23,16 @@ BAR = ROOT / "tests" / "core" / "corpus" / "bar.json"
 # a label's word for a grain → the slugs that are right for it
 GRAINS = {
     "rice-white": {"rice-white-long", "rice-white-medium", "rice-white-raw", "rice-white-short", "rice-parboiled"},
-    "risotto": {"rice-risotto"}, "paella": {"rice-paella"}, "pudding": {"rice-pudding", "rice-white-short", "rice-white-medium"},
-    "sushi": {"rice-white-short"}, "glutinous": {"rice-glutinous"}, "parboiled": {"rice-parboiled"}, "broken": {"rice-broken"},
-    "rice-wild": {"wild-rice"}, "rice-white-medium": {"rice-white-medium", "rice-white-short"},
-}  # fmt: skip
+    "risotto": {"rice-risotto"},
+    "paella": {"rice-paella"},
+    "pudding": {"rice-pudding", "rice-white-short", "rice-white-medium"},
+    "sushi": {"rice-white-short"},
+    "glutinous": {"rice-glutinous"},
+    "parboiled": {"rice-parboiled"},
+    "broken": {"rice-broken"},
+    "rice-wild": {"wild-rice"},
+    "rice-white-medium": {"rice-white-medium", "rice-white-short"},
+}
 WAYS = {"drained": "drain", "stirred": "open"}
 ALL = ("grain", "amount", "water", "simmer", "rest", "soak", "method", "servings", "count_out")
 Row = tuple[str, bool, bool, Any, Any]

@@ -89,11 +89,17 @@ def touches(script: Script, seed: int) -> tuple[list[Event], float]:
                 )
             )
             data = {
-                "begun": {"step": rng.choice(steps)}, "done": {"step": rng.choice(steps)}, "not_yet": {"step": rng.choice(steps), "minutes": 3.0},
-                "poured": {"pot": rng.choice(pots), "ml": 60.0}, "lid": {"pot": rng.choice(pots), "lid": rng.choice(("open", "ordinary"))},
-                "undo": {"event": made[rng.randrange(len(made))].id if made else "none"}, "out": {"thing": "2 bay leaves", "found": rng.random() < 0.7},
-                "note": {"text": "more salt"}, "wrong": {"pot": rng.choice(pots), "what": "salty"}, "whistle": {"pot": rng.choice(pots)},
-            }[kind]  # fmt: skip
+                "begun": {"step": rng.choice(steps)},
+                "done": {"step": rng.choice(steps)},
+                "not_yet": {"step": rng.choice(steps), "minutes": 3.0},
+                "poured": {"pot": rng.choice(pots), "ml": 60.0},
+                "lid": {"pot": rng.choice(pots), "lid": rng.choice(("open", "ordinary"))},
+                "undo": {"event": made[rng.randrange(len(made))].id if made else "none"},
+                "out": {"thing": "2 bay leaves", "found": rng.random() < 0.7},
+                "note": {"text": "more salt"},
+                "wrong": {"pot": rng.choice(pots), "what": "salty"},
+                "whistle": {"pot": rng.choice(pots)},
+            }[kind]
         made.append(Event(f"e{n:02}", kind, minute, data))
     if rng.random() < 0.15:
         made.append(Event("e99", "ended", minute + 1, {}))
@@ -115,10 +121,18 @@ def by_ear(script: Script) -> list[tuple[list[Event], float]]:
 def expected(script: Script, events: list[Event], minute: float) -> dict[str, Any]:
     told = report(script, events, minute)
     return {
-        "now": told["now"], "all_done": told["all_done"], "ended": told["ended"], "out": told["out"],
-        "steps": {s["id"]: [s[f] if isinstance(s[f], str | None) else round(s[f], 3) for f in MOVED] for s in told["steps"]},
-        "pots": {p["key"]: [p["on"], p["poured_ml"], p["top_ups_ml"], p["lid"], p["locked"], p["whistled"]] for p in told["pots"]},
-    }  # fmt: skip
+        "now": told["now"],
+        "all_done": told["all_done"],
+        "ended": told["ended"],
+        "out": told["out"],
+        "steps": {
+            s["id"]: [s[f] if isinstance(s[f], str | None) else round(s[f], 3) for f in MOVED] for s in told["steps"]
+        },
+        "pots": {
+            p["key"]: [p["on"], p["poured_ml"], p["top_ups_ml"], p["lid"], p["locked"], p["whistled"]]
+            for p in told["pots"]
+        },
+    }
 
 
 def cases() -> dict[str, Any]:
@@ -128,10 +142,13 @@ def cases() -> dict[str, Any]:
         runs = []
         counted = by_ear(script) if any(p.whistles for p in script.pots.values()) else []
         for events, minute in [*(touches(script, seed) for seed in range(EACH)), *counted]:
-            runs.append({
-                "minute": minute, "events": [{"id": e.id, "kind": e.kind, "minute": e.minute, "data": e.data} for e in events],
-                "expected": expected(script, events, minute),
-            })  # fmt: skip
+            runs.append(
+                {
+                    "minute": minute,
+                    "events": [{"id": e.id, "kind": e.kind, "minute": e.minute, "data": e.data} for e in events],
+                    "expected": expected(script, events, minute),
+                }
+            )
         out[name] = {
             "steps": [{f: s[f] for f in STATIC} for s in bare["steps"]],
             "pots": [{f: p[f] for f in ("key", "pour_ml", "own_lid", "locks", "whistles")} for p in bare["pots"]],

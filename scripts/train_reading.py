@@ -38,7 +38,7 @@ SETTINGS = {
     "minutes": {"c1": 0.0, "c2": 1.0, "max_iterations": 150},
     "roles": {"c1": 0.02, "c2": 0.6, "max_iterations": 150},
     "method": {"c1": 0.0, "c2": 0.6, "max_iterations": 150},
-}  # fmt: skip
+}
 WAYS = {"drained": "drain"}
 # hands that teach and are measured by nothing: first read by this program, then mended by a reader, so their figures would flatter it
 TAUGHT_ONLY = {"s"}

@@ -13,6 +13,11 @@ export default tseslint.config(
     // what is asked anew after a change stands in one map
     files: ["src/**/*.{ts,tsx}"],
     ignores: ["src/api/subjects.ts"],
-    rules: { "no-restricted-properties": ["error", { property: "invalidateQueries", message: "Say what changed with api/subjects.ts." }] },
+    rules: {
+      "no-restricted-properties": [
+        "error",
+        { property: "invalidateQueries", message: "Say what changed with api/subjects.ts." },
+      ],
+    },
   },
 );

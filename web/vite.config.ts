@@ -25,7 +25,12 @@ const offline = VitePWA({
       { src: "/static/icon-maskable.png", sizes: "512x512", type: "image/png", purpose: "maskable" },
     ],
     // a recipe shared from another app, or a text that was marked there, is brought
-    share_target: { action: "/bring", method: "GET", enctype: "application/x-www-form-urlencoded", params: { title: "title", text: "text", url: "url" } },
+    share_target: {
+      action: "/bring",
+      method: "GET",
+      enctype: "application/x-www-form-urlencoded",
+      params: { title: "title", text: "text", url: "url" },
+    },
   },
   scope: "/",
   workbox: {
@@ -38,10 +43,15 @@ const offline = VitePWA({
     cleanupOutdatedCaches: true,
     runtimeCaching: [
       {
-        urlPattern: ({ request, url }) => request.mode === "navigate" && !url.pathname.startsWith("/api/") && !url.pathname.startsWith("/static/"),
+        urlPattern: ({ request, url }) =>
+          request.mode === "navigate" && !url.pathname.startsWith("/api/") && !url.pathname.startsWith("/static/"),
         handler: "NetworkFirst",
         // every address of the app is the one page
-        options: { cacheName: "shell", networkTimeoutSeconds: 4, plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve("/") }] },
+        options: {
+          cacheName: "shell",
+          networkTimeoutSeconds: 4,
+          plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve("/") }],
+        },
       },
     ],
   },
@@ -55,7 +65,11 @@ const fontsFirst: Plugin = {
     handler: (_, { bundle }) =>
       Object.keys(bundle ?? {})
         .filter((file) => /-latin-wght-normal-[^/]*\.woff2$/.test(file))
-        .map((file) => ({ tag: "link", attrs: { rel: "preload", href: `/static/${file}`, as: "font", type: "font/woff2", crossorigin: "" }, injectTo: "head" as const })),
+        .map((file) => ({
+          tag: "link",
+          attrs: { rel: "preload", href: `/static/${file}`, as: "font", type: "font/woff2", crossorigin: "" },
+          injectTo: "head" as const,
+        })),
   },
 };
 

@@ -105,9 +105,11 @@ def _parser() -> _Parser:
     c = sub.add_parser("plan", help="dishes worked back from the serving time")
     c.set_defaults(run=_plan)
     c.add_argument(
-        "files", nargs="+", metavar="FILE[=SLUG[+SLUG:SHARE][,method=…][,lid=…][,soak=…][,texture=…][,whistles=N][,roast=…][,sprouted][,quick]]",
+        "files",
+        nargs="+",
+        metavar="FILE[=SLUG[+SLUG:SHARE][,method=…][,lid=…][,soak=…][,texture=…][,whistles=N][,roast=…][,sprouted][,quick]]",
         help="a recipe, the grain it goes to and how it is cooked; a text without a grain is cooked as it is",
-    )  # fmt: skip
+    )
     c.add_argument("--serve-at", required=True, metavar="19:00|7 pm|'Sat 19:00'|ISO")
     c.add_argument("--now", metavar="ISO")
     c.add_argument("--burners", type=_whole, default=2)

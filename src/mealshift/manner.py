@@ -84,7 +84,11 @@ class Manner:
     clock: int = 24
 
     def __post_init__(self) -> None:
-        for field, value, known in (("amounts", self.amounts, AMOUNTS), ("heat", self.heat, HEATS), ("clock", self.clock, CLOCKS)):  # fmt: skip
+        for field, value, known in (
+            ("amounts", self.amounts, AMOUNTS),
+            ("heat", self.heat, HEATS),
+            ("clock", self.clock, CLOCKS),
+        ):
             if value not in known:
                 words = ", ".join(str(k) or "as the recipe has them" for k in known)
                 raise Refusal(field, field, f"That is none of the ways I can say it; choose {words}.")

@@ -43,7 +43,7 @@ from .results import (
     Tried,
     TriedRow,
     WhatIf,
-)  # fmt: skip
+)
 from .shifting import Choice, Shift, laws, shift
 from .shifting.backwards import carriers
 from .shifting.wording import of_line, plural
@@ -98,8 +98,16 @@ def tried(text: str, to: str) -> Tried:
             if slug == to:
                 raise
             continue
-        rows.append({"grain": slug, "name": pot.grain.name, "family": pot.grain.family, "pour_ml": jug_ml(pot.pour_ml),
-                     "cook_min": pot.cook_typical, "rest_min": round_half_up(pot.rest_min)})  # fmt: skip
+        rows.append(
+            {
+                "grain": slug,
+                "name": pot.grain.name,
+                "family": pot.grain.family,
+                "pour_ml": jug_ml(pot.pour_ml),
+                "cook_min": pot.cook_typical,
+                "rest_min": round_half_up(pot.rest_min),
+            }
+        )
     order = [*TRIED, to]
     rows.sort(key=lambda r: order.index(str(r["grain"])))
     return {"title": recipe.title, "rows": rows, "shift": whole_way(text, Choice(to))}
@@ -196,14 +204,29 @@ def grain_page(slug: str, kitchen: Kitchen) -> GrainPage:
         else preparing.mill(g, ml * g.density)
     )
     return {
-        **grain_row(g), "aliases": list(g.aliases), "range": g.range, "quick": g.quick, "parboiled": g.parboiled,
-        "electric_min": g.electric_min, "whistles": list(g.whistles) if g.whistles else None,
-        "measure_ml": ml, "measure_name": name, "ladder": ladder, "schools": ways,
+        **grain_row(g),
+        "aliases": list(g.aliases),
+        "range": g.range,
+        "quick": g.quick,
+        "parboiled": g.parboiled,
+        "electric_min": g.electric_min,
+        "whistles": list(g.whistles) if g.whistles else None,
+        "measure_ml": ml,
+        "measure_name": name,
+        "ladder": ladder,
+        "schools": ways,
         "sprout": [_task(t) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
-        "mill": None if mill is None else {"tasks": [_task(t) for t in mill.tasks], "batches": mill.batches, "meal_g": round_half_up(mill.meal_g),
-                                           "meal_ml": round_half_up(mill.meal_ml), "flour_g": round_half_up(mill.flour_g)},
+        "mill": None
+        if mill is None
+        else {
+            "tasks": [_task(t) for t in mill.tasks],
+            "batches": mill.batches,
+            "meal_g": round_half_up(mill.meal_g),
+            "meal_ml": round_half_up(mill.meal_ml),
+            "flour_g": round_half_up(mill.flour_g),
+        },
         "cautions": [c.as_dict() for c in cautions.for_pot(solve(g, ml, default_way(g), kitchen))],
-    }  # fmt: skip
+    }
 
 
 def other_way(

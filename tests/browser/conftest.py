@@ -21,8 +21,15 @@ ROOT = Path(__file__).parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 # a busy machine may be slow; what is expected must still come
 expect.set_options(timeout=20_000)
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-         "--disable-component-update", "--disable-sync"]  # fmt: skip
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
 
 
 @pytest.fixture(scope="session")

@@ -248,7 +248,21 @@ def test_no_screen_scrolls_sideways_on_a_phone(open_page) -> None:
     page.get_by_role("button", name="Tomato pilaf with chickpeas").tap()
     page.get_by_role("button", name="To the bench").click()
     expect(page.get_by_label("The recipe as it becomes")).to_contain_text("foxtail millet")
-    for screen in ("bench", "every", "week", "plan", "stove", "notebook", "kept", "larder", "grains", "grains/quinoa", "kitchen", "practice", "house"):  # fmt: skip
+    for screen in (
+        "bench",
+        "every",
+        "week",
+        "plan",
+        "stove",
+        "notebook",
+        "kept",
+        "larder",
+        "grains",
+        "grains/quinoa",
+        "kitchen",
+        "practice",
+        "house",
+    ):
         page.goto(f"/{screen}")
         page.wait_for_load_state("networkidle")
         expect(page.get_by_role("heading").first).to_be_attached()

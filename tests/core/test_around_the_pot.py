@@ -34,8 +34,17 @@ def test_the_account_of_a_blend_is_the_sum_of_its_grains(grains, data, soak) -> 
     except Refusal:
         return
     whole = pot(mixed, 300.0, method="covered", texture=way.texture, soak_min=way.soak_min, roast="none")
-    parts = [pot(g, 300.0 * n / sum(shares), method="covered", texture=way.texture, soak_min=way.soak_min if g.soak else 0.0, roast="none")
-             for g, n in zip(grains, shares, strict=True)]  # fmt: skip
+    parts = [
+        pot(
+            g,
+            300.0 * n / sum(shares),
+            method="covered",
+            texture=way.texture,
+            soak_min=way.soak_min if g.soak else 0.0,
+            roast="none",
+        )
+        for g, n in zip(grains, shares, strict=True)
+    ]
     drinks = ("grain", "soak", "cling")
     assert sum(r.amount for r in whole.rows if r.term in drinks) == pytest.approx(
         sum(r.amount for p in parts for r in p.rows if r.term in drinks)
@@ -143,8 +152,12 @@ def test_this_depth_and_this_pot() -> None:
     assert (deep.raw_pour_ml - 0.4 * deep.dry_ml) / kitchen.area_cm2 == pytest.approx(1.5, abs=0.01)
     full = reverse.grain_for_pot(g, default_way(g), kitchen)
     assert not full.problems and pot(g, full.dry_ml * 1.02).problems
-    for ask in (lambda: reverse.grain_for_water(g, 5.0, default_way(g), kitchen), lambda: reverse.grain_for_depth(g, 19.0, default_way(g), kitchen),
-                lambda: reverse.texture_for_water(g, 240, 100, default_way(g), kitchen), lambda: reverse.texture_for_water(g, 240, 5000, default_way(g), kitchen)):  # fmt: skip
+    for ask in (
+        lambda: reverse.grain_for_water(g, 5.0, default_way(g), kitchen),
+        lambda: reverse.grain_for_depth(g, 19.0, default_way(g), kitchen),
+        lambda: reverse.texture_for_water(g, 240, 100, default_way(g), kitchen),
+        lambda: reverse.texture_for_water(g, 240, 5000, default_way(g), kitchen),
+    ):
         with pytest.raises(Refusal):
             ask()
 

@@ -22,7 +22,7 @@ LINES = [
     ("0,5 kg coarse bulgur", ("bulgur-coarse", 500.0, "whole")),
     ("quick 300 g pearl barley", ("barley-pearl", 300.0, "quick")),
     ("500 g foxtale millet", ("foxtail-millet", 500.0, "polished")),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(("line", "want"), LINES)
@@ -42,8 +42,15 @@ def test_all_that_a_line_can_say() -> None:
 
 @pytest.mark.parametrize(
     ("said", "day"),
-    [("3/2027", date(2027, 3, 31)), ("2/2028", date(2028, 2, 29)), ("2027-03", date(2027, 3, 31)), ("2027-3-5", date(2027, 3, 5)), ("5.3.2027", date(2027, 3, 5)), ("5/3/2027", date(2027, 3, 5))],
-)  # fmt: skip
+    [
+        ("3/2027", date(2027, 3, 31)),
+        ("2/2028", date(2028, 2, 29)),
+        ("2027-03", date(2027, 3, 31)),
+        ("2027-3-5", date(2027, 3, 5)),
+        ("5.3.2027", date(2027, 3, 5)),
+        ("5/3/2027", date(2027, 3, 5)),
+    ],
+)
 def test_a_date_as_packets_have_it(said: str, day: date) -> None:
     assert read_date(said) == day
 
@@ -51,10 +58,18 @@ def test_a_date_as_packets_have_it(said: str, day: date) -> None:
 @pytest.mark.parametrize(
     ("line", "at"),
     [
-        ("quinoa", "line"), ("500 g", "line"), ("500 g gravel", "line"), ("500 g quinoa, best 13/2027", "line"), ("500 g quinoa, best 31.2.2027", "line"),
-        ("30 kg quinoa", "amount"), ("500 g quinoa opened 1.12.2026", "opened"), ("500 g quinoa 1:15", "label_ratio"), ("500 g quinoa 1:0.2", "label_ratio"), ("500 g quinoa 240 min", "label_min"),
+        ("quinoa", "line"),
+        ("500 g", "line"),
+        ("500 g gravel", "line"),
+        ("500 g quinoa, best 13/2027", "line"),
+        ("500 g quinoa, best 31.2.2027", "line"),
+        ("30 kg quinoa", "amount"),
+        ("500 g quinoa opened 1.12.2026", "opened"),
+        ("500 g quinoa 1:15", "label_ratio"),
+        ("500 g quinoa 1:0.2", "label_ratio"),
+        ("500 g quinoa 240 min", "label_min"),
     ],
-)  # fmt: skip
+)
 def test_what_is_no_bag_is_said_in_a_sentence(line: str, at: str) -> None:
     with pytest.raises(Refusal) as said:
         read_line(line, TODAY)
@@ -62,7 +77,12 @@ def test_what_is_no_bag_is_said_in_a_sentence(line: str, at: str) -> None:
 
 
 def test_the_edges_of_a_bag() -> None:
-    for bag in (BagLine("quinoa", 0.0, "whole"), BagLine("quinoa", 20_000.0, "whole"), BagLine("quinoa", 1.0, "whole", label_ratio=0.5, label_min=0.0), BagLine("quinoa", 1.0, "whole", label_ratio=12.0, label_min=180.0)):  # fmt: skip
+    for bag in (
+        BagLine("quinoa", 0.0, "whole"),
+        BagLine("quinoa", 20_000.0, "whole"),
+        BagLine("quinoa", 1.0, "whole", label_ratio=0.5, label_min=0.0),
+        BagLine("quinoa", 1.0, "whole", label_ratio=12.0, label_min=180.0),
+    ):
         assert check(bag, TODAY) == bag
     with pytest.raises(Refusal):
         check(BagLine("quinoa", 1.0, "velvet"), TODAY)
@@ -96,8 +116,13 @@ def test_the_packet_is_held_against_the_catalogue() -> None:
 
 @pytest.mark.parametrize(
     ("hours", "over", "says"),
-    [(0.0, False, "into the fridge by 20:00; 21:00 at the latest"), (1.5, False, "into the fridge now; 21:00 at the latest"), (2.0, False, "now"), (2.1, True, "throw it away")],
-)  # fmt: skip
+    [
+        (0.0, False, "into the fridge by 20:00; 21:00 at the latest"),
+        (1.5, False, "into the fridge now; 21:00 at the latest"),
+        (2.0, False, "now"),
+        (2.1, True, "throw it away"),
+    ],
+)
 def test_what_stands_on_the_table_has_two_hours(hours: float, over: bool, says: str) -> None:
     kept = keep("quinoa", SEVEN, (), SEVEN + timedelta(hours=hours))
     assert kept.over == over and says in kept.said

@@ -88,14 +88,25 @@ def test_read_and_shift_and_grains(capsys) -> None:
 @pytest.mark.parametrize(
     "argv",
     [
-        [], ["frobnicate"], ["pot"], ["pot", "--grain", "dust", "--amount", "1 cup"], ["pot", "--grain", "quinoa", "--amount", "much"],
-        ["pot", "--grain", "quinoa", "--amount", "-1 cup"], ["pot", "--grain", "quinoa", "--amount", "1 cup", "--lid", "sealed", "--method", "open"],
-        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--altitude", "9000"], ["pot", "--grain", "quinoa", "--amount", "1 cup", "--watts", "0"],
-        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--pot-cm", "nan"], ["pot", "--grain", "quinoa", "--amount", "1 cup", "--soak", "1 month"],
-        ["pot", "--grain", "rice-risotto", "--amount", "1 cup", "--texture", "separate"], ["shift", "no-such-file", "--to", "quinoa"],
-        ["shift", PILAF, "--to", "dust"], ["shift", PILAF], ["shift", PILAF, "--to", "quinoa", "--servings", "many"], ["read", "/"],
+        [],
+        ["frobnicate"],
+        ["pot"],
+        ["pot", "--grain", "dust", "--amount", "1 cup"],
+        ["pot", "--grain", "quinoa", "--amount", "much"],
+        ["pot", "--grain", "quinoa", "--amount", "-1 cup"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--lid", "sealed", "--method", "open"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--altitude", "9000"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--watts", "0"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--pot-cm", "nan"],
+        ["pot", "--grain", "quinoa", "--amount", "1 cup", "--soak", "1 month"],
+        ["pot", "--grain", "rice-risotto", "--amount", "1 cup", "--texture", "separate"],
+        ["shift", "no-such-file", "--to", "quinoa"],
+        ["shift", PILAF, "--to", "dust"],
+        ["shift", PILAF],
+        ["shift", PILAF, "--to", "quinoa", "--servings", "many"],
+        ["read", "/"],
     ],
-)  # fmt: skip
+)
 def test_bad_input_is_one_line_and_exit_2(capsys, argv: list[str]) -> None:
     code, out, err = run(capsys, *argv)
     assert code == 2 and out == ""

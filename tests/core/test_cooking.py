@@ -75,12 +75,15 @@ def touched(draw: st.DrawFn) -> list[Event]:
             st.sampled_from(["begun", "done", "done", "done", "not_yet", "poured", "lid", "note", "undo", "out"])
         )
         data = {
-            "begun": {"step": draw(st.sampled_from(steps))}, "done": {"step": draw(st.sampled_from(steps))},
+            "begun": {"step": draw(st.sampled_from(steps))},
+            "done": {"step": draw(st.sampled_from(steps))},
             "not_yet": {"step": draw(st.sampled_from(steps)), "minutes": draw(st.integers(1, 20))},
             "poured": {"pot": draw(st.sampled_from(pots)), "ml": draw(st.integers(1, 500))},
-            "lid": {"pot": draw(st.sampled_from(pots)), "lid": "open"}, "note": {"text": "x"},
-            "undo": {"event": f"e{draw(st.integers(0, 40))}"}, "out": {"thing": "bay", "found": draw(st.booleans())},
-        }[kind]  # fmt: skip
+            "lid": {"pot": draw(st.sampled_from(pots)), "lid": "open"},
+            "note": {"text": "x"},
+            "undo": {"event": f"e{draw(st.integers(0, 40))}"},
+            "out": {"thing": "bay", "found": draw(st.booleans())},
+        }[kind]
         made.append(event(n, kind, draw(st.floats(0, 200)), **data))
     return made
 
@@ -371,17 +374,35 @@ def test_a_touch_is_cleaned_by_its_kind_and_refused_in_a_sentence() -> None:
     script = pilaf()
     step, pot = script.steps[0].id, next(iter(script.pots))
     fine: dict[str, dict[str, object]] = {
-        "begun": {"step": step}, "done": {"step": step}, "not_yet": {"step": step, "minutes": 3.0}, "poured": {"pot": pot, "ml": 60.0}, "lid": {"pot": pot, "lid": "open"},
-        "note": {"text": "more salt"}, "out": {"thing": "bay", "found": False}, "wrong": {"pot": pot, "what": "salty"}, "weighed": {"pot": pot, "grams": 900.0},
-        "probed": {"pot": pot, "celsius": 96.0}, "undo": {"event": "e1"}, "ended": {},
-    }  # fmt: skip
+        "begun": {"step": step},
+        "done": {"step": step},
+        "not_yet": {"step": step, "minutes": 3.0},
+        "poured": {"pot": pot, "ml": 60.0},
+        "lid": {"pot": pot, "lid": "open"},
+        "note": {"text": "more salt"},
+        "out": {"thing": "bay", "found": False},
+        "wrong": {"pot": pot, "what": "salty"},
+        "weighed": {"pot": pot, "grams": 900.0},
+        "probed": {"pot": pot, "celsius": 96.0},
+        "undo": {"event": "e1"},
+        "ended": {},
+    }
     for kind, data in fine.items():
         assert cooking.check(script, kind, {**data, "more": "is dropped"}) == data
     odd: list[tuple[str, dict[str, object]]] = [
-        ("lid", {"pot": pot, "lid": "x"}), ("lid", {"pot": "none", "lid": "open"}), ("not_yet", {"step": step, "minutes": 0}), ("not_yet", {"step": step, "minutes": 121}),
-        ("poured", {"pot": pot, "ml": 5001}), ("poured", {"pot": pot, "ml": True}), ("note", {"text": " "}), ("note", {"text": "x" * 501}), ("weighed", {"pot": pot, "grams": 0}),
-        ("probed", {"pot": pot, "celsius": float("nan")}), ("done", {"step": "none"}), ("jump", {}),
-    ]  # fmt: skip
+        ("lid", {"pot": pot, "lid": "x"}),
+        ("lid", {"pot": "none", "lid": "open"}),
+        ("not_yet", {"step": step, "minutes": 0}),
+        ("not_yet", {"step": step, "minutes": 121}),
+        ("poured", {"pot": pot, "ml": 5001}),
+        ("poured", {"pot": pot, "ml": True}),
+        ("note", {"text": " "}),
+        ("note", {"text": "x" * 501}),
+        ("weighed", {"pot": pot, "grams": 0}),
+        ("probed", {"pot": pot, "celsius": float("nan")}),
+        ("done", {"step": "none"}),
+        ("jump", {}),
+    ]
     for kind, data in odd:
         with pytest.raises(Refusal, match=r"\.$"):
             cooking.check(script, kind, data)
@@ -493,7 +514,14 @@ def test_a_pot_that_loses_more_than_reckoned_is_brought_home() -> None:
 
 
 def test_every_way_has_its_own_answer() -> None:
-    for method, word in (("microwave", "vented"), ("oven", "foil"), ("rice-cooker", "press cook"), ("drain", "3 cm"), ("soup", "broth"), ("slow-cooker", "high")):  # fmt: skip
+    for method, word in (
+        ("microwave", "vented"),
+        ("oven", "foil"),
+        ("rice-cooker", "press cook"),
+        ("drain", "3 cm"),
+        ("soup", "broth"),
+        ("slow-cooker", "high"),
+    ):
         p = pot("barley-pearl", 300.0, method=method)
         run = simulate(p)
         said = cooking.rescue(p, "dry_hard", run, run.boil_at + 0.8 * p.cook_min).text
@@ -581,7 +609,7 @@ Serves 4
         ("Fry the squash until golden.", 8, 8, "burner"),
         ("Let the eggs cool for 3 minutes.", 3, 3, ""),
     ],
-)  # fmt: skip
+)
 def test_an_act_takes_its_minutes_its_hands_and_its_place(first, minutes, hands, resource) -> None:
     [act] = acts_of(shift(read(FIRST.format(first=first)), Choice("quinoa"))).before
     assert (act.minutes, act.hands, act.resource) == (minutes, hands, resource), act

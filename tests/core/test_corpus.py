@@ -54,8 +54,15 @@ def size(line: Line, wanted: float) -> float | None:
 def facts(entry: Entry, recipe: Recipe) -> list[tuple[str, bool]]:
     """Every fact told of the whole recipe, and whether it was understood."""
     source = recipe.source_line
-    found: dict[str, object] = {"grain": source.grain if source else None, "servings": recipe.servings, "heat": recipe.simmer_min,
-                                "rest": recipe.rest_min, "soak": recipe.soak_min, "method": recipe.method, "texture": recipe.texture}  # fmt: skip
+    found: dict[str, object] = {
+        "grain": source.grain if source else None,
+        "servings": recipe.servings,
+        "heat": recipe.simmer_min,
+        "rest": recipe.rest_min,
+        "soak": recipe.soak_min,
+        "method": recipe.method,
+        "texture": recipe.texture,
+    }
     out = []
     for key, want in entry.told.items():
         have = found[key]

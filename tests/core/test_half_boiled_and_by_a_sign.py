@@ -306,7 +306,14 @@ def test_water_told_by_the_rice(line: str, ml: float) -> None:
     assert sum(f"{jug_ml(made.pot.pour_ml)} ml" in ln.text for ln in made.lines) == 1
 
 
-@pytest.mark.parametrize(("line", "now"), [("milk - same as the rice", "milk - 475 ml"), ("double the milk", "950 ml milk"), ("1½ times as much milk as rice", "710 ml milk")])  # fmt: skip
+@pytest.mark.parametrize(
+    ("line", "now"),
+    [
+        ("milk - same as the rice", "milk - 475 ml"),
+        ("double the milk", "950 ml milk"),
+        ("1½ times as much milk as rice", "710 ml milk"),
+    ],
+)
 def test_milk_told_by_the_rice_has_an_amount_of_its_own(line: str, now: str) -> None:
     recipe = read(
         f"Baked milk pudding\nServes 4\n\nIngredients\n1 cup pudding rice\n2 cups water\n{line}\n1 tsp salt\n\nMethod\n1. Boil the rice in the water, covered, for 12 minutes.\n2. Add the milk and simmer 8 minutes more."

@@ -20,11 +20,23 @@ LINES = [
     ("¾ cup rice | 1½ cups water", False, [("rice", 178, None), ("water", 356, None)]),
     ("1 tsp salt, 1 tbsp sugar", True, [("salt", 5, None), ("sugar", 15, None)]),
     ("2 onions, 4 celery", True, [("onions", None, None), ("celery", None, None)]),
-    ("8 large tomatoes · 8 tablespoons arborio rice · olive oil", True, [("tomatoes", None, None), ("arborio rice", 120, None), ("olive oil", None, None)]),
-    ("1 kg beef shin, cubed; 250 ml oil; 2 tsp salt", True, [("beef shin", None, 1000), ("oil", 250, None), ("salt", 10, None)]),
+    (
+        "8 large tomatoes · 8 tablespoons arborio rice · olive oil",
+        True,
+        [("tomatoes", None, None), ("arborio rice", 120, None), ("olive oil", None, None)],
+    ),
+    (
+        "1 kg beef shin, cubed; 250 ml oil; 2 tsp salt",
+        True,
+        [("beef shin", None, 1000), ("oil", 250, None), ("salt", 10, None)],
+    ),
     ("evaporated milk 150 ml + water 550 ml", False, [("evaporated milk", 150, None), ("water", 550, None)]),
     ("onion 1/2, mushrooms 4", False, [("onion", None, None), ("mushrooms", None, None)]),
-    ("1/2 c. rice 1 qt. milk 1/2 c. maple syrup 1/4 t. salt", True, [("rice", 118, None), ("milk", 946, None), ("maple syrup", 118, None), ("salt", 1, None)]),
+    (
+        "1/2 c. rice 1 qt. milk 1/2 c. maple syrup 1/4 t. salt",
+        True,
+        [("rice", 118, None), ("milk", 946, None), ("maple syrup", 118, None), ("salt", 1, None)],
+    ),
     # what is one thing stays one
     ("2 cups rice 1 cup water", True, [("rice", 474, None)]),
     ("salt and pepper", False, [("salt and pepper", None, None)]),
@@ -37,7 +49,7 @@ LINES = [
     ("1 and a half cups rice", False, [("rice", 356, None)]),
     ("4 dl water", False, [("water", 400, None)]),
     ("1.5 gal stock", False, [("stock", 5678, None)]),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize(("line", "many", "want"), LINES)

@@ -34,9 +34,14 @@ def test_a_pot_that_loses_so_much_is_found_to(cm, factor, lid) -> None:
 
 @pytest.mark.parametrize(
     ("given_", "where"),
-    [((100, 50, 10, "ordinary"), "before_ml"), ((1000, 1100, 10, "ordinary"), "after_ml"), ((1000, 940, 1, "ordinary"), "minutes"),
-     ((1000, 200, 10, "sealed"), "after_ml"), ((1000, 940, 10, "foil"), "lid")],
-)  # fmt: skip
+    [
+        ((100, 50, 10, "ordinary"), "before_ml"),
+        ((1000, 1100, 10, "ordinary"), "after_ml"),
+        ((1000, 940, 1, "ordinary"), "minutes"),
+        ((1000, 200, 10, "sealed"), "after_ml"),
+        ((1000, 940, 10, "foil"), "lid"),
+    ],
+)
 def test_a_boil_off_test_that_cannot_be(given_, where) -> None:
     with pytest.raises(Refusal) as said:
         boil_off_test(Kitchen(), *given_)

@@ -203,7 +203,7 @@ def test_two_rices_of_one_pot_are_one_grain_or_only_the_one_that_was_pointed_at(
 
 
 def test_a_rice_cooker_is_looked_into_when_it_has_clicked_and_cooks_where_it_is_switched_on() -> None:
-    text = "Cooker rice\n2 cups rice\n3 cups water\n1. Wash the rice, put it in the rice cooker with the water.\n2. Press the switch.\n3. When the switch pops, leave it 15 minutes on keep-warm.\n"  # fmt: skip
+    text = "Cooker rice\n2 cups rice\n3 cups water\n1. Wash the rice, put it in the rice cooker with the water.\n2. Press the switch.\n3. When the switch pops, leave it 15 minutes on keep-warm.\n"
     steps = [s["text"] for s in pipeline.whole_way(text, Choice("quinoa"))["steps"]]
     cooks = next(i for i, s in enumerate(steps) if "until the cooker clicks" in s)
     assert "Press the switch" in steps[cooks - 1] and any("When it has clicked, look:" in s for s in steps)

@@ -24,8 +24,18 @@ def entry(draw: st.DrawFn) -> Entry:
     slug, pot = draw(st.sampled_from(GRAINS)), draw(st.sampled_from(list(POTS)))
     f = reckoned(slug, pot, 300.0)
     step = st.sampled_from([None, -2.0, -1.0, 0.0, 1.0, 2.0])
-    return Entry(str(draw(st.integers(0, 10**9))), draw(st.integers(0, 900)), slug, pot, draw(st.sampled_from(["", "7"])), f,
-                 draw(st.none() | st.floats(50, 2000)), draw(st.none() | st.floats(0.5, 200)), draw(step), draw(step))  # fmt: skip
+    return Entry(
+        str(draw(st.integers(0, 10**9))),
+        draw(st.integers(0, 900)),
+        slug,
+        pot,
+        draw(st.sampled_from(["", "7"])),
+        f,
+        draw(st.none() | st.floats(50, 2000)),
+        draw(st.none() | st.floats(0.5, 200)),
+        draw(step),
+        draw(step),
+    )
 
 
 @settings(max_examples=80, deadline=None)
@@ -130,24 +140,62 @@ def test_on_kitchens_of_known_truth_the_errors_fall(spread, rater) -> None:
 
 
 def test_one_pot_or_one_bag_out_of_three_is_found_in_ten_of_its_meals() -> None:
-    pot = [meals_until(s, lambda n, bag, pot: (0.0, 0.6 * (pot == "p2")), lambda held, n: held.get(("pot", "p2"), 0.0) >= 0.2,
-                       lambda n, bag, pot: pot == "p2") for s in range(20)]  # fmt: skip
-    bag = [meals_until(s, lambda n, bag, pot: (0.12 * (bag == "b"), 0.0), lambda held, n: held.get(("water_bag", "b"), 0.0) >= 0.05,
-                       lambda n, bag, pot: bag == "b", ("quinoa",), "abc") for s in range(20)]  # fmt: skip
+    pot = [
+        meals_until(
+            s,
+            lambda n, bag, pot: (0.0, 0.6 * (pot == "p2")),
+            lambda held, n: held.get(("pot", "p2"), 0.0) >= 0.2,
+            lambda n, bag, pot: pot == "p2",
+        )
+        for s in range(20)
+    ]
+    bag = [
+        meals_until(
+            s,
+            lambda n, bag, pot: (0.12 * (bag == "b"), 0.0),
+            lambda held, n: held.get(("water_bag", "b"), 0.0) >= 0.05,
+            lambda n, bag, pot: bag == "b",
+            ("quinoa",),
+            "abc",
+        )
+        for s in range(20)
+    ]
     assert sorted(pot)[17] <= 10 and sorted(bag)[17] <= 10
 
 
 def test_a_habit_that_changes_is_caught_in_eight_pots() -> None:
     key = ("water_grain", "foxtail-millet")
-    after = [meals_until(s, lambda n, bag, pot: (0.15 if n < 30 else -0.10, 0.0), lambda held, n: n >= 30 and abs(held.get(key, 0.0) + 0.10) <= 0.05,
-                         lambda n, bag, pot: n >= 30, ("foxtail-millet",)) for s in range(21)]  # fmt: skip
+    after = [
+        meals_until(
+            s,
+            lambda n, bag, pot: (0.15 if n < 30 else -0.10, 0.0),
+            lambda held, n: n >= 30 and abs(held.get(key, 0.0) + 0.10) <= 0.05,
+            lambda n, bag, pot: n >= 30,
+            ("foxtail-millet",),
+        )
+        for s in range(21)
+    ]
     assert sorted(after)[10] <= 8
 
 
 def test_a_slow_kitchen_teaches_minutes_and_no_water() -> None:
     """It takes a quarter longer, is given the water that boils off meanwhile, and comes out right: the grain drinks what it always did."""
     f = reckoned("barley-pearl", "wide|ordinary", 300.0)
-    slow = [Entry(str(n), n * 3, "barley-pearl", "wide|ordinary", "", f, f.need_ml + 0.25 * f.boil_ml, 1.25 * f.cook_min, 0.0, 0.0) for n in range(10)]  # fmt: skip
+    slow = [
+        Entry(
+            str(n),
+            n * 3,
+            "barley-pearl",
+            "wide|ordinary",
+            "",
+            f,
+            f.need_ml + 0.25 * f.boil_ml,
+            1.25 * f.cook_min,
+            0.0,
+            0.0,
+        )
+        for n in range(10)
+    ]
     said = {x.kind for x in lessons(slow, {}, {}, {})}
     assert said == {"time_grain"}
 
@@ -163,7 +211,16 @@ def test_what_an_older_catalogue_said_is_reckoned_anew() -> None:
     kept = predicted(solve(g, 300.0, default_way(g), Kitchen()), Factors())
     same = renewed(kept)
     assert same == Figures(**kept["figures"])
-    old = {**kept, "catalogue": 1, "figures": {**kept["figures"], "grain_ml": 0.8 * same.grain_ml, "need_ml": same.need_ml - 0.2 * same.grain_ml, "taught_ml": same.need_ml - 0.2 * same.grain_ml}}  # fmt: skip
+    old = {
+        **kept,
+        "catalogue": 1,
+        "figures": {
+            **kept["figures"],
+            "grain_ml": 0.8 * same.grain_ml,
+            "need_ml": same.need_ml - 0.2 * same.grain_ml,
+            "taught_ml": same.need_ml - 0.2 * same.grain_ml,
+        },
+    }
     again = renewed(old)
     assert again.grain_ml == pytest.approx(same.grain_ml, rel=0.01) and again.need_ml == pytest.approx(
         same.need_ml, rel=0.02

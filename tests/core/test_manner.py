@@ -38,9 +38,14 @@ METRIC, CUPS, BOTH = Manner("metric", "C"), Manner("cups", "F", 12), Manner("bot
         ("oven at 200 °C (400 °F)", *["oven at 200 °C (400 °F)"] * 3),
         ("milk at 40 °C", "milk at 40 °C", "milk at 104 °F", "milk at 40 °C"),
         ("a 9x13-inch dish", "a 23 x 33 cm dish", "a 9x13-inch dish", "a 9x13-inch dish"),
-        ("a 2 l pot, 24 cm wide", "a 2 l pot, 24 cm wide", "a 2 quart pot, 9-inch wide", "a 2 l (2 quart) pot, 24 cm wide"),
+        (
+            "a 2 l pot, 24 cm wide",
+            "a 2 l pot, 24 cm wide",
+            "a 2 quart pot, 9-inch wide",
+            "a 2 l (2 quart) pot, 24 cm wide",
+        ),
     ],
-)  # fmt: skip
+)
 def test_a_text_in_the_units_of_the_house(written: str, metric: str, cups: str, both: str) -> None:
     assert [m.said(written) for m in (Manner(), METRIC, CUPS, BOTH)] == [written, metric, cups, both]
     # said once, it stays so

@@ -47,7 +47,11 @@ def test_nothing_is_opened_stirred_or_looked_into_before_the_pressure_is_down(me
     assert not any(s.kind == "kettle" or s.anchor == cook.id for s in script.steps)
     assert "water" not in cook.look and "stir" not in cook.words.lower() and "tender" not in cook.look
     assert "tender" in rest.look or "water" in rest.look
-    done = [Event("1", "begun", 100, {"step": boil.id}), Event("2", "done", 110, {"step": boil.id}), Event("3", "done", 120, {"step": cook.id})]  # fmt: skip
+    done = [
+        Event("1", "begun", 100, {"step": boil.id}),
+        Event("2", "done", 110, {"step": boil.id}),
+        Event("3", "done", 120, {"step": cook.id}),
+    ]
     key = boil.pot
     assert [is_locked(script, fold(script, done[:n]), key) for n in range(4)] == [False, True, True, True]
     open_again = [*done, Event("4", "done", 131, {"step": let.id})]

@@ -209,12 +209,17 @@ Serves 4
     [
         ("Warm the stock.", "Put the chicken thighs in a pot.", "38 minutes", 20),
         ("Brown the chicken thighs for 8 minutes, and set them aside on a plate.", "", "38 minutes", None),
-        ("Boil the chicken thighs in the stock for 1 hour until tender.", "Put the chicken thighs in a pot.", "38 minutes", None),
+        (
+            "Boil the chicken thighs in the stock for 1 hour until tender.",
+            "Put the chicken thighs in a pot.",
+            "38 minutes",
+            None,
+        ),
         ("Warm the stock.", "", "38 minutes. The chicken thighs go in for the last 25 minutes", None),
         ("Roast the chicken thighs in the oven for 40 minutes.", "", "38 minutes", None),
         ("Warm the stock.", "", "20 minutes. Add the chicken thighs and simmer 18 minutes more", 13),
     ],
-)  # fmt: skip
+)
 def test_only_what_shares_the_pot_raw_and_from_then_on_has_a_head_start(first, then, cook, minutes) -> None:
     recipe = read(APART.format(first=first, then=then, cook=cook))
     found = early(recipe, 5.0)

@@ -119,8 +119,13 @@ def test_no_schedule_breaks_a_rule_and_every_dish_is_ready_or_named(case) -> Non
 def test_the_optimum_of_small_cases_against_exhaustive_search() -> None:
     """Two dishes that need the same hands: every order and minute tried, the wait of hot food first, then the length of the evening, then the early starts."""
     for lengths in itertools.product((4, 7), (3, 9)):
-        dishes = {str(d): [Task(f"{d}/pot", "pot", str(d), n, 2, "burner"), Task(f"{d}/finish", "f", str(d), 3, 3, after=(f"{d}/pot",), holds=30, last=True)]
-                  for d, n in enumerate(lengths)}  # fmt: skip
+        dishes = {
+            str(d): [
+                Task(f"{d}/pot", "pot", str(d), n, 2, "burner"),
+                Task(f"{d}/finish", "f", str(d), 3, 3, after=(f"{d}/pot",), holds=30, last=True),
+            ]
+            for d, n in enumerate(lengths)
+        }
         plan = make_plan(dishes, SEVEN, SEVEN - timedelta(minutes=24), burners=1)
         got = cost({s.task.id: int((SEVEN - s.start).total_seconds() // 60) for s in plan.tasks}, dishes)
         assert got == min(cost(starts, dishes) for starts in every_schedule(dishes, 24))

@@ -56,7 +56,7 @@ def kinds(
         # of two soaks the longer counts, and neither is cooking
         (["30 soak .95", "480 soak .95", "16 heat .99"], ["soak", "soak", "heat"]),
     ],
-)  # fmt: skip
+)
 def test_weighed_together(rows: list[str], want: list[str]) -> None:
     assert kinds(*rows) == want
 
@@ -83,17 +83,28 @@ def test_half_boiled_grain_goes_on_in_what_it_fills() -> None:
 @settings(max_examples=150, deadline=None)
 @given(
     st.lists(
-        st.tuples(st.sampled_from([2, 5, 10, 16, 25, 40, 120, 480]), st.sampled_from(KINDS), st.floats(0.3, 0.99), st.sampled_from(KINDS)),
+        st.tuples(
+            st.sampled_from([2, 5, 10, 16, 25, 40, 120, 480]),
+            st.sampled_from(KINDS),
+            st.floats(0.3, 0.99),
+            st.sampled_from(KINDS),
+        ),
         max_size=9,
     ),
     st.sampled_from(["rice-white-long", "basmati", "rice-brown-long", "wild-rice"]),
     st.sampled_from(["covered", "drain", "oven", "pressure", "open"]),
-)  # fmt: skip
+)
 def test_every_stretch_has_one_kind_and_says_what_it_was_taken_for(rows, slug, way) -> None:
     given_ = [
-        Timed(Stretch(n * 10, n * 10 + 5, m, m, str(m)), 0, kind, sure, ((other, round(1 - sure, 3)),) if other != kind else ())
+        Timed(
+            Stretch(n * 10, n * 10 + 5, m, m, str(m)),
+            0,
+            kind,
+            sure,
+            ((other, round(1 - sure, 3)),) if other != kind else (),
+        )
         for n, (m, kind, sure, other) in enumerate(rows)
-    ]  # fmt: skip
+    ]
     out = settle(given_, grain(slug), way, "")
     assert len(out.timed) == len(given_)
     for was, now in zip(given_, out.timed, strict=True):

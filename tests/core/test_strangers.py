@@ -245,7 +245,14 @@ def test_a_doubt_names_its_readings_and_one_touch_settles_it() -> None:
 def test_the_cooks_word_on_a_lines_class_and_on_the_way() -> None:
     text = PILAF.format(heat="15 minutes", after="Fluff.")
     assert "1 leek, sliced" in [ln.text for ln in read(text).lines]
-    other = read(text, corrections=(Correction("1 leek, sliced", cls="note"), Correction("", method="oven"), Correction("", servings=6)))  # fmt: skip
+    other = read(
+        text,
+        corrections=(
+            Correction("1 leek, sliced", cls="note"),
+            Correction("", method="oven"),
+            Correction("", servings=6),
+        ),
+    )
     assert "1 leek, sliced" not in [ln.text for ln in other.lines]
     assert (other.method, other.servings) == ("oven", 6)
 
@@ -256,8 +263,20 @@ def test_a_page_that_marks_up_nothing_and_an_apps_export_are_read() -> None:
         + "<p>1 1/2 cups basmati rice<br>2 1/4 cups water<br>1 leek</p><p>Bring rice, leek and water to a boil, cover and simmer 13 minutes. Let stand off the heat 10 minutes.</p>"
         + "</body></html>"
     )
-    app = json.dumps({"v": 3, "recipe": {"title": "Leek pan", "portions": 3, "ingredients": [{"qty": "1 1/2", "unit": "cups", "food": "basmati rice"}, {"qty": "2 1/4", "unit": "cups", "food": "water"}],
-                                         "steps": "Bring to a boil, cover and simmer 13 minutes.\nLet stand off the heat 10 minutes."}})  # fmt: skip
+    app = json.dumps(
+        {
+            "v": 3,
+            "recipe": {
+                "title": "Leek pan",
+                "portions": 3,
+                "ingredients": [
+                    {"qty": "1 1/2", "unit": "cups", "food": "basmati rice"},
+                    {"qty": "2 1/4", "unit": "cups", "food": "water"},
+                ],
+                "steps": "Bring to a boil, cover and simmer 13 minutes.\nLet stand off the heat 10 minutes.",
+            },
+        }
+    )
     for brought in (page, app):
         recipe = read(brought)
         assert recipe.source_line is not None and recipe.source_line.grain == "basmati"
@@ -412,7 +431,9 @@ def test_a_cards_times_decide_between_readings_and_stand_for_nothing_unsaid() ->
     nearly = (Timed(Stretch(0, 6, 10, 10, "10 min"), 0, "other", 0.55, (("rest", 0.4),)),)
     assert settle(nearly, None, "covered", "", {"rest": 10.0}).timed[0].kind == "rest"
     assert settle(nearly, None, "covered", "", {"rest": 25.0}).timed[0].kind == "other"
-    unsaid = read("Times: no soak, at the heat 40 minutes, rest 10 minutes\n" + PILAF.format(heat="15 minutes", after="Serve."))  # fmt: skip
+    unsaid = read(
+        "Times: no soak, at the heat 40 minutes, rest 10 minutes\n" + PILAF.format(heat="15 minutes", after="Serve.")
+    )
     assert (unsaid.simmer_min, unsaid.rest_min) == (15, None)
 
 
@@ -429,7 +450,12 @@ Serves 4
 
 def test_whistles_and_minutes_at_pressure_are_one_cooking() -> None:
     """Neither is the whole: the new grain's minutes are shared among them, once."""
-    text = PRESSURE.format(rice="rice", cooked="2 whistles, then 5 minutes on low flame", down="Let the pressure go by itself.", after="Fluff.")  # fmt: skip
+    text = PRESSURE.format(
+        rice="rice",
+        cooked="2 whistles, then 5 minutes on low flame",
+        down="Let the pressure go by itself.",
+        after="Fluff.",
+    )
     made = pipeline.whole_way(text, Choice("barley-pearl"))
     told = " ".join(s["text"] for s in made["steps"])
     whistles, minutes = (int(x) for x in re.search(r"(\d+) whistles?, then (\d+) minutes", told).groups())  # type: ignore[union-attr]
@@ -439,7 +465,12 @@ def test_whistles_and_minutes_at_pressure_are_one_cooking() -> None:
 
 
 def test_what_simmers_in_the_open_pot_after_the_pressure_keeps_its_minutes() -> None:
-    text = PRESSURE.format(rice="black rice", cooked="24 minutes at high pressure (10 minutes or so to come up)", down="Natural release 10 minutes.", after="Add the coconut milk. Simmer the rice 6 minutes more, stirring, until creamy.")  # fmt: skip
+    text = PRESSURE.format(
+        rice="black rice",
+        cooked="24 minutes at high pressure (10 minutes or so to come up)",
+        down="Natural release 10 minutes.",
+        after="Add the coconut milk. Simmer the rice 6 minutes more, stirring, until creamy.",
+    )
     made = pipeline.whole_way(text, Choice("quinoa"))
     told = " ".join(s["text"] for s in made["steps"])
     assert "6 minutes more, stirring" in told and "(10 minutes or so to come up)" in told
@@ -471,7 +502,9 @@ def test_lines_that_had_room_are_not_one_sentence() -> None:
     [("1 x 250 g pouch microwave wholegrain rice", True), ("2 pouches basmati rice", True), ("250 g rice (microwave it or not)", False)],
 )  # fmt: skip
 def test_a_pouch_holds_cooked_grain(line: str, cooked: bool) -> None:
-    source = read(f"Peppers\nServes 2\n{line}\n2 peppers\n1. Mix the rice with the peppers.\n2. Bake 20 minutes.").source_line  # fmt: skip
+    source = read(
+        f"Peppers\nServes 2\n{line}\n2 peppers\n1. Mix the rice with the peppers.\n2. Bake 20 minutes."
+    ).source_line
     assert source is not None and source.cooked is cooked
 
 

@@ -150,12 +150,28 @@ def test_to_brown_is_no_colour() -> None:
 @pytest.mark.parametrize(
     ("title", "steps", "way"),
     [
-        ("Microwave rice", "Rice, water and salt in the biggest bowl, no lid. High for 10 minutes. Plate over, 4 more. Stand 5.", "microwave"),
-        ("Chicken and leek rice", "Brown the chicken 5 minutes. Add rice and stock, bring to a boil. Cover tightly. Bake at 200°C for 30 minutes.", "oven"),
-        ("Beans and rice", "SAUTE: onion in oil 4 min. Rice, water, beans in, lid on, valve shut. HIGH 22 min. NR 10, then quick.", "electric-pressure"),
-        ("Mushroom rice", "Everything into the rice cooker, press cook. When finished steam 10 minutes more, then mix from the bottom.", "rice-cooker"),
+        (
+            "Microwave rice",
+            "Rice, water and salt in the biggest bowl, no lid. High for 10 minutes. Plate over, 4 more. Stand 5.",
+            "microwave",
+        ),
+        (
+            "Chicken and leek rice",
+            "Brown the chicken 5 minutes. Add rice and stock, bring to a boil. Cover tightly. Bake at 200°C for 30 minutes.",
+            "oven",
+        ),
+        (
+            "Beans and rice",
+            "SAUTE: onion in oil 4 min. Rice, water, beans in, lid on, valve shut. HIGH 22 min. NR 10, then quick.",
+            "electric-pressure",
+        ),
+        (
+            "Mushroom rice",
+            "Everything into the rice cooker, press cook. When finished steam 10 minutes more, then mix from the bottom.",
+            "rice-cooker",
+        ),
     ],
-)  # fmt: skip
+)
 def test_the_way_is_where_the_minutes_are(title: str, steps: str, way: str) -> None:
     recipe = read(f"{title}\nServes 4\n\n1 cup long-grain rice\n1 3/4 cups water\n1/2 tsp salt\n\n{steps}\n")
     assert recipe.method == way

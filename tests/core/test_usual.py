@@ -79,8 +79,18 @@ def cases() -> list[Case]:
         given = dict(o.split("=") for o in options)
         g = grain(row["grain"])
         pot = solve(g, 237.0, default_way(g, method, given.get("texture"), soak_min=float(given.get("soak", 0))))
-        out.append(Case(g.slug, row["way"], round(pot.pour_ml / 237.0, 2), float(row["ratio_low"]), float(row["ratio_high"]),
-                        pot.cook_typical, float(row["min_low"]), float(row["min_high"])))  # fmt: skip
+        out.append(
+            Case(
+                g.slug,
+                row["way"],
+                round(pot.pour_ml / 237.0, 2),
+                float(row["ratio_low"]),
+                float(row["ratio_high"]),
+                pot.cook_typical,
+                float(row["min_low"]),
+                float(row["min_high"]),
+            )
+        )
     return out
 
 

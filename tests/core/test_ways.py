@@ -38,7 +38,7 @@ def row(p: Pot, term: str) -> float:
         ("slow-cooker", {"heat": "brisk"}, 0.5 * 150, 0, 150, 0, 0),
         ("cook-ahead", {}, 314.16 * 0.018 * 30, 20, 30, 0, 33),
     ],
-)  # fmt: skip
+)
 def test_a_way_by_its_row(how, options, loses, up, minutes, release, rest) -> None:
     p = pot("barley-pearl", 300.0, method=how, **options)
     assert row(p, "boil_off") == pytest.approx(loses, rel=1e-3)
@@ -49,7 +49,10 @@ def test_a_way_by_its_row(how, options, loses, up, minutes, release, rest) -> No
 
 def test_the_way_to_the_boil_knows_its_heat() -> None:
     """540 g of liquid and grain: a burner of 1,200 W, a cooker of 500, a microwave of 0.8 × 800; pressure takes four minutes more."""
-    p = {how: pot("barley-pearl", 300.0, method=how, texture=1.0) for how in ("covered", "rice-cooker", "microwave", "pressure", "electric-pressure", "oven", "slow-cooker")}  # fmt: skip
+    p = {
+        how: pot("barley-pearl", 300.0, method=how, texture=1.0)
+        for how in ("covered", "rice-cooker", "microwave", "pressure", "electric-pressure", "oven", "slow-cooker")
+    }
 
     def boils(of: Pot, watts: float) -> float:
         return (of.raw_pour_ml * 4.186 + of.dry_g * 1.8) * 80 / watts / 60

@@ -119,8 +119,13 @@ def test_a_recipe_as_it_stands_is_one_thing_after_the_other() -> None:
     text = "Salad\n\n3 tomatoes\n1 onion\n2 tbsp oil\n\n1. Heat the oven to 200 C.\n2. Roast the tomatoes in the oven 30 minutes.\n3. Slice the onion, 5 minutes.\n4. Stir all together and leave to stand 10 minutes.\n"
     tasks = tasks_of(shifting_as_it_is(text), "d")
     assert [(t.what.split()[0], t.minutes) for t in tasks] == [
-        ("Heat", 10), ("Roast", 30), ("Slice", 5), ("Stir", 1), ("Leave", 10), ("finish", 3),
-    ]  # fmt: skip
+        ("Heat", 10),
+        ("Roast", 30),
+        ("Slice", 5),
+        ("Stir", 1),
+        ("Leave", 10),
+        ("finish", 3),
+    ]
     # each waits for the one before it; the last of all is never beside anything: the dish ends with it
     assert all(b.after == (a.id,) for a, b in zip(tasks, tasks[1:], strict=False))
     assert critical_minutes(tasks) == 59 and tasks[-1].holds == 30

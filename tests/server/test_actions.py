@@ -54,11 +54,15 @@ def other(neighbour: User) -> Household:
 @pytest.mark.parametrize(
     ("name", "ml", "cup", "at"),
     [
-        ("", 240, None, "measure_name"), ("   ", 240, None, "measure_name"), ("x" * 21, 240, None, "measure_name"),
-        ("mug", 19.9, None, "measure_ml"), ("mug", 2000.1, None, "measure_ml"),
-        ("mug", 240, 49.9, "cup_ml"), ("mug", 240, 1000.5, "cup_ml"),
+        ("", 240, None, "measure_name"),
+        ("   ", 240, None, "measure_name"),
+        ("x" * 21, 240, None, "measure_name"),
+        ("mug", 19.9, None, "measure_ml"),
+        ("mug", 2000.1, None, "measure_ml"),
+        ("mug", 240, 49.9, "cup_ml"),
+        ("mug", 240, 1000.5, "cup_ml"),
     ],
-)  # fmt: skip
+)
 def test_a_measure_that_cannot_be_is_refused_and_the_old_one_stays(home, name, ml, cup, at) -> None:
     refused(at, lambda: house.set_measure(home, name, ml, cup))
     home.refresh_from_db()
@@ -99,18 +103,36 @@ def test_the_last_member_stays_and_an_end_wants_the_name(home, cook) -> None:
 
 # -- the kitchen ---------------------------------------------------------------------------------------------------
 
-OWN = {"burners": [1200.0], "oven_places": 1, "microwave_w": 800.0, "altitude_m": 0.0, "room_c": 20.0, "whistle_min": 2.5, "jar_ml": 500.0,
-       "rice_cooker": False, "pressure_cooker": False, "electric_pressure": False, "slow_cooker": False, "steamer": True, "time_zone": "Europe/Lisbon"}  # fmt: skip
+OWN = {
+    "burners": [1200.0],
+    "oven_places": 1,
+    "microwave_w": 800.0,
+    "altitude_m": 0.0,
+    "room_c": 20.0,
+    "whistle_min": 2.5,
+    "jar_ml": 500.0,
+    "rice_cooker": False,
+    "pressure_cooker": False,
+    "electric_pressure": False,
+    "slow_cooker": False,
+    "steamer": True,
+    "time_zone": "Europe/Lisbon",
+}
 
 
 @pytest.mark.parametrize(
     ("field", "value", "at"),
     [
-        ("burners", [], "burners"), ("burners", [1200.0] * 9, "burners"), ("burners", [5.0], "burner_w"),
-        ("oven_places", -1, "oven_places"), ("oven_places", 7, "oven_places"), ("altitude_m", 9000.0, "altitude"),
-        ("room_c", 60.0, "room_c"), ("time_zone", "Mars/Olympus", "time_zone"),
+        ("burners", [], "burners"),
+        ("burners", [1200.0] * 9, "burners"),
+        ("burners", [5.0], "burner_w"),
+        ("oven_places", -1, "oven_places"),
+        ("oven_places", 7, "oven_places"),
+        ("altitude_m", 9000.0, "altitude"),
+        ("room_c", 60.0, "room_c"),
+        ("time_zone", "Mars/Olympus", "time_zone"),
     ],
-)  # fmt: skip
+)
 def test_a_kitchen_that_cannot_be_is_named_by_its_field(home, field, value, at) -> None:
     kitchen.set_kitchen(home, OWN)
     text = refused(at, lambda: kitchen.set_kitchen(home, {**OWN, field: value}))
@@ -228,8 +250,11 @@ def test_the_bag_a_pot_is_taken_from(home, other) -> None:
 def test_left_overs_are_counted_moved_and_gone(home) -> None:
     now = timezone.now()
     for name, portions, served, at in (
-        (" ", 2, now, "name"), ("pilaf", 0, now, "portions"), ("pilaf", 41, now, "portions"), ("pilaf", 2, now + timedelta(minutes=6), "served"),
-    ):  # fmt: skip
+        (" ", 2, now, "name"),
+        ("pilaf", 0, now, "portions"),
+        ("pilaf", 41, now, "portions"),
+        ("pilaf", 2, now + timedelta(minutes=6), "served"),
+    ):
         refused(at, lambda n=name, p=portions, s=served: larder.leave(home, n, "quinoa", p, s))
     left = larder.leave(home, "pilaf", "quinoa", 40, now + timedelta(minutes=4))
     refused("portions", lambda: larder.move(left, "fridge", 41))
@@ -249,8 +274,9 @@ def wrote(home: Household, **more: Any) -> Entry:
 
 
 @pytest.mark.parametrize(
-    ("field", "low", "high"), [("wet", -2, 2), ("soft", -2, 2), ("stars", 1, 5), ("poured_ml", 1, 60000), ("taken_min", 0.5, 600)]
-)  # fmt: skip
+    ("field", "low", "high"),
+    [("wet", -2, 2), ("soft", -2, 2), ("stars", 1, 5), ("poured_ml", 1, 60000), ("taken_min", 0.5, 600)],
+)
 def test_how_it_came_out_has_bounds(home, field, low, high) -> None:
     entry = wrote(home)
     for beyond in (low - 0.5, high + 0.5):

@@ -116,7 +116,10 @@ def test_without_an_account_one_reads_and_shifts_and_nothing_is_kept(cook, as_, 
     assert guest.get("/api/grains/quinoa").json()["schools"]
     # a named pot of somebody's is nobody's here
     theirs = post(mine, "kitchen/pots", name="wide", diameter_cm=40).json()["id"]
-    assert post(guest, "shift", text=demo("01"), choice={"to": "quinoa", "pot_id": theirs}).json()["pots"][0]["water"] == post(guest, "shift", **asked).json()["pots"][0]["water"]  # fmt: skip
+    assert (
+        post(guest, "shift", text=demo("01"), choice={"to": "quinoa", "pot_id": theirs}).json()["pots"][0]["water"]
+        == post(guest, "shift", **asked).json()["pots"][0]["water"]
+    )
     assert post(guest, "shifts", **asked).status_code in (401, 403) and not Recipe.objects.exists()
     assert post(guest, "read", text="200 g rice\n" * 600).json()["code"] == "too_long"
     assert Client(enforce_csrf_checks=True).post("/api/shift", json.dumps(asked), content_type=JSON).status_code == 403

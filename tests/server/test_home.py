@@ -131,8 +131,13 @@ def test_search_filter_pages_and_what_is_the_neighbours(cook, neighbour, as_) ->
     assert client.get("/api/notebook?page=2").json()["entries"][-1]["dish"] == "of long ago"
     one = mine["entries"][0]["id"]
     assert other.get("/api/notebook").json()["total"] == 0
-    answers = [other.get(f"/api/notebook/{one}"), put(other, f"notebook/{one}", wet=2), other.delete(f"/api/notebook/{one}"), other.get(f"/api/notebook/{one}/photo"),
-               other.put(f"/api/notebook/{one}/photo", b"x", content_type="image/jpeg")]  # fmt: skip
+    answers = [
+        other.get(f"/api/notebook/{one}"),
+        put(other, f"notebook/{one}", wet=2),
+        other.delete(f"/api/notebook/{one}"),
+        other.get(f"/api/notebook/{one}/photo"),
+        other.put(f"/api/notebook/{one}/photo", b"x", content_type="image/jpeg"),
+    ]
     assert [a.status_code for a in answers] == [404] * 5
 
 
@@ -397,12 +402,24 @@ def test_a_backup_that_is_none_changes_nothing(full, neighbour, as_) -> None:
 
     newer = [{"head": {**head, "meal_shift_backup": 9}}, *rest]
     cases = [
-        ([], "no backup"), ({}, "no backup"), ({"meal_shift_backup": "1"}, "no backup"), (newer, "update Meal Shift"), (rest, "no backup"),
-        (over("entry", x=1), "cannot be read at entry"), ([x for x in lines if "pot" not in x], "does not hold"),
-        (over("household", measure_ml=-5), "household.measure_ml"), (over("household", time_zone="Mars"), "household.time_zone"), (over("pot", lid="x"), "pot.lid"),
-        (over("entry", on="9999-01-01"), "entry.on"), (over("bag", grain="dust"), "bag.grain"), (over("entry", photo="no picture"), "photo"),
-        (over("shift", result={}), "hollow"), (over("shift", choice={}), "hollow"), (over("cooking", script={}), "hollow"), (over("entry", predicted={}), "hollow"),
-    ]  # fmt: skip
+        ([], "no backup"),
+        ({}, "no backup"),
+        ({"meal_shift_backup": "1"}, "no backup"),
+        (newer, "update Meal Shift"),
+        (rest, "no backup"),
+        (over("entry", x=1), "cannot be read at entry"),
+        ([x for x in lines if "pot" not in x], "does not hold"),
+        (over("household", measure_ml=-5), "household.measure_ml"),
+        (over("household", time_zone="Mars"), "household.time_zone"),
+        (over("pot", lid="x"), "pot.lid"),
+        (over("entry", on="9999-01-01"), "entry.on"),
+        (over("bag", grain="dust"), "bag.grain"),
+        (over("entry", photo="no picture"), "photo"),
+        (over("shift", result={}), "hollow"),
+        (over("shift", choice={}), "hollow"),
+        (over("cooking", script={}), "hollow"),
+        (over("entry", predicted={}), "hollow"),
+    ]
     for bad, said in cases:
         answer = put_back(other, bad)
         assert answer.status_code == 422 and answer.json()["text"].endswith(".") and said in answer.json()["text"], said

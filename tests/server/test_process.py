@@ -33,8 +33,11 @@ class Browser:
 
     def ask(self, path: str, **data: Any) -> Any:
         token = next((c.value for c in self.jar if c.name == "csrftoken"), "") or ""
-        request = urllib.request.Request(f"{self.address}{path}", json.dumps(data).encode() if data else None,  # noqa: S310 - our own address
-                                         {"content-type": "application/json", "X-CSRFToken": token})  # fmt: skip
+        request = urllib.request.Request(
+            f"{self.address}{path}",
+            json.dumps(data).encode() if data else None,  # noqa: S310 - our own address
+            {"content-type": "application/json", "X-CSRFToken": token},
+        )
         body = self.opener.open(request, timeout=30).read()
         return json.loads(body) if path.startswith("/api/") else body
 

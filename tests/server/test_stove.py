@@ -14,8 +14,19 @@ from tests.core.kitchen import demo
 
 from .test_api import JSON, post
 
-KITCHEN = {"burners": [1200, 1800], "oven_places": 2, "rice_cooker": False, "pressure_cooker": True, "electric_pressure": False,
-           "microwave_w": None, "whistle_min": 2.5, "altitude_m": 0, "room_c": 20, "jar_ml": 400, "time_zone": "Europe/Lisbon"}  # fmt: skip
+KITCHEN = {
+    "burners": [1200, 1800],
+    "oven_places": 2,
+    "rice_cooker": False,
+    "pressure_cooker": True,
+    "electric_pressure": False,
+    "microwave_w": None,
+    "whistle_min": 2.5,
+    "altitude_m": 0,
+    "room_c": 20,
+    "jar_ml": 400,
+    "time_zone": "Europe/Lisbon",
+}
 
 
 def put(client: Client, path: str, **data):
@@ -27,8 +38,12 @@ def stove(cook, as_):
     """A signed-in cook with a kept pilaf, and a cooking of it that has just begun."""
     client = as_(cook)
     shift = post(client, "shifts", text=demo("01"), choice={"to": "foxtail-millet"}).json()["id"]
-    asked = {"client_id": "first-start", "dishes": [{"key": str(shift)}], "zone": "Europe/Lisbon",
-             "serve_at": (timezone.now() + timedelta(minutes=70)).isoformat()}  # fmt: skip
+    asked = {
+        "client_id": "first-start",
+        "dishes": [{"key": str(shift)}],
+        "zone": "Europe/Lisbon",
+        "serve_at": (timezone.now() + timedelta(minutes=70)).isoformat(),
+    }
     started = post(client, "cookings", **asked)
     assert started.status_code == 201, started.content
     return client, asked, started.json()["id"]
@@ -74,17 +89,26 @@ def test_the_kitchen_is_the_households_own_and_is_cooked_with(cook, neighbour, a
     )
     other = as_(neighbour)
     assert other.get("/api/kitchen").json()["pots"] == []
-    for answer in (put(other, f"kitchen/pots/{made['id']}", name="x", diameter_cm=20), other.delete(f"/api/kitchen/pots/{made['id']}"),
-                   post(other, f"kitchen/pots/{made['id']}/boil-off", before_ml=1000, after_ml=900, minutes=10, lid="open")):  # fmt: skip
+    for answer in (
+        put(other, f"kitchen/pots/{made['id']}", name="x", diameter_cm=20),
+        other.delete(f"/api/kitchen/pots/{made['id']}"),
+        post(other, f"kitchen/pots/{made['id']}/boil-off", before_ml=1000, after_ml=900, minutes=10, lid="open"),
+    ):
         assert answer.status_code == 404
 
 
 @pytest.mark.parametrize(
     ("path", "data"),
-    [("kitchen", {**KITCHEN, "burners": []}), ("kitchen", {**KITCHEN, "burners": [10]}), ("kitchen", {**KITCHEN, "altitude_m": 9000}),
-     ("kitchen", {**KITCHEN, "time_zone": "Atlantis/Old_Town"}), ("kitchen/pots", {"name": " ", "diameter_cm": 20}),
-     ("kitchen/pots", {"name": "thimble", "diameter_cm": 3}), ("kitchen/pots", {"name": "cup", "diameter_cm": 20, "litres": 0.1})],
-)  # fmt: skip
+    [
+        ("kitchen", {**KITCHEN, "burners": []}),
+        ("kitchen", {**KITCHEN, "burners": [10]}),
+        ("kitchen", {**KITCHEN, "altitude_m": 9000}),
+        ("kitchen", {**KITCHEN, "time_zone": "Atlantis/Old_Town"}),
+        ("kitchen/pots", {"name": " ", "diameter_cm": 20}),
+        ("kitchen/pots", {"name": "thimble", "diameter_cm": 3}),
+        ("kitchen/pots", {"name": "cup", "diameter_cm": 20, "litres": 0.1}),
+    ],
+)
 def test_a_kitchen_that_cannot_be(cook, as_, path, data) -> None:
     send = put if path == "kitchen" else post
     answer = send(as_(cook), path, **data)
@@ -230,20 +254,27 @@ def test_a_neighbour_sees_and_touches_nothing(stove, neighbour, as_) -> None:
     pot = state(client, cooking)["pots"][0]["key"]
     other = as_(neighbour)
     assert other.get("/api/cookings").json() == []
-    answers = [other.get(f"/api/cookings/{cooking}"), touch(other, cooking, ("a", "note", {"text": "x"})), put(other, f"cookings/{cooking}/alone", alone=True),
-               post(other, f"cookings/{cooking}/stand-in", id="stand-00001", pot=pot, kind="scale")]  # fmt: skip
+    answers = [
+        other.get(f"/api/cookings/{cooking}"),
+        touch(other, cooking, ("a", "note", {"text": "x"})),
+        put(other, f"cookings/{cooking}/alone", alone=True),
+        post(other, f"cookings/{cooking}/stand-in", id="stand-00001", pot=pot, kind="scale"),
+    ]
     assert [a.status_code for a in answers] == [404] * 4
     assert Event.objects.count() == 0
 
 
 def test_a_bad_touch_is_named_and_takes_no_other_with_it(stove) -> None:
     client, asked, cooking = stove
-    for n, (kind, data) in enumerate((
-        ("done", {"step": "no such"}),
-        ("poured", {"pot": "x", "ml": 5}),
-        ("jump", {}),
-        ("note", {"text": ""}),
-    ), 1):  # fmt: skip
+    for n, (kind, data) in enumerate(
+        (
+            ("done", {"step": "no such"}),
+            ("poured", {"pot": "x", "ml": 5}),
+            ("jump", {}),
+            ("note", {"text": ""}),
+        ),
+        1,
+    ):
         answer = touch(client, cooking, (f"a{n}", "note", {"text": "fine"}), ("b", kind, data)).json()
         [refused] = answer["refused"]
         assert answer["new"] == 1 and refused["text"].endswith(".") and refused["id"] == "touch-1-b"

@@ -69,8 +69,13 @@ def test_a_week_that_cannot_be(cook, as_) -> None:
     recipe = post(client, "recipes", text=demo("01")).json()["id"]
     for _ in range(3):
         post(client, "week/meals", on=on(0), recipe_id=recipe)
-    answers = [post(client, "week/meals", on=on(0), recipe_id=recipe), put(client, "week/pace", per_week=9, grows=False), post(client, "week/usual", start=on(-70)),
-               put(client, f"week/meals/{Meal.objects.first().pk}", minutes=2), post(client, f"week/meals/{Meal.objects.first().pk}/keep")]  # fmt: skip
+    answers = [
+        post(client, "week/meals", on=on(0), recipe_id=recipe),
+        put(client, "week/pace", per_week=9, grows=False),
+        post(client, "week/usual", start=on(-70)),
+        put(client, f"week/meals/{Meal.objects.first().pk}", minutes=2),
+        post(client, f"week/meals/{Meal.objects.first().pk}/keep"),
+    ]
     for answer in answers:
         assert answer.status_code == 422 and answer.json()["text"].endswith(".")
     past = (MONDAY - timedelta(days=14)).isoformat()

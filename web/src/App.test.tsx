@@ -8,9 +8,31 @@ import { changes, here, serve, show, type Asked } from "./test-kit";
 import { setTheme } from "./ui/theme";
 
 const manner = { measure: "metric", heat: "", clock: "24", cup_ml: 240 };
-const inside = { signed_in: true, household: "Five at the mill", name: "fennel", manner, may_found: false, empty: false };
+const inside = {
+  signed_in: true,
+  household: "Five at the mill",
+  name: "fennel",
+  manner,
+  may_found: false,
+  empty: false,
+};
 const outside = { signed_in: false, household: "", name: "", manner, may_found: false, empty: false };
-const tried = { text: "Pot\n200 g rice", title: "Pot", becomes: "Pot, in quinoa", ingredients: ["200 g quinoa"], steps: ["Simmer 15 minutes."], asked: 2, rows: ["foxtail-millet", "quinoa"].map((grain, i) => ({ grain, name: grain, family: "millet", pour_ml: 300 + 100 * i, cook_min: 14, rest_min: 10 * i })) };
+const tried = {
+  text: "Pot\n200 g rice",
+  title: "Pot",
+  becomes: "Pot, in quinoa",
+  ingredients: ["200 g quinoa"],
+  steps: ["Simmer 15 minutes."],
+  asked: 2,
+  rows: ["foxtail-millet", "quinoa"].map((grain, i) => ({
+    grain,
+    name: grain,
+    family: "millet",
+    pour_ml: 300 + 100 * i,
+    cook_min: 14,
+    rest_min: 10 * i,
+  })),
+};
 
 let asked: Asked[];
 let session: object;
@@ -44,7 +66,9 @@ it("says what is not there, and names each place in the window", async () => {
   at("/larders");
   expect(await screen.findByRole("heading", { name: "There is nothing at this address" })).toBeInTheDocument();
   expect(document.title).toBe("Nothing here · Meal Shift");
-  await userEvent.click(within(screen.getByRole("navigation", { name: "The way of a recipe" })).getByRole("link", { name: /Stove/ }));
+  await userEvent.click(
+    within(screen.getByRole("navigation", { name: "The way of a recipe" })).getByRole("link", { name: /Stove/ }),
+  );
   expect(await screen.findByRole("heading", { name: "Nothing is on the stove" })).toBeInTheDocument();
   expect(document.title).toBe("Stove · Meal Shift");
   // who reads by ear begins at the new page
@@ -88,7 +112,9 @@ it("takes what a stranger typed to the bench, in the grain they touched", async 
   at("/");
   await userEvent.click(await screen.findByRole("button", { name: /quinoa/ }));
   expect(await screen.findByText(/2 things in this recipe would be asked about/)).toBeInTheDocument();
-  const bars = [...screen.getByRole("list", { name: "Grains" }).querySelectorAll<HTMLElement>("[style]")].filter((e) => e.style.width);
+  const bars = [...screen.getByRole("list", { name: "Grains" }).querySelectorAll<HTMLElement>("[style]")].filter(
+    (e) => e.style.width,
+  );
   expect(bars.map((b) => b.style.width)).toEqual(["75%", "100%"]);
   expect(screen.getByRole("button", { name: /quinoa/ })).toHaveTextContent("14 min, rest 10");
   await userEvent.click(screen.getByRole("button", { name: "To the bench" }));

@@ -63,7 +63,9 @@ export function App() {
     return (
       <Held>
         <Switch>
-          <Route path="/join/:token"><Screen.Join /></Route>
+          <Route path="/join/:token">
+            <Screen.Join />
+          </Route>
         </Switch>
       </Held>
     );
@@ -73,7 +75,9 @@ export function App() {
     return (
       <Held>
         <Switch>
-          <Route path="/bench"><Screen.Tried door={door} /></Route>
+          <Route path="/bench">
+            <Screen.Tried door={door} />
+          </Route>
           <Route>{door}</Route>
         </Switch>
       </Held>
@@ -83,7 +87,10 @@ export function App() {
   return (
     // told otherwise, every number on the screen is said anew
     <div key={JSON.stringify(session.data.manner)} className="min-h-screen">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:left-3 focus:top-2 focus:z-50 focus:bg-sheet focus:p-2">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:left-3 focus:top-2 focus:z-50 focus:bg-sheet focus:p-2"
+      >
         To the page
       </a>
       <Header name={session.data.household} />
@@ -93,25 +100,63 @@ export function App() {
       <WithKeys />
       <Main>
         <Switch>
-          <Route path="/"><Redirect to="/bring" replace /></Route>
-          <Route path="/bring"><Screen.Bring /></Route>
-          <Route path="/bench"><Screen.Bench /></Route>
-          <Route path="/every"><Screen.Every /></Route>
-          <Route path="/grains"><Screen.Grains /></Route>
-          <Route path="/grains/:slug"><Screen.GrainPage /></Route>
-          <Route path="/plan"><Screen.Plan /></Route>
-          <Route path="/stove"><Screen.Cookings /></Route>
-          <Route path="/stove/:id"><Screen.Stove /></Route>
-          <Route path="/kitchen"><Screen.Kitchen /></Route>
-          <Route path="/kitchen/pots/:id/boil-off"><Screen.BoilOff /></Route>
-          <Route path="/notebook"><Screen.Notebook /></Route>
-          <Route path="/practice"><Screen.Training /></Route>
-          <Route path="/week"><Screen.Week /></Route>
-          <Route path="/larder"><Screen.Larder /></Route>
-          <Route path="/house"><Screen.House /></Route>
-          <Route path="/kept"><Screen.Kept /></Route>
-          <Route path="/kept/:id"><Screen.KeptShift /></Route>
-          <Route><Nowhere /></Route>
+          <Route path="/">
+            <Redirect to="/bring" replace />
+          </Route>
+          <Route path="/bring">
+            <Screen.Bring />
+          </Route>
+          <Route path="/bench">
+            <Screen.Bench />
+          </Route>
+          <Route path="/every">
+            <Screen.Every />
+          </Route>
+          <Route path="/grains">
+            <Screen.Grains />
+          </Route>
+          <Route path="/grains/:slug">
+            <Screen.GrainPage />
+          </Route>
+          <Route path="/plan">
+            <Screen.Plan />
+          </Route>
+          <Route path="/stove">
+            <Screen.Cookings />
+          </Route>
+          <Route path="/stove/:id">
+            <Screen.Stove />
+          </Route>
+          <Route path="/kitchen">
+            <Screen.Kitchen />
+          </Route>
+          <Route path="/kitchen/pots/:id/boil-off">
+            <Screen.BoilOff />
+          </Route>
+          <Route path="/notebook">
+            <Screen.Notebook />
+          </Route>
+          <Route path="/practice">
+            <Screen.Training />
+          </Route>
+          <Route path="/week">
+            <Screen.Week />
+          </Route>
+          <Route path="/larder">
+            <Screen.Larder />
+          </Route>
+          <Route path="/house">
+            <Screen.House />
+          </Route>
+          <Route path="/kept">
+            <Screen.Kept />
+          </Route>
+          <Route path="/kept/:id">
+            <Screen.KeptShift />
+          </Route>
+          <Route>
+            <Nowhere />
+          </Route>
         </Switch>
       </Main>
     </div>
@@ -141,7 +186,12 @@ function Main({ children }: { children: ReactNode }) {
     before.current = pathname;
   }, [pathname]);
   return (
-    <main id="main" ref={main} tabIndex={-1} className="mx-auto max-w-[1320px] px-4 pb-6 outline-none min-[62.5rem]:px-7">
+    <main
+      id="main"
+      ref={main}
+      tabIndex={-1}
+      className="mx-auto max-w-[1320px] px-4 pb-6 outline-none min-[62.5rem]:px-7"
+    >
       <Held>{children}</Held>
     </main>
   );
@@ -151,7 +201,9 @@ function Nowhere() {
   return (
     <section className="mx-auto mt-16 max-w-[46ch]">
       <h1 className="text-title">There is nothing at this address</h1>
-      <p className="mt-2 text-body">It may have been taken off, or mistyped. What you keep is under Kept, the cooking that is on under Stove.</p>
+      <p className="mt-2 text-body">
+        It may have been taken off, or mistyped. What you keep is under Kept, the cooking that is on under Stove.
+      </p>
       <Link to="/bring" className={`${keyLook("main")} mt-4`}>
         Bring a recipe
       </Link>

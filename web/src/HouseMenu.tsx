@@ -33,11 +33,20 @@ export function HouseMenu({ name }: { name: string }) {
   const link = "flex min-h-12 items-center rounded-key px-3 text-body text-ink no-underline hover:bg-quiet";
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger aria-label="House" className="grid h-11 w-11 shrink-0 place-items-center rounded-key text-soft hover:text-ink max-[61.1875rem]:ml-auto">
+      <Popover.Trigger
+        aria-label="House"
+        className="grid h-11 w-11 shrink-0 place-items-center rounded-key text-soft hover:text-ink max-[61.1875rem]:ml-auto"
+      >
         <Menu size={21} />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content aria-label="House" align="end" sideOffset={6} className="z-40 w-56 rounded-sheet border border-line bg-sheet p-2 text-ink shadow-jug" onClick={(e) => e.target instanceof HTMLAnchorElement && setOpen(false)}>
+        <Popover.Content
+          aria-label="House"
+          align="end"
+          sideOffset={6}
+          className="z-40 w-56 rounded-sheet border border-line bg-sheet p-2 text-ink shadow-jug"
+          onClick={(e) => e.target instanceof HTMLAnchorElement && setOpen(false)}
+        >
           <p className="border-b border-line px-3 pb-2 text-small text-soft">{name}</p>
           <nav aria-label="House">
             {MORE.map(([to, word, narrow]) => (

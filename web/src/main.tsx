@@ -10,7 +10,9 @@ import { keepShell } from "./ui/shell";
 import { startTheme } from "./ui/theme";
 
 startTheme();
-const client = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 30_000, refetchOnWindowFocus: false } } });
+const client = new QueryClient({
+  defaultOptions: { queries: { retry: 1, staleTime: 30_000, refetchOnWindowFocus: false } },
+});
 const root = document.getElementById("root");
 if (root)
   createRoot(root).render(

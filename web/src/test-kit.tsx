@@ -13,7 +13,8 @@ export interface Asked {
 /** The answer to a request: data; or status and trouble. */
 type Answer = unknown | { status: number; trouble: { code: string; where: string; text: string } };
 
-const refusal = (a: unknown): a is { status: number; trouble: object } => typeof a === "object" && a !== null && "trouble" in a;
+const refusal = (a: unknown): a is { status: number; trouble: object } =>
+  typeof a === "object" && a !== null && "trouble" in a;
 
 /** A stand-in for the server: by "GET /api/larder", what it answers, or what makes the answer of the body. What has no row is answered with {}. */
 export function serve(rows: Record<string, Answer | ((body: never, path: string) => Answer)>): Asked[] {
@@ -24,18 +25,26 @@ export function serve(rows: Record<string, Answer | ((body: never, path: string)
     const body: unknown = text.startsWith("{") ? JSON.parse(text) : text || null;
     asked.push({ method: r.method, path, body, token: r.headers.get("X-CSRFToken") });
     const found = rows[`${r.method} ${path}`];
-    const got: unknown = typeof found === "function" ? (found as (b: unknown, p: string) => unknown)(body, path) : (found ?? {});
+    const got: unknown =
+      typeof found === "function" ? (found as (b: unknown, p: string) => unknown)(body, path) : (found ?? {});
     const headers = { "Content-Type": "application/json" };
-    return refusal(got) ? new Response(JSON.stringify(got.trouble), { status: got.status, headers }) : new Response(JSON.stringify(got), { headers });
+    return refusal(got)
+      ? new Response(JSON.stringify(got.trouble), { status: got.status, headers })
+      : new Response(JSON.stringify(got), { headers });
   });
   return asked;
 }
 
 export const show = (what: ReactNode) =>
-  render(<QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>{what}</QueryClientProvider>);
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      {what}
+    </QueryClientProvider>,
+  );
 
 /** What was changed, without what was only looked at. */
-export const changes = (asked: readonly Asked[]) => asked.filter((a) => a.method !== "GET").map((a) => ({ do: `${a.method} ${a.path}`, body: a.body }));
+export const changes = (asked: readonly Asked[]) =>
+  asked.filter((a) => a.method !== "GET").map((a) => ({ do: `${a.method} ${a.path}`, body: a.body }));
 
 /** Where the page has gone. */
 export const here = (): string => window.location.pathname;

@@ -44,12 +44,23 @@ _NUT_FINE = re.compile(
 )
 # what a recipe's own words ask for that is not safe as it stands: (pattern, code, why)
 _IN_WORDS = (
-    (r"\b(?:room temperature|on the (?:counter|worktop|side)|out of the fridge)\b[^.;]{0,40}\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))"
-     r"|\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))\b[^.;]{0,40}\b(?:at room temperature|on the (?:counter|worktop|side))\b", "words_warm", "the recipe leaves it out of the fridge"),
-    (r"\bdeep[- ]?fr(?:y|ies|ied|ying)\b|\b(?:smoking|very|really|shimmering)[- ]hot (?:oil|fat|ghee)\b|\b(?:oil|ghee|fat) (?:is |until |till )?(?:smoking|very hot|shimmering)\b|\bboil(?:ing)? (?:the )?(?:sugar )?syrup\b|\bsyrup\b[^.;]{0,30}\bboil\w*\b",
-     "hot_fat", "fat or syrup is heated"),
-    (r"\b(?:keep|hold|leave|stand|rest)\w*\b[^.;]{0,40}\bwarm\b[^.;]{0,30}\b(?:[1-5]\d) ?(?:°|degrees|º)? ?C\b|\b(?:[1-5]\d) ?(?:°|º) ?C\b[^.;]{0,30}\bkeep\w* (?:it )?warm\b", "words_lukewarm", "the recipe keeps it below 60 °C"),
-)  # fmt: skip
+    (
+        r"\b(?:room temperature|on the (?:counter|worktop|side)|out of the fridge)\b[^.;]{0,40}\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))"
+        r"|\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))\b[^.;]{0,40}\b(?:at room temperature|on the (?:counter|worktop|side))\b",
+        "words_warm",
+        "the recipe leaves it out of the fridge",
+    ),
+    (
+        r"\bdeep[- ]?fr(?:y|ies|ied|ying)\b|\b(?:smoking|very|really|shimmering)[- ]hot (?:oil|fat|ghee)\b|\b(?:oil|ghee|fat) (?:is |until |till )?(?:smoking|very hot|shimmering)\b|\bboil(?:ing)? (?:the )?(?:sugar )?syrup\b|\bsyrup\b[^.;]{0,30}\bboil\w*\b",
+        "hot_fat",
+        "fat or syrup is heated",
+    ),
+    (
+        r"\b(?:keep|hold|leave|stand|rest)\w*\b[^.;]{0,40}\bwarm\b[^.;]{0,30}\b(?:[1-5]\d) ?(?:°|degrees|º)? ?C\b|\b(?:[1-5]\d) ?(?:°|º) ?C\b[^.;]{0,30}\bkeep\w* (?:it )?warm\b",
+        "words_lukewarm",
+        "the recipe keeps it below 60 °C",
+    ),
+)
 
 
 def _in(manner: Manner, found: list[Caution]) -> list[Caution]:

@@ -65,10 +65,24 @@ def candidates(
     own = solve_backwards(recipe, kitchen)
     texture = float(TEXTURES.index(recipe.texture))
     brought = others(recipe)
-    found = [_candidate(g, method, soak, texture, recipe, own, kitchen, brought, by_hours,
-                        _IN_LARDER * (g.slug in larder) + _LIKED * (liked or {}).get(g.slug, 0.0))
-             for g in all_grains() if not (gluten_free and g.gluten) and (only is None or g.slug in only)
-             for method in _methods(g, own) for soak in (SOAKS if g.soak and method != "steep" else (0.0,))]  # fmt: skip
+    found = [
+        _candidate(
+            g,
+            method,
+            soak,
+            texture,
+            recipe,
+            own,
+            kitchen,
+            brought,
+            by_hours,
+            _IN_LARDER * (g.slug in larder) + _LIKED * (liked or {}).get(g.slug, 0.0),
+        )
+        for g in all_grains()
+        if not (gluten_free and g.gluten) and (only is None or g.slug in only)
+        for method in _methods(g, own)
+        for soak in (SOAKS if g.soak and method != "steep" else (0.0,))
+    ]
     return sorted(found, key=lambda c: (not c.suited, not c.in_time, -c.score, c.total_min, c.grain.slug))
 
 
@@ -123,8 +137,21 @@ def _candidate(
     notice = tuple(differs(own.grain, g, recipe.dish, drinks=drinks))
     patience = min(total, 240) / 240
     score = 1.0 - _WEIGHT_APART * away - _WEIGHT_TIME * patience - (0.1 if not fits else 0.0) + bonus
-    return Candidate(g, way, pot, gap, round(away, 3), total, notice, _kin(own.grain, g), not why_not, in_time, fits, round(score, 4),
-                     why_not or _reason(g, way, gap, notice, reached, total, in_time, fits, by_hours))  # fmt: skip
+    return Candidate(
+        g,
+        way,
+        pot,
+        gap,
+        round(away, 3),
+        total,
+        notice,
+        _kin(own.grain, g),
+        not why_not,
+        in_time,
+        fits,
+        round(score, 4),
+        why_not or _reason(g, way, gap, notice, reached, total, in_time, fits, by_hours),
+    )
 
 
 def _kin(own: Grain, other: Grain) -> bool:
@@ -159,8 +186,18 @@ def _reason(
     by_hours: float | None,
 ) -> str:
     wanted = g.texture_word(reached)
-    parts = [f"{cap(in_a_row(list(notice)))}; {wanted}, as the dish wants" if notice else f"Hardly to be told apart; {wanted}, as the dish wants"] if gap == 0 else [
-        *([cap(in_a_row(list(notice)))] if notice else []), f"nearest it comes is {wanted}, {gap:g} {'step' if gap <= 1 else 'steps'} off"]  # fmt: skip
+    parts = (
+        [
+            f"{cap(in_a_row(list(notice)))}; {wanted}, as the dish wants"
+            if notice
+            else f"Hardly to be told apart; {wanted}, as the dish wants"
+        ]
+        if gap == 0
+        else [
+            *([cap(in_a_row(list(notice)))] if notice else []),
+            f"nearest it comes is {wanted}, {gap:g} {'step' if gap <= 1 else 'steps'} off",
+        ]
+    )
     soaked = f", {said_minutes(way.soak_min)} of them in the soak" if way.soak_min else ""
     parts.append(f"{said_minutes(total)} from now{soaked}")
     if way.method == "electric-pressure":
@@ -180,12 +217,31 @@ def _reason(
 
 def row(c: Candidate) -> WayRow:
     return {
-        "grain": c.grain.slug, "name": c.grain.name, "family": c.grain.family, "method": c.way.method, "soak_min": round(c.way.soak_min),
-        "texture": TEXTURES[round(c.way.texture)], "texture_word": c.grain.texture_word(c.way.texture), "gap": round(c.gap, 2), "total_min": c.total_min,
-        "cook_min": c.pot.cook_typical, "ratio_by_volume": round(c.pot.pour_ml / c.pot.dry_ml, 2), "gluten": c.grain.gluten, "suited": c.suited,
-        "in_time": c.in_time, "fits": c.fits, "score": c.score, "reason": c.reason, "away": c.away, "ring": ring(c.away), "notice": list(c.notice), "kin": c.kin,
-        "pour_ml": jug_ml(c.pot.pour_ml), "pour_said": said(c.pot.pour_ml, *c.pot.kitchen.pours_in), "rest_min": round_half_up(c.pot.rest_min),
-    }  # fmt: skip
+        "grain": c.grain.slug,
+        "name": c.grain.name,
+        "family": c.grain.family,
+        "method": c.way.method,
+        "soak_min": round(c.way.soak_min),
+        "texture": TEXTURES[round(c.way.texture)],
+        "texture_word": c.grain.texture_word(c.way.texture),
+        "gap": round(c.gap, 2),
+        "total_min": c.total_min,
+        "cook_min": c.pot.cook_typical,
+        "ratio_by_volume": round(c.pot.pour_ml / c.pot.dry_ml, 2),
+        "gluten": c.grain.gluten,
+        "suited": c.suited,
+        "in_time": c.in_time,
+        "fits": c.fits,
+        "score": c.score,
+        "reason": c.reason,
+        "away": c.away,
+        "ring": ring(c.away),
+        "notice": list(c.notice),
+        "kin": c.kin,
+        "pour_ml": jug_ml(c.pot.pour_ml),
+        "pour_said": said(c.pot.pour_ml, *c.pot.kitchen.pours_in),
+        "rest_min": round_half_up(c.pot.rest_min),
+    }
 
 
 def _rather(mine: Candidate, ranked: list[Candidate], dish: str) -> list[RatherRow]:
@@ -218,9 +274,19 @@ def report(
     best = best_of_each(ranked)
     own = next((c for c in best if c.grain.slug == recipe.source_line.grain), None) if recipe.source_line else None
     return {
-        "schema": 1, "title": recipe.title, "dish": recipe.dish, "texture": recipe.texture, "weighed": len(ranked),
+        "schema": 1,
+        "title": recipe.title,
+        "dish": recipe.dish,
+        "texture": recipe.texture,
+        "weighed": len(ranked),
         "was": {"grain": own.grain.slug, "name": own.grain.name, "family": own.grain.family} if own else None,
         "grains": [
-            {**row(c), "in_larder": c.grain.slug in larder, "rather": _rather(c, best, recipe.dish), "ways": ways[c.grain.slug]} for c in best
+            {
+                **row(c),
+                "in_larder": c.grain.slug in larder,
+                "rather": _rather(c, best, recipe.dish),
+                "ways": ways[c.grain.slug],
+            }
+            for c in best
         ],
-    }  # fmt: skip
+    }

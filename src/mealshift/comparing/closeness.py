@@ -29,7 +29,12 @@ _A_STEP_OFF, _A_MEAL = 0.14, 0.22
 RINGS = (0.20, 0.32)
 # a change smaller than this nobody tastes; one as large as that is "much"
 NOTICED, MUCH = {"bite": 0.55, "cling": 0.55, "size": 0.55, "dark": 0.9}, 1.7
-_MORE = {"bite": ("chewier", "softer"), "cling": ("stickier", "more apart"), "size": ("larger", "smaller"), "dark": ("darker", "paler")}  # fmt: skip
+_MORE = {
+    "bite": ("chewier", "softer"),
+    "cling": ("stickier", "more apart"),
+    "size": ("larger", "smaller"),
+    "dark": ("darker", "paler"),
+}
 # from so strong on a grain tastes of itself
 OWN_TASTE = 0.8
 # so much more or less water for the same volume is worth a word

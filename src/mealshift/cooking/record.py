@@ -20,12 +20,26 @@ __all__ = ["SOFT_WORDS", "WET_WORDS", "predicted", "records"]
 def predicted(pot: Pot, factors: Factors) -> dict[str, Any]:
     """Plain data of a solved pot that the notebook keeps: the numbers told, and the figures to learn from."""
     return {
-        "grain": pot.grain.slug, "name": pot.grain.name, "dry_ml": round_half_up(pot.dry_ml), "dry_g": round_half_up(pot.dry_g), "method": pot.way.method,
-        "lid": pot.way.lid, "texture": pot.grain.texture_word(pot.way.texture), "soak_min": pot.way.soak_min, "pot_cm": pot.kitchen.pot_cm,
-        "pour_ml": jug_ml(pot.pour_ml), "low_ml": pot.low_ml, "high_ml": pot.high_ml, "cook_min": pot.cook_typical, "yield_g": round_half_up(pot.cooked_g),
+        "grain": pot.grain.slug,
+        "name": pot.grain.name,
+        "dry_ml": round_half_up(pot.dry_ml),
+        "dry_g": round_half_up(pot.dry_g),
+        "method": pot.way.method,
+        "lid": pot.way.lid,
+        "texture": pot.grain.texture_word(pot.way.texture),
+        "soak_min": pot.way.soak_min,
+        "pot_cm": pot.kitchen.pot_cm,
+        "pour_ml": jug_ml(pot.pour_ml),
+        "low_ml": pot.low_ml,
+        "high_ml": pot.high_ml,
+        "cook_min": pot.cook_typical,
+        "yield_g": round_half_up(pot.cooked_g),
         # where the water is poured off, or steam does the work, its amount tells nothing
-        "tells_water": not pot.plenty and pot.way.method not in ("steep", "soup"), "catalogue": CATALOGUE, "figures": asdict(figures(pot, factors)), "factors": asdict(factors),
-    }  # fmt: skip
+        "tells_water": not pot.plenty and pot.way.method not in ("steep", "soup"),
+        "catalogue": CATALOGUE,
+        "figures": asdict(figures(pot, factors)),
+        "factors": asdict(factors),
+    }
 
 
 def records(script: Script, state: State, factors: dict[str, Factors]) -> list[dict[str, Any]]:
@@ -40,9 +54,16 @@ def records(script: Script, state: State, factors: dict[str, Factors]) -> list[d
         more = sum(ml for _, ml in now.top_ups)
         # a pot taken off because there was no time left says nothing of how long it takes
         cut = any(k == key and w == "no_time" for _, k, w in state.wrong)
-        out.append({
-            "pot": key, "dish": cook.dish, "predicted": predicted(pot, factors.get(key, Factors())), "poured_ml": round_half_up(now.poured + more),
-            "top_ups_ml": round_half_up(more), "taken_min": None if cut else round(going.end - going.start, 1), "wrong": [w for _, k, w in state.wrong if k == key],
-            "notes": [t for _, t in state.notes],
-        })  # fmt: skip
+        out.append(
+            {
+                "pot": key,
+                "dish": cook.dish,
+                "predicted": predicted(pot, factors.get(key, Factors())),
+                "poured_ml": round_half_up(now.poured + more),
+                "top_ups_ml": round_half_up(more),
+                "taken_min": None if cut else round(going.end - going.start, 1),
+                "wrong": [w for _, k, w in state.wrong if k == key],
+                "notes": [t for _, t in state.notes],
+            }
+        )
     return out

@@ -44,17 +44,43 @@ def report(script: Script, events: list[Event], minute: float) -> CookState:
 def _step(script: Script, state: State, s: Step, ahead: dict[str, tuple[float, float]], minute: float) -> CookStep:
     going, ready = state.steps[s.id], ready_at(script, state, s)
     status: Literal["done", "running", "ready", "waiting"] = (
-        "done" if going.end is not None
-        else "running" if going.start is not None
-        else "ready" if ready is not None and ready <= minute
+        "done"
+        if going.end is not None
+        else "running"
+        if going.start is not None
+        else "ready"
+        if ready is not None and ready <= minute
         else "waiting"
-    )  # fmt: skip
+    )
     return {
-        "id": s.id, "dish": s.dish, "part": s.part, "key": s.key, "kind": s.kind, "style": s.style, "title": s.title, "words": s.words, "look": s.look, "minutes": s.minutes,
-        "pot": s.pot, "pour_ml": s.pour_ml, "reserve_ml": s.reserve_ml, "cautions": list(s.cautions), "count_out": list(s.count_out), "goes_in": list(s.goes_in),
-        "after": list(s.after), "anchor": s.anchor, "offset": s.offset, "planned": s.planned, "rank": RANK.get(s.kind, RANK_ELSE), "status": status, "ready": ready,
-        "start": going.start, "due": going.due, "end": going.end, "expected": round(ahead[s.id][0], 1),
-    }  # fmt: skip
+        "id": s.id,
+        "dish": s.dish,
+        "part": s.part,
+        "key": s.key,
+        "kind": s.kind,
+        "style": s.style,
+        "title": s.title,
+        "words": s.words,
+        "look": s.look,
+        "minutes": s.minutes,
+        "pot": s.pot,
+        "pour_ml": s.pour_ml,
+        "reserve_ml": s.reserve_ml,
+        "cautions": list(s.cautions),
+        "count_out": list(s.count_out),
+        "goes_in": list(s.goes_in),
+        "after": list(s.after),
+        "anchor": s.anchor,
+        "offset": s.offset,
+        "planned": s.planned,
+        "rank": RANK.get(s.kind, RANK_ELSE),
+        "status": status,
+        "ready": ready,
+        "start": going.start,
+        "due": going.due,
+        "end": going.end,
+        "expected": round(ahead[s.id][0], 1),
+    }
 
 
 # what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
@@ -97,16 +123,34 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> Coo
     made, now = pot_run(script, state, key), state.pots[key]
     run, on = made or (simulate(pot), None)
     out: CookPot = {
-        "key": key, "name": pot.grain.name, "short": pot.grain.short, "grain": pot.grain.slug, "pour_ml": pot.pour_ml, "poured_ml": now.poured,
-        "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)), "locked": is_locked(script, state, key), "lid": now.lids[-1][1] if now.lids else pot.way.lid, "own_lid": pot.way.lid,
-        "reserve_ml": pot.high_ml - pot.pour_ml, "locks": pot.way.locked, "whistles": pot.whistles if pot.way.row.whistles else 0, "whistled": now.whistled, "wrongs": _wrongs(script, state, key, pot, run, on, minute),
-        "on": on, "curve": curve(run, 60), "boil_at": run.boil_at, "off_at": run.off_at, "verdict": "", "scale": "", "celsius": None,
+        "key": key,
+        "name": pot.grain.name,
+        "short": pot.grain.short,
+        "grain": pot.grain.slug,
+        "pour_ml": pot.pour_ml,
+        "poured_ml": now.poured,
+        "top_ups_ml": round_half_up(sum(ml for _, ml in now.top_ups)),
+        "locked": is_locked(script, state, key),
+        "lid": now.lids[-1][1] if now.lids else pot.way.lid,
+        "own_lid": pot.way.lid,
+        "reserve_ml": pot.high_ml - pot.pour_ml,
+        "locks": pot.way.locked,
+        "whistles": pot.whistles if pot.way.row.whistles else 0,
+        "whistled": now.whistled,
+        "wrongs": _wrongs(script, state, key, pot, run, on, minute),
+        "on": on,
+        "curve": curve(run, 60),
+        "boil_at": run.boil_at,
+        "off_at": run.off_at,
+        "verdict": "",
+        "scale": "",
+        "celsius": None,
         "pour_said": said_amount(pot.pour_ml, *pot.kitchen.pours_in),
         "splashes": [
             {"ml": round_half_up(pot.kitchen.measure_ml * part), "said": f"{word} {pot.kitchen.measure_name}"}
             for part, word in ((0.25, "¼"), (0.5, "½"), (1.0, "1"))
         ],
-    }  # fmt: skip
+    }
     if on is None:
         return out
     weight = last_weight(state, key)

@@ -146,8 +146,14 @@ class _Now:
     def _dry_hard(self) -> Answer:
         minutes = self.longer()
         ml = self.splash(minutes, 0.0)
-        return Answer("dry_hard", self.said(self.row.add, minutes, ml) + self.again(ml, minutes), ml, minutes, self._lid(),
-                      f"the grain has yet to drink about {self.missing:.0f} ml, and {self.rate * minutes:.0f} boil off meanwhile{self.because}")  # fmt: skip
+        return Answer(
+            "dry_hard",
+            self.said(self.row.add, minutes, ml) + self.again(ml, minutes),
+            ml,
+            minutes,
+            self._lid(),
+            f"the grain has yet to drink about {self.missing:.0f} ml, and {self.rate * minutes:.0f} boil off meanwhile{self.because}",
+        )
 
     def _lid(self) -> str:
         """How it is covered while it cooks on: on a stove under its lid."""
@@ -164,64 +170,136 @@ class _Now:
                 "wet_hard", self.said(self.row.more, minutes) + add, 0, minutes, "", f"{free}, and it needs them"
             )
         if math.ceil(over / max(1.0, self.open_rate - self.rate)) <= minutes:
-            return Answer("wet_hard", f"There is water enough: lid off, {minutes} more minutes at a gentle boil, then look.", 0, minutes, "open",
-                          f"{free}, {over:.0f} more than it needs; without the lid they go")  # fmt: skip
-        return Answer("wet_hard", f"Pour off {10 * round(over / 10)} ml, lid on, {minutes} more minutes.", 0, minutes, "ordinary",
-                      f"{free}, {over:.0f} more than it needs")  # fmt: skip
+            return Answer(
+                "wet_hard",
+                f"There is water enough: lid off, {minutes} more minutes at a gentle boil, then look.",
+                0,
+                minutes,
+                "open",
+                f"{free}, {over:.0f} more than it needs; without the lid they go",
+            )
+        return Answer(
+            "wet_hard",
+            f"Pour off {10 * round(over / 10)} ml, lid on, {minutes} more minutes.",
+            0,
+            minutes,
+            "ordinary",
+            f"{free}, {over:.0f} more than it needs",
+        )
 
     def _wet_soft(self) -> Answer:
         over = max(self.free, 0.1 * self.m)
         minutes = max(1, math.ceil(over / max(1.0, self.open_rate)))
         if minutes <= 6 or self.row.slug in ("soup", "open"):
             minutes = min(minutes, 20)
-            return Answer("wet_soft", self.said(self.row.shed, minutes), 0, minutes, "open" if self.row.loss_lid else "",
-                          f"about {over:.0f} ml have to go, {self.open_rate:.0f} a minute without a lid")  # fmt: skip
-        return Answer("wet_soft", f"Off the heat now. Tip it into a sieve, let about {over:.0f} ml run off, back in the pot, a cloth under the lid, 5 minutes.", 0, 5, "sealed",
-                      f"boiling {over:.0f} ml away would take {minutes} minutes and cook it to mush")  # fmt: skip
+            return Answer(
+                "wet_soft",
+                self.said(self.row.shed, minutes),
+                0,
+                minutes,
+                "open" if self.row.loss_lid else "",
+                f"about {over:.0f} ml have to go, {self.open_rate:.0f} a minute without a lid",
+            )
+        return Answer(
+            "wet_soft",
+            f"Off the heat now. Tip it into a sieve, let about {over:.0f} ml run off, back in the pot, a cloth under the lid, 5 minutes.",
+            0,
+            5,
+            "sealed",
+            f"boiling {over:.0f} ml away would take {minutes} minutes and cook it to mush",
+        )
 
     def _too_thick(self) -> Answer:
         ml = 10 * max(2, round(0.12 * self.wanted * self.m / 10))
-        return Answer("too_thick", f"Stir in {ml} ml of hot water or of the dish's own liquid, a splash at a time, until it falls as you want it; 2 more minutes. It thickens again as it stands.", ml, 2, "",
-                      f"an eighth of the {self.wanted * self.m:.0f} ml it holds is one step looser")  # fmt: skip
+        return Answer(
+            "too_thick",
+            f"Stir in {ml} ml of hot water or of the dish's own liquid, a splash at a time, until it falls as you want it; 2 more minutes. It thickens again as it stands.",
+            ml,
+            2,
+            "",
+            f"an eighth of the {self.wanted * self.m:.0f} ml it holds is one step looser",
+        )
 
     def _too_thin(self) -> Answer:
         over = max(self.free, 0.1 * self.wanted * self.m)
         minutes = min(15, max(2, math.ceil(over / max(1.0, self.open_rate))))
-        return Answer("too_thin", f"Lid off, {minutes} more minutes at a gentle bubble, stirring along the bottom. Stop while it is a little looser than you want: it thickens as it stands.", 0, minutes, "open",
-                      f"about {over:.0f} ml have to go, {self.open_rate:.0f} a minute without a lid")  # fmt: skip
+        return Answer(
+            "too_thin",
+            f"Lid off, {minutes} more minutes at a gentle bubble, stirring along the bottom. Stop while it is a little looser than you want: it thickens as it stands.",
+            0,
+            minutes,
+            "open",
+            f"about {over:.0f} ml have to go, {self.open_rate:.0f} a minute without a lid",
+        )
 
     def _scorched(self) -> Answer:
         minutes = self.longer() if self.at.dose < 0.97 else 5
         ml = self.splash(minutes, 0.0)
         if self.at.dose >= 0.97 and self.missing < 0.08 * self.m:
-            return Answer("scorched", "Off the heat, do not stir or scrape. Lift the good grain into a warm pot and rest it there 5 minutes, lid closed.", 0, 5, "",
-                          "it is done; only the bottom has caught")  # fmt: skip
-        return Answer("scorched", f"Off the heat, do not stir or scrape. Lift the good grain into another pot, {ml} ml of boiling water over it, lid on, lowest heat, {minutes} more minutes.{self.again(ml, minutes)}",
-                      ml, minutes, "ordinary", f"the bottom ran dry before the rest was done; the good part has yet to drink about {self.missing:.0f} ml")  # fmt: skip
+            return Answer(
+                "scorched",
+                "Off the heat, do not stir or scrape. Lift the good grain into a warm pot and rest it there 5 minutes, lid closed.",
+                0,
+                5,
+                "",
+                "it is done; only the bottom has caught",
+            )
+        return Answer(
+            "scorched",
+            f"Off the heat, do not stir or scrape. Lift the good grain into another pot, {ml} ml of boiling water over it, lid on, lowest heat, {minutes} more minutes.{self.again(ml, minutes)}",
+            ml,
+            minutes,
+            "ordinary",
+            f"the bottom ran dry before the rest was done; the good part has yet to drink about {self.missing:.0f} ml",
+        )
 
     def _crust(self) -> Answer:
         # half a centimetre over the bottom softens what sticks
         ml = max(50, 10 * round(self.pot.kitchen.area_cm2 * 0.5 / 10))
-        return Answer("crust", f"Wanted and golden? Leave it dry, no lid, and lift it with a flat spatula. Burnt: take the good grain out, pour {ml} ml of boiling water on the crust, lid on, "
-                      "10 minutes off the heat, and scrape with wood. If it is still black, boil that water 5 minutes more.", ml, 10, "",
-                      f"half a centimetre of water over the bottom of a {self.pot.kitchen.pot_cm:g} cm pot")  # fmt: skip
+        return Answer(
+            "crust",
+            f"Wanted and golden? Leave it dry, no lid, and lift it with a flat spatula. Burnt: take the good grain out, pour {ml} ml of boiling water on the crust, lid on, "
+            "10 minutes off the heat, and scrape with wood. If it is still black, boil that water 5 minutes more.",
+            ml,
+            10,
+            "",
+            f"half a centimetre of water over the bottom of a {self.pot.kitchen.pot_cm:g} cm pot",
+        )
 
     def _boiled_over(self) -> Answer:
         # foam carries off about a centimetre of the pot at most; what really went is only seen later
         lost = 10 * max(2, round(self.pot.kitchen.area_cm2 * 0.15 / 10))
         left = max(round(self.row.least_more), math.ceil((1.0 - self.at.dose) * self.whole))
-        return Answer("boiled_over", f"Heat right down, lid ajar until the foam is gone, then back on. Keep {lost} ml boiling beside it and look {min(3, left)} minutes before the end: it may want them.",
-                      0, 0, "ajar", f"a pot of {self.pot.kitchen.pot_cm:g} cm loses about {lost} ml as foam")  # fmt: skip
+        return Answer(
+            "boiled_over",
+            f"Heat right down, lid ajar until the foam is gone, then back on. Keep {lost} ml boiling beside it and look {min(3, left)} minutes before the end: it may want them.",
+            0,
+            0,
+            "ajar",
+            f"a pot of {self.pot.kitchen.pot_cm:g} cm loses about {lost} ml as foam",
+        )
 
     def _boiled_over_locked(self) -> Answer:
-        return Answer("boiled_over", "Off the heat, or switch it off, and stand back from the valve: foam is coming through it. Let the pressure go down by itself and open it by the maker's manual, never by force. "
-                      "Clean valve and lid before it is closed again, never more than half full; or finish it in an open pot.", 0, 0, "",
-                      "foam can block a valve; what it carried off is seen when the lid is open")  # fmt: skip
+        return Answer(
+            "boiled_over",
+            "Off the heat, or switch it off, and stand back from the valve: foam is coming through it. Let the pressure go down by itself and open it by the maker's manual, never by force. "
+            "Clean valve and lid before it is closed again, never more than half full; or finish it in an open pot.",
+            0,
+            0,
+            "",
+            "foam can block a valve; what it carried off is seen when the lid is open",
+        )
 
     def _lumps(self) -> Answer:
         ml = 10 * max(2, round(0.25 * self.m / 10))
-        return Answer("lumps", f"Off the heat. Press the lumps against the side, whisk in {ml} ml of boiling water in a thread, then low heat, stirring, {round(self.row.least_more)} more minutes.", ml, round(self.row.least_more), "",
-                      f"a quarter of the meal's {self.m:.0f} g loosens it enough to whisk")  # fmt: skip
+        return Answer(
+            "lumps",
+            f"Off the heat. Press the lumps against the side, whisk in {ml} ml of boiling water in a thread, then low heat, stirring, {round(self.row.least_more)} more minutes.",
+            ml,
+            round(self.row.least_more),
+            "",
+            f"a quarter of the meal's {self.m:.0f} g loosens it enough to whisk",
+        )
 
     def _salty(self) -> Answer:
         more = max(20.0, self.pot.dry_ml * 0.25)
@@ -232,9 +310,15 @@ class _Now:
             self.pot.kitchen,
         )
         minutes = round_half_up(extra.come_up_min) + extra.cook_typical
-        return Answer("salty", f"Cook {round_half_up(more)} ml more {self.pot.grain.short} in {extra.pour_ml} ml of unsalted water ({minutes} minutes) and fold it in: a fifth less salt in every bite. "
-                      "Or serve it beside something unsalted and sour; a potato in the pot does not help.", 0, minutes, "",
-                      "salt does not leave the grain, it can only be spread over more")  # fmt: skip
+        return Answer(
+            "salty",
+            f"Cook {round_half_up(more)} ml more {self.pot.grain.short} in {extra.pour_ml} ml of unsalted water ({minutes} minutes) and fold it in: a fifth less salt in every bite. "
+            "Or serve it beside something unsalted and sour; a potato in the pot does not help.",
+            0,
+            minutes,
+            "",
+            "salt does not leave the grain, it can only be spread over more",
+        )
 
     def _no_time(self) -> Answer:
         firm = max(0.0, self.pot.grain.texture_range()[0])
@@ -245,19 +329,43 @@ class _Now:
         over = max(0.0, self.free - self.rate * cook)
         drain = f" Pour off what is left, about {over:.0f} ml." if over > 0.1 * self.m else ""
         if cook == 0:
-            return Answer("no_time", f"It can be eaten now, {self.pot.grain.texture_word(firm)}: off the heat.{drain} Skip the rest of {rest} minutes; loosen and serve.", 0, 0, "open",
-                          f"saves {saved} minutes; the grain stays a little firmer and wetter outside")  # fmt: skip
-        return Answer("no_time", f"{cook} minutes more at a full boil, lid on, then eat it {self.pot.grain.texture_word(firm)}.{drain} Skip the rest of {rest} minutes.", 0, cook, "",
-                      f"saves {saved} minutes; less cannot be done: before that the middle is hard")  # fmt: skip
+            return Answer(
+                "no_time",
+                f"It can be eaten now, {self.pot.grain.texture_word(firm)}: off the heat.{drain} Skip the rest of {rest} minutes; loosen and serve.",
+                0,
+                0,
+                "open",
+                f"saves {saved} minutes; the grain stays a little firmer and wetter outside",
+            )
+        return Answer(
+            "no_time",
+            f"{cook} minutes more at a full boil, lid on, then eat it {self.pot.grain.texture_word(firm)}.{drain} Skip the rest of {rest} minutes.",
+            0,
+            cook,
+            "",
+            f"saves {saved} minutes; less cannot be done: before that the middle is hard",
+        )
 
     def _not_sprouting(self) -> Answer:
         plain: Way = replace(self.pot.way, sprouted=False, soak_min=720.0)
         other = solve(self.pot.grain, self.pot.dry_ml, plain, self.pot.kitchen)
         more, longer = other.pour_ml - self.pot.pour_ml, other.cook_typical - self.pot.cook_typical
-        return Answer("not_sprouting", f"No tip after two days: it is old, polished or heated, and will only go sour. If it smells fresh, cook it as soaked grain: pour {other.pour_ml} ml and cook "
-                      f"{other.cook_typical} minutes, not {self.pot.pour_ml} ml and {self.pot.cook_typical}. If it smells sour, throw it away.", max(0, more), max(0, longer), "",
-                      "soaked, unsprouted grain holds less water and is slower")  # fmt: skip
+        return Answer(
+            "not_sprouting",
+            f"No tip after two days: it is old, polished or heated, and will only go sour. If it smells fresh, cook it as soaked grain: pour {other.pour_ml} ml and cook "
+            f"{other.cook_typical} minutes, not {self.pot.pour_ml} ml and {self.pot.cook_typical}. If it smells sour, throw it away.",
+            max(0, more),
+            max(0, longer),
+            "",
+            "soaked, unsprouted grain holds less water and is slower",
+        )
 
     def _mould(self) -> Answer:
-        return Answer("mould", "Throw all of it away, do not taste it and do not wash it to save it. Wash jar, cloth and sieve hot. For tonight choose a grain that needs no soak.", 0, 0, "",
-                      "mould's poisons go through the grain and stand cooking; kodo millet is known for it")  # fmt: skip
+        return Answer(
+            "mould",
+            "Throw all of it away, do not taste it and do not wash it to save it. Wash jar, cloth and sieve hot. For tonight choose a grain that needs no soak.",
+            0,
+            0,
+            "",
+            "mould's poisons go through the grain and stand cooking; kodo millet is known for it",
+        )

@@ -43,11 +43,24 @@ TIMED_FROM_MIN = 3
 _STIR = "Stir, down to the bottom of the pot"
 # at which kind of step a caution belongs; what is not here is said on the bench and the grain's page
 _CAUTION_AT = {
-    "kodo_mould": ("rinse", "soak", "boil"), "soak_warm": ("soak",), "sprouts": ("sprout", "boil"), "cloth": ("boil",),
-    "microwave": ("boil",), "pressure": ("release", "boil"), "steam": ("cook", "rest"), "hot_fat": ("act", "boil"), "count_out": ("finish",),
-    "allergens": ("finish",), "cooling": ("warm", "keep"), "cooling_dish": ("keep",), "scald": ("cook", "rest"), "quick_foam": ("release",), "slow_cooker": ("boil",), "honey": ("finish",),
+    "kodo_mould": ("rinse", "soak", "boil"),
+    "soak_warm": ("soak",),
+    "sprouts": ("sprout", "boil"),
+    "cloth": ("boil",),
+    "microwave": ("boil",),
+    "pressure": ("release", "boil"),
+    "steam": ("cook", "rest"),
+    "hot_fat": ("act", "boil"),
+    "count_out": ("finish",),
+    "allergens": ("finish",),
+    "cooling": ("warm", "keep"),
+    "cooling_dish": ("keep",),
+    "scald": ("cook", "rest"),
+    "quick_foam": ("release",),
+    "slow_cooker": ("boil",),
+    "honey": ("finish",),
     "whole_nuts": ("finish",),
-}  # fmt: skip
+}
 # what must be known before anything is begun
 _CAUTION_FIRST = ("gluten_in", "kidney_beans", "raw_meat")
 
@@ -208,10 +221,33 @@ class _Steps:
 
     def _finish(self, t: Task, planned: int, after: tuple[str, ...]) -> list[Step]:
         words = t.act.words if t.act else ""
-        finish = Step(t.id, self.dish, "finish", "do", "Finish, taste for salt, serve", t.minutes, planned, words, "", after,
-                      hands=t.hands_on, count_out=tuple(self.recipe.count_out), goes_in=self._in(t.act.lines) if t.act else ())  # fmt: skip
-        keep = Step(f"{t.id}/keep", self.dish, "keep", "remind", "Is any left? Shallow, and into the fridge", 0, planned + t.minutes + COOL_MIN,
-                    anchor=finish.id, offset=COOL_MIN, hands=2)  # fmt: skip
+        finish = Step(
+            t.id,
+            self.dish,
+            "finish",
+            "do",
+            "Finish, taste for salt, serve",
+            t.minutes,
+            planned,
+            words,
+            "",
+            after,
+            hands=t.hands_on,
+            count_out=tuple(self.recipe.count_out),
+            goes_in=self._in(t.act.lines) if t.act else (),
+        )
+        keep = Step(
+            f"{t.id}/keep",
+            self.dish,
+            "keep",
+            "remind",
+            "Is any left? Shallow, and into the fridge",
+            0,
+            planned + t.minutes + COOL_MIN,
+            anchor=finish.id,
+            offset=COOL_MIN,
+            hands=2,
+        )
         return [finish, keep]
 
     def _reminder(self, step_id: str, title: str, anchor: str, offset: int, planned: int, key: str) -> Step:
@@ -284,10 +320,21 @@ class _Dish(_Steps):
             look = "steaming hot all through"
         return [
             Step(
-                t.id, self.dish, t.kind, style, cap(t.what), t.minutes, planned, told.words if told else words, look, after, pot_key if pot else "",
-                hands=t.hands_on, goes_in=goes_in,
+                t.id,
+                self.dish,
+                t.kind,
+                style,
+                cap(t.what),
+                t.minutes,
+                planned,
+                told.words if told else words,
+                look,
+                after,
+                pot_key if pot else "",
+                hands=t.hands_on,
+                goes_in=goes_in,
             )
-        ]  # fmt: skip
+        ]
 
     def _grain(self, pot: Pot, main: bool) -> tuple[str, ...]:
         """The grain itself, as the list says it where it says so."""
@@ -316,9 +363,24 @@ class _Dish(_Steps):
         poured = own and self._poured_before()
         title = cap(pot.way.row.begin) if poured else f"Pour, and {pot.way.row.begin}"
         out = [
-            Step(boil_id, self.dish, "boil", "begin", title, up, planned, words, pot.way.row.up_sign, after, key,
-                 0 if poured else jug_ml(pot.pour_ml), hands=min(4, up), goes_in=goes_in, key=pot.way.row.up_key)
-        ]  # fmt: skip
+            Step(
+                boil_id,
+                self.dish,
+                "boil",
+                "begin",
+                title,
+                up,
+                planned,
+                words,
+                pot.way.row.up_sign,
+                after,
+                key,
+                0 if poured else jug_ml(pot.pour_ml),
+                hands=min(4, up),
+                goes_in=goes_in,
+                key=pot.way.row.up_key,
+            )
+        ]
         at = planned + up
         if early:
             out.append(
@@ -340,8 +402,22 @@ class _Dish(_Steps):
         told = cooking.cook.words if own and not pot.way.locked else ""
         in_now = self._in(i for i in cooking.cook.lines if own and i not in cooking.pour.lines)
         out.append(
-            Step(cook_id, self.dish, "cook", "follow", cap(parts[1][0]), cook, at, told, pot.way.row.hint if pot.way.locked else pot.sign, (out[-1].id,), key, goes_in=in_now, key=pot.way.row.cook_key)
-        )  # fmt: skip
+            Step(
+                cook_id,
+                self.dish,
+                "cook",
+                "follow",
+                cap(parts[1][0]),
+                cook,
+                at,
+                told,
+                pot.way.row.hint if pot.way.locked else pot.sign,
+                (out[-1].id,),
+                key,
+                goes_in=in_now,
+                key=pot.way.row.cook_key,
+            )
+        )
         if len(parts) > 3 and pot.way.row.power == "microwave":
             done = 0
             for what, minutes in parts[1:-2]:
@@ -398,8 +474,21 @@ class _Dish(_Steps):
         out = []
         if release:
             title = "Let the pressure fall by itself" if pot.way.release == "natural" else "Let the pressure out"
-            out.append(Step(f"{t.id}/release", self.dish, "release", "follow", title, release, planned, "", "the valve has dropped; never force the lid",
-                            after, key))  # fmt: skip
+            out.append(
+                Step(
+                    f"{t.id}/release",
+                    self.dish,
+                    "release",
+                    "follow",
+                    title,
+                    release,
+                    planned,
+                    "",
+                    "the valve has dropped; never force the lid",
+                    after,
+                    key,
+                )
+            )
             after = (out[0].id,)
         if rest or not out or pot.way.locked:
             title = "Open it, leave it a moment" if pot.way.locked else "Off the heat, lid closed"
@@ -419,8 +508,20 @@ class _Dish(_Steps):
                 else told
             )
             out.append(
-                Step(f"{t.id}/rest", self.dish, "rest", "follow", title, max(1, rest), planned + release, words, look, after, key)
-            )  # fmt: skip
+                Step(
+                    f"{t.id}/rest",
+                    self.dish,
+                    "rest",
+                    "follow",
+                    title,
+                    max(1, rest),
+                    planned + release,
+                    words,
+                    look,
+                    after,
+                    key,
+                )
+            )
         return out
 
 

@@ -50,13 +50,15 @@ def blend(parts: tuple[tuple[str, float], ...], known: Callable[[str], Grain] = 
         methods=tuple(methods),
         done_when=slow.done_when,
         keeping=slow.keeping,
-        soak=Soak(max(s.u_max for s in soaks), max(s.t_half for s in soaks), max(s.beta for s in soaks)) if soaks else None,
+        soak=Soak(max(s.u_max for s in soaks), max(s.t_half for s in soaks), max(s.beta for s in soaks))
+        if soaks
+        else None,
         steep_min=max((g.steep_min or 0.0 for g, _ in made), default=0.0) or None,
         electric_min=max((g.electric_min or 0.0 for g, _ in made), default=0.0) or None,
         cautions=tuple(dict.fromkeys(c for g, _ in made for c in g.cautions)),
         basis={"all": "the sum of its grains"},
         parts=made,
-    )  # fmt: skip
+    )
 
 
 def _names(made: tuple[tuple[Grain, float], ...]) -> str:

@@ -38,9 +38,13 @@ MOST = 600
 # standard deviations: what is thought of each unknown before any entry
 PRIOR = {"water_grain": 0.10, "water_bag": 0.07, "pot": 0.20, "time_grain": 0.10, "time_bag": 0.08, "liking": 0.30}
 SAFE = {
-    "water_grain": (-0.2, 0.25), "water_bag": (-0.15, 0.15), "pot": (-0.5, 1.0), "time_grain": (-0.22, 0.26), "time_bag": (-0.15, 0.18),
+    "water_grain": (-0.2, 0.25),
+    "water_bag": (-0.15, 0.15),
+    "pot": (-0.5, 1.0),
+    "time_grain": (-0.22, 0.26),
+    "time_bag": (-0.15, 0.18),
     "liking": (-0.75, 0.75),
-}  # fmt: skip
+}
 # an entry that says how it came out, and one that only says what was poured and how long it took
 NOISE_WATER, NOISE_TIME = (0.05, 0.12), (0.09, 0.16)
 ROUNDS = 6

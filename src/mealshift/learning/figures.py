@@ -44,9 +44,14 @@ def figures(pot: Pot, factors: Factors) -> Figures:
     grain = rows.get("grain", 0.0) + rows.get("age", 0.0) - liked
     learnt = rows.get("learnt", 0.0) + rows.get("boil_off", 0.0) - boil + liked
     return Figures(
-        round(grain, 2), round(boil, 2), round(max(1.0, pot.need_ml - learnt), 2), round(max(1.0, pot.need_ml), 2),
-        round(pot.cook_min / factors.time / math.exp(factors.liking * step_log), 3), round(step_ml, 2), round(step_log, 4),
-    )  # fmt: skip
+        round(grain, 2),
+        round(boil, 2),
+        round(max(1.0, pot.need_ml - learnt), 2),
+        round(max(1.0, pot.need_ml), 2),
+        round(pot.cook_min / factors.time / math.exp(factors.liking * step_log), 3),
+        round(step_ml, 2),
+        round(step_log, 4),
+    )
 
 
 def renewed(kept: dict[str, Any]) -> Figures:

@@ -15,13 +15,32 @@ from ..problems import Problem, Refusal
 from ..tables import safe_cell
 
 COLUMNS = (
-    "date", "dish", "grain", "pot", "dry_ml", "predicted_ml", "poured_ml", "predicted_min", "taken_min", "dry_to_wet", "hard_to_mush", "word", "stars", "note",
-)  # fmt: skip
+    "date",
+    "dish",
+    "grain",
+    "pot",
+    "dry_ml",
+    "predicted_ml",
+    "poured_ml",
+    "predicted_min",
+    "taken_min",
+    "dry_to_wet",
+    "hard_to_mush",
+    "word",
+    "stars",
+    "note",
+)
 # column → (lowest, highest, whole)
 _NUMBERS: dict[str, tuple[float, float, bool]] = {
-    "dry_ml": (5, 20000, False), "predicted_ml": (0, 60000, False), "poured_ml": (0, 60000, False), "predicted_min": (0, 600, False),
-    "taken_min": (0.5, 600, False), "dry_to_wet": (-2, 2, True), "hard_to_mush": (-2, 2, True), "stars": (1, 5, True),
-}  # fmt: skip
+    "dry_ml": (5, 20000, False),
+    "predicted_ml": (0, 60000, False),
+    "poured_ml": (0, 60000, False),
+    "predicted_min": (0, 600, False),
+    "taken_min": (0.5, 600, False),
+    "dry_to_wet": (-2, 2, True),
+    "hard_to_mush": (-2, 2, True),
+    "stars": (1, 5, True),
+}
 _NEEDED = ("date", "dish", "grain", "dry_ml")
 MOST_ROWS = 5000
 

@@ -299,11 +299,20 @@ class _Clauses:
             or (not mine and bool(timed) and whole >= ASIDE_FROM_MIN)
         )
         return Act(
-            kind or main.kind, words, self._lines(group), whole, hands, bool(timed), mine,
-            "oven" if oven else "burner" if fire else "", beside, tuple(o.id for o in group), self._midway(group, whole) if timed else (),
+            kind or main.kind,
+            words,
+            self._lines(group),
+            whole,
+            hands,
+            bool(timed),
+            mine,
+            "oven" if oven else "burner" if fire else "",
+            beside,
+            tuple(o.id for o in group),
+            self._midway(group, whole) if timed else (),
             self.parts.get(main.id, ""),
             "" if timed or cooling is not None and main.kind == "cool" and main.vessel in self.mine else self._by(main),
-        )  # fmt: skip
+        )
 
     def _midway(self, group: Sequence[Operation], whole: int) -> tuple[tuple[int, str], ...]:
         out = []
@@ -524,9 +533,13 @@ class _Reading(_Clauses):
         while i < len(ops) and (
             self._rests(ops[i])
             or (_REMARK.search(ops[i].text) is not None and not self._timed(ops[i]))
-            or (ops[i].kind in ("cook", "stir", "other", "cover") and not self._timed(ops[i]) and ops[i].step == ops[last].step
-                and one_sentence(self.recipe.text, ops[last], ops[i]))
-        ):  # fmt: skip
+            or (
+                ops[i].kind in ("cook", "stir", "other", "cover")
+                and not self._timed(ops[i])
+                and ops[i].step == ops[last].step
+                and one_sentence(self.recipe.text, ops[last], ops[i])
+            )
+        ):
             i += 1
         return i
 

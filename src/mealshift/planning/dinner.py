@@ -159,8 +159,18 @@ def _ways_out(
     grains = 0
     for c in comparing.best_of_each(comparing.candidates(dish.recipe, choice.kitchen, min(72.0, max(0.1, room / 60)))):
         if grains < 2 and c.suited and c.in_time and c.grain.slug not in (made.pot.grain.slug, made.own.grain.slug):
-            changes = {"to": c.grain.slug, "blend": (), "method": c.way.method, "lid": None, "soak_min": c.way.soak_min, "texture": None,
-                       "roast": None, "sprouted": False, "whistles": None, "release": "natural"}  # fmt: skip
+            changes = {
+                "to": c.grain.slug,
+                "blend": (),
+                "method": c.way.method,
+                "lid": None,
+                "soak_min": c.way.soak_min,
+                "texture": None,
+                "roast": None,
+                "sprouted": False,
+                "whistles": None,
+                "release": "natural",
+            }
             grains += offer("grain", f"With {c.grain.name}", changes)
     out += _later(name, dish, made, plan, code, now, missing)
     return out

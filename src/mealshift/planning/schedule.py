@@ -85,15 +85,24 @@ def make_plan(
     lacking = {name: _lacks(tasks, owned, ovens) for name, tasks in dishes.items()}
     able = {name: tasks for name, tasks in dishes.items() if not lacking[name]}
     starts, missed = _solve(able, room, burners, ovens, pins, effort) if able else ({}, [])
-    done = [Scheduled(t, before(serve_at, starts[t.id]), before(serve_at, starts[t.id] - t.minutes))
-            for tasks in dishes.values() for t in tasks if t.id in starts]  # fmt: skip
+    done = [
+        Scheduled(t, before(serve_at, starts[t.id]), before(serve_at, starts[t.id] - t.minutes))
+        for tasks in dishes.values()
+        for t in tasks
+        if t.id in starts
+    ]
     done.sort(key=lambda s: (s.start, s.end, s.task.id))
     # whether it is the pins that keep a dish out is asked only where one is out, and without looking for the best evening
     unpinned = _keep(able, room, burners, ovens, {}, effort)[1] if pins and missed else ()
     problems = [
-        Problem("no_appliance", name, f"{name} needs {what}, which your kitchen does not list: choose another way, or add it to the kitchen.")
-        for name, what in lacking.items() if what
-    ]  # fmt: skip
+        Problem(
+            "no_appliance",
+            name,
+            f"{name} needs {what}, which your kitchen does not list: choose another way, or add it to the kitchen.",
+        )
+        for name, what in lacking.items()
+        if what
+    ]
     for name in missed:
         own_pins = any(t.id in pins for t in dishes[name])
         if pins and name not in unpinned:
@@ -161,9 +170,15 @@ class _Model:
     """Time runs forward from 0 to `room`, the serving time. optional: dishes may be left out, and how many are kept is all that counts."""
 
     def __init__(
-        self, dishes: dict[str, list[Task]], room: int, burners: int, ovens: int, pins: dict[str, int], optional: bool,
+        self,
+        dishes: dict[str, list[Task]],
+        room: int,
+        burners: int,
+        ovens: int,
+        pins: dict[str, int],
+        optional: bool,
         hint: dict[str, int] | None = None,
-    ) -> None:  # fmt: skip
+    ) -> None:
         try:
             from ortools.sat.python import cp_model
         except ImportError:
@@ -290,8 +305,21 @@ def _missed(
 
 def report(plan: Plan) -> dict[str, Any]:
     return {
-        "schema": 1, "serve_at": plan.serve_at.isoformat(), "start_at": plan.start_at.isoformat() if plan.start_at else None,
-        "tasks": [{"id": s.task.id, "what": s.task.what, "dish": s.task.dish, **({"part": s.task.part} if s.task.part else {}), "start": s.start.isoformat(), "end": s.end.isoformat(),
-                   "hands_on": s.task.hands_on, "resource": s.task.resource or "none"} for s in plan.tasks],
+        "schema": 1,
+        "serve_at": plan.serve_at.isoformat(),
+        "start_at": plan.start_at.isoformat() if plan.start_at else None,
+        "tasks": [
+            {
+                "id": s.task.id,
+                "what": s.task.what,
+                "dish": s.task.dish,
+                **({"part": s.task.part} if s.task.part else {}),
+                "start": s.start.isoformat(),
+                "end": s.end.isoformat(),
+                "hands_on": s.task.hands_on,
+                "resource": s.task.resource or "none",
+            }
+            for s in plan.tasks
+        ],
         "problems": [p.as_dict() for p in plan.problems],
-    }  # fmt: skip
+    }

@@ -88,9 +88,17 @@ def _as_it_is(made: AsItIs, dish: str, beans: list[Task]) -> list[Task]:
         after = last if not act.beside else ()
         beside = [t for t in beside if t.id not in (*hot, *used)]
         task = Task(
-            f"{dish}/do{n + 1}", title_of(act.words), dish, act.minutes, min(act.minutes, act.hands), act.resource, tuple(dict.fromkeys((*hot, *used, *after))),
-            AFTER_ACT_MIN if act.resource and (hot or after) else None, kind="act", act=act,
-        )  # fmt: skip
+            f"{dish}/do{n + 1}",
+            title_of(act.words),
+            dish,
+            act.minutes,
+            min(act.minutes, act.hands),
+            act.resource,
+            tuple(dict.fromkeys((*hot, *used, *after))),
+            AFTER_ACT_MIN if act.resource and (hot or after) else None,
+            kind="act",
+            act=act,
+        )
         out.append(task)
         if act.beside:
             beside.append(task)
@@ -102,9 +110,20 @@ def _as_it_is(made: AsItIs, dish: str, beans: list[Task]) -> list[Task]:
     holds = HOLD_MIN if hot_still else HOLD_COLD_MIN
     minutes = max(FINISH_MIN, end.minutes if end else 0)
     out.append(
-        Task(f"{dish}/finish", "finish and taste", dish, minutes, minutes, after=(*(t.id for t in beside), *last), holds=holds, last=True, kind="finish", act=end,
-             waits=tuple((i, holds) for i in last))
-    )  # fmt: skip
+        Task(
+            f"{dish}/finish",
+            "finish and taste",
+            dish,
+            minutes,
+            minutes,
+            after=(*(t.id for t in beside), *last),
+            holds=holds,
+            last=True,
+            kind="finish",
+            act=end,
+            waits=tuple((i, holds) for i in last),
+        )
+    )
     return out
 
 
@@ -184,8 +203,18 @@ class _Dish:
         ) -> None:
             nonlocal last
             made = self.add(
-                Task(f"{key}/{name}", what, self.dish, round_half_up(minutes), round_half_up(hands), resource, (last,) if last else (), within, kind=name.rstrip("0123456789"))
-            )  # fmt: skip
+                Task(
+                    f"{key}/{name}",
+                    what,
+                    self.dish,
+                    round_half_up(minutes),
+                    round_half_up(hands),
+                    resource,
+                    (last,) if last else (),
+                    within,
+                    kind=name.rstrip("0123456789"),
+                )
+            )
             last = made.id if made else last
 
         if way.sprouted:
@@ -220,9 +249,19 @@ class _Dish:
         within = AFTER_ACT_MIN if fried else AFTER_SOAK_MIN if way.soak_min else AFTER_ROAST_MIN
         stirred = whole if main and _ALL_ALONG.search(" ".join(s.text for s in self.shift.method.steps)) else 0
         made = self.add(
-            Task(f"{key}/pot", f"{grain.short}: to the boil and {_cooks(pot, cook)}", self.dish, whole, max(stirred, min(4, whole)), way.row.resource, after,
-                 within if after else None, kind="pot", needs=way.row.needs)
-        )  # fmt: skip
+            Task(
+                f"{key}/pot",
+                f"{grain.short}: to the boil and {_cooks(pot, cook)}",
+                self.dish,
+                whole,
+                max(stirred, min(4, whole)),
+                way.row.resource,
+                after,
+                within if after else None,
+                kind="pot",
+                needs=way.row.needs,
+            )
+        )
         assert made is not None  # noqa: S101 - a pot takes a minute at least
         return made.id
 
@@ -231,8 +270,18 @@ class _Dish:
             return self.ahead(pot, key, after)
         what = "let the pressure fall, then rest" if pot.release_min else "rest, lid closed"
         made = self.add(
-            Task(f"{key}/rest", what, self.dish, round_half_up(pot.release_min + pot.rest_min), 0, "", (after,), 0, kind="rest")
-        )  # fmt: skip
+            Task(
+                f"{key}/rest",
+                what,
+                self.dish,
+                round_half_up(pot.release_min + pot.rest_min),
+                0,
+                "",
+                (after,),
+                0,
+                kind="rest",
+            )
+        )
         return made.id if made else after
 
     def ahead(self, pot: Pot, key: str, after: str) -> str:
@@ -269,8 +318,19 @@ class _Dish:
             elif act.kind == "cool" and act.mine and not act.timed:
                 # the recipe cools it, and does not say how long
                 made = self.add(
-                    Task(f"{key}/cool", title_of(act.words), self.dish, act.minutes, 2, "", (last,), HOLD_MIN, kind="cool", act=act)
-                )  # fmt: skip
+                    Task(
+                        f"{key}/cool",
+                        title_of(act.words),
+                        self.dish,
+                        act.minutes,
+                        2,
+                        "",
+                        (last,),
+                        HOLD_MIN,
+                        kind="cool",
+                        act=act,
+                    )
+                )
                 last = made.id if made else last
             else:
                 before = (*self._hot(act.resource), *self._joined(), last)
@@ -339,9 +399,17 @@ class _Dish:
 
     def _act(self, act: Act, name: str, after: tuple[str, ...], within: int | None) -> Task:
         return Task(
-            f"{self.dish}/{name}", title_of(act.words), self.dish, act.minutes, act.hands, act.resource, tuple(a for a in after if a),
-            within if after else None, kind="act", act=act,
-        )  # fmt: skip
+            f"{self.dish}/{name}",
+            title_of(act.words),
+            self.dish,
+            act.minutes,
+            act.hands,
+            act.resource,
+            tuple(a for a in after if a),
+            within if after else None,
+            kind="act",
+            act=act,
+        )
 
     def finish(self) -> None:
         acts = [a for a in self.acts.after if not a.part]
@@ -349,12 +417,20 @@ class _Dish:
         minutes = max(FINISH_MIN, act.minutes if act else 0)
         self.out.append(
             Task(
-                f"{self.dish}/finish", "finish and taste", self.dish, minutes, minutes,
-                after=(*(t.id for t in self.beside), *(tasks[-1].id for tasks in self.parts.values()), *self.pots), holds=HOLD_MIN, last=True, kind="finish", act=act,
+                f"{self.dish}/finish",
+                "finish and taste",
+                self.dish,
+                minutes,
+                minutes,
+                after=(*(t.id for t in self.beside), *(tasks[-1].id for tasks in self.parts.values()), *self.pots),
+                holds=HOLD_MIN,
+                last=True,
+                kind="finish",
+                act=act,
                 # a closed pot keeps warm so long; what is served or fried cold may wait
                 waits=tuple((i, HOLD_MIN) for i in self.pots if not i.endswith(("/cool", "/chill"))),
             )
-        )  # fmt: skip
+        )
 
 
 _ALL_ALONG = re.compile(

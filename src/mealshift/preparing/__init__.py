@@ -73,8 +73,16 @@ def sprout(grain: Grain, room_c: float = 20.0) -> list[Task]:
         Task("rinse, drain tilted under a cloth", 720.0, 3.0, "damp, never standing in water")
         for _ in range(round(days * 2))
     ]
-    return [*tasks, Task("look for the small white tip", 0.0, 1.0, "a tip as long as the grain is wide; no smell, no mould",
-                         f"its volume is now {SPROUTED_VOLUME:g} times the dry; cook it at once or keep it cold, at most 2 days")]  # fmt: skip
+    return [
+        *tasks,
+        Task(
+            "look for the small white tip",
+            0.0,
+            1.0,
+            "a tip as long as the grain is wide; no smell, no mould",
+            f"its volume is now {SPROUTED_VOLUME:g} times the dry; cook it at once or keep it cold, at most 2 days",
+        ),
+    ]
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,10 +117,21 @@ def mill(grain: Grain, dry_g: float, jar_ml: float = 400.0) -> Milling:
     batches = max(1, math.ceil(dry_g / most_g - 1e-9))
     first = rinse(grain)
     tasks = ([first] if first else []) + [
-        Task("spread on a cloth and dry under moving air", 30.0, 2.0, "it runs through the fingers and does not stick together", "wet grain turns to paste, and must never go into the jar"),
-        Task(f"pulse in {batches} {'batch' if batches == 1 else 'batches'} of about {dry_g / batches:.0f} g", 2.0 * batches, 2.0 * batches, "like semolina, never flour",
-             "a jar more than a third full grinds the bottom to flour; never grind hot or wet"),
+        Task(
+            "spread on a cloth and dry under moving air",
+            30.0,
+            2.0,
+            "it runs through the fingers and does not stick together",
+            "wet grain turns to paste, and must never go into the jar",
+        ),
+        Task(
+            f"pulse in {batches} {'batch' if batches == 1 else 'batches'} of about {dry_g / batches:.0f} g",
+            2.0 * batches,
+            2.0 * batches,
+            "like semolina, never flour",
+            "a jar more than a third full grinds the bottom to flour; never grind hot or wet",
+        ),
         Task("sift, if there is flour", 3.0, 3.0, "what stays in a fine sieve is the meal"),
-    ]  # fmt: skip
+    ]
     meal = dry_g * MEAL_SHARE
     return Milling(tuple(tasks), batches, dry_g / batches, meal, meal / MEAL_DENSITY, dry_g * FLOUR_SHARE)

@@ -12,9 +12,36 @@ from ..results import ProcessRow
 from ..text.sentences import sentences
 
 KINDS = (
-    "rinse", "soak", "sprout", "drain", "dry", "grind", "chop", "toast", "fry", "add", "boil", "cook", "stir", "whisk", "top-up", "look", "off", "release", "rest", "fluff",
-    "flush", "cool", "chill", "cover", "preheat", "combine", "season", "serve", "other",
-)  # fmt: skip
+    "rinse",
+    "soak",
+    "sprout",
+    "drain",
+    "dry",
+    "grind",
+    "chop",
+    "toast",
+    "fry",
+    "add",
+    "boil",
+    "cook",
+    "stir",
+    "whisk",
+    "top-up",
+    "look",
+    "off",
+    "release",
+    "rest",
+    "fluff",
+    "flush",
+    "cool",
+    "chill",
+    "cover",
+    "preheat",
+    "combine",
+    "season",
+    "serve",
+    "other",
+)
 BASES = ("said", "implied", "inserted", "retired")
 VESSELS = (
     "pot",
@@ -102,14 +129,30 @@ class Process:
             "vessels": [{"id": v.id, "kind": v.kind, "grain": v.grain} for v in self.vessels],
             "operations": [
                 {
-                    "id": o.id, "dish": o.dish, "kind": o.kind, "vessel": o.vessel, "what": list(o.what), "low_min": o.low_min, "typical_min": o.typical_min,
-                    "high_min": o.high_min, "until": o.until or None, "heat": o.heat, "lid": o.lid, "hands": o.hands,
-                    "span": [o.span.start, o.span.end] if o.span else None, "basis": o.basis, "was": dict(o.was) or None, "reason": o.reason or None, "step": o.step, "phase": o.phase or None,
-                    "text": o.text, "doubt": None if o.sure >= 0.6 else {"sure": round(o.sure, 2)},
+                    "id": o.id,
+                    "dish": o.dish,
+                    "kind": o.kind,
+                    "vessel": o.vessel,
+                    "what": list(o.what),
+                    "low_min": o.low_min,
+                    "typical_min": o.typical_min,
+                    "high_min": o.high_min,
+                    "until": o.until or None,
+                    "heat": o.heat,
+                    "lid": o.lid,
+                    "hands": o.hands,
+                    "span": [o.span.start, o.span.end] if o.span else None,
+                    "basis": o.basis,
+                    "was": dict(o.was) or None,
+                    "reason": o.reason or None,
+                    "step": o.step,
+                    "phase": o.phase or None,
+                    "text": o.text,
+                    "doubt": None if o.sure >= 0.6 else {"sure": round(o.sure, 2)},
                 }
                 for o in self.operations
             ],
-        }  # fmt: skip
+        }
 
 
 def one_sentence(text: str, a: Operation, b: Operation) -> bool:

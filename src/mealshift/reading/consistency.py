@@ -20,13 +20,31 @@ from .structure import Structure
 
 SURE = {"simmer": 0.94, "rest": 0.94, "soak": 0.93, "method": 0.86, "water": 0.9}
 _SAID = {
-    "heat": "at the heat", "come_up": "until it boils", "rest": "closed, off the heat", "release": "until the pressure is down", "soak": "a soak", "pan": "in the pan before the grain",
-    "toast": "the grain fried dry", "from_end": "before the end", "from_start": "after the start", "whistles": "whistles", "other": "something else",
-}  # fmt: skip
+    "heat": "at the heat",
+    "come_up": "until it boils",
+    "rest": "closed, off the heat",
+    "release": "until the pressure is down",
+    "soak": "a soak",
+    "pan": "in the pan before the grain",
+    "toast": "the grain fried dry",
+    "from_end": "before the end",
+    "from_start": "after the start",
+    "whistles": "whistles",
+    "other": "something else",
+}
 _WAYS = {
-    "covered": "under a lid", "open": "open", "stirred": "open, stirred", "drain": "in plenty, drained", "steam": "steamed", "oven": "in the oven", "rice-cooker": "in a rice cooker",
-    "pressure": "in a pressure cooker", "electric-pressure": "in an electric pressure cooker", "microwave": "in the microwave", "cooked": "it is cooked already",
-}  # fmt: skip
+    "covered": "under a lid",
+    "open": "open",
+    "stirred": "open, stirred",
+    "drain": "in plenty, drained",
+    "steam": "steamed",
+    "oven": "in the oven",
+    "rice-cooker": "in a rice cooker",
+    "pressure": "in a pressure cooker",
+    "electric-pressure": "in an electric pressure cooker",
+    "microwave": "in the microwave",
+    "cooked": "it is cooked already",
+}
 
 
 def doubts(

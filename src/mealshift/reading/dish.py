@@ -115,11 +115,21 @@ def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
 # "whole spices", "the vegetables", "season": the steps speak of several at once
 _TOGETHER = (
     (re.compile(r"\b(?:vegetables|veg|veggies)\b", re.I), THINGS["veg"]),
-    (re.compile(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I), THINGS["spice"] + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron)"),
-    (re.compile(r"\bherbs\b", re.I), r"(?:parsley|mint|coriander|cilantro|dill|basil|thyme|oregano|chives|tarragon|herbs?)"),
+    (
+        re.compile(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I),
+        THINGS["spice"]
+        + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron)",
+    ),
+    (
+        re.compile(r"\bherbs\b", re.I),
+        r"(?:parsley|mint|coriander|cilantro|dill|basil|thyme|oregano|chives|tarragon|herbs?)",
+    ),
     (re.compile(r"\bseason(?:ing)?\b", re.I), r"(?:salt|pepper|seasoning)"),
-    (re.compile(r"\b(?:top|toppings?|garnish(?:es)?|serve)\b", re.I), r"(?:to (?:top|serve|garnish|finish)|toppings?|garnish)"),
-)  # fmt: skip
+    (
+        re.compile(r"\b(?:top|toppings?|garnish(?:es)?|serve)\b", re.I),
+        r"(?:to (?:top|serve|garnish|finish)|toppings?|garnish)",
+    ),
+)
 
 
 def _spoken_of_together(line: Line, prose: str) -> bool:

@@ -251,9 +251,14 @@ def _by_place(way: str, likely: Sequence[tuple[str, float]]) -> float:
 _ON_THE_SIMMER = re.compile(r"(?<!to a )(?<!to the )(?<!gentle )\b(?:simmer|boil)", re.I)
 # a way that no word of the steps speaks of is not the way
 _EVIDENCE = {
-    "microwave": ("all:microwave",), "rice-cooker": ("all:cooker", "all:press_cook"), "pressure": ("all:whistle", "all:pressure"), "electric-pressure": ("all:pressure", "all:high_pressure"),
-    "oven": ("all:oven", "all:preheat"), "steam": ("all:steam", "all:steamer"), "drain": ("all:drain", "all:plenty"),
-}  # fmt: skip
+    "microwave": ("all:microwave",),
+    "rice-cooker": ("all:cooker", "all:press_cook"),
+    "pressure": ("all:whistle", "all:pressure"),
+    "electric-pressure": ("all:pressure", "all:high_pressure"),
+    "oven": ("all:oven", "all:preheat"),
+    "steam": ("all:steam", "all:steamer"),
+    "drain": ("all:drain", "all:plenty"),
+}
 
 
 def _evident(way: str, fs: set[str]) -> bool:

@@ -13,7 +13,11 @@ _SWITCHES = re.compile(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
 # "Cook the aromatics: heat the oil …": a step's name, which its own words then tell
 _CAPTION = re.compile(r"\s*(?:[^\s:,.;\d]+\s+){0,4}[^\s:,.;\d]+:\s*$")
 _UNTIL = re.compile(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
-_HEAT = (("high", r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b"), ("low", r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b"), ("medium", r"\b(?:medium|moderate|med)\b"))  # fmt: skip
+_HEAT = (
+    ("high", r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b"),
+    ("low", r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b"),
+    ("medium", r"\b(?:medium|moderate|med)\b"),
+)
 _OVEN = re.compile(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
 # phases of the grain by what its minutes are for
 _PHASES = ("heat", "rest", "release", "soak", "toast", "pan", "come_up", "from_end", "from_start", "whistles")
@@ -63,19 +67,42 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         lid = _lid(c)
         row = verbs().get(kind, {})
         first = Operation(
-            f"o{i + 1}", step.section, kind, f"v{c.vessel + 1}", c.lines, low, typical, high, until["sign"].strip() if until else "", heat or str(row.get("heat", "")), lid,
-            str(row.get("hands", "now and then")), Span(step.span.start + c.start, step.span.start + c.end), "said", step.index, phase, c.text.strip(),
-            minutes.sure if minutes else 1.0, _told(step, minutes),
-        )  # fmt: skip
+            f"o{i + 1}",
+            step.section,
+            kind,
+            f"v{c.vessel + 1}",
+            c.lines,
+            low,
+            typical,
+            high,
+            until["sign"].strip() if until else "",
+            heat or str(row.get("heat", "")),
+            lid,
+            str(row.get("hands", "now and then")),
+            Span(step.span.start + c.start, step.span.start + c.end),
+            "said",
+            step.index,
+            phase,
+            c.text.strip(),
+            minutes.sure if minutes else 1.0,
+            _told(step, minutes),
+        )
         out.append(first)
         # a clause that states two stretches does two things
         for n, d in enumerate(d for d in mine if d is not minutes and d.kind in _PHASES):
             cooked = cooked or d.kind in ("heat", "from_end")
             out.append(
                 first.with_(
-                    id=f"{first.id}.{n + 1}", kind=_kind_of_phase(d.kind), low_min=d.low, typical_min=d.typical, high_min=d.high, phase=d.kind, sure=d.sure, told=_told(step, d)
+                    id=f"{first.id}.{n + 1}",
+                    kind=_kind_of_phase(d.kind),
+                    low_min=d.low,
+                    typical_min=d.typical,
+                    high_min=d.high,
+                    phase=d.kind,
+                    sure=d.sure,
+                    told=_told(step, d),
                 )
-            )  # fmt: skip
+            )
     line = recipe.source_line
     if line is not None and not line.cooked and not cooked and any(v.grain for v in vessels):
         # minutes nobody wrote: the grain is cooked all the same

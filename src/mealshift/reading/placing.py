@@ -14,8 +14,20 @@ from .structure import Structure
 from .told_minutes import Timed
 
 # role labels of the tagger → roles of the recipe
-_ROLE = {"grain": "absorber", "liquid": "pot_liquid", "wet": "watery", "absorber": "absorber", "late": "timed", "fat": "fat", "salt": "salt", "spice": "beside",
-         "whole_spice": "beside", "other_pot": "beside", "after": "after", "other": "beside"}  # fmt: skip
+_ROLE = {
+    "grain": "absorber",
+    "liquid": "pot_liquid",
+    "wet": "watery",
+    "absorber": "absorber",
+    "late": "timed",
+    "fat": "fat",
+    "salt": "salt",
+    "spice": "beside",
+    "whole_spice": "beside",
+    "other_pot": "beside",
+    "after": "after",
+    "other": "beside",
+}
 
 
 # over the grain's volume, more water than any soup or gruel is made with

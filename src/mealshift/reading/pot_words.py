@@ -35,7 +35,7 @@ _CLASSES = {
     "SPICE": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?)",
     "DONE": r"(?:tender|absorbed|done|soft|cooked|dry|craters|holes|thick\w*|creamy)",
     "SERVE": r"(?:serve\w*|serving|eat|plate\w*|garnish\w*)",
-}  # fmt: skip
+}
 CLASS = {k: re.compile(rf"\b{v}\b", re.I) for k, v in _CLASSES.items()}
 
 

@@ -197,9 +197,24 @@ def reserved(
             continue
         at = piece.span.start
         kept = Line(
-            len(lines), m[0], Span(at + m.start(), at + m.end()), f"step {n}", item.value, None, item.unit, KEPT, None,
-            Span(m.start("a") - m.start(), m.end("a") - m.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
-        )  # fmt: skip
+            len(lines),
+            m[0],
+            Span(at + m.start(), at + m.end()),
+            f"step {n}",
+            item.value,
+            None,
+            item.unit,
+            KEPT,
+            None,
+            Span(m.start("a") - m.start(), m.end("a") - m.start()),
+            "pot_liquid",
+            kind.kind,
+            item.ml,
+            item.ml,
+            item.ml * kind.water,
+            kind.water,
+            carrier=kind.carrier,
+        )
         there = next((ln for ln in lines if ln.span.start < kept.span.end and kept.span.start < ln.span.end), None)
         index = len(lines) if there is None else there.index
         # it can only be kept of more than that, poured before
@@ -227,9 +242,16 @@ def _with_water(ln: Line, measures: Measures) -> Line:
         return ln
     water = ln.water + item.ml - (ln.ml or 0.0)
     return ln.with_(
-        quantity=item.value, quantity_range=None, unit=item.unit, amount_span=Span(m.start("a"), m.end("a")), ml=item.ml, g=item.ml,
-        water=water, fraction=water / item.ml, carrier=True,
-    )  # fmt: skip
+        quantity=item.value,
+        quantity_range=None,
+        unit=item.unit,
+        amount_span=Span(m.start("a"), m.end("a")),
+        ml=item.ml,
+        g=item.ml,
+        water=water,
+        fraction=water / item.ml,
+        carrier=True,
+    )
 
 
 def made_up(
@@ -268,9 +290,24 @@ def made_up(
                 return lines, None
             at = piece.span.start
             total = Line(
-                len(lines), piece.text[m.start() : a.end("u")], Span(at + m.start(), at + a.end("u")), f"step {n}", item.value, None, item.unit, SUMS[0], None,
-                Span(a.start() - m.start(), a.end("u") - m.start()), "pot_liquid", kind.kind, item.ml, item.ml, item.ml * kind.water, kind.water, carrier=kind.carrier,
-            )  # fmt: skip
+                len(lines),
+                piece.text[m.start() : a.end("u")],
+                Span(at + m.start(), at + a.end("u")),
+                f"step {n}",
+                item.value,
+                None,
+                item.unit,
+                SUMS[0],
+                None,
+                Span(a.start() - m.start(), a.end("u") - m.start()),
+                "pot_liquid",
+                kind.kind,
+                item.ml,
+                item.ml,
+                item.ml * kind.water,
+                kind.water,
+                carrier=kind.carrier,
+            )
             there = next(
                 (ln for ln in lines if ln.span.start < total.span.end and total.span.start < ln.span.end), None
             )

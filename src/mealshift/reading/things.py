@@ -29,7 +29,10 @@ def _same_tin(lines: list[Line], problems: list[Problem]) -> list[Line]:
     sizes = [
         (ln.ml or ln.g or 0.0) / ln.quantity for ln in lines if ln.unit == "tin" and ln.quantity and not ln.carrier
     ]
-    sizes = [*(x for x in sizes if x), *(ln.ml / ln.quantity for ln in lines if ln.unit == "tin" and ln.kind == "stock" and ln.ml and ln.quantity)]  # fmt: skip
+    sizes = [
+        *(x for x in sizes if x),
+        *(ln.ml / ln.quantity for ln in lines if ln.unit == "tin" and ln.kind == "stock" and ln.ml and ln.quantity),
+    ]
     out = []
     for ln in lines:
         assumed = [p for p in problems if p.code == "assumed_size" and p.where == ln.text]

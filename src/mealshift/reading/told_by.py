@@ -46,9 +46,15 @@ _BY_THE_RICE = re.compile(
 )
 # "1 : 1.5 rice to water", "1 part rice to 2 parts water"
 _RATIO = (
-    re.compile(rf"(?P<rice>{NUMBER_PATTERN})\s*(?::|to)\s*(?P<wet>{NUMBER_PATTERN})\s*(?:\(|of )?rice(?: to |:| : |/)(?P<what>water|stock|broth)\b", re.I),
-    re.compile(rf"(?P<rice>{NUMBER_PATTERN}) parts? (?:of )?rice (?:to|and|:) (?P<wet>{NUMBER_PATTERN})(?: parts?)?(?: of)? (?P<what>water|stock|broth)\b", re.I),
-)  # fmt: skip
+    re.compile(
+        rf"(?P<rice>{NUMBER_PATTERN})\s*(?::|to)\s*(?P<wet>{NUMBER_PATTERN})\s*(?:\(|of )?rice(?: to |:| : |/)(?P<what>water|stock|broth)\b",
+        re.I,
+    ),
+    re.compile(
+        rf"(?P<rice>{NUMBER_PATTERN}) parts? (?:of )?rice (?:to|and|:) (?P<wet>{NUMBER_PATTERN})(?: parts?)?(?: of)? (?P<what>water|stock|broth)\b",
+        re.I,
+    ),
+)
 
 
 # "water 1 : 1.75", "stock - 1:2"
@@ -64,11 +70,27 @@ def _by_the_rice(text: str) -> tuple[float, int, int] | None:
 
 def _water(
     index: int, text: str, start: int, section: str, ml: float, name: str, kind: ingredients.Kind, amount: int
-) -> Line:  # fmt: skip
+) -> Line:
     """The line of a liquid that stands in no list: `text` at `start` of the brought text, whose first `amount` characters tell how much."""
     return Line(
-        index, text, Span(start, start + len(text)), section, ml, None, "ml", name, None, Span(0, amount), kind.role, kind.kind, ml, ml, ml * kind.water, kind.water, carrier=kind.carrier
-    )  # fmt: skip
+        index,
+        text,
+        Span(start, start + len(text)),
+        section,
+        ml,
+        None,
+        "ml",
+        name,
+        None,
+        Span(0, amount),
+        kind.role,
+        kind.kind,
+        ml,
+        ml,
+        ml * kind.water,
+        kind.water,
+        carrier=kind.carrier,
+    )
 
 
 def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Line]:
@@ -150,6 +172,17 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
         if not told or not liquid or kind is None:
             continue
         said = piece.text[told[1] : told[2] + liquid.end()]
-        out.append(_water(len(out), said, piece.span.start + told[1], f"step {n + 1}", told[0] * volume, liquid[1], kind, told[2] - told[1]))  # fmt: skip
+        out.append(
+            _water(
+                len(out),
+                said,
+                piece.span.start + told[1],
+                f"step {n + 1}",
+                told[0] * volume,
+                liquid[1],
+                kind,
+                told[2] - told[1],
+            )
+        )
         break
     return out

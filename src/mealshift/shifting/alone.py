@@ -39,8 +39,19 @@ def alone(g: Grain, amount: str, texture: str | None, kitchen: Kitchen, measures
     )
     title = named or f"{cap(g.name)}, on its own" + (f", {texture}" if texture else "")
     text = "\n".join(
-        [title, f"Serves {people}", "", "Ingredients", listed, f"{jug_ml(pot.pour_ml)} ml water", "", "Method", *steps, ""]
-    )  # fmt: skip
+        [
+            title,
+            f"Serves {people}",
+            "",
+            "Ingredients",
+            listed,
+            f"{jug_ml(pot.pour_ml)} ml water",
+            "",
+            "Method",
+            *steps,
+            "",
+        ]
+    )
     return text, method
 
 

@@ -113,5 +113,11 @@ def _packets(made: tuple[tuple[Grain, float], ...]) -> tuple[Problem, ...]:
     if not odd or not slow:
         return ()
     kind = "quick-cook" if odd[0].quick else "parboiled"
-    return (Problem("packet", "blend", f"{odd[0].name[:1].upper()}{odd[0].name[1:]} is a {kind} kind beside {slow[0].name}: read both packets before mixing, "
-                    "one may be mush when the other is done."),)  # fmt: skip
+    return (
+        Problem(
+            "packet",
+            "blend",
+            f"{odd[0].name[:1].upper()}{odd[0].name[1:]} is a {kind} kind beside {slow[0].name}: read both packets before mixing, "
+            "one may be mush when the other is done.",
+        ),
+    )

@@ -175,10 +175,15 @@ def rewrite_steps(
         if step.text in as_was:
             out.steps.append(
                 NewStep(
-                    step.text, step.text, "You wanted it as it was.", section=step.section, kept=True,
-                    full=step.text, places=view.places(step, []),
+                    step.text,
+                    step.text,
+                    "You wanted it as it was.",
+                    section=step.section,
+                    kept=True,
+                    full=step.text,
+                    places=view.places(step, []),
                 )
-            )  # fmt: skip
+            )
             continue
         made = view.step(step, inside.get(step.index, []), after.get(step.index, []))
         out.steps.append(replace(made, section=step.section))
@@ -250,9 +255,15 @@ class _View:
             (o.reason for o in (*(x for x, _, _ in inside), *after)), ""
         )
         return NewStep(
-            text, step.text, reason if text != step.text else "", edited.marks, "", edited.olds,
-            full=edited.text, places=self.places(step, edits),
-        )  # fmt: skip
+            text,
+            step.text,
+            reason if text != step.text else "",
+            edited.marks,
+            "",
+            edited.olds,
+            full=edited.text,
+            places=self.places(step, edits),
+        )
 
     def places(self, step: Step, edits: list[Edit]) -> tuple[tuple[str, int, int], ...]:
         return places_of(step, self.target.operations, edits)

@@ -30,8 +30,18 @@ _NOT_LOOSE = ("soup", "porridge", "pudding", "stirred", "soft", "stuffing")
 def inserted(kind: str, text: str, reason: str, minutes: float | None = None, phase: str = "") -> Operation:
     """An operation that the shift puts in; its vessel is the grain's."""
     return Operation(
-        f"new-{kind}", "", kind, "", low_min=minutes, typical_min=minutes, high_min=minutes, basis="inserted", phase=phase, text=text, reason=reason,
-    )  # fmt: skip
+        f"new-{kind}",
+        "",
+        kind,
+        "",
+        low_min=minutes,
+        typical_min=minutes,
+        high_min=minutes,
+        basis="inserted",
+        phase=phase,
+        text=text,
+        reason=reason,
+    )
 
 
 def beans(line: Line) -> Operation:
@@ -90,7 +100,7 @@ def roast(g: Grain, kind: str) -> Operation:
             f"Turn the {g.short} in a spoonful of the fat over low heat for 3 minutes, until it smells nutty.",
             "You chose to roast it in fat.",
         )
-        return inserted("roast", text, why, 3, "toast")  # fmt: skip
+        return inserted("roast", text, why, 3, "toast")
     return inserted(
         "roast",
         f"Dry-roast the {g.short} in the pot over low heat for {minutes} minutes, stirring, until it smells nutty.",

@@ -282,8 +282,12 @@ class _Work:
             low, high = (x if x is not None else o.typical_min for x in (o.low_min, o.high_min))
             half = (high - low) / 2 * minutes / o.typical_min if o.typical_min else 0.0
             self.out.operations[i] = o.with_(
-                low_min=minutes - half, typical_min=minutes, high_min=minutes + half, was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)), reason=why,
-            )  # fmt: skip
+                low_min=minutes - half,
+                typical_min=minutes,
+                high_min=minutes + half,
+                was=(("low_min", low), ("typical_min", o.typical_min), ("high_min", high)),
+                reason=why,
+            )
 
     def _left_for_raw(self, heat: Sequence[Operation]) -> list[tuple[int, float]]:
         """(from which stretch on, minutes at least) that what joins raw must have left."""
@@ -340,10 +344,17 @@ class _Work:
             if st.instead:
                 self.out.operations.append(
                     Operation(
-                        f"instead-{st.index}", "", "other", "", span=st.span, basis="retired", step=st.index, text=st.text,
+                        f"instead-{st.index}",
+                        "",
+                        "other",
+                        "",
+                        span=st.span,
+                        basis="retired",
+                        step=st.index,
+                        text=st.text,
                         reason="Another way to cook the rice: choose it above, and the steps are written for it.",
                     )
-                )  # fmt: skip
+                )
 
     def _soak(self) -> None:
         """A soak the new grain does not want is taken out of the text."""
@@ -778,8 +789,14 @@ class _Work:
                 first = told[o.id].typical_min or 0.0
                 minutes = max(0.0, now - (was - first))
                 self.out.operations[i] = o.with_(
-                    phase="from_start", kind="add", low_min=minutes, typical_min=minutes, high_min=minutes, was=(("typical_min", first),), reason="It keeps its distance from the end.",
-                )  # fmt: skip
+                    phase="from_start",
+                    kind="add",
+                    low_min=minutes,
+                    typical_min=minutes,
+                    high_min=minutes,
+                    was=(("typical_min", first),),
+                    reason="It keeps its distance from the end.",
+                )
                 self._late_addition(self.out.operations[i], minutes)
 
     def _when_all_is_in(self, last: int) -> int:

@@ -261,8 +261,19 @@ def _amounts(text: str) -> list[_Said]:
                 at = m.start("u") if m["u"] else more.start("u")
                 bracket = any(a <= m.start() < b for a, b in inside)
                 out.append(
-                    _Said(m.start(), more.end(), low + part, high + part, canonical_unit(word) or "", word, bracket, at, m.end("n"), more.end())
-                )  # fmt: skip
+                    _Said(
+                        m.start(),
+                        more.end(),
+                        low + part,
+                        high + part,
+                        canonical_unit(word) or "",
+                        word,
+                        bracket,
+                        at,
+                        m.end("n"),
+                        more.end(),
+                    )
+                )
                 continue
         word = m["u"] or ""
         if word in ("c", "C") and low > MOST_CUPS:
@@ -282,8 +293,19 @@ def _amounts(text: str) -> list[_Said]:
         if turned:
             word = turned["u"]
             out.append(
-                _Said(turned.start(), turned.end(), low, high, canonical_unit(word) or "", word, bracket, turned.start("u"), m.end("n"), turned.end())
-            )  # fmt: skip
+                _Said(
+                    turned.start(),
+                    turned.end(),
+                    low,
+                    high,
+                    canonical_unit(word) or "",
+                    word,
+                    bracket,
+                    turned.start("u"),
+                    m.end("n"),
+                    turned.end(),
+                )
+            )
             continue
         out.append(
             _Said(
@@ -346,7 +368,9 @@ def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
             size = two.ml / one.ml if one.ml and two.ml else two.g / one.g if one.g and two.g else 0.0
             if 0 < size <= 1 and unit_kind(before.unit) in (*_POURED, "mass"):
                 last = s.unit_start + len(s.unit_word)
-                out[-1] = replace(before, low=before.low + s.low * size, high=before.high + s.high * size, end=s.end, last=last)  # fmt: skip
+                out[-1] = replace(
+                    before, low=before.low + s.low * size, high=before.high + s.high * size, end=s.end, last=last
+                )
                 continue
         out.append(s)
     return out

@@ -93,8 +93,12 @@ def suggest(
     out: list[Suggestion] = []
     while open_ and len(out) < count:
         best = max(
-            ((_worth(c, m, used, days, larder, lately), -m.on.toordinal(), m.key, i) for m, fit in open_.values() for i, c in enumerate(fit)),
-        )  # fmt: skip
+            (
+                (_worth(c, m, used, days, larder, lately), -m.on.toordinal(), m.key, i)
+                for m, fit in open_.values()
+                for i, c in enumerate(fit)
+            ),
+        )
         m, fit = open_.pop(best[2])
         c = fit[best[3]]
         out.append(_suggestion(m, c, kitchen, larder, lately))
@@ -109,9 +113,13 @@ def _worth(
     slug = c.grain.slug
     near = sum(m.on + timedelta(days=d) in days for d in (-1, 1))
     return (
-        c.score + LARDER * (larder.get(slug, 0.0) >= c.pot.dry_g) - AGAIN * used.count(slug) - LATELY * (slug in lately[:LATELY_POTS])
-        - NEW * (slug not in lately) - NEXT_DAY * near
-    )  # fmt: skip
+        c.score
+        + LARDER * (larder.get(slug, 0.0) >= c.pot.dry_g)
+        - AGAIN * used.count(slug)
+        - LATELY * (slug in lately[:LATELY_POTS])
+        - NEW * (slug not in lately)
+        - NEXT_DAY * near
+    )
 
 
 def _suggestion(m: Meal, c: Candidate, kitchen: Kitchen, larder: Mapping[str, float], lately: list[str]) -> Suggestion:

@@ -38,8 +38,12 @@ def ask_for_backup(request: HttpRequest, data: s.BackupIn) -> Any:
 @router.get(
     "/backup.jsonl",
     response={401: Trouble, 422: Trouble},
-    openapi_extra={"responses": {200: {"description": "The backup", "content": {"application/jsonl": {"schema": {"type": "string"}}}}}},
-)  # fmt: skip
+    openapi_extra={
+        "responses": {
+            200: {"description": "The backup", "content": {"application/jsonl": {"schema": {"type": "string"}}}}
+        }
+    },
+)
 def make_backup(request: HttpRequest, ticket: str) -> Any:
     mine = house(request)
     try:

@@ -263,9 +263,22 @@ class Line(Part):
 
 # what a line may hold, and the list of the first form in which such things stood
 FIRST_FORM = {
-    "household": "household", "member": "members", "kitchen": "kitchen", "pot": "pots", "took": "took", "bag": "bags", "left": "left", "recipe": "recipes", "shift": "shifts",
-    "cooking": "cookings", "entry": "entries", "decision": "decisions", "attempt": "tries", "pace": "pace", "meal": "meals",
-}  # fmt: skip
+    "household": "household",
+    "member": "members",
+    "kitchen": "kitchen",
+    "pot": "pots",
+    "took": "took",
+    "bag": "bags",
+    "left": "left",
+    "recipe": "recipes",
+    "shift": "shifts",
+    "cooking": "cookings",
+    "entry": "entries",
+    "decision": "decisions",
+    "attempt": "tries",
+    "pace": "pace",
+    "meal": "meals",
+}
 
 
 def lines_of_first_form(document: Plain) -> Iterator[tuple[str, Any]]:

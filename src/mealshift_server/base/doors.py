@@ -33,7 +33,11 @@ class PerGuest(PerAddress):
     """Only who has no account is counted."""
 
     def get_cache_key(self, request: HttpRequest) -> str | None:
-        return None if request.user.is_authenticated else self.cache_format % {"scope": self.scope, "ident": self.get_ident(request)}  # fmt: skip
+        return (
+            None
+            if request.user.is_authenticated
+            else self.cache_format % {"scope": self.scope, "ident": self.get_ident(request)}
+        )
 
 
 def guard(request: HttpRequest) -> None:

@@ -17,7 +17,14 @@ from .models import SignedIn, User
 # so often is "last seen" written down
 SEEN_EVERY = timedelta(minutes=10)
 _BROWSERS = (("Edg", "Edge"), ("Firefox", "Firefox"), ("Chrome", "Chrome"), ("Safari", "Safari"))
-_SYSTEMS = (("iPhone", "an iPhone"), ("iPad", "an iPad"), ("Android", "Android"), ("Windows", "Windows"), ("Mac OS", "a Mac"), ("Linux", "Linux"))  # fmt: skip
+_SYSTEMS = (
+    ("iPhone", "an iPhone"),
+    ("iPad", "an iPad"),
+    ("Android", "Android"),
+    ("Windows", "Windows"),
+    ("Mac OS", "a Mac"),
+    ("Linux", "Linux"),
+)
 
 
 def device_of(agent: str) -> str:

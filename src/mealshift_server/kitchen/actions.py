@@ -22,7 +22,18 @@ MOST_POTS, MOST_DEVICES = 20, 10
 # of how long one thing took
 KEPT_OF_EACH = 8
 GIVEN = ("pot_cm", "pot_l", "burner_w", "watts", "altitude_m", "room_c", "whistle_min", "boil_off", "jar_ml")
-FIELDS = ("oven_places", "rice_cooker", "pressure_cooker", "electric_pressure", "slow_cooker", "microwave_w", "whistle_min", "altitude_m", "room_c", "jar_ml")  # fmt: skip
+FIELDS = (
+    "oven_places",
+    "rice_cooker",
+    "pressure_cooker",
+    "electric_pressure",
+    "slow_cooker",
+    "microwave_w",
+    "whistle_min",
+    "altitude_m",
+    "room_c",
+    "jar_ml",
+)
 
 
 def kitchen_row(household: Household) -> Kitchen | None:
@@ -80,16 +91,29 @@ def frozen(household: Household, choice: dict[str, Any]) -> dict[str, Any]:
     """The choice with the kitchen as it is now written into it, so that a kept shift stays as it was."""
     k = core_kitchen(household, choice)
     return {
-        **choice, "pot_cm": k.pot_cm, "pot_l": k.pot_l, "pot_lid": k.lid, "boil_off": k.boil_off, "burner_w": k.burner_w, "watts": k.watts,
-        "altitude_m": k.altitude_m, "room_c": k.room_c, "whistle_min": k.whistle_min, "jar_ml": k.jar_ml, "took": [list(t) for t in k.took],
-    }  # fmt: skip
+        **choice,
+        "pot_cm": k.pot_cm,
+        "pot_l": k.pot_l,
+        "pot_lid": k.lid,
+        "boil_off": k.boil_off,
+        "burner_w": k.burner_w,
+        "watts": k.watts,
+        "altitude_m": k.altitude_m,
+        "room_c": k.room_c,
+        "whistle_min": k.whistle_min,
+        "jar_ml": k.jar_ml,
+        "took": [list(t) for t in k.took],
+    }
 
 
 # an appliance by the word that plans use → what the kitchen holds when it is there
 APPLIANCES: dict[str, tuple[str, Any]] = {
-    "rice cooker": ("rice_cooker", True), "pressure cooker": ("pressure_cooker", True), "electric cooker": ("electric_pressure", True),
-    "slow cooker": ("slow_cooker", True), "microwave": ("microwave_w", 800.0),
-}  # fmt: skip
+    "rice cooker": ("rice_cooker", True),
+    "pressure cooker": ("pressure_cooker", True),
+    "electric cooker": ("electric_pressure", True),
+    "slow cooker": ("slow_cooker", True),
+    "microwave": ("microwave_w", 800.0),
+}
 
 
 def add_appliance(household: Household, name: str) -> Kitchen:
@@ -135,8 +159,12 @@ def set_kitchen(household: Household, data: dict[str, Any]) -> Kitchen:
     if not 0 <= data["oven_places"] <= 6:
         raise Refusal("oven_places", "oven_places", "An oven takes 0 (no oven) to 6 dishes at once.")
     CoreKitchen(
-        watts=data["microwave_w"] or 800.0, altitude_m=data["altitude_m"], room_c=data["room_c"], whistle_min=data["whistle_min"], jar_ml=data["jar_ml"],
-    )  # fmt: skip
+        watts=data["microwave_w"] or 800.0,
+        altitude_m=data["altitude_m"],
+        room_c=data["room_c"],
+        whistle_min=data["whistle_min"],
+        jar_ml=data["jar_ml"],
+    )
     zone = data.get("time_zone")
     if zone is not None:
         if zone not in zoneinfo.available_timezones():

@@ -31,9 +31,14 @@ def _kitchen(request: HttpRequest) -> dict[str, Any]:
     row = kitchens.kitchen_row(h)
     shown = row or Kitchen(burners=[1200.0, 1200.0])
     return {
-        "said": row is not None, "burners": shown.burners, "time_zone": h.time_zone, "pots": list(_pots(request)),
-        "devices": list(Device.objects.filter(household=h)), **{f: getattr(shown, f) for f in kitchens.FIELDS}, "took": said_of(kitchens.took_here(h)),
-    }  # fmt: skip
+        "said": row is not None,
+        "burners": shown.burners,
+        "time_zone": h.time_zone,
+        "pots": list(_pots(request)),
+        "devices": list(Device.objects.filter(household=h)),
+        **{f: getattr(shown, f) for f in kitchens.FIELDS},
+        "took": said_of(kitchens.took_here(h)),
+    }
 
 
 @router.get("/kitchen", response={200: s.KitchenOut, 401: Trouble}, tags=["kitchen"])

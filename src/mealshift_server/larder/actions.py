@@ -51,9 +51,14 @@ def change(bag: Bag, data: dict[str, Any]) -> Bag:
 def shown(bag: Bag) -> dict[str, Any]:
     line = line_of(bag)
     return {
-        "id": bag.pk, "grain": bag.grain, "name": bag.name, "full_g": bag.full_g, **{f: getattr(bag, f) for f in FIELDS},
-        "old": larder.old(line, today(bag.household)), "label": larder.label(line),
-    }  # fmt: skip
+        "id": bag.pk,
+        "grain": bag.grain,
+        "name": bag.name,
+        "full_g": bag.full_g,
+        **{f: getattr(bag, f) for f in FIELDS},
+        "old": larder.old(line, today(bag.household)),
+        "label": larder.label(line),
+    }
 
 
 def bag_for(household: Household, slug: str, bag_id: int | None) -> Bag | None:

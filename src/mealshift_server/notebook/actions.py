@@ -50,14 +50,32 @@ def write(
     for r in records:
         pot, bag = pots[r["pot"]]
         _, created = Entry.objects.update_or_create(
-            cooking_id=cooking_id, pot_key=r["pot"], household=household,
-            defaults={"predicted": r["predicted"], "poured_ml": r["poured_ml"], "top_ups_ml": r["top_ups_ml"], "taken_min": r["taken_min"]},
-            create_defaults={
-                "predicted": r["predicted"], "poured_ml": r["poured_ml"], "top_ups_ml": r["top_ups_ml"], "taken_min": r["taken_min"], "on": on,
-                "dish": r["dish"][:240], "grain": r["predicted"]["grain"], "pot": pot, "pot_name": pot.name if pot else f"{r['predicted']['pot_cm']:g} cm",
-                "bag_id": bag, "note": " ".join(r["notes"]), "practice": practice, "counts": not practice, "by": user,
+            cooking_id=cooking_id,
+            pot_key=r["pot"],
+            household=household,
+            defaults={
+                "predicted": r["predicted"],
+                "poured_ml": r["poured_ml"],
+                "top_ups_ml": r["top_ups_ml"],
+                "taken_min": r["taken_min"],
             },
-        )  # fmt: skip
+            create_defaults={
+                "predicted": r["predicted"],
+                "poured_ml": r["poured_ml"],
+                "top_ups_ml": r["top_ups_ml"],
+                "taken_min": r["taken_min"],
+                "on": on,
+                "dish": r["dish"][:240],
+                "grain": r["predicted"]["grain"],
+                "pot": pot,
+                "pot_name": pot.name if pot else f"{r['predicted']['pot_cm']:g} cm",
+                "bag_id": bag,
+                "note": " ".join(r["notes"]),
+                "practice": practice,
+                "counts": not practice,
+                "by": user,
+            },
+        )
         new += [r] if created else []
     return new
 
@@ -88,8 +106,17 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
         raw = {"to": grain(data["grain"]).slug, "pot_id": data.get("pot_id")}
         pot, bag_id = pot_of(household, raw), None
         said = _plain(household, raw, ml)
-    entry = Entry(household=household, on=data.get("on") or today(household), dish=dish[:240], grain=said["grain"], predicted=said, pot=pot,
-                  pot_name=pot.name if pot else f"{said['pot_cm']:g} cm", bag_id=bag_id, by=user)  # fmt: skip
+    entry = Entry(
+        household=household,
+        on=data.get("on") or today(household),
+        dish=dish[:240],
+        grain=said["grain"],
+        predicted=said,
+        pot=pot,
+        pot_name=pot.name if pot else f"{said['pot_cm']:g} cm",
+        bag_id=bag_id,
+        by=user,
+    )
     _outcome(entry, {k: data.get(k) for k in OUTCOME if data.get(k) is not None})
     # a meal of before the bag was in the larder did not come out of it
     if entry.bag is not None and entry.on >= day_of(household, entry.bag.created):
@@ -163,10 +190,24 @@ def found(household: Household, words: str, grain_slug: str, pot: str) -> QueryS
 def to_csv(household: Household) -> str:
     rows = Entry.objects.filter(household=household).iterator(500)
     return table.to_csv(
-        {"date": e.on.isoformat(), "dish": e.dish, "grain": e.grain, "pot": e.pot_name, "dry_ml": e.predicted["dry_ml"], "predicted_ml": e.predicted["pour_ml"],
-         "poured_ml": e.poured_ml, "predicted_min": e.predicted["cook_min"], "taken_min": e.taken_min, "dry_to_wet": e.wet, "hard_to_mush": e.soft,
-         "word": e.word, "stars": e.stars, "note": e.note} for e in rows
-    )  # fmt: skip
+        {
+            "date": e.on.isoformat(),
+            "dish": e.dish,
+            "grain": e.grain,
+            "pot": e.pot_name,
+            "dry_ml": e.predicted["dry_ml"],
+            "predicted_ml": e.predicted["pour_ml"],
+            "poured_ml": e.poured_ml,
+            "predicted_min": e.predicted["cook_min"],
+            "taken_min": e.taken_min,
+            "dry_to_wet": e.wet,
+            "hard_to_mush": e.soft,
+            "word": e.word,
+            "stars": e.stars,
+            "note": e.note,
+        }
+        for e in rows
+    )
 
 
 @transaction.atomic
@@ -186,9 +227,22 @@ def from_csv(household: Household, user: User | None, text: str, keep_rest: bool
             if row[c] is not None
         }
         Entry.objects.create(
-            household=household, on=row["date"], dish=row["dish"], grain=row["grain"], predicted=said, pot=pot, pot_name=row["pot"][:60], poured_ml=row["poured_ml"],
-            taken_min=row["taken_min"], wet=row["dry_to_wet"], soft=row["hard_to_mush"], word=row["word"][:120], stars=row["stars"], note=row["note"], by=user,
-        )  # fmt: skip
+            household=household,
+            on=row["date"],
+            dish=row["dish"],
+            grain=row["grain"],
+            predicted=said,
+            pot=pot,
+            pot_name=row["pot"][:60],
+            poured_ml=row["poured_ml"],
+            taken_min=row["taken_min"],
+            wet=row["dry_to_wet"],
+            soft=row["hard_to_mush"],
+            word=row["word"][:120],
+            stars=row["stars"],
+            note=row["note"],
+            by=user,
+        )
     return len(found_.rows), list(found_.problems)
 
 
@@ -198,7 +252,9 @@ def from_csv(household: Household, user: User | None, text: str, keep_rest: bool
 def core_entries(household: Household) -> list[learning.Entry]:
     """The newest entries that count, as the core learns from them."""
     out = []
-    for e in Entry.objects.filter(household=household, counts=True).only("id", "on", "grain", "pot_id", "bag_id", "predicted", "poured_ml", "taken_min", "wet", "soft")[:600]:  # fmt: skip
+    for e in Entry.objects.filter(household=household, counts=True).only(
+        "id", "on", "grain", "pot_id", "bag_id", "predicted", "poured_ml", "taken_min", "wet", "soft"
+    )[:600]:
         f = learning.renewed(e.predicted)
         got = (
             f.taught_ml + e.poured_ml - e.predicted["pour_ml"]

@@ -40,10 +40,45 @@ def _row(e: Entry, mine: Household) -> dict[str, Any]:
     volumes = {"dry": p["dry_ml"], "pour": p["pour_ml"], "poured": e.poured_ml, "top_ups": e.top_ups_ml}
     return {
         **{f"{k}_said": volume_said(mine, ml) if ml else "" for k, ml in volumes.items()},
-        **{f: p[f] for f in ("name", "dry_ml", "dry_g", "pour_ml", "low_ml", "high_ml", "cook_min", "texture", "lid", "method", "soak_min")},
-        **{f: getattr(e, f) for f in ("id", "on", "dish", "grain", "pot_name", "poured_ml", "top_ups_ml", "taken_min", "wet", "soft", "word", "stars", "note", "practice", "counts")},
-        "by": e.by.get_username() if e.by else "", "photo": bool(getattr(e, "photos", False)),
-    }  # fmt: skip
+        **{
+            f: p[f]
+            for f in (
+                "name",
+                "dry_ml",
+                "dry_g",
+                "pour_ml",
+                "low_ml",
+                "high_ml",
+                "cook_min",
+                "texture",
+                "lid",
+                "method",
+                "soak_min",
+            )
+        },
+        **{
+            f: getattr(e, f)
+            for f in (
+                "id",
+                "on",
+                "dish",
+                "grain",
+                "pot_name",
+                "poured_ml",
+                "top_ups_ml",
+                "taken_min",
+                "wet",
+                "soft",
+                "word",
+                "stars",
+                "note",
+                "practice",
+                "counts",
+            )
+        },
+        "by": e.by.get_username() if e.by else "",
+        "photo": bool(getattr(e, "photos", False)),
+    }
 
 
 @router.get("/notebook", response={200: s.NotebookOut, 401: Trouble})
@@ -61,8 +96,14 @@ def notebook(
         (page - 1) * actions.PAGE : page * actions.PAGE
     ]
     every = Entry.objects.filter(household=mine).order_by()
-    return {"entries": [_row(e, mine) for e in rows], "total": total, "page": page, "pages": pages,
-            "grains": sorted(every.values_list("grain", flat=True).distinct()), "pots": sorted(every.values_list("pot_name", flat=True).distinct())}  # fmt: skip
+    return {
+        "entries": [_row(e, mine) for e in rows],
+        "total": total,
+        "page": page,
+        "pages": pages,
+        "grains": sorted(every.values_list("grain", flat=True).distinct()),
+        "pots": sorted(every.values_list("pot_name", flat=True).distinct()),
+    }
 
 
 @router.post("/notebook", response={201: s.EntryRow, **BAD})
@@ -132,9 +173,29 @@ def _lessons(request: HttpRequest) -> dict[str, Any]:
     mine = house(request)
     held = Decision.objects.filter(household=mine, held__isnull=False, catalogue=CATALOGUE)
     return {
-        "lessons": [{"kind": x.kind, "subject": x.subject, "value": x.value, "was": x.was, "text": x.text, "entries": [int(i) for i in x.entries]} for x in actions.lessons(mine)],
-        "held": [{"kind": d.kind, "subject": d.subject, "value": d.held, "text": d.text, "entries": [int(i) for i in d.entries], "decided": d.decided} for d in held],
-    }  # fmt: skip
+        "lessons": [
+            {
+                "kind": x.kind,
+                "subject": x.subject,
+                "value": x.value,
+                "was": x.was,
+                "text": x.text,
+                "entries": [int(i) for i in x.entries],
+            }
+            for x in actions.lessons(mine)
+        ],
+        "held": [
+            {
+                "kind": d.kind,
+                "subject": d.subject,
+                "value": d.held,
+                "text": d.text,
+                "entries": [int(i) for i in d.entries],
+                "decided": d.decided,
+            }
+            for d in held
+        ],
+    }
 
 
 @router.get("/lessons", response={200: s.LessonsOut, 401: Trouble})
@@ -174,5 +235,14 @@ def judge(request: HttpRequest, data: s.GuessIn) -> Any:
     task = training.Task(data.grain, data.dry_ml, data.pot_cm, data.lid, data.texture)
     j = practice.judge(mine, cast(User, request.user), task, data.pour_ml, data.minutes)
     band = cast(Any, report(j.pot))["time"]["cook"]
-    return {"plan": pipeline.run_report(j.plan, j.pot.kitchen), "run": pipeline.run_report(j.run, j.pot.kitchen), "pour_ml": j.pot.pour_ml, "cook_min": j.pot.cook_typical, "look": [band["low"], band["high"]],
-            "said": j.said, "why": list(j.why), "sign": j.pot.grain.sign(j.pot.way.texture), **_standing(mine)}  # fmt: skip
+    return {
+        "plan": pipeline.run_report(j.plan, j.pot.kitchen),
+        "run": pipeline.run_report(j.run, j.pot.kitchen),
+        "pour_ml": j.pot.pour_ml,
+        "cook_min": j.pot.cook_typical,
+        "look": [band["low"], band["high"]],
+        "said": j.said,
+        "why": list(j.why),
+        "sign": j.pot.grain.sign(j.pot.way.texture),
+        **_standing(mine),
+    }

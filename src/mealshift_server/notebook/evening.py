@@ -37,9 +37,14 @@ def write_down(sender: type[Cooking], cooking: Cooking, **_: Any) -> None:
     records = core.records(script, core.fold(script, events_of(cooking)), factors)
     on = timezone.localtime(cooking.began, zone_of(cooking.household, None)).date()
     new = write(
-        cooking.household, cooking.pk, cooking.by, on, cooking.speed > 1, records,
+        cooking.household,
+        cooking.pk,
+        cooking.by,
+        on,
+        cooking.speed > 1,
+        records,
         {key: (pots.get(choice.get("pot_id")), bag.pk if (bag := bags[key]) else None) for key, choice in of.items()},
-    )  # fmt: skip
+    )
     if cooking.speed == 1:
         kitchens.note_took(cooking.household, took(script, events_of(cooking)))
         for r in new:

@@ -81,8 +81,17 @@ def dishes_of(
             if "to" in changed:
                 # another grain, from another bag, of which other things may have been learnt
                 choice |= {"factors": None, "bag_id": None}
-        out.append({"key": key_of(k), "text": k.text, "corrections": k.corrections, "choice": choice, "cup_ml": household.cup_ml,
-                    "measure_ml": household.measure_ml, "measure_name": household.measure_name})  # fmt: skip
+        out.append(
+            {
+                "key": key_of(k),
+                "text": k.text,
+                "corrections": k.corrections,
+                "choice": choice,
+                "cup_ml": household.cup_ml,
+                "measure_ml": household.measure_ml,
+                "measure_name": household.measure_name,
+            }
+        )
     return out
 
 
@@ -186,9 +195,16 @@ def start_cooking(
     try:
         with transaction.atomic():
             made = Cooking.objects.create(
-                household=household, client_id=client_id, title=script.title[:400], began=began, serve_at=serve_at, speed=speed,
-                script=script.as_dict(), dishes=dishes, by=user,
-            )  # fmt: skip
+                household=household,
+                client_id=client_id,
+                title=script.title[:400],
+                began=began,
+                serve_at=serve_at,
+                speed=speed,
+                script=script.as_dict(),
+                dishes=dishes,
+                by=user,
+            )
     except IntegrityError:
         return Cooking.objects.get(household=household, client_id=client_id), False
     return made, True
@@ -205,7 +221,13 @@ def _shifts(cooking_id: int, client_id: str) -> dict[str, CoreShift | AsItIs]:
         if dish.choice is None:
             shifts[d["name"]] = as_it_is(dish.recipe, dish.kitchen)
             continue
-        kitchen = CoreKitchen(**{**{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__}, "measure_ml": d["measure_ml"], "measure_name": d["measure_name"]})  # fmt: skip
+        kitchen = CoreKitchen(
+            **{
+                **{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__},
+                "measure_ml": d["measure_ml"],
+                "measure_name": d["measure_name"],
+            }
+        )
         shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen))
     return shifts
 
@@ -305,8 +327,15 @@ def state(cooking: Cooking, since: int | None) -> dict[str, Any]:
     run_alone(cooking)
     last = Event.objects.filter(cooking=cooking).values_list("id", flat=True).last() or 0
     minute = minute_of(cooking, timezone.now())
-    base = {"id": cooking.pk, "last": last, "minute": minute, "speed": cooking.speed, "alone": cooking.alone, "began": cooking.began,
-            "serve_at": cooking.serve_at}  # fmt: skip
+    base = {
+        "id": cooking.pk,
+        "last": last,
+        "minute": minute,
+        "speed": cooking.speed,
+        "alone": cooking.alone,
+        "began": cooking.began,
+        "serve_at": cooking.serve_at,
+    }
     if since is not None and since == last:
         return {**base, "state": None}
     return {**base, "state": core.report(script_of(cooking), events_of(cooking), minute)}

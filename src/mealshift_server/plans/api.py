@@ -51,8 +51,19 @@ def plan(request: HttpRequest, data: s.PlanIn) -> Any:
     dinner = _plan(request, data)
     row = kitchens.kitchen_row(house(request))
     made = plan_report(dinner.plan)
-    ways = [{"dish": dish, "key": w.key, "kind": w.kind, "needs": w.needs, "text": w.text, "serve_at": w.serve_at, "changes": w.changes}
-            for dish, found in dinner.ways_out.items() for w in found]  # fmt: skip
+    ways = [
+        {
+            "dish": dish,
+            "key": w.key,
+            "kind": w.kind,
+            "needs": w.needs,
+            "text": w.text,
+            "serve_at": w.serve_at,
+            "changes": w.changes,
+        }
+        for dish, found in dinner.ways_out.items()
+        for w in found
+    ]
     tasks = [{"part": "", **t, "key": dinner.keys[t["dish"]]} for t in made["tasks"]]
     burners = data.burners or (len(row.burners) if row and row.burners else 2)
     return {**made, "tasks": tasks, "ways": ways, "burners": burners}

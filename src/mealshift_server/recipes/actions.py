@@ -178,10 +178,17 @@ def keep_shift(
     if recipe is None:
         recipe = keep_recipe(household, text, corrections)
     return Shift.objects.create(
-        household=household, recipe=recipe, title=result["title"][:240], grain=choice["to"], text=recipe.text,
-        corrections=corrections, choice=choice, factors=asdict(choice_of(choice, household).factors),
-        engine=ENGINE_VERSION, result=result,
-    )  # fmt: skip
+        household=household,
+        recipe=recipe,
+        title=result["title"][:240],
+        grain=choice["to"],
+        text=recipe.text,
+        corrections=corrections,
+        choice=choice,
+        factors=asdict(choice_of(choice, household).factors),
+        engine=ENGINE_VERSION,
+        result=result,
+    )
 
 
 @lru_cache(maxsize=64)
@@ -194,9 +201,15 @@ def try_text(text: str, to: str) -> dict[str, Any]:
     """What one without an account is shown of a recipe; nothing of it is kept."""
     made = pipeline.tried(text, to)
     shifted = made["shift"]
-    return {"text": text, "title": made["title"], "rows": made["rows"], "becomes": shifted["title"],
-            "ingredients": [i["text"] for i in shifted["ingredients"] if i["text"]], "steps": [st["text"] for st in shifted["steps"] if st["text"]],
-            "asked": len(pipeline.read_once(text).doubts)}  # fmt: skip
+    return {
+        "text": text,
+        "title": made["title"],
+        "rows": made["rows"],
+        "becomes": shifted["title"],
+        "ingredients": [i["text"] for i in shifted["ingredients"] if i["text"]],
+        "steps": [st["text"] for st in shifted["steps"] if st["text"]],
+        "asked": len(pipeline.read_once(text).doubts),
+    }
 
 
 # recipes looked through at once: each costs a reading and a shift
@@ -220,8 +233,17 @@ def dishes_from(household: Household, bag: Bag, page: int = 1) -> dict[str, Any]
         if best and best[0].suited:
             c = best[0]
             enough = c.pot.dry_g <= bag.grams
-            out.append({"recipe_id": r.pk, "title": r.title, "minutes": c.total_min, "reason": c.reason, "needs_g": round(c.pot.dry_g),
-                        "enough": enough, "rank": round(c.score + (ENOUGH if enough else 0.0), 4)})  # fmt: skip
+            out.append(
+                {
+                    "recipe_id": r.pk,
+                    "title": r.title,
+                    "minutes": c.total_min,
+                    "reason": c.reason,
+                    "needs_g": round(c.pot.dry_g),
+                    "enough": enough,
+                    "rank": round(c.score + (ENOUGH if enough else 0.0), 4),
+                }
+            )
     return {"dishes": sorted(out, key=lambda d: (-d["rank"], d["title"])), "page": page, "pages": pages, "of": of}
 
 

@@ -36,7 +36,11 @@ GUEST_LETTERS = 6000
 def _for(request: HttpRequest, text: str) -> Household:
     """Whose kitchen a text is reckoned in."""
     if not request.user.is_authenticated and len(text) > GUEST_LETTERS:
-        raise Refusal("too_long", "text", f"Without an account a recipe of up to {GUEST_LETTERS:,} letters is read: bring only the recipe itself, or sign in.")  # fmt: skip
+        raise Refusal(
+            "too_long",
+            "text",
+            f"Without an account a recipe of up to {GUEST_LETTERS:,} letters is read: bring only the recipe itself, or sign in.",
+        )
     return house_or_guest(request)
 
 
@@ -85,7 +89,13 @@ def read(request: HttpRequest, data: s.ReadIn) -> Any:
     return actions.read_text(_for(request, data.text), data.text, [c.model_dump() for c in data.corrections])
 
 
-@router.post("/try", response={200: s.TriedOut, 403: Trouble, 429: Trouble, **BAD}, auth=None, tags=["session"], throttle=[PerAddress("try", "TRY_RATE")])  # fmt: skip
+@router.post(
+    "/try",
+    response={200: s.TriedOut, 403: Trouble, 429: Trouble, **BAD},
+    auth=None,
+    tags=["session"],
+    throttle=[PerAddress("try", "TRY_RATE")],
+)
 def try_recipe(request: HttpRequest, data: s.TryIn) -> Any:
     """A recipe in six grains for who has no account yet: reckoned for an ordinary kitchen, and kept nowhere."""
     guard(request)
@@ -164,8 +174,14 @@ def put_draft(request: HttpRequest, data: s.DraftIn) -> Any:
 def _draft(found: Draft | None) -> dict[str, Any]:
     if found is None:
         return {"text": "", "corrections": [], "choice": None, "recipe_id": None, "by": "", "changed": None}
-    return {"text": found.text, "corrections": found.corrections, "choice": found.choice, "recipe_id": found.recipe_id,
-            "by": found.by.get_username() if found.by else "", "changed": found.changed}  # fmt: skip
+    return {
+        "text": found.text,
+        "corrections": found.corrections,
+        "choice": found.choice,
+        "recipe_id": found.recipe_id,
+        "by": found.by.get_username() if found.by else "",
+        "changed": found.changed,
+    }
 
 
 @router.get("/recipes/{int:recipe_id}", response={200: s.RecipeOut, **MISSING}, tags=["kept"])
@@ -196,15 +212,34 @@ def _row(kept: Shift, mine: Household) -> dict[str, Any]:
     pots = kept.result["pots"]
     pot = pots[0]
     pour_ml = pot["water"].get("jug_ml", pot["water"]["pour_ml"])
-    return {"name": " and ".join(p["name"] for p in pots), "id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
-            "pour_ml": pour_ml, "pour_said": actions.volume_said(mine, pour_ml), "cook_min": pot["time"]["cook"]["typical"],
-            "total_min": sum(p["min"] for p in kept.result["strip"])}  # fmt: skip
+    return {
+        "name": " and ".join(p["name"] for p in pots),
+        "id": kept.pk,
+        "title": kept.title,
+        "grain": kept.grain,
+        "recipe_id": kept.recipe_id,
+        "created": kept.created,
+        "pour_ml": pour_ml,
+        "pour_said": actions.volume_said(mine, pour_ml),
+        "cook_min": pot["time"]["cook"]["typical"],
+        "total_min": sum(p["min"] for p in kept.result["strip"]),
+    }
 
 
 def _kept(kept: Shift) -> dict[str, Any]:
-    return {"id": kept.pk, "title": kept.title, "grain": kept.grain, "recipe_id": kept.recipe_id, "created": kept.created,
-            "engine": kept.engine, "engine_now": ENGINE_VERSION, "text": kept.text, "corrections": kept.corrections,
-            "choice": kept.choice, "result": kept.result}  # fmt: skip
+    return {
+        "id": kept.pk,
+        "title": kept.title,
+        "grain": kept.grain,
+        "recipe_id": kept.recipe_id,
+        "created": kept.created,
+        "engine": kept.engine,
+        "engine_now": ENGINE_VERSION,
+        "text": kept.text,
+        "corrections": kept.corrections,
+        "choice": kept.choice,
+        "result": kept.result,
+    }
 
 
 @router.post("/shifts", response={201: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])

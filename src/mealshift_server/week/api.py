@@ -47,21 +47,41 @@ def _week(request: HttpRequest, day: dt.date, without: int | None = None) -> dic
     pace = actions.pace(mine)
     now = today(mine)
     return {
-        "start": start, "today": now, "per_week": pace.per_week, "grows": pace.grows, "target": actions.target(mine, start, 7),
-        "shifted": sum(m.choice is not None for m in rows), "meals": [_row(m, of.get(m.pk), mine) for m in rows], "tonight": actions.tonight(made, now),
+        "start": start,
+        "today": now,
+        "per_week": pace.per_week,
+        "grows": pace.grows,
+        "target": actions.target(mine, start, 7),
+        "shifted": sum(m.choice is not None for m in rows),
+        "meals": [_row(m, of.get(m.pk), mine) for m in rows],
+        "tonight": actions.tonight(made, now),
         "shopping": [{"text": w.text, "dishes": list(dict.fromkeys(w.for_))} for w in actions.shopping(mine, made)],
-    }  # fmt: skip
+    }
 
 
 def _row(m: Meal, made: Any, mine: Household) -> dict[str, Any]:
     return {
-        "id": m.pk, "on": m.on, "title": m.recipe.title, "recipe_id": m.recipe_id, "shifted": m.choice is not None, "grain": made.pot.grain.slug if made else "",
-        "name": " and ".join([made.pot.grain.name, *(p.grain.name for p in made.aside)]) if made else "", "reason": m.reason, "parts": [{"grain": g, "share": round(x, 3)} for g, x in core.filling(made)] if made else [],
-        "pour_ml": jug_ml(made.pot.pour_ml) if made else None, "pour_said": volume_said(mine, jug_ml(made.pot.pour_ml)) if made else "",
-        "total_min": made.pot.total_min if made else None, "shift_id": m.shift_id, "minutes": m.minutes, "double": m.double,
-        "cook_id": m.cook_id, "cook": m.cook.get_username() if m.cook else "",
-        "trouble": "" if made else "This recipe names no grain with an amount: open it and say which line is the grain.",
-    }  # fmt: skip
+        "id": m.pk,
+        "on": m.on,
+        "title": m.recipe.title,
+        "recipe_id": m.recipe_id,
+        "shifted": m.choice is not None,
+        "grain": made.pot.grain.slug if made else "",
+        "name": " and ".join([made.pot.grain.name, *(p.grain.name for p in made.aside)]) if made else "",
+        "reason": m.reason,
+        "parts": [{"grain": g, "share": round(x, 3)} for g, x in core.filling(made)] if made else [],
+        "pour_ml": jug_ml(made.pot.pour_ml) if made else None,
+        "pour_said": volume_said(mine, jug_ml(made.pot.pour_ml)) if made else "",
+        "total_min": made.pot.total_min if made else None,
+        "shift_id": m.shift_id,
+        "minutes": m.minutes,
+        "double": m.double,
+        "cook_id": m.cook_id,
+        "cook": m.cook.get_username() if m.cook else "",
+        "trouble": ""
+        if made
+        else "This recipe names no grain with an amount: open it and say which line is the grain.",
+    }
 
 
 @router.get("/week", response={200: s.WeekOut, 401: Trouble, 422: Trouble})

@@ -16,7 +16,11 @@ it("sends the token with every change, and with no look", async () => {
   await answer(api.GET("/api/larder"));
   await answer(api.POST("/api/larder", { body: { line: "500 g quinoa" } }));
   await answer(api.DELETE("/api/lessons"));
-  expect(asked.map((a) => [a.method, a.token])).toEqual([["GET", null], ["POST", "a-token-of-the-house"], ["DELETE", "a-token-of-the-house"]]);
+  expect(asked.map((a) => [a.method, a.token])).toEqual([
+    ["GET", null],
+    ["POST", "a-token-of-the-house"],
+    ["DELETE", "a-token-of-the-house"],
+  ]);
 });
 
 it("throws a refusal as the trouble it says, with its status", async () => {
@@ -29,9 +33,17 @@ it("throws a refusal as the trouble it says, with its status", async () => {
 
 it("says one sentence for a server that is not there, or answers what is none of its own", async () => {
   vi.stubGlobal("fetch", () => Promise.reject(new TypeError("no network")));
-  expect(await answer(api.GET("/api/larder")).catch((f: unknown) => f)).toMatchObject({ status: 0, trouble: { code: "unreached" } });
-  vi.stubGlobal("fetch", () => Promise.resolve(new Response("<h1>Bad gateway</h1>", { status: 502, headers: { "Content-Type": "text/html" } })));
-  expect(await answer(api.GET("/api/larder")).catch((f: unknown) => f)).toMatchObject({ status: 502, trouble: { code: "unreached" } });
+  expect(await answer(api.GET("/api/larder")).catch((f: unknown) => f)).toMatchObject({
+    status: 0,
+    trouble: { code: "unreached" },
+  });
+  vi.stubGlobal("fetch", () =>
+    Promise.resolve(new Response("<h1>Bad gateway</h1>", { status: 502, headers: { "Content-Type": "text/html" } })),
+  );
+  expect(await answer(api.GET("/api/larder")).catch((f: unknown) => f)).toMatchObject({
+    status: 502,
+    trouble: { code: "unreached" },
+  });
 });
 
 it("lets what was called off be called off, and calls a fault of its own by its name", async () => {

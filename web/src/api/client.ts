@@ -50,7 +50,10 @@ export type Problem = S["ProblemRow"];
 
 /** What the server refused: one sentence for the cook, and the field it belongs to. */
 export class TroubleError extends Error {
-  constructor(readonly trouble: Trouble, readonly status: number) {
+  constructor(
+    readonly trouble: Trouble,
+    readonly status: number,
+  ) {
     super(trouble.text);
   }
 }
@@ -65,10 +68,17 @@ const csrf: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: window.location.origin, fetch: (request) => globalThis.fetch(request) });
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: (request) => globalThis.fetch(request),
+});
 api.use(csrf);
 
-const UNREACHED: Trouble = { code: "unreached", where: "", text: "The kitchen's server does not answer: what you typed stays here; try again in a moment." };
+const UNREACHED: Trouble = {
+  code: "unreached",
+  where: "",
+  text: "The kitchen's server does not answer: what you typed stays here; try again in a moment.",
+};
 
 function isTrouble(value: unknown): value is Trouble {
   return typeof value === "object" && value !== null && "text" in value && "code" in value;
@@ -88,7 +98,11 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
 }
 
 export const asTrouble = (fault: unknown): Trouble | null =>
-  fault instanceof TroubleError ? fault.trouble : fault ? { code: "fault", where: "", text: "Something went wrong here: reload the page; what is kept is safe." } : null;
+  fault instanceof TroubleError
+    ? fault.trouble
+    : fault
+      ? { code: "fault", where: "", text: "Something went wrong here: reload the page; what is kept is safe." }
+      : null;
 
 /** Sends a form with a file, telling how much of it is on its way (0 to 1); the answer's data, or the trouble thrown. fetch cannot tell. */
 export function sendFile<T>(path: keyof paths, form: FormData, onSent: (share: number) => void): Promise<T> {

@@ -1,7 +1,29 @@
 import { useMutation, useQueryClient, type QueryClient } from "@tanstack/react-query";
 
 /** What is asked of the server, by the first word of its key. */
-export type Asked = "session" | "grains" | "examples" | "read" | "try" | "shift" | "grain" | "compare" | "what-if" | "plan" | "recipes" | "shifts" | "kitchen" | "cookings" | "tonight" | "notebook" | "lessons" | "larder" | "left" | "members" | "week" | "training";
+export type Asked =
+  | "session"
+  | "grains"
+  | "examples"
+  | "read"
+  | "try"
+  | "shift"
+  | "grain"
+  | "compare"
+  | "what-if"
+  | "plan"
+  | "recipes"
+  | "shifts"
+  | "kitchen"
+  | "cookings"
+  | "tonight"
+  | "notebook"
+  | "lessons"
+  | "larder"
+  | "left"
+  | "members"
+  | "week"
+  | "training";
 
 /** What is reckoned with the household's kitchen, jars and lessons. */
 const RECKONED = ["shift", "plan", "compare", "what-if", "grain"] as const;
@@ -25,10 +47,15 @@ export type Subject = keyof typeof AFTER;
 export const allChanged = (client: QueryClient): Promise<void> => client.invalidateQueries();
 
 export const changed = (client: QueryClient, ...subjects: Subject[]): Promise<unknown> =>
-  Promise.all([...new Set<Asked>(subjects.flatMap((s) => AFTER[s]))].map((key) => client.invalidateQueries({ queryKey: [key] })));
+  Promise.all(
+    [...new Set<Asked>(subjects.flatMap((s) => AFTER[s]))].map((key) => client.invalidateQueries({ queryKey: [key] })),
+  );
 
 /** A change of one subject or several on the server; what hangs on them is asked anew when it is done. */
 export function useChange<In, Out>(subjects: Subject | readonly Subject[], change: (input: In) => Promise<Out>) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: change, onSuccess: () => changed(client, ...(typeof subjects === "string" ? [subjects] : subjects)) });
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => changed(client, ...(typeof subjects === "string" ? [subjects] : subjects)),
+  });
 }

@@ -16,11 +16,20 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
   const hatch = useHatch(pot.grain, family);
   const id = useId().replace(/[^a-zA-Z0-9]/g, "");
   const y = (ml: number) => FLOOR - (ml / c.capacity) * (FLOOR - TOP);
-  const placed = c.layers.reduce<{ key: string; from: number; to: number; label: string; note: string }[]>((list, l) => {
-    const from = list[list.length - 1]?.to ?? 0;
-    return [...list, { key: l.key, from, to: from + l.ml, label: l.label, note: l.note }];
-  }, []);
-  const fills: Record<string, string> = { grain: hatch.fill, there: `url(#there${id})`, drinks: "var(--water-fill)", broth: "var(--water-pale)", off: `url(#off${id})` };
+  const placed = c.layers.reduce<{ key: string; from: number; to: number; label: string; note: string }[]>(
+    (list, l) => {
+      const from = list[list.length - 1]?.to ?? 0;
+      return [...list, { key: l.key, from, to: from + l.ml, label: l.label, note: l.note }];
+    },
+    [],
+  );
+  const fills: Record<string, string> = {
+    grain: hatch.fill,
+    there: `url(#there${id})`,
+    drinks: "var(--water-fill)",
+    broth: "var(--water-pale)",
+    off: `url(#off${id})`,
+  };
   const surface = y(c.surface);
   const top = y(c.surface + c.reserve);
   const labels = [
@@ -30,12 +39,21 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
   ].filter((l) => !(l.tone === "water" && c.reserve === 0));
   // the pour line's own label stays on its line; what stands above gives way upwards, the rest downwards
   const above = labels.filter((l) => l.tone === "water").length;
-  const below = spread([surface, ...labels.slice(above + 1).map((l) => Math.max(l.y, surface + 30))], 33, TOP, FLOOR - 14);
+  const below = spread(
+    [surface, ...labels.slice(above + 1).map((l) => Math.max(l.y, surface + 30))],
+    33,
+    TOP,
+    FLOOR - 14,
+  );
   const ys = [...labels.slice(0, above).map((l) => Math.min(l.y, surface - 22)), ...below];
   const ticks = Array.from({ length: Math.floor(c.capacity / c.tick) }, (_, i) => (i + 1) * c.tick);
   return (
     <figure className="m-0">
-      <svg viewBox={`0 0 ${W} ${H}`} className="block h-auto w-full [--water-fill:var(--water-pale)]" aria-hidden="true">
+      <svg
+        viewBox={`0 0 ${W} ${H}`}
+        className="block h-auto w-full [--water-fill:var(--water-pale)]"
+        aria-hidden="true"
+      >
         <defs>
           {hatch.pattern}
           <pattern id={`there${id}`} width="9" height="9" patternUnits="userSpaceOnUse">
@@ -48,19 +66,35 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
             <circle cx="6" cy="6" r="1.5" fill="var(--water)" opacity=".5" />
           </pattern>
           <clipPath id={`in${id}`}>
-            <path d={`M${LEFT} 0H${RIGHT}V${FLOOR - 16}Q${RIGHT} ${FLOOR} ${RIGHT - 16} ${FLOOR}H${LEFT + 16}Q${LEFT} ${FLOOR} ${LEFT} ${FLOOR - 16}Z`} />
+            <path
+              d={`M${LEFT} 0H${RIGHT}V${FLOOR - 16}Q${RIGHT} ${FLOOR} ${RIGHT - 16} ${FLOOR}H${LEFT + 16}Q${LEFT} ${FLOOR} ${LEFT} ${FLOOR - 16}Z`}
+            />
           </clipPath>
         </defs>
         <g clipPath={`url(#in${id})`}>
           {placed.map((l) => (
-            <rect key={l.key} className="level" x={LEFT} width={RIGHT - LEFT} y={y(l.to)} height={Math.max(0, y(l.from) - y(l.to))} fill={fills[l.key]} />
+            <rect
+              key={l.key}
+              className="level"
+              x={LEFT}
+              width={RIGHT - LEFT}
+              y={y(l.to)}
+              height={Math.max(0, y(l.from) - y(l.to))}
+              fill={fills[l.key]}
+            />
           ))}
           {placed.map((l) => (
             <path key={l.key} d={`M${LEFT} ${y(l.to)}H${RIGHT}`} stroke="var(--water)" strokeWidth="1" opacity=".55" />
           ))}
         </g>
         {c.reserve > 0 && (
-          <path d={`M${LEFT + 4} ${surface}V${top}H${RIGHT - 4}V${surface}`} fill="none" stroke="var(--water)" strokeWidth="2" strokeDasharray="3 4" />
+          <path
+            d={`M${LEFT + 4} ${surface}V${top}H${RIGHT - 4}V${surface}`}
+            fill="none"
+            stroke="var(--water)"
+            strokeWidth="2"
+            strokeDasharray="3 4"
+          />
         )}
         {ticks.map((t) => (
           <g key={t}>
@@ -82,8 +116,21 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
           const at = ys[i] ?? l.y;
           return (
             <g key={i} className="level" transform={`translate(0 ${at})`}>
-              {l.tone !== "line" && <path d={`M${RIGHT + 4} ${l.y - at}L${RIGHT + 22} 0`} stroke="var(--line)" strokeWidth="1.2" fill="none" />}
-              <text x={RIGHT + 28} y={l.note ? 0 : 5} fontSize="14.5" fontWeight={l.tone === "line" || l.tone === "drinks" || l.tone === "grain" ? 700 : 400} fill={l.tone === "water" ? "var(--water)" : "var(--ink)"}>
+              {l.tone !== "line" && (
+                <path
+                  d={`M${RIGHT + 4} ${l.y - at}L${RIGHT + 22} 0`}
+                  stroke="var(--line)"
+                  strokeWidth="1.2"
+                  fill="none"
+                />
+              )}
+              <text
+                x={RIGHT + 28}
+                y={l.note ? 0 : 5}
+                fontSize="14.5"
+                fontWeight={l.tone === "line" || l.tone === "drinks" || l.tone === "grain" ? 700 : 400}
+                fill={l.tone === "water" ? "var(--water)" : "var(--ink)"}
+              >
                 {short(l.text, 26)}
               </text>
               {l.note && (

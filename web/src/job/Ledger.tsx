@@ -30,8 +30,9 @@ export function WaterLedger({ pot }: { pot: Pot }) {
     <div>
       <h3 className="text-lead">Why {water.jug_ml ?? water.pour_ml} ml</h3>
       <p className="mb-3 mt-1 text-small text-soft">
-        {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}{water.ratio_by_volume !== null && `: 1 to ${decimal(water.ratio_by_volume)} by volume`}, in this pot with this lid. Between {water.low_ml} and {water.high_ml} is
-        usual.
+        {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}
+        {water.ratio_by_volume !== null && `: 1 to ${decimal(water.ratio_by_volume)} by volume`}, in this pot with this
+        lid. Between {water.low_ml} and {water.high_ml} is usual.
       </p>
       <Rows rows={pot.ledger.map((r) => ({ n: r.ml, because: r.because }))} total={water.pour_ml} unit="ml to pour" />
     </div>
@@ -48,8 +49,16 @@ export function TimeLedger({ pot }: { pot: Pot }) {
       <p className="mb-3 mt-1 text-small text-soft">
         Look from minute {cook.low}; by minute {cook.high} it should be there. The sign decides: {pot.done_when}
       </p>
-      <Rows rows={pot.time_ledger.map((r) => ({ n: r.min, because: r.because }))} total={pot.time.total_min} unit="minutes from heat on to the plate" />
-      <p className="mt-2 text-small text-soft">{pot.basis === "practice" ? "The base time is kitchen practice for this grain." : "The base time is derived from the boiled grain’s."}</p>
+      <Rows
+        rows={pot.time_ledger.map((r) => ({ n: r.min, because: r.because }))}
+        total={pot.time.total_min}
+        unit="minutes from heat on to the plate"
+      />
+      <p className="mt-2 text-small text-soft">
+        {pot.basis === "practice"
+          ? "The base time is kitchen practice for this grain."
+          : "The base time is derived from the boiled grain’s."}
+      </p>
     </div>
   );
 }

@@ -1,7 +1,17 @@
 import { pieces } from "./words";
 
 /** A text with what changed under the highlighter; `withOld` puts the old words, struck through, before the new. */
-export function Marked({ text, marks, olds, withOld = false }: { text: string; marks: readonly (readonly number[])[]; olds?: readonly string[]; withOld?: boolean }) {
+export function Marked({
+  text,
+  marks,
+  olds,
+  withOld = false,
+}: {
+  text: string;
+  marks: readonly (readonly number[])[];
+  olds?: readonly string[];
+  withOld?: boolean;
+}) {
   return (
     <>
       {pieces(text, marks, olds).map((p, i) =>

@@ -4,7 +4,15 @@ const line = { fill: "var(--sheet)", stroke: "currentColor", strokeWidth: 2.5, s
 const flame = <path d="M30 62q-3-4 1-8 4 4 1 8zM46 62q-3-4 1-8 4 4 1 8z" fill="currentColor" />;
 const pot = <path d="M14 26h52v20q0 6-6 6H20q-6 0-6-6zM14 31H6M66 31h8" {...line} />;
 const dome = <path d="M12 25q28-20 56 0z" {...line} />;
-const steam = <path d="M30 20q-4-4 0-8t0-8M40 20q-4-4 0-8t0-8M50 20q-4-4 0-8t0-8" fill="none" stroke="currentColor" strokeWidth="2.5" strokeLinecap="round" />;
+const steam = (
+  <path
+    d="M30 20q-4-4 0-8t0-8M40 20q-4-4 0-8t0-8M50 20q-4-4 0-8t0-8"
+    fill="none"
+    stroke="currentColor"
+    strokeWidth="2.5"
+    strokeLinecap="round"
+  />
+);
 const drops = <path d="M30 52v8M40 52v10M50 52v8" stroke="var(--water)" strokeWidth="3.5" strokeLinecap="round" />;
 const sieve = <path d="M16 28h48q-2 20-24 20T16 28zM64 28h14" {...line} />;
 const bowl = <path d="M10 34h60q-2 24-30 24T10 34z" {...line} />;

@@ -28,7 +28,8 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
   const x = scaleLinear([0, last], [LEFT, RIGHT]);
   const y = scaleLinear([0, most], [FLOOR, TOP]);
   const d = scaleLinear([0, 1.3], [FLOOR, TOP]);
-  const line = (points: Run["curve"], of: (p: Run["curve"][number]) => number) => points.map((p, i) => `${i ? "L" : "M"}${x(p.minute).toFixed(1)} ${of(p).toFixed(1)}`).join("");
+  const line = (points: Run["curve"], of: (p: Run["curve"][number]) => number) =>
+    points.map((p, i) => `${i ? "L" : "M"}${x(p.minute).toFixed(1)} ${of(p).toFixed(1)}`).join("");
   const water = line(run.curve, (p) => y(p.free_ml));
   const off = x(run.off_at);
   const good = run.verdict.code === "right";
@@ -53,13 +54,41 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
   };
   const ticks = x.ticks(W > 500 ? 10 : 5);
   return (
-    <svg ref={box} viewBox={`0 0 ${W} ${H}`} className="block w-full touch-pan-y select-none" role="group" aria-label="The pot minute by minute">
-      <rect x={x(run.boil_at + look[0])} y={TOP - 8} width={Math.max(2, x(look[1]) - x(look[0]))} height={FLOOR - TOP + 8} fill="var(--mark)" opacity="0.22" />
-      <path d={`${water}L${x(run.curve[run.curve.length - 1]?.minute ?? 0)} ${FLOOR}L${x(0)} ${FLOOR}Z`} fill="var(--water-pale)" />
-      <path d={line(plan.curve, (p) => y(p.free_ml))} fill="none" stroke="var(--water)" strokeWidth="1.2" strokeDasharray="2 4" />
+    <svg
+      ref={box}
+      viewBox={`0 0 ${W} ${H}`}
+      className="block w-full touch-pan-y select-none"
+      role="group"
+      aria-label="The pot minute by minute"
+    >
+      <rect
+        x={x(run.boil_at + look[0])}
+        y={TOP - 8}
+        width={Math.max(2, x(look[1]) - x(look[0]))}
+        height={FLOOR - TOP + 8}
+        fill="var(--mark)"
+        opacity="0.22"
+      />
+      <path
+        d={`${water}L${x(run.curve[run.curve.length - 1]?.minute ?? 0)} ${FLOOR}L${x(0)} ${FLOOR}Z`}
+        fill="var(--water-pale)"
+      />
+      <path
+        d={line(plan.curve, (p) => y(p.free_ml))}
+        fill="none"
+        stroke="var(--water)"
+        strokeWidth="1.2"
+        strokeDasharray="2 4"
+      />
       <path d={water} fill="none" stroke="var(--water)" strokeWidth="3" />
       <path d={`M${LEFT} ${d(1)}H${RIGHT}`} stroke="var(--soft)" strokeWidth="1" strokeDasharray="1 5" />
-      <path d={line(run.curve, (p) => d(Math.min(1.3, p.done)))} fill="none" stroke="var(--ink)" strokeWidth="2.4" strokeDasharray="7 5" />
+      <path
+        d={line(run.curve, (p) => d(Math.min(1.3, p.done)))}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="2.4"
+        strokeDasharray="7 5"
+      />
       <path d={`M${LEFT} ${FLOOR}H${RIGHT}`} stroke="var(--line)" />
       {ticks.map((t) => (
         <text key={t} x={x(t)} y={FLOOR + 18} fontSize="12" textAnchor="middle" fill="var(--soft)" className="figures">
@@ -85,7 +114,14 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
       {run.dry_at !== null && (
         <g>
           <circle cx={x(run.dry_at)} cy={FLOOR} r="6" fill={good ? "var(--water)" : "var(--warn)"} />
-          <text x={x(run.dry_at)} y={FLOOR - 10} fontSize="12.5" textAnchor="middle" fill={good ? "var(--ink)" : "var(--warn)"} fontWeight="700">
+          <text
+            x={x(run.dry_at)}
+            y={FLOOR - 10}
+            fontSize="12.5"
+            textAnchor="middle"
+            fill={good ? "var(--ink)" : "var(--warn)"}
+            fontWeight="700"
+          >
             dry
           </text>
         </g>

@@ -24,12 +24,15 @@ export function Strip({ shift, now, family }: { shift: Shift; now: Date; family?
   return (
     <div>
       <p className="mb-1.5 text-small text-soft">
-        From now to the plate <strong className="text-ink">{total < 90 ? `${total} minutes` : minutes(total)}</strong>, ready <span className="figures">{clock(later(now, total))}</span>
+        From now to the plate <strong className="text-ink">{total < 90 ? `${total} minutes` : minutes(total)}</strong>,
+        ready <span className="figures">{clock(later(now, total))}</span>
       </p>
       <ol className="m-0 flex list-none gap-[3px] p-0" aria-label="Time from now to the plate">
         {parts.map((p, i) => (
           <li key={i} className="min-w-0" style={{ flexGrow: width(p), flexBasis: 0 }}>
-            <div className={`relative flex h-[34px] items-center overflow-hidden whitespace-nowrap rounded-[7px] px-2 text-fine font-semibold ${tone[p.kind] ?? ""}`}>
+            <div
+              className={`relative flex h-[34px] items-center overflow-hidden whitespace-nowrap rounded-[7px] px-2 text-fine font-semibold ${tone[p.kind] ?? ""}`}
+            >
               {p.kind === "roast" && (
                 <svg aria-hidden="true" className="absolute inset-0 h-full w-full opacity-70">
                   <defs>{hatch.pattern}</defs>
@@ -37,11 +40,18 @@ export function Strip({ shift, now, family }: { shift: Shift; now: Date; family?
                 </svg>
               )}
               {p.at.map((a, k) => (
-                <i key={k} aria-hidden="true" className="absolute inset-y-0 w-[2px] bg-ink" style={{ left: `${Math.min(98, (a.minute / p.min) * 100)}%` }} />
+                <i
+                  key={k}
+                  aria-hidden="true"
+                  className="absolute inset-y-0 w-[2px] bg-ink"
+                  style={{ left: `${Math.min(98, (a.minute / p.min) * 100)}%` }}
+                />
               ))}
               <span className={`relative truncate ${p.kind === "roast" ? "rounded bg-sheet px-1" : ""}`}>
                 {p.what} {p.min}
-                {p.at.length > 0 && <span className="font-normal"> · {p.at.map((a) => `${a.what} at ${a.minute}`).join(", ")}</span>}
+                {p.at.length > 0 && (
+                  <span className="font-normal"> · {p.at.map((a) => `${a.what} at ${a.minute}`).join(", ")}</span>
+                )}
               </span>
             </div>
             <div className="figures mt-0.5 truncate text-fine text-soft">{clock(later(now, starts[i] ?? 0))}</div>

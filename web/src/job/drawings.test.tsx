@@ -9,16 +9,48 @@ import { PotCurve } from "./PotCurve";
 import { Strip } from "./Strip";
 
 const pot = {
-  grain: "quinoa", name: "quinoa", short: "quinoa", dry: { ml: 240, g: 173 }, method: "covered", texture: "fluffy", texture_at: 1, texture_word: "fluffy", lid: "ordinary",
-  water: { pour_ml: 384, reserve_ml: 46, low_ml: 338, high_ml: 430, ratio_by_volume: 1.6, depth_above_cm: 0.9, pour_said: { amount: 1.75, unit: "glass" } },
-  soak: { min: 0, uptake_ml: 0 }, roast: { kind: "none", min: 0, why: "" }, time: { come_up_min: 2, cook: { low: 12, typical: 15, high: 18 }, release_min: 0, rest_min: 5, total_min: 22 },
-  yield: { ml: 716, g: 501 }, done_when: "Each grain shows its thread.", basis: "practice", stages: [],
-  ledger: [{ term: "grain", ml: 328, because: "it drinks" }, { term: "cling", ml: -21, because: "on it already" }, { term: "boil_off", ml: 57, because: "boils off under this lid" }, { term: "come_up", ml: 20, because: "on the way" }],
-  time_ledger: [{ term: "come_up", min: 2, because: "to the boil" }, { term: "simmer", min: 15, because: "quinoa" }, { term: "rest", min: 5, because: "closed" }],
+  grain: "quinoa",
+  name: "quinoa",
+  short: "quinoa",
+  dry: { ml: 240, g: 173 },
+  method: "covered",
+  texture: "fluffy",
+  texture_at: 1,
+  texture_word: "fluffy",
+  lid: "ordinary",
+  water: {
+    pour_ml: 384,
+    reserve_ml: 46,
+    low_ml: 338,
+    high_ml: 430,
+    ratio_by_volume: 1.6,
+    depth_above_cm: 0.9,
+    pour_said: { amount: 1.75, unit: "glass" },
+  },
+  soak: { min: 0, uptake_ml: 0 },
+  roast: { kind: "none", min: 0, why: "" },
+  time: { come_up_min: 2, cook: { low: 12, typical: 15, high: 18 }, release_min: 0, rest_min: 5, total_min: 22 },
+  yield: { ml: 716, g: 501 },
+  done_when: "Each grain shows its thread.",
+  basis: "practice",
+  stages: [],
+  ledger: [
+    { term: "grain", ml: 328, because: "it drinks" },
+    { term: "cling", ml: -21, because: "on it already" },
+    { term: "boil_off", ml: 57, because: "boils off under this lid" },
+    { term: "come_up", ml: 20, because: "on the way" },
+  ],
+  time_ledger: [
+    { term: "come_up", min: 2, because: "to the boil" },
+    { term: "simmer", min: 15, because: "quinoa" },
+    { term: "rest", min: 5, because: "closed" },
+  ],
 } as unknown as Pot;
 
 beforeAll(() => {
-  window.matchMedia = vi.fn().mockReturnValue({ matches: true, addEventListener: () => {}, removeEventListener: () => {} });
+  window.matchMedia = vi
+    .fn()
+    .mockReturnValue({ matches: true, addEventListener: () => {}, removeEventListener: () => {} });
 });
 
 describe("the drawings say in words what they show", () => {
@@ -30,19 +62,37 @@ describe("the drawings say in words what they show", () => {
     expect(within(table).getByRole("row", { name: /21 already there/ })).toBeInTheDocument();
   });
   it("the ledgers sum to the numbers they explain", () => {
-    const { container } = render(<><WaterLedger pot={pot} /><TimeLedger pot={pot} /></>);
-    const [water, time] = [...container.querySelectorAll("table")].map((t) => [...t.querySelectorAll("td:first-child")].map((c) => Number(c.textContent?.replace("−", "-"))));
+    const { container } = render(
+      <>
+        <WaterLedger pot={pot} />
+        <TimeLedger pot={pot} />
+      </>,
+    );
+    const [water, time] = [...container.querySelectorAll("table")].map((t) =>
+      [...t.querySelectorAll("td:first-child")].map((c) => Number(c.textContent?.replace("−", "-"))),
+    );
     expect(water?.reduce((a, b) => a + b)).toBe(384);
     expect(time?.reduce((a, b) => a + b)).toBe(22);
     expect(container).toHaveTextContent("1 to 1.6 by volume");
   });
   it("a changed word is marked, and its old one struck through on a phone", () => {
-    render(<p><Marked text="308 g foxtail millet" marks={[[0, 5]]} olds={["300 g"]} withOld /></p>);
+    render(
+      <p>
+        <Marked text="308 g foxtail millet" marks={[[0, 5]]} olds={["300 g"]} withOld />
+      </p>,
+    );
     expect(screen.getByText("308 g").tagName).toBe("MARK");
     expect(screen.getByText("300 g").closest("del")).not.toBeNull();
   });
   it("the strip adds up to the clock and puts late things at their minute", () => {
-    const shift = { pots: [pot], strip: [{ what: "to the boil", min: 2, kind: "come_up", at: [] }, { what: "simmer", min: 15, kind: "cook", at: [{ what: "peas", minute: 10 }] }, { what: "rest", min: 5, kind: "rest", at: [] }] } as unknown as Shift;
+    const shift = {
+      pots: [pot],
+      strip: [
+        { what: "to the boil", min: 2, kind: "come_up", at: [] },
+        { what: "simmer", min: 15, kind: "cook", at: [{ what: "peas", minute: 10 }] },
+        { what: "rest", min: 5, kind: "rest", at: [] },
+      ],
+    } as unknown as Shift;
     render(<Strip shift={shift} now={new Date(2026, 10, 25, 18, 38)} />);
     expect(screen.getByText("22 minutes")).toBeInTheDocument();
     expect(screen.getByText("19:00")).toBeInTheDocument();
@@ -50,8 +100,21 @@ describe("the drawings say in words what they show", () => {
     expect(screen.getAllByRole("listitem").map((li) => li.textContent?.slice(-5))).toEqual(["18:38", "18:40", "18:55"]);
   });
   it("the end of the heat is moved by keyboard within its bounds", async () => {
-    const points = [0, 5, 10, 15, 20].map((minute) => ({ minute, celsius: 100, free_ml: 400 - minute * 20, hydration: minute / 10, done: minute / 15 }));
-    const run = { curve: points, boil_at: 2, off_at: 17, done_at: 17, dry_at: 17, verdict: { code: "right", minute: 17, text: "Right.", add_ml: 0, add_min: 0 } } as Run;
+    const points = [0, 5, 10, 15, 20].map((minute) => ({
+      minute,
+      celsius: 100,
+      free_ml: 400 - minute * 20,
+      hydration: minute / 10,
+      done: minute / 15,
+    }));
+    const run = {
+      curve: points,
+      boil_at: 2,
+      off_at: 17,
+      done_at: 17,
+      dry_at: 17,
+      verdict: { code: "right", minute: 17, text: "Right.", add_ml: 0, add_min: 0 },
+    } as Run;
     const moved = vi.fn();
     const { rerender } = render(<PotCurve plan={run} run={run} minutes={15} look={[12, 18]} onMinutes={moved} />);
     screen.getByRole("slider", { name: "Minutes at the heat" }).focus();

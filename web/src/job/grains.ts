@@ -28,8 +28,8 @@ export const COATS: Record<string, Coat> = {
   "rice-white-medium": { hue: "#D5D0BC", hatch: "seeds" },
   "rice-white-short": { hue: "#E2DFD6", hatch: "dots" },
   "rice-white-raw": { hue: "#D0CCB4", hatch: "slant" },
-  "basmati": { hue: "#E0DAC2", hatch: "rules" },
-  "jasmine": { hue: "#DBDDD0", hatch: "waves" },
+  basmati: { hue: "#E0DAC2", hatch: "rules" },
+  jasmine: { hue: "#DBDDD0", hatch: "waves" },
   "rice-risotto": { hue: "#D9D2B8", hatch: "cross" },
   "rice-paella": { hue: "#DDCFA0", hatch: "steps" },
   "rice-pudding": { hue: "#E6E0CE", hatch: "bars" },
@@ -43,17 +43,17 @@ export const COATS: Record<string, Coat> = {
   "browntop-millet": { hue: "#A88F5A", hatch: "dots" },
   "proso-millet": { hue: "#E0BE58", hatch: "seeds" },
   "pearl-millet": { hue: "#9C9A7C", hatch: "dots" },
-  "fonio": { hue: "#DCCB9E", hatch: "waves" },
+  fonio: { hue: "#DCCB9E", hatch: "waves" },
   "finger-millet": { hue: "#7C4A38", hatch: "dots" },
   "jobs-tears": { hue: "#C9C3B2", hatch: "seeds" },
-  "amaranth": { hue: "#D2B98A", hatch: "dots" },
+  amaranth: { hue: "#D2B98A", hatch: "dots" },
   "buckwheat-roasted": { hue: "#8A5F3E", hatch: "steps" },
-  "teff": { hue: "#6E4B3A", hatch: "seeds" },
+  teff: { hue: "#6E4B3A", hatch: "seeds" },
   "wheat-broken": { hue: "#C08E4A", hatch: "steps" },
   "farro-pearled": { hue: "#B58A5E", hatch: "bars" },
   "farro-whole": { hue: "#8F6640", hatch: "bars" },
   "freekeh-cracked": { hue: "#8C8A55", hatch: "cross" },
-  "couscous": { hue: "#DDBE7B", hatch: "dots" },
+  couscous: { hue: "#DDBE7B", hatch: "dots" },
   "couscous-pearl": { hue: "#E2C68D", hatch: "bars" },
   "oats-steel-cut": { hue: "#CDBB93", hatch: "bars" },
   "oats-rolled": { hue: "#D8C9A6", hatch: "waves" },
@@ -77,4 +77,5 @@ const FAMILIES: Record<string, Coat> = {
   "coarse meal": { hue: "#DDB75C", hatch: "steps" },
 };
 
-export const coatOf = (slug: string, family = ""): Coat => COATS[slug] ?? FAMILIES[family] ?? { hue: "#BFC3B8", hatch: "dashes" };
+export const coatOf = (slug: string, family = ""): Coat =>
+  COATS[slug] ?? FAMILIES[family] ?? { hue: "#BFC3B8", hatch: "dashes" };

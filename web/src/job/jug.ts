@@ -37,19 +37,39 @@ export function contents(pot: Pot): Contents {
       key: "there",
       ml: shown,
       label: `${Math.round(shown)} already there`,
-      note: there.map((r) => (r.term === "cling" ? "on the rinsed grain" : r.term === "soak" ? "from the soak" : r.because.replace(/^already there, /, ""))).join(", "),
+      note: there
+        .map((r) =>
+          r.term === "cling"
+            ? "on the rinsed grain"
+            : r.term === "soak"
+              ? "from the soak"
+              : r.because.replace(/^already there, /, ""),
+        )
+        .join(", "),
     });
   if (drinks > 0) layers.push({ key: "drinks", ml: drinks, label: `${drinks} for the grain`, note: "" });
   if (broth > 0) layers.push({ key: "broth", ml: broth, label: `${broth} of broth`, note: "it stays" });
   if (off > 0) {
     const lidded = pot.ledger.find((r) => r.term === "boil_off");
     const drained = pot.method === "drain";
-    layers.push({ key: "off", ml: off, label: drained ? `${off} boils off or is drained` : `${off} boils off`, note: drained ? "" : (lidded?.because ?? "").replace(/^boils off /, "") });
+    layers.push({
+      key: "off",
+      ml: off,
+      label: drained ? `${off} boils off or is drained` : `${off} boils off`,
+      note: drained ? "" : (lidded?.because ?? "").replace(/^boils off /, ""),
+    });
   }
   const surface = grain + shown + pour;
   const need = (surface + pot.water.reserve_ml) * 1.07;
   const step = need > 3000 ? 500 : need > 1400 ? 200 : need > 500 ? 100 : 50;
-  return { layers, pour, surface, reserve: pot.water.kettle_ml ?? pot.water.reserve_ml, capacity: Math.max(need, 200), tick: step };
+  return {
+    layers,
+    pour,
+    surface,
+    reserve: pot.water.kettle_ml ?? pot.water.reserve_ml,
+    capacity: Math.max(need, 200),
+    tick: step,
+  };
 }
 
 /** Moves labels apart so that none is nearer than `gap` to the next, keeping them near their places. */

@@ -45,6 +45,7 @@ export const degrees = (celsius: number): string => `${shownHeat(celsius)} ${hea
 
 const COMMA = (1.5).toLocaleString(LOCALE).includes(",");
 /** 2.5 as it is written here; typed, either way is understood. */
-export const decimal = (n: number | null): string => (n === null ? "–" : COMMA ? String(n).replace(".", ",") : String(n));
+export const decimal = (n: number | null): string =>
+  n === null ? "–" : COMMA ? String(n).replace(".", ",") : String(n);
 /** A number somebody typed, with a point or a comma; NaN if it is none, or nothing. */
 export const typedNumber = (text: string): number => (text.trim() === "" ? NaN : Number(text.trim().replace(",", ".")));

@@ -20,7 +20,14 @@ describe("amounts and times in words", () => {
     expect([12, -3, 0].map(signed)).toEqual(["+12", "−3", "0"]);
   });
   it("cuts a text at its marks and loses no letter", () => {
-    const cut = pieces("308 g foxtail millet, rinsed", [[0, 5], [6, 20]], ["300 g", "rice"]);
+    const cut = pieces(
+      "308 g foxtail millet, rinsed",
+      [
+        [0, 5],
+        [6, 20],
+      ],
+      ["300 g", "rice"],
+    );
     expect(cut.map((p) => p.text).join("")).toBe("308 g foxtail millet, rinsed");
     expect(cut.filter((p) => p.changed).map((p) => p.old)).toEqual(["300 g", "rice"]);
     expect(pieces("whole", [])).toEqual([{ text: "whole", changed: false }]);

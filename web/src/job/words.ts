@@ -20,8 +20,12 @@ export function inMeasure(said: { amount: number; unit: string }): string | null
 }
 
 /** A pour as poster and words beside it: the number to act on first, in cups where the household goes by cups. */
-export function pourSaid(ml: number, said: { amount: number; unit: string }): { number: string; unit: string; also: string | null } {
-  if (manner().amounts === "cups" && said.unit === "cup") return { number: quarters(said.amount), unit: said.amount > 1 ? "cups" : "cup", also: `${ml} ml` };
+export function pourSaid(
+  ml: number,
+  said: { amount: number; unit: string },
+): { number: string; unit: string; also: string | null } {
+  if (manner().amounts === "cups" && said.unit === "cup")
+    return { number: quarters(said.amount), unit: said.amount > 1 ? "cups" : "cup", also: `${ml} ml` };
   return { number: String(ml), unit: "ml", also: inMeasure(said) };
 }
 

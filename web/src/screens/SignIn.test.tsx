@@ -6,10 +6,25 @@ import { SignIn } from "./SignIn";
 
 const show = (mayFound: boolean, empty: boolean) => {
   const client = new QueryClient();
-  render(<QueryClientProvider client={client}><SignIn mayFound={mayFound} empty={empty} /></QueryClientProvider>);
+  render(
+    <QueryClientProvider client={client}>
+      <SignIn mayFound={mayFound} empty={empty} />
+    </QueryClientProvider>,
+  );
   return client;
 };
-const tried = { text: "Pot\n200 g rice", title: "Pot", rows: [["foxtail-millet", "foxtail millet"], ["quinoa", "quinoa"]].map(([grain, name], i) => ({ grain, name, family: "millet", pour_ml: 300 + 50 * i, cook_min: 14, rest_min: 10 })), becomes: "Pot, in foxtail millet", ingredients: ["210 g foxtail millet"], steps: ["Simmer 14 minutes."], asked: 1 };
+const tried = {
+  text: "Pot\n200 g rice",
+  title: "Pot",
+  rows: [
+    ["foxtail-millet", "foxtail millet"],
+    ["quinoa", "quinoa"],
+  ].map(([grain, name], i) => ({ grain, name, family: "millet", pour_ml: 300 + 50 * i, cook_min: 14, rest_min: 10 })),
+  becomes: "Pot, in foxtail millet",
+  ingredients: ["210 g foxtail millet"],
+  steps: ["Simmer 14 minutes."],
+  asked: 1,
+};
 let asked: unknown[] = [];
 const answers = (status: number, body: unknown) => {
   asked = [];
@@ -18,7 +33,10 @@ const answers = (status: number, body: unknown) => {
     vi.fn(async (r: Request) => {
       const trying = new URL(r.url).pathname === "/api/try";
       if (trying) asked.push(await r.json());
-      return new Response(JSON.stringify(trying ? tried : body), { status: trying ? 200 : status, headers: { "Content-Type": "application/json" } });
+      return new Response(JSON.stringify(trying ? tried : body), {
+        status: trying ? 200 : status,
+        headers: { "Content-Type": "application/json" },
+      });
     }),
   );
 };
@@ -34,7 +52,15 @@ describe("the door", () => {
     const box = screen.getByRole("textbox", { name: /An example/ });
     await userEvent.clear(box);
     await userEvent.type(box, "Mine");
-    await vi.waitFor(() => expect(asked).toEqual([{ text: "", to: "foxtail-millet" }, { text: "", to: "quinoa" }, { text: "Mine", to: "quinoa" }]), { timeout: 3000 });
+    await vi.waitFor(
+      () =>
+        expect(asked).toEqual([
+          { text: "", to: "foxtail-millet" },
+          { text: "", to: "quinoa" },
+          { text: "Mine", to: "quinoa" },
+        ]),
+      { timeout: 3000 },
+    );
   });
 
   it("starts a household on an empty server, and offers none where one is kept", () => {

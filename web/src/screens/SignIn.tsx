@@ -19,12 +19,22 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
     const session =
       mode === "in"
         ? await answer(api.POST("/api/session", { body: { name: form.name, password: form.password } }))
-        : await answer(api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } }));
+        : await answer(
+            api.POST("/api/households", { body: { ...form, zone: zone(), manner: usual(navigator.language) } }),
+          );
     client.setQueryData(["session"], session);
   });
 
   const field = (name: keyof typeof form, label: string, type: string, complete: string) => (
-    <Field name={name} label={label} type={type} autoComplete={complete} trouble={trouble} value={form[name]} onChange={(e) => setForm({ ...form, [name]: e.target.value })} />
+    <Field
+      name={name}
+      label={label}
+      type={type}
+      autoComplete={complete}
+      trouble={trouble}
+      value={form[name]}
+      onChange={(e) => setForm({ ...form, [name]: e.target.value })}
+    />
   );
 
   return (
@@ -33,13 +43,21 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
         <h1 className="mb-5 text-title">
           <Wordmark />
         </h1>
-        <p className="max-w-[30ch] font-show text-show leading-[1.08] font-[680] tracking-[-0.02em]">Bring a rice recipe. Take it back for millet, barley, quinoa…</p>
-        <p className="mt-4 max-w-[44ch] text-soft">Water, soak, time and every step reckoned anew for your pot, with the reason beside each number.</p>
+        <p className="max-w-[30ch] font-show text-show leading-[1.08] font-[680] tracking-[-0.02em]">
+          Bring a rice recipe. Take it back for millet, barley, quinoa…
+        </p>
+        <p className="mt-4 max-w-[44ch] text-soft">
+          Water, soak, time and every step reckoned anew for your pot, with the reason beside each number.
+        </p>
       </div>
       <div className={`min-w-0 min-[53.75rem]:row-start-2 ${empty ? "order-2" : "order-3"}`}>
         <Try />
       </div>
-      <form onSubmit={submit} className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`} noValidate>
+      <form
+        onSubmit={submit}
+        className={`space-y-4 rounded-sheet border border-line bg-sheet p-6 min-[53.75rem]:sticky min-[53.75rem]:top-6 min-[53.75rem]:col-start-2 min-[53.75rem]:row-start-1 min-[53.75rem]:row-span-2 ${empty ? "order-3" : "order-2"}`}
+        noValidate
+      >
         <h2 className="text-head">{mode === "in" ? "Sign in" : "Start a household"}</h2>
         {mode === "new" && field("household", "Your household", "text", "organization")}
         {field("name", "Your name here", "text", "username")}
@@ -60,7 +78,11 @@ export function SignIn({ mayFound, empty }: { mayFound: boolean; empty: boolean 
             {mode === "in" ? "New here? Start a household" : "Have one already? Sign in"}
           </Button>
         ) : (
-          <p className="text-small text-soft">{empty ? "Nobody cooks here yet: yours is the first household." : "New here? Ask somebody of this household for an invitation."}</p>
+          <p className="text-small text-soft">
+            {empty
+              ? "Nobody cooks here yet: yours is the first household."
+              : "New here? Ask somebody of this household for an invitation."}
+          </p>
         )}
       </form>
     </main>

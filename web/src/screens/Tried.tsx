@@ -21,7 +21,9 @@ export function Tried({ door }: { door: ReactNode }) {
           <Link to="/" className="pb-1 text-ink no-underline">
             <Wordmark />
           </Link>
-          <span className="text-small text-soft max-[32.5rem]:hidden">You are trying it: an ordinary kitchen, and nothing is kept.</span>
+          <span className="text-small text-soft max-[32.5rem]:hidden">
+            You are trying it: an ordinary kitchen, and nothing is kept.
+          </span>
           <Link to="/" className={`${keyLook("quiet")} ml-auto`}>
             The way in
           </Link>

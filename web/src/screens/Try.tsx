@@ -33,7 +33,13 @@ export function Try() {
     <section aria-label="Try a recipe" className={found.isFetching && found.isPlaceholderData ? "opacity-60" : ""}>
       <label className="block">
         <span className="text-soft">An example: type or paste your own over it. Nothing is kept.</span>
-        <textarea value={typed ?? made?.text ?? ""} onChange={(e) => setTyped(e.target.value)} spellCheck={false} rows={9} className="mt-1 w-full rounded-sheet border border-line bg-sheet p-4 leading-relaxed" />
+        <textarea
+          value={typed ?? made?.text ?? ""}
+          onChange={(e) => setTyped(e.target.value)}
+          spellCheck={false}
+          rows={9}
+          className="mt-1 w-full rounded-sheet border border-line bg-sheet p-4 leading-relaxed"
+        />
       </label>
       <Wrong trouble={asTrouble(found.error)} className="mt-2" />
       {made && (
@@ -47,16 +53,27 @@ export function Try() {
           <ul className="m-0 mt-1 list-none p-0" aria-label="Grains">
             {made.rows.map((r) => (
               <li key={r.grain}>
-                <button type="button" aria-pressed={r.grain === to} onClick={() => setTo(r.grain)} className={`grid min-h-14 w-full grid-cols-[2.75rem_1fr] items-center gap-x-3 rounded-key border-2 px-2 py-1 text-left min-[32.5625rem]:grid-cols-[2.75rem_8.5rem_1fr_8rem] ${r.grain === to ? "border-ink bg-sheet" : "border-transparent hover:border-line"}`}>
+                <button
+                  type="button"
+                  aria-pressed={r.grain === to}
+                  onClick={() => setTo(r.grain)}
+                  className={`grid min-h-14 w-full grid-cols-[2.75rem_1fr] items-center gap-x-3 rounded-key border-2 px-2 py-1 text-left min-[32.5625rem]:grid-cols-[2.75rem_8.5rem_1fr_8rem] ${r.grain === to ? "border-ink bg-sheet" : "border-transparent hover:border-line"}`}
+                >
                   <Swatch slug={r.grain} family={r.family} className="h-8 w-full" />
                   <strong className="leading-tight">{r.name}</strong>
                   <span className="max-[32.5rem]:col-start-2">
-                    <span className="figures block min-w-fit rounded-[6px] bg-water-pale px-2 py-1 whitespace-nowrap" style={{ width: `${(100 * r.pour_ml) / most}%` }}>
+                    <span
+                      className="figures block min-w-fit rounded-[6px] bg-water-pale px-2 py-1 whitespace-nowrap"
+                      style={{ width: `${(100 * r.pour_ml) / most}%` }}
+                    >
                       <strong className="text-lead">{r.pour_ml}</strong> ml
                     </span>
                   </span>
                   <span className="figures whitespace-nowrap max-[32.5rem]:col-start-2 min-[32.5625rem]:text-right">
-                    <strong className="text-lead">{r.cook_min}</strong> <span className="text-small text-soft">min{r.rest_min > 0 && `, rest ${Math.round(r.rest_min)}`}</span>
+                    <strong className="text-lead">{r.cook_min}</strong>{" "}
+                    <span className="text-small text-soft">
+                      min{r.rest_min > 0 && `, rest ${Math.round(r.rest_min)}`}
+                    </span>
                   </span>
                 </button>
               </li>
@@ -77,7 +94,11 @@ export function Try() {
               ))}
             </ol>
             <p className="mt-3 text-small text-soft">
-              Reckoned for an ordinary pot and lid{made.asked > 0 && `; ${made.asked} ${made.asked === 1 ? "thing" : "things"} in this recipe would be asked about`}. On the bench: the reason behind each number, your pot, lid and texture. With a household of your own: your glass, the plan, the stove, the notebook.
+              Reckoned for an ordinary pot and lid
+              {made.asked > 0 &&
+                `; ${made.asked} ${made.asked === 1 ? "thing" : "things"} in this recipe would be asked about`}
+              . On the bench: the reason behind each number, your pot, lid and texture. With a household of your own:
+              your glass, the plan, the stove, the notebook.
             </p>
           </section>
         </>

@@ -10,7 +10,10 @@ export const anyStands = (): boolean => stands;
 type PropsOf<C> = (C extends ComponentType<infer P> ? P : never) & object;
 
 /** A screen by itself, fetched when there is time, or when it is asked for. One that is here already is shown at once, without "One moment…" in between. */
-function screen<Module, Name extends keyof Module>(load: () => Promise<Module>, name: Name): ComponentType<PropsOf<Module[Name]>> & { fetch: () => Promise<unknown> } {
+function screen<Module, Name extends keyof Module>(
+  load: () => Promise<Module>,
+  name: Name,
+): ComponentType<PropsOf<Module[Name]>> & { fetch: () => Promise<unknown> } {
   type Props = PropsOf<Module[Name]>;
   let here: ComponentType<Props> | null = null;
   const fetched = async () => (here = (await load())[name] as ComponentType<Props>);

@@ -14,27 +14,50 @@ export const NO_DRAFT: Draft = { text: "", corrections: [], before: [], after: [
 export const draft = kept<Draft>("mealshift.draft", NO_DRAFT);
 
 /** A new text starts without corrections; the same recipe edited keeps them, for they are anchored to its lines. */
-export const bring = (text: string, recipeId: number | null = null, corrections: Correction[] = []): void => draft.set({ text, corrections, before: [], after: [], recipeId });
+export const bring = (text: string, recipeId: number | null = null, corrections: Correction[] = []): void =>
+  draft.set({ text, corrections, before: [], after: [], recipeId });
 
 /** One correction a line, one for its class, one for each of a step's minutes, and one for each thing said of the whole recipe. */
-const about = (c: Correction): string => [c.line, c.minutes ?? "", c.cls ? "class" : "", c.line ? "" : c.method ? "way" : "servings"].join("\n");
+const about = (c: Correction): string =>
+  [c.line, c.minutes ?? "", c.cls ? "class" : "", c.line ? "" : c.method ? "way" : "servings"].join("\n");
 
 export function correct(now: Draft, correction: Correction): Draft {
   const others = now.corrections.filter((c) => about(c) !== about(correction));
-  return { ...now, before: [...now.before.slice(-30), now.corrections], after: [], corrections: [...others, correction] };
+  return {
+    ...now,
+    before: [...now.before.slice(-30), now.corrections],
+    after: [],
+    corrections: [...others, correction],
+  };
 }
 
 export function undo(now: Draft): Draft {
   const last = now.before[now.before.length - 1];
-  return last ? { ...now, corrections: last, before: now.before.slice(0, -1), after: [...now.after, now.corrections] } : now;
+  return last
+    ? { ...now, corrections: last, before: now.before.slice(0, -1), after: [...now.after, now.corrections] }
+    : now;
 }
 
 export function redo(now: Draft): Draft {
   const next = now.after[now.after.length - 1];
-  return next ? { ...now, corrections: next, before: [...now.before, now.corrections], after: now.after.slice(0, -1) } : now;
+  return next
+    ? { ...now, corrections: next, before: [...now.before, now.corrections], after: now.after.slice(0, -1) }
+    : now;
 }
 
-export const FIRST_CHOICE: Choice = { to: "foxtail-millet", blend: [], as_was: [], sprouted: false, release: "natural", heat: null, soak_water: "discarded", age: "fresh", keep: "volume", packets: [], home_meal: false };
+export const FIRST_CHOICE: Choice = {
+  to: "foxtail-millet",
+  blend: [],
+  as_was: [],
+  sprouted: false,
+  release: "natural",
+  heat: null,
+  soak_water: "discarded",
+  age: "fresh",
+  keep: "volume",
+  packets: [],
+  home_meal: false,
+};
 export const choice = kept<Choice>("mealshift.choice", FIRST_CHOICE);
 
 /** What another app shared with this one: a text, or only a title and an address, which is then said to be no recipe yet. */
@@ -65,7 +88,11 @@ export function shareDraft(): () => void {
       const body = inHand();
       const said = JSON.stringify(body);
       // without a network it stays this tab's until its next change
-      if (said !== told) void answer(api.PUT("/api/draft", { body })).then(() => (told = said), () => undefined);
+      if (said !== told)
+        void answer(api.PUT("/api/draft", { body })).then(
+          () => (told = said),
+          () => undefined,
+        );
     }, SETTLE_MS);
   };
   const begin = async () => {

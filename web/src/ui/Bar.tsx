@@ -32,16 +32,30 @@ export function Bar() {
     };
   }, []);
   return (
-    <div role={told && !told.undo ? "alert" : "status"} className="fixed inset-x-0 bottom-0 z-50 flex justify-center px-3 pb-[max(12px,env(safe-area-inset-bottom))] empty:hidden">
+    <div
+      role={told && !told.undo ? "alert" : "status"}
+      className="fixed inset-x-0 bottom-0 z-50 flex justify-center px-3 pb-[max(12px,env(safe-area-inset-bottom))] empty:hidden"
+    >
       {told && (
-        <p className={`flex max-w-full items-center gap-x-1 rounded-key bg-ink py-1 pl-4 pr-1 text-body text-sheet shadow-jug ${told.undo ? "" : "outline outline-2 outline-warn"}`}>
+        <p
+          className={`flex max-w-full items-center gap-x-1 rounded-key bg-ink py-1 pl-4 pr-1 text-body text-sheet shadow-jug ${told.undo ? "" : "outline outline-2 outline-warn"}`}
+        >
           <span className="min-w-0 py-1.5 leading-snug">{told.said}</span>
           {told.undo && (
-            <button type="button" onClick={told.undo} className="min-h-11 rounded-key px-3 font-bold underline underline-offset-4">
+            <button
+              type="button"
+              onClick={told.undo}
+              className="min-h-11 rounded-key px-3 font-bold underline underline-offset-4"
+            >
               Undo
             </button>
           )}
-          <button type="button" aria-label="Put this aside" onClick={() => void settle()} className="grid h-11 w-11 shrink-0 place-items-center rounded-key text-lead">
+          <button
+            type="button"
+            aria-label="Put this aside"
+            onClick={() => void settle()}
+            className="grid h-11 w-11 shrink-0 place-items-center rounded-key text-lead"
+          >
             ×
           </button>
         </p>

@@ -3,7 +3,17 @@ import type { ReactNode } from "react";
 
 /** A sheet from the bottom edge, for a phone. Not modal in Radix's sense: its scroll lock writes a style the
     content security policy forbids; the backdrop closes it instead. */
-export function Bottom({ open, onOpen, title, children }: { open: boolean; onOpen: (open: boolean) => void; title: string; children: ReactNode }) {
+export function Bottom({
+  open,
+  onOpen,
+  title,
+  children,
+}: {
+  open: boolean;
+  onOpen: (open: boolean) => void;
+  title: string;
+  children: ReactNode;
+}) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpen} modal={false}>
       <Dialog.Portal>

@@ -28,7 +28,10 @@ export class Boundary extends Component<Props, { failed: string | null }> {
     return (
       <section role="alert" className="mx-auto mt-16 max-w-[46ch]">
         <h1 className="text-title">This page did not come out</h1>
-        <p className="mt-2 text-body">What is kept is safe, and a cooking goes on at the server. Load the page anew, or go another way by the names above.</p>
+        <p className="mt-2 text-body">
+          What is kept is safe, and a cooking goes on at the server. Load the page anew, or go another way by the names
+          above.
+        </p>
         <a href={this.props.place} className={`${keyLook("main")} mt-4`}>
           Load it anew
         </a>

@@ -3,7 +3,13 @@ import { asTrouble, type Trouble } from "../api/client";
 import { Wrong } from "./bits";
 
 /** One line one writes into, with its label, and what is wrong with it right below. The server names the field by `where`; the cursor goes there. */
-export function Field({ label, name, trouble, className = "", ...input }: { label: string; name: string; trouble: Trouble | null } & InputHTMLAttributes<HTMLInputElement>) {
+export function Field({
+  label,
+  name,
+  trouble,
+  className = "",
+  ...input
+}: { label: string; name: string; trouble: Trouble | null } & InputHTMLAttributes<HTMLInputElement>) {
   const mine = trouble?.where === name ? trouble : null;
   const at = useRef<HTMLInputElement>(null);
   const id = useId();
@@ -29,7 +35,8 @@ export function Field({ label, name, trouble, className = "", ...input }: { labe
 }
 
 /** What is wrong with none of these fields: it stands at the form's end. */
-export const elsewhere = (trouble: Trouble | null, ...fields: string[]): Trouble | null => (trouble && fields.includes(trouble.where) ? null : trouble);
+export const elsewhere = (trouble: Trouble | null, ...fields: string[]): Trouble | null =>
+  trouble && fields.includes(trouble.where) ? null : trouble;
 
 /** A form at a door, before the house and what it loads are there: sends, and says what was wrong with it. */
 export function useSending(send: () => Promise<unknown>) {

@@ -28,7 +28,12 @@ export function Keys({ onClose }: { onClose: () => void }) {
         </tbody>
       </table>
       <label className="mt-3 flex min-h-12 items-center gap-3 text-body">
-        <input type="checkbox" checked={on} onChange={(e) => set(e.target.checked)} className="h-6 w-6 accent-[var(--water)]" />
+        <input
+          type="checkbox"
+          checked={on}
+          onChange={(e) => set(e.target.checked)}
+          className="h-6 w-6 accent-[var(--water)]"
+        />
         Single keys on this device
       </label>
     </Bottom>

@@ -2,7 +2,21 @@ import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
 
 /** Something to touch, and what it is made of. open, onOpen: where what is inside closes it. */
-export function Pop({ trigger, label, children, wide = false, open, onOpen }: { trigger: ReactNode; label: string; children: ReactNode; wide?: boolean; open?: boolean; onOpen?: (open: boolean) => void }) {
+export function Pop({
+  trigger,
+  label,
+  children,
+  wide = false,
+  open,
+  onOpen,
+}: {
+  trigger: ReactNode;
+  label: string;
+  children: ReactNode;
+  wide?: boolean;
+  open?: boolean;
+  onOpen?: (open: boolean) => void;
+}) {
   return (
     <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger asChild>{trigger}</Popover.Trigger>

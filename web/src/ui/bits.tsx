@@ -12,7 +12,11 @@ const KINDS: Record<Kind, string> = {
 // of two sizes the later in the style sheet would win, not the one that was asked for
 const SIZED = /(?:^|\s)text-(?:fine|body|lead|head|title|show)\b/;
 
-export function Button({ kind = "plain", className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; "data-go"?: boolean }) {
+export function Button({
+  kind = "plain",
+  className = "",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind; "data-go"?: boolean }) {
   return (
     <button
       type="button"
@@ -22,10 +26,19 @@ export function Button({ kind = "plain", className = "", ...rest }: ButtonHTMLAt
   );
 }
 
-export const keyLook = (kind: Kind = "plain", size = "text-small") => `inline-flex min-h-11 items-center justify-center gap-2 rounded-key ${size} no-underline ${KINDS[kind]}`;
+export const keyLook = (kind: Kind = "plain", size = "text-small") =>
+  `inline-flex min-h-11 items-center justify-center gap-2 rounded-key ${size} no-underline ${KINDS[kind]}`;
 
 /** A sheet of paper: hairline, no shadow. */
-export function Sheet({ className = "", children, ...rest }: { className?: string; children: ReactNode; "aria-label"?: string }) {
+export function Sheet({
+  className = "",
+  children,
+  ...rest
+}: {
+  className?: string;
+  children: ReactNode;
+  "aria-label"?: string;
+}) {
   return (
     <section className={`rounded-sheet border border-line bg-sheet ${className}`} {...rest}>
       {children}
@@ -34,10 +47,22 @@ export function Sheet({ className = "", children, ...rest }: { className?: strin
 }
 
 /** One sentence that says what is wrong, at the place. */
-export function Wrong({ trouble, id, className = "" }: { trouble: Trouble | null | undefined; id?: string; className?: string }) {
+export function Wrong({
+  trouble,
+  id,
+  className = "",
+}: {
+  trouble: Trouble | null | undefined;
+  id?: string;
+  className?: string;
+}) {
   if (!trouble) return null;
   return (
-    <p role="alert" id={id} className={`border-l-4 border-warn bg-warn-pale px-3 py-2 text-small text-ink ${className}`}>
+    <p
+      role="alert"
+      id={id}
+      className={`border-l-4 border-warn bg-warn-pale px-3 py-2 text-small text-ink ${className}`}
+    >
       {trouble.text}
     </p>
   );

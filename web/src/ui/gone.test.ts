@@ -36,7 +36,11 @@ it("means the first when a second is thrown away, and each after a minute", asyn
 
 it("shows again what the server refuses to throw away, and says why", async () => {
   const { result } = look();
-  act(() => throwAway("pot/3", "Gone.", () => Promise.reject(new TroubleError({ code: "pots", where: "", text: "One pot must stay." }, 422))));
+  act(() =>
+    throwAway("pot/3", "Gone.", () =>
+      Promise.reject(new TroubleError({ code: "pots", where: "", text: "One pot must stay." }, 422)),
+    ),
+  );
   await act(() => settle());
   expect([...result.current.gone]).toEqual([]);
   expect(result.current.told).toMatchObject({ said: "One pot must stay.", undo: null });

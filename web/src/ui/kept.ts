@@ -24,5 +24,10 @@ export function kept<T>(key: string, first: T, where: "tab" | "device" = "tab") 
     told.add(tell);
     return () => told.delete(tell);
   };
-  return { get: () => value, set, subscribe, use: (): [T, (next: T) => void] => [useSyncExternalStore(subscribe, () => value), set] };
+  return {
+    get: () => value,
+    set,
+    subscribe,
+    use: (): [T, (next: T) => void] => [useSyncExternalStore(subscribe, () => value), set],
+  };
 }

@@ -12,7 +12,13 @@ const settled = (promise: Promise<void>) => {
 
 test("what is wanted later waits for the first screen and for what it asks", async () => {
   let [shown, fetching] = [false, 0];
-  const state = settled(whenQuiet({ isFetching: () => fetching }, () => shown, () => Date.now()));
+  const state = settled(
+    whenQuiet(
+      { isFetching: () => fetching },
+      () => shown,
+      () => Date.now(),
+    ),
+  );
   await vi.advanceTimersByTimeAsync(2000);
   expect(state.done).toBe(false);
   [shown, fetching] = [true, 1];
@@ -26,7 +32,13 @@ test("what is wanted later waits for the first screen and for what it asks", asy
 });
 
 test("a page that asks without end is not waited for", async () => {
-  const state = settled(whenQuiet({ isFetching: () => 1 }, () => true, () => Date.now()));
+  const state = settled(
+    whenQuiet(
+      { isFetching: () => 1 },
+      () => true,
+      () => Date.now(),
+    ),
+  );
   await vi.advanceTimersByTimeAsync(13_000);
   expect(state.done).toBe(true);
 });

@@ -5,7 +5,11 @@ const STILL_MS = 400;
 const MOST_MS = 12_000;
 
 /** When the first screen stands with what it asked for: what is only wanted later takes neither the line nor the processor from it. shown: has a screen been drawn? */
-export function whenQuiet(client: Pick<QueryClient, "isFetching">, shown: () => boolean, now: () => number = () => performance.now()): Promise<void> {
+export function whenQuiet(
+  client: Pick<QueryClient, "isFetching">,
+  shown: () => boolean,
+  now: () => number = () => performance.now(),
+): Promise<void> {
   const began = now();
   return new Promise((resolve) => {
     let still = began;

@@ -18,11 +18,23 @@ export function useNavigate(): Go {
 type Look = (on: { isActive: boolean }) => string;
 
 /** A way to a place, which tells whether one is there, or further in. */
-export function NavLink({ to, className, children }: { to: string; className: string | Look; children: ReactNode | ((on: { isActive: boolean }) => ReactNode) }) {
+export function NavLink({
+  to,
+  className,
+  children,
+}: {
+  to: string;
+  className: string | Look;
+  children: ReactNode | ((on: { isActive: boolean }) => ReactNode);
+}) {
   const { pathname } = useLocation();
   const on = { isActive: pathname === to || pathname.startsWith(`${to}/`) };
   return (
-    <Link to={to} aria-current={on.isActive ? "page" : undefined} className={typeof className === "string" ? className : className(on)}>
+    <Link
+      to={to}
+      aria-current={on.isActive ? "page" : undefined}
+      className={typeof className === "string" ? className : className(on)}
+    >
       {typeof children === "function" ? children(on) : children}
     </Link>
   );

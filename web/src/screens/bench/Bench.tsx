@@ -38,7 +38,11 @@ export function Bench() {
   const clockNow = useNow();
   const go = useNavigate();
   const keep = useChange("recipes", (body: { choice: Choice }) =>
-    answer(api.POST("/api/shifts", { body: { text: now.text, corrections: now.corrections, recipe_id: now.recipeId, choice: body.choice } })),
+    answer(
+      api.POST("/api/shifts", {
+        body: { text: now.text, corrections: now.corrections, recipe_id: now.recipeId, choice: body.choice },
+      }),
+    ),
   );
 
   if (now.text.trim() === "")
@@ -57,7 +61,21 @@ export function Bench() {
   const trouble = asTrouble(shift.error) ?? asTrouble(keep.error);
   const family = grains.data?.find((g) => g.slug === pot?.grain)?.family;
   // a grain that cannot do what the last one could: start from its own defaults again
-  const set = (next: Choice) => setChoice(next.to === choice.to ? next : { ...next, blend: [], texture: null, soak_min: null, method: null, lid: null, roast: null, release: "natural" });
+  const set = (next: Choice) =>
+    setChoice(
+      next.to === choice.to
+        ? next
+        : {
+            ...next,
+            blend: [],
+            texture: null,
+            soak_min: null,
+            method: null,
+            lid: null,
+            roast: null,
+            release: "natural",
+          },
+    );
   const leave = (words: string) => {
     const had = choice.as_was ?? [];
     setChoice({ ...choice, as_was: had.includes(words) ? had.filter((w) => w !== words) : [...had, words] });
@@ -75,7 +93,13 @@ export function Bench() {
       {session.data?.may_found ? "Start a household to keep it" : "Sign in to keep it"}
     </Link>
   ) : (
-    <Button kind="main" data-go className="min-h-14 w-full text-body" disabled={!done || !!shift.error || keep.isPending} onClick={() => void keepIt()}>
+    <Button
+      kind="main"
+      data-go
+      className="min-h-14 w-full text-body"
+      disabled={!done || !!shift.error || keep.isPending}
+      onClick={() => void keepIt()}
+    >
       Keep this shift
     </Button>
   );
@@ -146,18 +170,29 @@ export function Bench() {
       {wrong}
       {done && pot && reading.data && (
         <>
-          <div className={`mt-5 grid grid-cols-[minmax(0,1fr)_minmax(330px,404px)_minmax(0,1.12fr)] items-start ${shift.isPlaceholderData ? "opacity-95" : ""}`}>
-            <section aria-label="The recipe as it was" className="mt-[30px] min-h-[520px] rounded-l-sheet border border-r-0 border-line bg-quiet p-6">
+          <div
+            className={`mt-5 grid grid-cols-[minmax(0,1fr)_minmax(330px,404px)_minmax(0,1.12fr)] items-start ${shift.isPlaceholderData ? "opacity-95" : ""}`}
+          >
+            <section
+              aria-label="The recipe as it was"
+              className="mt-[30px] min-h-[520px] rounded-l-sheet border border-r-0 border-line bg-quiet p-6"
+            >
               <Before reading={reading.data} />
               <div className="mt-5">
                 <Doubts reading={reading.data} most={3} />
               </div>
             </section>
-            <section aria-label="The jug" className="sticky top-3 z-10 rounded-[16px] border border-line bg-sheet px-6 pb-3 pt-5 shadow-jug">
+            <section
+              aria-label="The jug"
+              className="sticky top-3 z-10 rounded-[16px] border border-line bg-sheet px-6 pb-3 pt-5 shadow-jug"
+            >
               <Poster pot={pot} />
               <Jug pot={pot} family={family} />
             </section>
-            <section aria-label="The recipe as it becomes" className="min-h-[540px] rounded-r-sheet border border-l-0 border-line bg-sheet p-6">
+            <section
+              aria-label="The recipe as it becomes"
+              className="min-h-[540px] rounded-r-sheet border border-l-0 border-line bg-sheet p-6"
+            >
               <After shift={done} leave={leave} />
               <Mind shift={done} />
             </section>

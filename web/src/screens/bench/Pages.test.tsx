@@ -12,7 +12,12 @@ const steps = [
 
 describe("headings of steps", () => {
   it("stand once, however much is put in between", () => {
-    expect(steps.map((s, k) => Boolean(s.section) && s.section !== sectionAbove(steps, k))).toEqual([true, false, false, true]);
+    expect(steps.map((s, k) => Boolean(s.section) && s.section !== sectionAbove(steps, k))).toEqual([
+      true,
+      false,
+      false,
+      true,
+    ]);
   });
 
   it("are on the page as it was brought too", () => {

@@ -30,13 +30,24 @@ export function Poster({ pot }: { pot: Pot }) {
       <div className="min-w-0 pt-1 text-small leading-snug">
         {said.also && <p className="font-bold">{said.also}</p>}
         <AskGlass unit={water.pour_said.unit} />
-        {water.reserve_ml > 0 && <p className="font-semibold text-water">keep {water.kettle_ml ?? water.reserve_ml} ml hot beside it</p>}
-        <p className="text-soft">{water.pour_ml === 0 ? "the dish is wet enough" : depth > 0 ? `${decimal(depth)} cm above the grain, in this pot` : "it stays below the top of the grain"}</p>
+        {water.reserve_ml > 0 && (
+          <p className="font-semibold text-water">keep {water.kettle_ml ?? water.reserve_ml} ml hot beside it</p>
+        )}
+        <p className="text-soft">
+          {water.pour_ml === 0
+            ? "the dish is wet enough"
+            : depth > 0
+              ? `${decimal(depth)} cm above the grain, in this pot`
+              : "it stays below the top of the grain"}
+        </p>
         <Pop
           wide
           label="Why this long"
           trigger={
-            <button type="button" className="reach mt-0.5 min-h-8 rounded-key text-left font-semibold text-water hover:underline">
+            <button
+              type="button"
+              className="reach mt-0.5 min-h-8 rounded-key text-left font-semibold text-water hover:underline"
+            >
               {time.cook.low} to {time.cook.high} min at the heat
               {time.rest_min > 0 && `, rest ${time.rest_min}`}
             </button>

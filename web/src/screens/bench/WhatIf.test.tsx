@@ -10,10 +10,25 @@ import { WhatIf } from "./WhatIf";
 
 const pot = (method = "covered") =>
   ({
-    grain: "quinoa", method, lid: "ordinary", way: { method },
-    water: { pour_ml: 540, pour_said: { amount: 2.25, unit: "cup" } }, time: { cook: { low: 13, typical: 15, high: 18 } },
+    grain: "quinoa",
+    method,
+    lid: "ordinary",
+    way: { method },
+    water: { pour_ml: 540, pour_said: { amount: 2.25, unit: "cup" } },
+    time: { cook: { low: 13, typical: 15, high: 18 } },
   }) as unknown as Pot;
-const run = (code: string, text: string): Run => ({ curve: [{ minute: 0, free_ml: 540, hydration: 0.1, done: 0, celsius: 20 }, { minute: 20, free_ml: 0, hydration: 1.9, done: 1, celsius: 100 }], boil_at: 5, off_at: 20, done_at: 20, dry_at: null, verdict: { code, minute: null, text, add_ml: 0, add_min: 0 } }) as unknown as Run;
+const run = (code: string, text: string): Run =>
+  ({
+    curve: [
+      { minute: 0, free_ml: 540, hydration: 0.1, done: 0, celsius: 20 },
+      { minute: 20, free_ml: 0, hydration: 1.9, done: 1, celsius: 100 },
+    ],
+    boil_at: 5,
+    off_at: 20,
+    done_at: 20,
+    dry_at: null,
+    verdict: { code, minute: null, text, add_ml: 0, add_min: 0 },
+  }) as unknown as Run;
 
 let asked: Asked[];
 beforeEach(() => {

@@ -7,9 +7,34 @@ import { Bring } from "./Bring";
 
 const TEXT = "Saffron pan with peas\n300 g basmati rice\n600 ml water\n1. Simmer 15 minutes.";
 const reading = (text: string, stop = false) => ({
-  title: "Saffron pan with peas", title_span: null, text, plain: text, servings: 4, servings_span: null, source_grain: { slug: "basmati", name: "basmati rice", as: "raw", ml: 385, g: 300, line: 0 }, lines: [], steps: [], notes: [], headings: [], doubts: [],
-  problems: stop ? [{ code: "no_grain", where: "", text: "I found no rice or other grain in this text.", severity: "stop" }] : [],
-  method: "covered", texture: "separate", dish: "pilaf", soak_min: 0, simmer_min: 15, rest_min: 0, liquid_water_ml: 600, count_out: [], allergens: [], classes: [], process: { vessels: [], operations: [] }, whistles: null, release_min: null,
+  title: "Saffron pan with peas",
+  title_span: null,
+  text,
+  plain: text,
+  servings: 4,
+  servings_span: null,
+  source_grain: { slug: "basmati", name: "basmati rice", as: "raw", ml: 385, g: 300, line: 0 },
+  lines: [],
+  steps: [],
+  notes: [],
+  headings: [],
+  doubts: [],
+  problems: stop
+    ? [{ code: "no_grain", where: "", text: "I found no rice or other grain in this text.", severity: "stop" }]
+    : [],
+  method: "covered",
+  texture: "separate",
+  dish: "pilaf",
+  soak_min: 0,
+  simmer_min: 15,
+  rest_min: 0,
+  liquid_water_ml: 600,
+  count_out: [],
+  allergens: [],
+  classes: [],
+  process: { vessels: [], operations: [] },
+  whistles: null,
+  release_min: null,
 });
 let asked: Asked[];
 beforeEach(() => {
@@ -17,10 +42,17 @@ beforeEach(() => {
   draft.set(NO_DRAFT);
   takenUp.set(null);
   asked = serve({
-    "GET /api/examples": [{ slug: "01", title: "Tomato pilaf with chickpeas", shape: "text", text: "Tomato pilaf\n200 g rice" }],
+    "GET /api/examples": [
+      { slug: "01", title: "Tomato pilaf with chickpeas", shape: "text", text: "Tomato pilaf\n200 g rice" },
+    ],
     "GET /api/grains": [],
     "POST /api/read": ({ text }: { text: string }) =>
-      text.includes("nothing") ? { status: 422, trouble: { code: "no_recipe", where: "text", text: "This is no recipe: bring one with a rice in it." } } : reading(text, !text.includes("rice")),
+      text.includes("nothing")
+        ? {
+            status: 422,
+            trouble: { code: "no_recipe", where: "text", text: "This is no recipe: bring one with a rice in it." },
+          }
+        : reading(text, !text.includes("rice")),
   });
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -30,7 +62,10 @@ it("starts from an example by one touch, and is read at once", async () => {
   show(<Bring />);
   await userEvent.click(await screen.findByRole("button", { name: /Tomato pilaf with chickpeas/ }));
   expect(await screen.findByRole("heading", { name: "Your recipe, as I read it" })).toBeInTheDocument();
-  expect(asked.at(-1)).toMatchObject({ path: "/api/read", body: { text: "Tomato pilaf\n200 g rice", corrections: [] } });
+  expect(asked.at(-1)).toMatchObject({
+    path: "/api/read",
+    body: { text: "Tomato pilaf\n200 g rice", corrections: [] },
+  });
 });
 
 it("reads what was typed when told to, and keeps it where it cannot be read", async () => {

@@ -7,11 +7,14 @@ import { Doubts } from "./Doubts";
 
 const STEP = "Foil off, 10 minutes more.";
 const minutes = (field: string) => ({
-  field, where: STEP, text: "What are the 10 minutes for?",
+  field,
+  where: STEP,
+  text: "What are the 10 minutes for?",
   choices: ["heat", "rest"].map((kind) => ({ label: kind, correction: { line: STEP, minutes: "10 minutes", kind } })),
 });
 const other = (n: number) => ({ field: "water", where: `line ${n}`, text: `Does line ${n} go in?`, choices: [] });
-const show = (doubts: object[], most?: number) => render(<Doubts reading={{ doubts } as unknown as Reading} most={most} />);
+const show = (doubts: object[], most?: number) =>
+  render(<Doubts reading={{ doubts } as unknown as Reading} most={most} />);
 
 beforeEach(() => draft.set({ ...NO_DRAFT, text: STEP }));
 
@@ -19,7 +22,9 @@ it("asks once what two totals hang on, and one touch settles it", async () => {
   show([minutes("simmer"), minutes("rest")]);
   expect(screen.getAllByRole("group")).toHaveLength(1);
   await userEvent.click(screen.getByRole("button", { name: "rest" }));
-  expect(draft.get().corrections).toEqual([expect.objectContaining({ line: STEP, minutes: "10 minutes", kind: "rest" })]);
+  expect(draft.get().corrections).toEqual([
+    expect.objectContaining({ line: STEP, minutes: "10 minutes", kind: "rest" }),
+  ]);
 });
 
 it("counts questions, not doubts, in what is still to come", () => {

@@ -5,7 +5,9 @@ import { correct, draft } from "../draft";
 export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number }) {
   const [now, set] = draft.use();
   // minutes that both totals hang on are doubted twice, and asked once: the one touch settles both
-  const asked = reading.doubts.filter((d, i, all) => all.findIndex((x) => x.text === d.text && x.where === d.where) === i);
+  const asked = reading.doubts.filter(
+    (d, i, all) => all.findIndex((x) => x.text === d.text && x.where === d.where) === i,
+  );
   if (asked.length === 0) return null;
   const shown = asked.slice(0, most);
   const settle = (choice: Doubt["choices"][number]) => {
@@ -24,7 +26,12 @@ export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number 
             {d.choices.length > 0 && (
               <div className="mt-1.5 flex flex-wrap gap-1.5" role="group" aria-label={d.text}>
                 {d.choices.map((c, k) => (
-                  <button key={k} type="button" onClick={() => settle(c)} className="min-h-11 rounded-key border border-line bg-ground px-3 text-left text-small font-semibold text-water hover:border-water">
+                  <button
+                    key={k}
+                    type="button"
+                    onClick={() => settle(c)}
+                    className="min-h-11 rounded-key border border-line bg-ground px-3 text-left text-small font-semibold text-water hover:border-water"
+                  >
                     {c.label}
                   </button>
                 ))}
@@ -33,7 +40,9 @@ export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number 
           </li>
         ))}
       </ul>
-      {asked.length > most && <p className="mt-1 text-small text-soft">and {asked.length - most} more once these are settled</p>}
+      {asked.length > most && (
+        <p className="mt-1 text-small text-soft">and {asked.length - most} more once these are settled</p>
+      )}
     </section>
   );
 }

@@ -7,26 +7,43 @@ import { JustAPot } from "./JustAPot";
 
 const GRAINS = [
   { slug: "quinoa", name: "quinoa", textures: ["fluffy", "soft"], texture_words: ["fluffy", "soft"] },
-  { slug: "maize-meal-coarse", name: "coarse maize meal", textures: ["fluffy", "soft"], texture_words: ["tender", "soft-set"] },
+  {
+    slug: "maize-meal-coarse",
+    name: "coarse maize meal",
+    textures: ["fluffy", "soft"],
+    texture_words: ["tender", "soft-set"],
+  },
 ];
 let asked: Asked[];
 beforeEach(() => {
   window.history.replaceState(null, "", "/");
   choice.set({ ...FIRST_CHOICE, pot_cm: 24, texture: "soft", method: "open" });
   const alone = ({ amount }: { amount: string }) =>
-    /\d/.test(amount) ? { text: `Plain pot\n${amount}`, corrections: [] } : { status: 422, trouble: { code: "amount", where: "amount", text: "Write an amount, such as 1 cup or 200 g." } };
-  asked = serve({ "GET /api/grains": GRAINS, "POST /api/grains/quinoa/alone": alone, "POST /api/grains/maize-meal-coarse/alone": alone });
+    /\d/.test(amount)
+      ? { text: `Plain pot\n${amount}`, corrections: [] }
+      : { status: 422, trouble: { code: "amount", where: "amount", text: "Write an amount, such as 1 cup or 200 g." } };
+  asked = serve({
+    "GET /api/grains": GRAINS,
+    "POST /api/grains/quinoa/alone": alone,
+    "POST /api/grains/maize-meal-coarse/alone": alone,
+  });
 });
 afterEach(() => vi.unstubAllGlobals());
 
 it("reckons a pot of a grain, in the pot that is on the bench already", async () => {
   show(<JustAPot />);
-  await userEvent.selectOptions(screen.getByRole("combobox", { name: "of what" }), await screen.findByRole("option", { name: "coarse maize meal" }));
+  await userEvent.selectOptions(
+    screen.getByRole("combobox", { name: "of what" }),
+    await screen.findByRole("option", { name: "coarse maize meal" }),
+  );
   // a meal's own words for how it comes out
   await userEvent.selectOptions(screen.getByRole("combobox", { name: "how it comes out" }), "soft-set");
   await userEvent.click(screen.getByRole("button", { name: "Reckon the pot" }));
   await waitFor(() => expect(here()).toBe("/bench"));
-  expect(asked.at(-1)).toMatchObject({ path: "/api/grains/maize-meal-coarse/alone", body: { amount: "1 cup", texture: "soft" } });
+  expect(asked.at(-1)).toMatchObject({
+    path: "/api/grains/maize-meal-coarse/alone",
+    body: { amount: "1 cup", texture: "soft" },
+  });
   expect(draft.get().text).toBe("Plain pot\n1 cup");
   // what was chosen for another dish does not go with it
   expect(choice.get()).toMatchObject({ to: "maize-meal-coarse", pot_cm: 24 });

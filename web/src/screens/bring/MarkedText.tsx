@@ -1,5 +1,14 @@
 import { Fragment, useState, type FormEvent, type ReactNode } from "react";
-import { answer, api, asTrouble, type ReadClass, type Reading, type ReadLine, type Role, type Trouble } from "../../api/client";
+import {
+  answer,
+  api,
+  asTrouble,
+  type ReadClass,
+  type Reading,
+  type ReadLine,
+  type Role,
+  type Trouble,
+} from "../../api/client";
 import { useGrains } from "../../api/queries";
 import { Swatch } from "../../job/Hatch";
 import { ROLE_HELP, ROLE_WORDS } from "../../job/words";
@@ -44,23 +53,44 @@ const CLASSES: Record<string, string> = {
 /** The text as written, with what was understood marked in place. A mark is changed by touching it. */
 export function MarkedText({ reading }: { reading: Reading }) {
   const places: Place[] = [
-    ...reading.lines.map((line) => ({ start: line.span[0] ?? 0, end: line.span[1] ?? 0, show: (text: string) => <LineMark line={line} text={text} reading={reading} /> })),
+    ...reading.lines.map((line) => ({
+      start: line.span[0] ?? 0,
+      end: line.span[1] ?? 0,
+      show: (text: string) => <LineMark line={line} text={text} reading={reading} />,
+    })),
     ...reading.steps.flatMap((s) =>
       s.durations.map((d) => ({
         start: d.span[0] ?? 0,
         end: d.span[1] ?? 0,
-        show: (text: string) => <TimeMark step={s.text} said={d.text} kind={d.kind} text={text} asked={reading.doubts.some((x) => x.where === s.text && x.choices.some((c) => c.correction.minutes === d.text))} />,
+        show: (text: string) => (
+          <TimeMark
+            step={s.text}
+            said={d.text}
+            kind={d.kind}
+            text={text}
+            asked={reading.doubts.some(
+              (x) => x.where === s.text && x.choices.some((c) => c.correction.minutes === d.text),
+            )}
+          />
+        ),
       })),
     ),
     ...reading.headings
       .filter((h) => reading.lines.some((l) => l.section === h.text))
-      .map((h) => ({ start: h.span[0] ?? 0, end: h.span[1] ?? 0, show: (text: string) => <PartMark heading={h.text} text={text} /> })),
+      .map((h) => ({
+        start: h.span[0] ?? 0,
+        end: h.span[1] ?? 0,
+        show: (text: string) => <PartMark heading={h.text} text={text} />,
+      })),
   ].sort((a, b) => a.start - b.start || b.end - a.end);
   const rows = rowsOf(reading, places);
   return (
     <div className="text-body leading-[1.75]">
       {rows.map(({ row, node }) => (
-        <div key={row.span[0]} className="grid grid-cols-[60px_minmax(0,1fr)] gap-x-2 min-[62.5rem]:grid-cols-[96px_minmax(0,1fr)] min-[62.5rem]:gap-x-3">
+        <div
+          key={row.span[0]}
+          className="grid grid-cols-[60px_minmax(0,1fr)] gap-x-2 min-[62.5rem]:grid-cols-[96px_minmax(0,1fr)] min-[62.5rem]:gap-x-3"
+        >
           <ClassMark row={row} pots={potsOf(row, reading)} />
           <div className="min-w-0 whitespace-pre-wrap break-words">{node}</div>
         </div>
@@ -86,7 +116,13 @@ function rowsOf(reading: Reading, places: Place[]): { row: ReadClass; node: Reac
       const text = slice(at, until);
       const k = title - at;
       if (title >= at && title + long <= until)
-        out.push(<Fragment key={`p${at}`}>{slice(at, at + k)}<strong className="font-show text-head tracking-[-0.015em]">{reading.title}</strong>{slice(title + long, until)}</Fragment>);
+        out.push(
+          <Fragment key={`p${at}`}>
+            {slice(at, at + k)}
+            <strong className="font-show text-head tracking-[-0.015em]">{reading.title}</strong>
+            {slice(title + long, until)}
+          </Fragment>,
+        );
       else out.push(<Fragment key={`p${at}`}>{text}</Fragment>);
       at = until;
     };
@@ -103,7 +139,10 @@ function rowsOf(reading: Reading, places: Place[]): { row: ReadClass; node: Reac
     const next = reading.classes[i + 1]?.span[0] ?? letters.length;
     // the blank lines and bullets before the next line go with this one
     const edge = letters.lastIndexOf("\n", next - 1) + 1;
-    return { row, node: pieces(Math.max(at, i + 1 < reading.classes.length ? Math.max(edge, row.span[1] ?? 0) : letters.length)) };
+    return {
+      row,
+      node: pieces(Math.max(at, i + 1 < reading.classes.length ? Math.max(edge, row.span[1] ?? 0) : letters.length)),
+    };
   });
 }
 
@@ -111,10 +150,19 @@ function rowsOf(reading: Reading, places: Place[]): { row: ReadClass; node: Reac
 function potsOf(row: ReadClass, reading: Reading): { kind: string; grain: boolean }[] {
   if (row.cls !== "step") return [];
   const [start, end] = [row.span[0] ?? 0, row.span[1] ?? 0];
-  const ids = new Set(reading.process.operations.filter((o) => o.span && (o.span[0] ?? 0) >= start && (o.span[0] ?? 0) < end).map((o) => o.vessel));
+  const ids = new Set(
+    reading.process.operations
+      .filter((o) => o.span && (o.span[0] ?? 0) >= start && (o.span[0] ?? 0) < end)
+      .map((o) => o.vessel),
+  );
   // without a grain no pot is its own
-  const vessels = reading.source_grain ? reading.process.vessels : reading.process.vessels.map((v) => ({ ...v, grain: false }));
-  return vessels.filter((v) => ids.has(v.id)).sort((a, b) => Number(b.grain) - Number(a.grain)).slice(0, 2);
+  const vessels = reading.source_grain
+    ? reading.process.vessels
+    : reading.process.vessels.map((v) => ({ ...v, grain: false }));
+  return vessels
+    .filter((v) => ids.has(v.id))
+    .sort((a, b) => Number(b.grain) - Number(a.grain))
+    .slice(0, 2);
 }
 
 /** What a line is, small beside it; touched, it can be said to be something else. */
@@ -126,7 +174,10 @@ function ClassMark({ row, pots }: { row: ReadClass; pots: { kind: string; grain:
       <Pop
         label={`What is the line “${row.text}”?`}
         trigger={
-          <button type="button" className={`reach min-h-6 text-right text-fine hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}>
+          <button
+            type="button"
+            className={`reach min-h-6 text-right text-fine hover:text-water ${unsure ? "border-b-2 border-dashed border-warn text-ink" : "text-soft"}`}
+          >
             {CLASSES[row.cls] ?? row.cls}
             <span className="sr-only">: {row.text}</span>
           </button>
@@ -135,7 +186,14 @@ function ClassMark({ row, pots }: { row: ReadClass; pots: { kind: string; grain:
         <h3 className="mb-2 text-lead">This line is…</h3>
         <div role="radiogroup" aria-label="What the line is" className="grid grid-cols-2 gap-1.5">
           {Object.entries(CLASSES).map(([cls, word]) => (
-            <button key={cls} type="button" role="radio" aria-checked={cls === row.cls} onClick={() => set(correct(now, { line: row.text, cls }))} className={`min-h-11 rounded-key border px-3 text-left text-small ${cls === row.cls ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+            <button
+              key={cls}
+              type="button"
+              role="radio"
+              aria-checked={cls === row.cls}
+              onClick={() => set(correct(now, { line: row.text, cls }))}
+              className={`min-h-11 rounded-key border px-3 text-left text-small ${cls === row.cls ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}
+            >
               {word}
             </button>
           ))}
@@ -150,16 +208,37 @@ function ClassMark({ row, pots }: { row: ReadClass; pots: { kind: string; grain:
   );
 }
 
-const timeLook = (kind: string, asked: boolean) => (asked ? "border-b-[3px] border-dashed border-warn" : kind === "heat" ? "border-b-[3px] border-ink font-bold" : "border-b-2 border-line");
+const timeLook = (kind: string, asked: boolean) =>
+  asked
+    ? "border-b-[3px] border-dashed border-warn"
+    : kind === "heat"
+      ? "border-b-[3px] border-ink font-bold"
+      : "border-b-2 border-line";
 
 /** Minutes in a step, and what they are for; touched, they can be said to be for something else. */
-function TimeMark({ step, said, kind, text, asked }: { step: string; said: string; kind: string; text: string; asked: boolean }) {
+function TimeMark({
+  step,
+  said,
+  kind,
+  text,
+  asked,
+}: {
+  step: string;
+  said: string;
+  kind: string;
+  text: string;
+  asked: boolean;
+}) {
   const [now, set] = draft.use();
   return (
     <Pop
       label={`What are the ${said} for?`}
       trigger={
-        <button type="button" title={KINDS[kind]} className={`reach inline-block rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind, asked)}`}>
+        <button
+          type="button"
+          title={KINDS[kind]}
+          className={`reach inline-block rounded px-0.5 text-ink hover:outline hover:outline-2 hover:outline-water ${timeLook(kind, asked)}`}
+        >
           {text}
           <span className="sr-only"> ({KINDS[kind]})</span>
         </button>
@@ -168,7 +247,14 @@ function TimeMark({ step, said, kind, text, asked }: { step: string; said: strin
       <h3 className="mb-2 text-lead">What are the {said} for?</h3>
       <div role="radiogroup" aria-label="What the minutes are for" className="grid gap-1.5">
         {Object.entries(KINDS).map(([k, word]) => (
-          <button key={k} type="button" role="radio" aria-checked={k === kind} onClick={() => set(correct(now, { line: step, minutes: said, kind: k }))} className={`min-h-11 rounded-key border px-3 text-left text-small ${k === kind ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+          <button
+            key={k}
+            type="button"
+            role="radio"
+            aria-checked={k === kind}
+            onClick={() => set(correct(now, { line: step, minutes: said, kind: k }))}
+            className={`min-h-11 rounded-key border px-3 text-left text-small ${k === kind ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}
+          >
             {word}
           </button>
         ))}
@@ -177,7 +263,11 @@ function TimeMark({ step, said, kind, text, asked }: { step: string; said: strin
   );
 }
 
-const PARTS: [Role, string][] = [["pot_liquid", "goes into the grain’s pot"], ["after", "joins the cooked grain"], ["beside", "is a dish of its own"]];
+const PARTS: [Role, string][] = [
+  ["pot_liquid", "goes into the grain’s pot"],
+  ["after", "joins the cooked grain"],
+  ["beside", "is a dish of its own"],
+];
 
 /** A part of the recipe under its heading: split off as a dish of its own, or joined to the grain's pot. */
 function PartMark({ heading, text }: { heading: string; text: string }) {
@@ -187,7 +277,10 @@ function PartMark({ heading, text }: { heading: string; text: string }) {
     <Pop
       label={`What is “${heading}”?`}
       trigger={
-        <button type="button" className="reach inline-block rounded px-0.5 font-semibold text-ink underline decoration-line decoration-dotted underline-offset-4 hover:outline hover:outline-2 hover:outline-water">
+        <button
+          type="button"
+          className="reach inline-block rounded px-0.5 font-semibold text-ink underline decoration-line decoration-dotted underline-offset-4 hover:outline hover:outline-2 hover:outline-water"
+        >
           {text}
         </button>
       }
@@ -195,7 +288,14 @@ function PartMark({ heading, text }: { heading: string; text: string }) {
       <h3 className="mb-2 text-lead">{heading}: this part…</h3>
       <div role="radiogroup" aria-label="What this part is" className="grid gap-1.5">
         {PARTS.map(([role, word]) => (
-          <button key={role} type="button" role="radio" aria-checked={said === role} onClick={() => set(correct(now, { line: heading, role }))} className={`min-h-11 rounded-key border px-3 text-left text-small ${said === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}>
+          <button
+            key={role}
+            type="button"
+            role="radio"
+            aria-checked={said === role}
+            onClick={() => set(correct(now, { line: heading, role }))}
+            className={`min-h-11 rounded-key border px-3 text-left text-small ${said === role ? "border-2 border-ink font-bold" : "border-line hover:border-water"}`}
+          >
             {word}
           </button>
         ))}
@@ -236,8 +336,13 @@ function LineMark({ line, text, reading }: { line: ReadLine; text: string; readi
       <Pop
         label={`What is “${line.text}”?`}
         trigger={
-          <button type="button" className={`reach inline-block max-w-full rounded-[5px] px-1 py-0.5 text-left text-ink hover:outline hover:outline-2 hover:outline-water ${look(line)} ${wrong.length ? "border-b-[3px] border-warn" : ""}`}>
-            {isGrain && line.grain && <Swatch slug={line.grain} family="rice" className="mr-1.5 inline-block h-[15px] w-[26px] align-[-2px]" />}
+          <button
+            type="button"
+            className={`reach inline-block max-w-full rounded-[5px] px-1 py-0.5 text-left text-ink hover:outline hover:outline-2 hover:outline-water ${look(line)} ${wrong.length ? "border-b-[3px] border-warn" : ""}`}
+          >
+            {isGrain && line.grain && (
+              <Swatch slug={line.grain} family="rice" className="mr-1.5 inline-block h-[15px] w-[26px] align-[-2px]" />
+            )}
             {text}
           </button>
         }
@@ -251,7 +356,11 @@ function LineMark({ line, text, reading }: { line: ReadLine; text: string; readi
         </span>
       )}
       {wrong.map((p) => (
-        <span key={p.code} role="alert" className="mt-1 block border-l-4 border-warn bg-warn-pale px-3 py-1.5 text-small leading-snug whitespace-normal">
+        <span
+          key={p.code}
+          role="alert"
+          className="mt-1 block border-l-4 border-warn bg-warn-pale px-3 py-1.5 text-small leading-snug whitespace-normal"
+        >
           {p.text}
         </span>
       ))}
@@ -266,7 +375,9 @@ function LineChoice({ line }: { line: ReadLine }) {
   return (
     <div>
       <h3 className="mb-1 text-lead">{line.name || line.text}</h3>
-      <p className="mb-3 text-small text-soft">What is it in this pot? Your word counts, also when the text is read again.</p>
+      <p className="mb-3 text-small text-soft">
+        What is it in this pot? Your word counts, also when the text is read again.
+      </p>
       <div role="radiogroup" aria-label="Its part in the pot" className="grid grid-cols-2 gap-1.5">
         {ROLES.map((role) => (
           <button
@@ -282,13 +393,18 @@ function LineChoice({ line }: { line: ReadLine }) {
           </button>
         ))}
       </div>
-      <AmountField line={line} say={(amount) => set(correct(now, { ...kept, line: line.text, role: kept?.role ?? line.role, amount }))} />
+      <AmountField
+        line={line}
+        say={(amount) => set(correct(now, { ...kept, line: line.text, role: kept?.role ?? line.role, amount }))}
+      />
       {line.role === "source_grain" && (
         <label className="mt-3 block text-small">
           <span className="mb-1 block font-semibold">Which grain is it?</span>
           <select
             value={line.grain ?? ""}
-            onChange={(e) => set(correct(now, { ...kept, line: line.text, role: "source_grain", grain: e.target.value }))}
+            onChange={(e) =>
+              set(correct(now, { ...kept, line: line.text, role: "source_grain", grain: e.target.value }))
+            }
             className="min-h-11 w-full rounded-key border border-line bg-sheet px-2 text-body"
           >
             {line.grain === null && <option value="">choose…</option>}
@@ -306,7 +422,12 @@ function LineChoice({ line }: { line: ReadLine }) {
 
 /** The amount, where the words did not say it or were read wrongly. */
 function AmountField({ line, say }: { line: ReadLine; say: (amount: string) => void }) {
-  const known = line.ml !== null && line.kind !== "grain" ? `${Math.round(line.ml)} ml` : line.g !== null ? `${Math.round(line.g)} g` : "";
+  const known =
+    line.ml !== null && line.kind !== "grain"
+      ? `${Math.round(line.ml)} ml`
+      : line.g !== null
+        ? `${Math.round(line.g)} g`
+        : "";
   const [text, setText] = useState(known);
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [now] = draft.use();
@@ -314,7 +435,14 @@ function AmountField({ line, say }: { line: ReadLine; say: (amount: string) => v
     e.preventDefault();
     try {
       // asked first, so that a wrong amount is said here and the page stays as it is
-      await answer(api.POST("/api/read", { body: { text: now.text, corrections: [...now.corrections.filter((c) => c.line !== line.text), { line: line.text, amount: text }] } }));
+      await answer(
+        api.POST("/api/read", {
+          body: {
+            text: now.text,
+            corrections: [...now.corrections.filter((c) => c.line !== line.text), { line: line.text, amount: text }],
+          },
+        }),
+      );
       setTrouble(null);
       say(text);
     } catch (fault) {
@@ -325,7 +453,12 @@ function AmountField({ line, say }: { line: ReadLine; say: (amount: string) => v
     <form onSubmit={(e) => void send(e)} className="mt-3">
       <label className="flex items-center gap-2 text-small font-semibold">
         How much?
-        <input value={text} onChange={(e) => setText(e.target.value)} placeholder="240 ml, 200 g, 1 cup" className="figures min-h-11 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-body font-normal" />
+        <input
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          placeholder="240 ml, 200 g, 1 cup"
+          className="figures min-h-11 min-w-0 flex-1 rounded-key border border-line bg-quiet px-3 text-body font-normal"
+        />
         <Button type="submit">So much</Button>
       </label>
       <Wrong trouble={trouble} className="mt-2" />

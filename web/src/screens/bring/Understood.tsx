@@ -35,7 +35,18 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
       </div>
       <dl className="m-0 mb-4 text-body">
         {grain && <Said term="Water its liquids bring" is={`${Math.round(reading.liquid_water_ml)} ml`} />}
-        {grain && <Said term="At the heat" is={reading.whistles !== null && reading.simmer_min === null ? `${reading.whistles} whistles` : reading.simmer_min === null ? "not said" : minutes(Math.round(reading.simmer_min))} />}
+        {grain && (
+          <Said
+            term="At the heat"
+            is={
+              reading.whistles !== null && reading.simmer_min === null
+                ? `${reading.whistles} whistles`
+                : reading.simmer_min === null
+                  ? "not said"
+                  : minutes(Math.round(reading.simmer_min))
+            }
+          />
+        )}
         {reading.soak_min > 0 && <Said term="Soaked" is={minutes(Math.round(reading.soak_min))} />}
         {reading.rest_min !== null && <Said term="Rested" is={minutes(Math.round(reading.rest_min))} />}
         {grain && <Said term="Cooked" is={`${WAY_SAID[reading.method] ?? reading.method}, to ${reading.texture}`} />}
@@ -46,7 +57,10 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
       {general.length > 0 && (
         <ul className="m-0 list-none space-y-2 p-0">
           {general.map((p, i) => (
-            <li key={i} className={`border-l-4 px-3 py-1.5 text-small ${p.severity === "note" ? "border-line" : "border-warn bg-warn-pale"}`}>
+            <li
+              key={i}
+              className={`border-l-4 px-3 py-1.5 text-small ${p.severity === "note" ? "border-line" : "border-warn bg-warn-pale"}`}
+            >
               {p.text}
             </li>
           ))}
@@ -56,7 +70,9 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
         To the bench
       </Button>
       {!grain && <Beside text={reading.text} />}
-      <p className="text-small text-soft">{stopped && grain ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}</p>
+      <p className="text-small text-soft">
+        {stopped && grain ? "First mend the line marked in red." : "Something read wrongly? Touch the line."}
+      </p>
     </div>
   );
 }
@@ -65,7 +81,9 @@ export function Understood({ reading, onBench, stopped }: { reading: Reading; on
 function Beside({ text }: { text: string }) {
   const go = useNavigate();
   const [now] = draft.use();
-  const keep = useChange("recipes", () => answer(api.POST("/api/recipes", { body: { text, corrections: now.corrections } })));
+  const keep = useChange("recipes", () =>
+    answer(api.POST("/api/recipes", { body: { text, corrections: now.corrections } })),
+  );
   const cook = async () => {
     const kept = await keep.mutateAsync(undefined);
     if (!kept.side) return;
@@ -75,10 +93,25 @@ function Beside({ text }: { text: string }) {
   const short = keep.data && !keep.data.side;
   return (
     <div>
-      <Button className="min-h-14 w-full text-body" disabled={keep.isPending} onClick={() => void cook().catch(() => undefined)}>
+      <Button
+        className="min-h-14 w-full text-body"
+        disabled={keep.isPending}
+        onClick={() => void cook().catch(() => undefined)}
+      >
         No grain in it: cook it as it is, beside a dish
       </Button>
-      <Wrong trouble={short ? { code: "no_steps", where: "text", text: "To cook it as it is I need what goes in and the steps to make it: add them to the text. It is under Kept." } : asTrouble(keep.error)} className="mt-2" />
+      <Wrong
+        trouble={
+          short
+            ? {
+                code: "no_steps",
+                where: "text",
+                text: "To cook it as it is I need what goes in and the steps to make it: add them to the text. It is under Kept.",
+              }
+            : asTrouble(keep.error)
+        }
+        className="mt-2"
+      />
     </div>
   );
 }

@@ -81,7 +81,14 @@ export function lay<T extends Morsel>(morsels: readonly T[]): Placed<T>[] {
     const mine = morsels.filter((m) => wordOf(m.family) === s.word).sort((a, b) => a.away - b.away);
     return mine.map((of, i) => {
       const [inner, outer] = limits(of.ring);
-      return { of, s, r: radius(of, morsels), inner, outer, angle: s.from + ((i + 0.5) / mine.length) * (s.to - s.from) };
+      return {
+        of,
+        s,
+        r: radius(of, morsels),
+        inner,
+        outer,
+        angle: s.from + ((i + 0.5) / mine.length) * (s.to - s.from),
+      };
     });
   });
   const at = (p: (typeof spots)[number]) => ({ x: Math.sin(p.angle) * p.r, y: -Math.cos(p.angle) * p.r });
@@ -90,7 +97,10 @@ export function lay<T extends Morsel>(morsels: readonly T[]): Placed<T>[] {
     for (const [i, a] of spots.entries())
       for (const b of spots.slice(i + 1)) {
         const [p, q] = [at(a), at(b)];
-        const over = { x: (wide(a.of.name) + wide(b.of.name)) / 2 - Math.abs(p.x - q.x), y: HIGH - Math.abs(p.y - q.y) };
+        const over = {
+          x: (wide(a.of.name) + wide(b.of.name)) / 2 - Math.abs(p.x - q.x),
+          y: HIGH - Math.abs(p.y - q.y),
+        };
         if (over.x <= 0 || over.y <= 0) continue;
         moved = true;
         // they part along the shorter way, each half of it, as far as ring and sector let them
@@ -103,7 +113,10 @@ export function lay<T extends Morsel>(morsels: readonly T[]): Placed<T>[] {
     for (const p of spots)
       for (const o of RING_WORDS) {
         const q = at(p);
-        const over = { x: (wide(p.of.name) + o.wide) / 2 - Math.abs(q.x - o.x), y: (HIGH + o.high) / 2 - Math.abs(q.y - o.y) };
+        const over = {
+          x: (wide(p.of.name) + o.wide) / 2 - Math.abs(q.x - o.x),
+          y: (HIGH + o.high) / 2 - Math.abs(q.y - o.y),
+        };
         if (over.x <= 0 || over.y <= 0) continue;
         moved = true;
         if (over.x < over.y) put(p, q.x + Math.sign(q.x || 1) * over.x, q.y);

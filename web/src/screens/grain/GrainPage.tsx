@@ -52,7 +52,8 @@ function Shown({ g }: { g: Page }) {
           )}
           <h2 className="mb-1 mt-7 text-head">One {g.measure_name} of it, and how much water</h2>
           <p className="mb-4 max-w-[66ch] text-small text-soft">
-            All of these are right: the water follows the texture you want, not the grain. Reckoned for a 20 cm pot with an ordinary lid, rinsed, unsoaked.
+            All of these are right: the water follows the texture you want, not the grain. Reckoned for a 20 cm pot with
+            an ordinary lid, rinsed, unsoaked.
           </p>
           <Ladder g={g} />
           <h2 className="mb-2 mt-8 text-head">Just a pot of it</h2>
@@ -70,13 +71,16 @@ function Shown({ g }: { g: Page }) {
             <section>
               <h2 className="mb-1 text-body">Sprouted</h2>
               <ol className="m-0 list-decimal space-y-1 pl-5">
-                {g.sprout.filter((t, i, all) => all.findIndex((x) => x.what === t.what) === i).map((t) => (
-                  <li key={t.what}>
-                    {t.what}: {t.sign}
-                    {t.what.startsWith("rinse") && `, ${g.sprout.filter((x) => x.what === t.what).length} times, morning and evening`}
-                    {t.why && <span className="text-soft">; {t.why}</span>}
-                  </li>
-                ))}
+                {g.sprout
+                  .filter((t, i, all) => all.findIndex((x) => x.what === t.what) === i)
+                  .map((t) => (
+                    <li key={t.what}>
+                      {t.what}: {t.sign}
+                      {t.what.startsWith("rinse") &&
+                        `, ${g.sprout.filter((x) => x.what === t.what).length} times, morning and evening`}
+                      {t.why && <span className="text-soft">; {t.why}</span>}
+                    </li>
+                  ))}
               </ol>
             </section>
           )}
@@ -84,7 +88,8 @@ function Shown({ g }: { g: Page }) {
             <section className="pt-2">
               <h2 className="mb-1 text-body">A coarse meal of it, at home</h2>
               <p className="mb-1 text-soft">
-                One {g.measure_name} gives about {g.mill.meal_ml} ml of meal ({g.mill.meal_g} g), and {g.mill.flour_g} g of flour to sift out.
+                One {g.measure_name} gives about {g.mill.meal_ml} ml of meal ({g.mill.meal_g} g), and {g.mill.flour_g} g
+                of flour to sift out.
               </p>
               <ol className="m-0 list-decimal space-y-1 pl-5">
                 {g.mill.tasks.map((t) => (
@@ -133,16 +138,27 @@ function Ladder({ g }: { g: Page }) {
             <td className="py-1.5">
               <div className="flex items-center gap-2">
                 <span aria-hidden className="flex h-8 min-w-0 flex-1">
-                  <span className="h-full rounded-l-[5px]" style={{ width: `${(0.6 / (most + 0.6)) * 100}%`, background: hue }} />
-                  <span className="h-full rounded-r-[5px] bg-water-pale" style={{ width: `${((p.water.ratio_by_volume ?? 0) / (most + 0.6)) * 100}%` }} />
+                  <span
+                    className="h-full rounded-l-[5px]"
+                    style={{ width: `${(0.6 / (most + 0.6)) * 100}%`, background: hue }}
+                  />
+                  <span
+                    className="h-full rounded-r-[5px] bg-water-pale"
+                    style={{ width: `${((p.water.ratio_by_volume ?? 0) / (most + 0.6)) * 100}%` }}
+                  />
                 </span>
                 <span className="figures w-[108px] shrink-0 min-[47.5rem]:w-[150px] text-right">
-                  <strong className="font-show text-lead">{quarters(p.water.pour_said.amount)}</strong> {p.water.pour_said.unit}
-                  {p.water.pour_said.amount > 1 && p.water.pour_said.unit !== "ml" && (p.water.pour_said.unit.endsWith("s") ? "es" : "s")}
+                  <strong className="font-show text-lead">{quarters(p.water.pour_said.amount)}</strong>{" "}
+                  {p.water.pour_said.unit}
+                  {p.water.pour_said.amount > 1 &&
+                    p.water.pour_said.unit !== "ml" &&
+                    (p.water.pour_said.unit.endsWith("s") ? "es" : "s")}
                 </span>
               </div>
             </td>
-            <td className="figures hidden w-[92px] py-1.5 pl-3 text-right text-soft min-[47.5rem]:table-cell">{p.time.cook.typical} min</td>
+            <td className="figures hidden w-[92px] py-1.5 pl-3 text-right text-soft min-[47.5rem]:table-cell">
+              {p.time.cook.typical} min
+            </td>
           </tr>
         ))}
       </tbody>
@@ -190,7 +206,11 @@ function SchoolRow({ school: s, slug }: { school: School; slug: string }) {
         </span>
       </p>
       {now.text.trim() !== "" && (
-        <button type="button" onClick={take} className="min-h-11 rounded-key px-2 font-semibold text-water hover:underline">
+        <button
+          type="button"
+          onClick={take}
+          className="min-h-11 rounded-key px-2 font-semibold text-water hover:underline"
+        >
           on the bench
         </button>
       )}
@@ -221,18 +241,25 @@ function Facts({ g }: { g: Page }) {
   const within = (figure: string) => (g.range[figure] ? ` ± ${g.range[figure]} %` : "");
   return (
     <div>
-    <dl className="m-0">
-      {fact("At the boil, to fluffy", g.simmer_min ? `${g.simmer_min} min${within("simmer")}` : "steeped")}
-      {fact("Rest, closed", g.rest_min ? `${g.rest_min} min` : "none")}
-      {g.electric_min !== null && fact("Under pressure", `${g.electric_min} min`)}
-      {g.whistles && fact("Whistles", g.whistles[0] === g.whistles[1] ? `${g.whistles[0]}` : `${g.whistles[0]} to ${g.whistles[1]}`)}
-      {fact(`One ${g.measure_name} weighs`, `${Math.round(g.measure_ml * g.density)} g${within("density")}`)}
-      {fact("Rinse", g.rinse ? `${g.rinse} ${g.rinse === 1 ? "time" : "times"}` : "never")}
+      <dl className="m-0">
+        {fact("At the boil, to fluffy", g.simmer_min ? `${g.simmer_min} min${within("simmer")}` : "steeped")}
+        {fact("Rest, closed", g.rest_min ? `${g.rest_min} min` : "none")}
+        {g.electric_min !== null && fact("Under pressure", `${g.electric_min} min`)}
+        {g.whistles &&
+          fact(
+            "Whistles",
+            g.whistles[0] === g.whistles[1] ? `${g.whistles[0]}` : `${g.whistles[0]} to ${g.whistles[1]}`,
+          )}
+        {fact(`One ${g.measure_name} weighs`, `${Math.round(g.measure_ml * g.density)} g${within("density")}`)}
+        {fact("Rinse", g.rinse ? `${g.rinse} ${g.rinse === 1 ? "time" : "times"}` : "never")}
       </dl>
       <p className="mt-2 text-small text-soft">
-        {g.rinse_why.charAt(0).toUpperCase() + g.rinse_why.slice(1)}.{g.roast_never && ` Not roasted: ${g.roast_never}.`} {g.keeping}
+        {g.rinse_why.charAt(0).toUpperCase() + g.rinse_why.slice(1)}.
+        {g.roast_never && ` Not roasted: ${g.roast_never}.`} {g.keeping}
       </p>
-      <p className="mt-2 text-small text-soft">Figures: {Object.values(g.basis).join(", ")}, rounded; kitchens differ by as much as is said.</p>
+      <p className="mt-2 text-small text-soft">
+        Figures: {Object.values(g.basis).join(", ")}, rounded; kitchens differ by as much as is said.
+      </p>
     </div>
   );
 }

@@ -7,13 +7,21 @@ import { Swatch } from "../../job/Hatch";
 export function Grains() {
   const grains = useGrains();
   const [find, setFind] = useState("");
-  const shown = grains.data?.filter((g) => `${g.name} ${g.family} ${g.slug}`.toLowerCase().includes(find.trim().toLowerCase())) ?? [];
+  const shown =
+    grains.data?.filter((g) => `${g.name} ${g.family} ${g.slug}`.toLowerCase().includes(find.trim().toLowerCase())) ??
+    [];
   const families = [...new Set(shown.map((g) => g.family))];
   return (
     <div className="pt-6">
       <div className="flex flex-wrap items-end justify-between gap-4">
         <h1 className="text-title">Grains</h1>
-        <input value={find} onChange={(e) => setFind(e.target.value)} aria-label="Find a grain" placeholder="Find a grain" className="min-h-11 w-72 rounded-key border border-line bg-sheet px-3 text-body" />
+        <input
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          aria-label="Find a grain"
+          placeholder="Find a grain"
+          className="min-h-11 w-72 rounded-key border border-line bg-sheet px-3 text-body"
+        />
       </div>
       {families.map((family) => (
         <section key={family} className="mt-5">
@@ -23,7 +31,10 @@ export function Grains() {
               .filter((g) => g.family === family)
               .map((g) => (
                 <li key={g.slug}>
-                  <Link to={`/grains/${g.slug}`} className="block rounded-key py-1.5 text-ink no-underline hover:text-water">
+                  <Link
+                    to={`/grains/${g.slug}`}
+                    className="block rounded-key py-1.5 text-ink no-underline hover:text-water"
+                  >
                     <Swatch slug={g.slug} family={g.family} className="h-10 w-full" />
                     <span className="mt-1.5 block text-body font-semibold leading-tight">{g.name}</span>
                     <span className="figures text-fine text-soft">

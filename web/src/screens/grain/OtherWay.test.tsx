@@ -10,7 +10,14 @@ let asked: Asked[];
 beforeEach(() => {
   asked = serve({
     "POST /api/grains/quinoa/other-way": ({ water_ml }: { water_ml: number | null }) =>
-      water_ml === 0 ? { status: 422, trouble: { code: "water_ml", where: "water_ml", text: "Say how much water there is." } } : { dry: { ml: 300, g: 216 }, water: { pour_ml: 500, ratio_by_volume: 1.75 }, texture_word: "fluffy", time: { cook: { typical: 15 } } },
+      water_ml === 0
+        ? { status: 422, trouble: { code: "water_ml", where: "water_ml", text: "Say how much water there is." } }
+        : {
+            dry: { ml: 300, g: 216 },
+            water: { pour_ml: 500, ratio_by_volume: 1.75 },
+            texture_word: "fluffy",
+            time: { cook: { typical: 15 } },
+          },
   });
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -21,7 +28,9 @@ it("goes from the water to the grain, in the household's own measure too", async
   show(<OtherWay g={G} />);
   await reckon();
   expect(await screen.findByText("216")).toHaveClass("poster");
-  expect(screen.getByText(/g of quinoa \(1¼ of your glass\), and 500 ml to pour; fluffy, 15 minutes\./)).toBeInTheDocument();
+  expect(
+    screen.getByText(/g of quinoa \(1¼ of your glass\), and 500 ml to pour; fluffy, 15 minutes\./),
+  ).toBeInTheDocument();
   expect(body()).toEqual({ water_ml: 500, depth_cm: null, fill: false, dry_ml: null, pot_cm: 20 });
 });
 

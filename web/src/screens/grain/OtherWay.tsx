@@ -6,7 +6,12 @@ import { Button, Wrong } from "../../ui/bits";
 import { decimal, typedNumber } from "../../job/manner";
 
 type Question = "water" | "depth" | "fill" | "feel";
-const QUESTIONS: [Question, string][] = [["water", "I have this much water"], ["depth", "the water stands this high"], ["fill", "I fill this pot"], ["feel", "this much of both"]];
+const QUESTIONS: [Question, string][] = [
+  ["water", "I have this much water"],
+  ["depth", "the water stands this high"],
+  ["fill", "I fill this pot"],
+  ["feel", "this much of both"],
+];
 
 /** Asked the other way: from water, depth or pot to the grain; from both to the texture. */
 export function OtherWay({ g }: { g: GrainPage }) {
@@ -37,29 +42,48 @@ export function OtherWay({ g }: { g: GrainPage }) {
       <h2 className="mb-2 text-head">The other way round</h2>
       <div role="group" aria-label="What you know" className="mb-3 flex flex-wrap gap-1.5">
         {QUESTIONS.map(([q, word]) => (
-          <button key={q} type="button" aria-pressed={question === q} onClick={() => { setQuestion(q); ask.reset(); }} className={`min-h-11 rounded-key border bg-sheet px-3 text-small ${question === q ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}>
+          <button
+            key={q}
+            type="button"
+            aria-pressed={question === q}
+            onClick={() => {
+              setQuestion(q);
+              ask.reset();
+            }}
+            className={`min-h-11 rounded-key border bg-sheet px-3 text-small ${question === q ? "border-ink font-bold outline outline-1 outline-ink" : "border-line"}`}
+          >
             {word}
           </button>
         ))}
       </div>
-      <form onSubmit={(e) => { e.preventDefault(); ask.mutate(); }} className="flex flex-wrap items-center gap-x-4 gap-y-2 text-small">
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          ask.mutate();
+        }}
+        className="flex flex-wrap items-center gap-x-4 gap-y-2 text-small"
+      >
         {(question === "water" || question === "feel") && (
           <label>
-            <input value={water} inputMode="decimal" onChange={(e) => setWater(e.target.value)} className={input} /> ml of water
+            <input value={water} inputMode="decimal" onChange={(e) => setWater(e.target.value)} className={input} /> ml
+            of water
           </label>
         )}
         {question === "feel" && (
           <label>
-            <input value={dry} inputMode="decimal" onChange={(e) => setDry(e.target.value)} className={input} /> ml of grain
+            <input value={dry} inputMode="decimal" onChange={(e) => setDry(e.target.value)} className={input} /> ml of
+            grain
           </label>
         )}
         {question === "depth" && (
           <label>
-            <input value={depth} inputMode="decimal" onChange={(e) => setDepth(e.target.value)} className={input} /> cm above the grain
+            <input value={depth} inputMode="decimal" onChange={(e) => setDepth(e.target.value)} className={input} /> cm
+            above the grain
           </label>
         )}
         <label>
-          in a pot <input value={cm} inputMode="decimal" onChange={(e) => setCm(e.target.value)} className={input} /> cm wide
+          in a pot <input value={cm} inputMode="decimal" onChange={(e) => setCm(e.target.value)} className={input} /> cm
+          wide
         </label>
         <Button kind="main" type="submit" disabled={ask.isPending}>
           Reckon
@@ -73,7 +97,8 @@ export function OtherWay({ g }: { g: GrainPage }) {
             <>is what it comes out as: 1 to {decimal(found.water.ratio_by_volume)} by volume.</>
           ) : (
             <>
-              g of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your {g.measure_name}), and {found.water.pour_ml} ml to pour; {found.texture_word}, {found.time.cook.typical} minutes.
+              g of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your {g.measure_name}),
+              and {found.water.pour_ml} ml to pour; {found.texture_word}, {found.time.cook.typical} minutes.
             </>
           )}
         </p>

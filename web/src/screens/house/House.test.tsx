@@ -11,15 +11,33 @@ const sent: { at: string; body: unknown }[] = [];
 beforeEach(() => {
   sent.length = 0;
   answers = {
-    "GET /api/session": [200, { member: "wren", household: "The Kettle House", zone: "UTC", demo: false, manner: { amounts: "", heat: "", clock: "" } }],
-    "GET /api/members": [200, [{ id: 1, name: "wren", me: true }, { id: 2, name: "sorrel", me: false }]],
+    "GET /api/session": [
+      200,
+      {
+        member: "wren",
+        household: "The Kettle House",
+        zone: "UTC",
+        demo: false,
+        manner: { amounts: "", heat: "", clock: "" },
+      },
+    ],
+    "GET /api/members": [
+      200,
+      [
+        { id: 1, name: "wren", me: true },
+        { id: 2, name: "sorrel", me: false },
+      ],
+    ],
   };
   vi.stubGlobal("fetch", async (request: Request) => {
     const at = `${request.method} ${new URL(request.url).pathname}`;
     const told = await request.clone().text();
     sent.push({ at, body: told ? (JSON.parse(told) as unknown) : null });
     const [status, body] = answers[at] ?? [200, []];
-    return new Response(status === 204 ? null : JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
+    return new Response(status === 204 ? null : JSON.stringify(body), {
+      status,
+      headers: { "Content-Type": "application/json" },
+    });
   });
 });
 
@@ -34,7 +52,14 @@ const shown = () => {
 
 describe("what is wrong stands at its field, keeps what was typed, and has the cursor", () => {
   it("a wrong own password, at the end of the household", async () => {
-    answers["POST /api/household/delete"] = [422, { code: "own_password", where: "own_password", text: "That is not your password: type the one you sign in with." }];
+    answers["POST /api/household/delete"] = [
+      422,
+      {
+        code: "own_password",
+        where: "own_password",
+        text: "That is not your password: type the one you sign in with.",
+      },
+    ];
     const user = shown();
     await user.click(await screen.findByRole("button", { name: "Delete it" }));
     await user.type(screen.getByLabelText(/^Type its name/), "The Kettle House");
@@ -46,11 +71,17 @@ describe("what is wrong stands at its field, keeps what was typed, and has the c
     expect(password).toHaveValue("wrong-kettles");
     expect(password).toHaveAccessibleDescription(/not your password/);
     expect(screen.getByLabelText(/^Type its name/)).toHaveAttribute("aria-invalid", "false");
-    expect(sent.find((s) => s.at === "POST /api/household/delete")?.body).toEqual({ own_password: "wrong-kettles", name: "The Kettle House" });
+    expect(sent.find((s) => s.at === "POST /api/household/delete")?.body).toEqual({
+      own_password: "wrong-kettles",
+      name: "The Kettle House",
+    });
   });
 
   it("a new password that is too short, for another member", async () => {
-    answers["PUT /api/members/2/password"] = [422, { code: "password", where: "password", text: "At least ten letters." }];
+    answers["PUT /api/members/2/password"] = [
+      422,
+      { code: "password", where: "password", text: "At least ten letters." },
+    ];
     const user = shown();
     const [, hers] = await screen.findAllByRole("button", { name: "New password" });
     if (hers) await user.click(hers);

@@ -35,7 +35,10 @@ function Members() {
   const members = useMembers();
   const [link, setLink] = useState<{ href: string; until: string } | null>(null);
   const invite = useChange("members", () => answer(api.POST("/api/members/invite")));
-  const ask = () => invite.mutate(undefined, { onSuccess: (i) => setLink({ href: `${window.location.origin}/join/${i.token}`, until: i.until }) });
+  const ask = () =>
+    invite.mutate(undefined, {
+      onSuccess: (i) => setLink({ href: `${window.location.origin}/join/${i.token}`, until: i.until }),
+    });
   return (
     <Sheet className="p-5" aria-label="Members">
       <h2 className="text-head">Who cooks here</h2>
@@ -51,7 +54,8 @@ function Members() {
       {link && (
         <div className="mt-3" role="status">
           <label className="block text-small font-semibold">
-            Give this link to one person; it works once, until {dated(new Date(link.until), { weekday: "long", day: "numeric", month: "long" })}
+            Give this link to one person; it works once, until{" "}
+            {dated(new Date(link.until), { weekday: "long", day: "numeric", month: "long" })}
             <input readOnly value={link.href} onFocus={(e) => e.target.select()} className={field} />
           </label>
         </div>
@@ -65,7 +69,9 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
   const [mode, setMode] = useState<"" | "password" | "go">("");
   const [password, setPassword] = useState("");
   const [own, setOwn] = useState("");
-  const set = useChange("members", () => answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { own_password: own, password } })));
+  const set = useChange("members", () =>
+    answer(api.PUT("/api/members/{member_id}/password", { params: { path }, body: { own_password: own, password } })),
+  );
   const trouble = asTrouble(set.error);
   const drop = useChange("members", () => answer(api.DELETE("/api/members/{member_id}", { params: { path } })));
   return (
@@ -89,11 +95,35 @@ function One({ member, alone }: { member: Member; alone: boolean }) {
           className="flex flex-wrap items-start gap-2 pb-1"
           onSubmit={(e) => {
             e.preventDefault();
-            set.mutate(undefined, { onSuccess: () => { setMode(""); setPassword(""); setOwn(""); } });
+            set.mutate(undefined, {
+              onSuccess: () => {
+                setMode("");
+                setPassword("");
+                setOwn("");
+              },
+            });
           }}
         >
-          <Field className="flex-1 basis-44" name="own_password" label="Your own password now" type="password" autoComplete="current-password" trouble={trouble} value={own} onChange={(e) => setOwn(e.target.value)} />
-          <Field className="flex-1 basis-44" name="password" label={`New password for ${member.name}`} type="password" autoComplete="new-password" trouble={trouble} value={password} onChange={(e) => setPassword(e.target.value)} />
+          <Field
+            className="flex-1 basis-44"
+            name="own_password"
+            label="Your own password now"
+            type="password"
+            autoComplete="current-password"
+            trouble={trouble}
+            value={own}
+            onChange={(e) => setOwn(e.target.value)}
+          />
+          <Field
+            className="flex-1 basis-44"
+            name="password"
+            label={`New password for ${member.name}`}
+            type="password"
+            autoComplete="new-password"
+            trouble={trouble}
+            value={password}
+            onChange={(e) => setPassword(e.target.value)}
+          />
           <Button kind="main" type="submit" className="mt-7 min-h-12">
             Set it
           </Button>
@@ -116,7 +146,9 @@ function Backup() {
   return (
     <Sheet className="p-5" aria-label="Backup">
       <h2 className="text-head">Backup</h2>
-      <p className="mt-1 text-body">Everything of this household in one file: recipes, shifts, notebook with photos, larder, kitchen. No passwords.</p>
+      <p className="mt-1 text-body">
+        Everything of this household in one file: recipes, shifts, notebook with photos, larder, kitchen. No passwords.
+      </p>
       <Save />
       <Restore />
     </Sheet>
@@ -125,8 +157,14 @@ function Backup() {
 
 /** Where one is signed in: another device is ended from here. */
 function Devices() {
-  const found = useQuery({ queryKey: ["members", "sessions"], queryFn: () => answer(api.GET("/api/sessions")), staleTime: 0 });
-  const end = useChange("members", (signed_in_id: number) => answer(api.DELETE("/api/sessions/{signed_in_id}", { params: { path: { signed_in_id } } })));
+  const found = useQuery({
+    queryKey: ["members", "sessions"],
+    queryFn: () => answer(api.GET("/api/sessions")),
+    staleTime: 0,
+  });
+  const end = useChange("members", (signed_in_id: number) =>
+    answer(api.DELETE("/api/sessions/{signed_in_id}", { params: { path: { signed_in_id } } })),
+  );
   return (
     <Sheet className="p-5" aria-label="Signed in">
       <h2 className="text-head">Where you are signed in</h2>
@@ -134,7 +172,10 @@ function Devices() {
         {found.data?.map((x) => (
           <li key={x.id} className="dotted flex min-h-12 items-center gap-3">
             <span className="mr-auto">
-              <strong>{x.device}</strong> <span className="text-soft">{x.here ? "here" : `last seen ${dated(new Date(x.seen), { day: "numeric", month: "long" })}`}</span>
+              <strong>{x.device}</strong>{" "}
+              <span className="text-soft">
+                {x.here ? "here" : `last seen ${dated(new Date(x.seen), { day: "numeric", month: "long" })}`}
+              </span>
             </span>
             {!x.here && (
               <Button kind="quiet" aria-label={`End it: ${x.device}`} onClick={() => end.mutate(x.id)}>
@@ -167,7 +208,11 @@ function Save() {
     // who came in by the demo's door has no password to be asked for
     return (
       <>
-        <Button kind="main" className="mr-2 mt-3" onClick={() => (session.data?.has_password === false ? save() : setOpen(true))}>
+        <Button
+          kind="main"
+          className="mr-2 mt-3"
+          onClick={() => (session.data?.has_password === false ? save() : setOpen(true))}
+        >
           Save a backup
         </Button>
         <Wrong trouble={asTrouble(ask.error)} className="mt-2" />
@@ -182,7 +227,15 @@ function Save() {
         save();
       }}
     >
-      <Field name="own_password" label="Your password, to save it all" type="password" autoComplete="current-password" trouble={asTrouble(ask.error)} value={own} onChange={(e) => setOwn(e.target.value)} />
+      <Field
+        name="own_password"
+        label="Your password, to save it all"
+        type="password"
+        autoComplete="current-password"
+        trouble={asTrouble(ask.error)}
+        value={own}
+        onChange={(e) => setOwn(e.target.value)}
+      />
       <Wrong trouble={elsewhere(asTrouble(ask.error), "own_password")} className="mt-2" />
       <Button kind="main" type="submit" className="mt-2">
         Save the file
@@ -192,7 +245,12 @@ function Save() {
 }
 
 /** idle · sending: how much of the file is there · reading: all of it is, and it is being put in · asked: it would take the place of something. */
-type Restoring = { at: "idle" } | { at: "sending"; share: number } | { at: "reading" } | { at: "asked"; file: File } | { at: "done"; said: string };
+type Restoring =
+  | { at: "idle" }
+  | { at: "sending"; share: number }
+  | { at: "reading" }
+  | { at: "asked"; file: File }
+  | { at: "done"; said: string };
 
 function Restore() {
   const client = useQueryClient();
@@ -205,8 +263,13 @@ function Restore() {
     form.set("backup", file);
     form.set("replace", String(replace));
     try {
-      const { counts } = await sendFile<Restored>("/api/restore", form, (share) => setNow(share < 1 ? { at: "sending", share } : { at: "reading" }));
-      setNow({ at: "done", said: `Restored: ${counts.recipes ?? 0} recipes, ${counts.shifts ?? 0} shifts, ${counts.entries ?? 0} pages of the notebook.` });
+      const { counts } = await sendFile<Restored>("/api/restore", form, (share) =>
+        setNow(share < 1 ? { at: "sending", share } : { at: "reading" }),
+      );
+      setNow({
+        at: "done",
+        said: `Restored: ${counts.recipes ?? 0} recipes, ${counts.shifts ?? 0} shifts, ${counts.entries ?? 0} pages of the notebook.`,
+      });
       await allChanged(client);
     } catch (fault) {
       const said = asTrouble(fault);
@@ -217,7 +280,9 @@ function Restore() {
   const busy = now.at === "sending" || now.at === "reading";
   return (
     <>
-      <label className={`${keyLook()} mt-3 cursor-pointer focus-within:outline focus-within:outline-2 ${busy ? "opacity-60" : ""}`}>
+      <label
+        className={`${keyLook()} mt-3 cursor-pointer focus-within:outline focus-within:outline-2 ${busy ? "opacity-60" : ""}`}
+      >
         Restore one
         <input
           type="file"
@@ -233,8 +298,17 @@ function Restore() {
       </label>
       {busy && (
         <div className="mt-3" role="status">
-          <p className="text-body">{now.at === "sending" ? "On its way…" : "All of it is here; it is read and put in its place. Leave this page open."}</p>
-          <progress className="mt-1 h-3 w-full accent-water" aria-label="How much of the file is sent" max={1} value={now.at === "sending" ? now.share : undefined} />
+          <p className="text-body">
+            {now.at === "sending"
+              ? "On its way…"
+              : "All of it is here; it is read and put in its place. Leave this page open."}
+          </p>
+          <progress
+            className="mt-1 h-3 w-full accent-water"
+            aria-label="How much of the file is sent"
+            max={1}
+            value={now.at === "sending" ? now.share : undefined}
+          />
         </div>
       )}
       <Wrong trouble={trouble} className="mt-3" />
@@ -268,7 +342,9 @@ function End({ name }: { name: string }) {
   const [typed, setTyped] = useState("");
   const [own, setOwn] = useState("");
   const [open, setOpen] = useState(false);
-  const drop = useChange("members", () => answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })));
+  const drop = useChange("members", () =>
+    answer(api.POST("/api/household/delete", { body: { own_password: own, name: typed } })),
+  );
   const trouble = asTrouble(drop.error);
   return (
     <Sheet className="p-5" aria-label="The end of it">
@@ -286,8 +362,23 @@ function End({ name }: { name: string }) {
             drop.mutate(undefined, { onSuccess: () => void client.resetQueries() });
           }}
         >
-          <Field name="name" label={`Type its name, ${name}`} trouble={trouble} value={typed} onChange={(e) => setTyped(e.target.value)} />
-          <Field className="mt-2" name="own_password" label="Your password" type="password" autoComplete="current-password" trouble={trouble} value={own} onChange={(e) => setOwn(e.target.value)} />
+          <Field
+            name="name"
+            label={`Type its name, ${name}`}
+            trouble={trouble}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          <Field
+            className="mt-2"
+            name="own_password"
+            label="Your password"
+            type="password"
+            autoComplete="current-password"
+            trouble={trouble}
+            value={own}
+            onChange={(e) => setOwn(e.target.value)}
+          />
           <Wrong trouble={elsewhere(trouble, "name", "own_password")} className="mt-2" />
           <Button type="submit" className="mt-2 border-warn text-warn">
             Delete it for good

@@ -18,7 +18,16 @@ export function Join() {
     go("/bring");
   });
   const field = (name: keyof typeof form, label: string, type: string, complete: string) => (
-    <Field className="mt-4" name={name} label={label} type={type} autoComplete={complete} trouble={trouble} value={form[name]} onChange={(e) => setForm({ ...form, [name]: e.target.value })} />
+    <Field
+      className="mt-4"
+      name={name}
+      label={label}
+      type={type}
+      autoComplete={complete}
+      trouble={trouble}
+      value={form[name]}
+      onChange={(e) => setForm({ ...form, [name]: e.target.value })}
+    />
   );
   return (
     <main className="mx-auto max-w-[440px] px-5 py-12">
@@ -26,7 +35,9 @@ export function Join() {
         <Wordmark />
       </p>
       <h1 className="text-title">You are asked in</h1>
-      <p className="mt-1 text-soft">Choose a name and a password of your own; recipes, pots and notebook are shared by the house.</p>
+      <p className="mt-1 text-soft">
+        Choose a name and a password of your own; recipes, pots and notebook are shared by the house.
+      </p>
       <form onSubmit={submit} noValidate>
         {field("name", "Your name here", "text", "username")}
         {field("password", "Password", "password", "new-password")}

@@ -5,11 +5,28 @@ import { allChanged } from "../../api/subjects";
 import { Sheet, Wrong } from "../../ui/bits";
 import { OneOf } from "../../ui/OneOf";
 
-const AMOUNTS: [string, string][] = [["", "As the recipe has them"], ["metric", "Grams and ml"], ["cups", "Cups and ounces"], ["both", "Both"]];
-const HEAT: [string, string][] = [["", "As the recipe has it"], ["C", "°C"], ["F", "°F"]];
-const CLOCK: [string, string][] = [["24", "19:30"], ["12", "7:30 pm"]];
+const AMOUNTS: [string, string][] = [
+  ["", "As the recipe has them"],
+  ["metric", "Grams and ml"],
+  ["cups", "Cups and ounces"],
+  ["both", "Both"],
+];
+const HEAT: [string, string][] = [
+  ["", "As the recipe has it"],
+  ["C", "°C"],
+  ["F", "°F"],
+];
+const CLOCK: [string, string][] = [
+  ["24", "19:30"],
+  ["12", "7:30 pm"],
+];
 // one line of a recipe as each way says it
-const LINE: Record<string, string> = { "": "2¼ cups stock, 250 g peas", metric: "530 ml stock, 250 g peas", cups: "2¼ cups stock, 9 oz peas", both: "2¼ cups (530 ml) stock, 250 g (9 oz) peas" };
+const LINE: Record<string, string> = {
+  "": "2¼ cups stock, 250 g peas",
+  metric: "530 ml stock, 250 g peas",
+  cups: "2¼ cups stock, 9 oz peas",
+  both: "2¼ cups (530 ml) stock, 250 g (9 oz) peas",
+};
 
 /** Cups or grams, °C or °F, 24 hours or 12: said once, and every page, plan and print says its numbers so. */
 export function Numbers({ session }: { session: Session }) {
@@ -18,7 +35,10 @@ export function Numbers({ session }: { session: Session }) {
   const { manner } = session;
   const set = async (change: Partial<Session["manner"]>) => {
     try {
-      client.setQueryData(["session"], await answer(api.PUT("/api/household/manner", { body: { ...manner, ...change } })));
+      client.setQueryData(
+        ["session"],
+        await answer(api.PUT("/api/household/manner", { body: { ...manner, ...change } })),
+      );
       await allChanged(client);
     } catch (fault) {
       setTrouble(asTrouble(fault));
@@ -28,7 +48,8 @@ export function Numbers({ session }: { session: Session }) {
     <Sheet className="p-5" aria-label="How numbers are said">
       <h2 className="text-head">How numbers are said</h2>
       <p className="mt-1 text-body">
-        So a shifted recipe reads: <strong>{LINE[manner.amounts] ?? LINE[""]}</strong>. Spoons and your own glass stay as they are.
+        So a shifted recipe reads: <strong>{LINE[manner.amounts] ?? LINE[""]}</strong>. Spoons and your own glass stay
+        as they are.
       </p>
       <OneOf label="Amounts" of={AMOUNTS} now={manner.amounts} set={(amounts) => void set({ amounts })} />
       <OneOf label="Heat" of={HEAT} now={manner.heat} set={(heat) => void set({ heat })} />

@@ -11,7 +11,17 @@ import { Measure } from "./Measure";
 
 const SESSION = { signed_in: true, measure_name: "glass", measure_ml: 240, cup_ml: 237 } as unknown as Session;
 const recipe = (id: number, title: string, side = false) => ({ id, title, side, version: 1 });
-const shift = (id: number, recipe_id: number | null, name: string) => ({ id, recipe_id, title: `Dish ${id}, in ${name}`, name, grain: "quinoa", pour_said: "420 ml", cook_min: 15, total_min: 35, created: "2026-11-20T10:00:00Z" });
+const shift = (id: number, recipe_id: number | null, name: string) => ({
+  id,
+  recipe_id,
+  title: `Dish ${id}, in ${name}`,
+  name,
+  grain: "quinoa",
+  pour_said: "420 ml",
+  cook_min: 15,
+  total_min: 35,
+  created: "2026-11-20T10:00:00Z",
+});
 
 let asked: Asked[];
 beforeEach(() => {
@@ -25,7 +35,12 @@ beforeEach(() => {
     "GET /api/tonight": { version: 1, plan: null },
     "PUT /api/tonight": { version: 2 },
     "PUT /api/household/measure": (body: { measure_name: string; measure_ml: number }) =>
-      body.measure_ml > 2000 ? { status: 422, trouble: { code: "measure_ml", where: "measure_ml", text: "Your measure holds between 20 and 2,000 ml." } } : { ...SESSION, ...body },
+      body.measure_ml > 2000
+        ? {
+            status: 422,
+            trouble: { code: "measure_ml", where: "measure_ml", text: "Your measure holds between 20 and 2,000 ml." },
+          }
+        : { ...SESSION, ...body },
   });
 });
 afterEach(async () => {
@@ -49,7 +64,12 @@ it("opens a recipe as it was written, and plans one that is cooked beside", asyn
   expect(draft.get()).toMatchObject({ text: "Saffron pan\n300 g rice", recipeId: 1 });
   await userEvent.click(screen.getByRole("button", { name: "Plan it" }));
   await waitFor(() => expect(here()).toBe("/plan"));
-  await waitFor(() => expect(changes(asked).at(-1)).toMatchObject({ do: "PUT /api/tonight", body: { version: 1, plan: { dishes: [{ key: "r2" }] } } }));
+  await waitFor(() =>
+    expect(changes(asked).at(-1)).toMatchObject({
+      do: "PUT /api/tonight",
+      body: { version: 1, plan: { dishes: [{ key: "r2" }] } },
+    }),
+  );
 });
 
 it("throws a recipe away out of sight, and tells the server later", async () => {
@@ -63,7 +83,12 @@ it("throws a recipe away out of sight, and tells the server later", async () => 
 
 it("looks for a dish by a part of its name once there are many", async () => {
   vi.unstubAllGlobals();
-  serve({ "GET /api/session": SESSION, "GET /api/recipes": Array.from({ length: 13 }, (_, n) => recipe(n + 1, n === 4 ? "Stuffed peppers" : `Pot ${n}`)), "GET /api/shifts": [], "GET /api/grains": [] });
+  serve({
+    "GET /api/session": SESSION,
+    "GET /api/recipes": Array.from({ length: 13 }, (_, n) => recipe(n + 1, n === 4 ? "Stuffed peppers" : `Pot ${n}`)),
+    "GET /api/shifts": [],
+    "GET /api/grains": [],
+  });
   show(<Kept />);
   const find = await screen.findByRole("searchbox", { name: "Find" });
   await userEvent.type(find, " PEPPER");
@@ -83,7 +108,9 @@ it("says what to do first where nothing is kept", async () => {
 it("keeps the household's own measure, and says in place what no number is", async () => {
   show(<Measure session={SESSION} />);
   await userEvent.click(screen.getByRole("button", { name: /My glass holds/ }));
-  const [name, holds, cup] = ["What do you measure with?", "It holds, in ml", /A recipe’s cup holds/].map((label) => screen.getByRole("textbox", { name: label }));
+  const [name, holds, cup] = ["What do you measure with?", "It holds, in ml", /A recipe’s cup holds/].map((label) =>
+    screen.getByRole("textbox", { name: label }),
+  );
   const put = async (field: HTMLElement | undefined, text: string) => {
     if (!field) throw new Error("no field");
     await userEvent.clear(field);
@@ -104,6 +131,8 @@ it("keeps the household's own measure, and says in place what no number is", asy
   await put(holds, "212,5");
   await put(name, "mug");
   await save();
-  await waitFor(() => expect(changes(asked).at(-1)?.body).toEqual({ measure_name: "mug", measure_ml: 212.5, cup_ml: 250 }));
+  await waitFor(() =>
+    expect(changes(asked).at(-1)?.body).toEqual({ measure_name: "mug", measure_ml: 212.5, cup_ml: 250 }),
+  );
   await waitFor(() => expect(screen.queryByText(/between 20 and 2,000/)).toBeNull());
 });

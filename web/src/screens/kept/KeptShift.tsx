@@ -36,7 +36,9 @@ function Shown({ kept }: { kept: Kept }) {
   const now = useNow();
   const lessons = useLessons();
   const go = useNavigate();
-  const drop = useChange("recipes", () => answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } }, keepalive: true })));
+  const drop = useChange("recipes", () =>
+    answer(api.DELETE("/api/shifts/{shift_id}", { params: { path: { shift_id: kept.id } }, keepalive: true })),
+  );
   const pot = kept.result.pots[0];
   const family = grains.data?.find((g) => g.slug === kept.grain)?.family;
   const again = () => {
@@ -46,7 +48,11 @@ function Shown({ kept }: { kept: Kept }) {
     choiceStore.set({ ...FIRST_CHOICE, ...kept.choice, ...pot, factors: null });
     go("/bench");
   };
-  const taught = lessons.data?.held.some((h) => h.decided > kept.created && (h.kind === "pot" || h.kind === "liking" || h.kind.endsWith("bag") || h.subject === kept.grain));
+  const taught = lessons.data?.held.some(
+    (h) =>
+      h.decided > kept.created &&
+      (h.kind === "pot" || h.kind === "liking" || h.kind.endsWith("bag") || h.subject === kept.grain),
+  );
   if (!pot) return null;
   return (
     <div className="pt-5">
@@ -55,12 +61,21 @@ function Shown({ kept }: { kept: Kept }) {
         <p className="mr-auto text-small text-soft">
           Kept {dated(new Date(kept.created), { day: "numeric", month: "long", year: "numeric" })}
           {taught && ". Your pots have taught something since: open it on the bench to see what."}
-          {!taught && kept.engine !== kept.engine_now && ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
+          {!taught &&
+            kept.engine !== kept.engine_now &&
+            ". The reckoning has been improved since: open it on the bench to see today’s numbers."}
         </p>
         <Button onClick={again}>
           <RotateCcw size={16} aria-hidden /> Back on the bench
         </Button>
-        <Button kind="main" data-go onClick={() => { void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] })); go("/plan"); }}>
+        <Button
+          kind="main"
+          data-go
+          onClick={() => {
+            void tonight.change((d) => ({ ...d, ids: [...new Set([...d.ids, String(kept.id)])] }));
+            go("/plan");
+          }}
+        >
           <CalendarClock size={17} aria-hidden /> Plan it
         </Button>
         <a className={keyLook()} href={`/api/shifts/${kept.id}/print`} target="_blank" rel="noreferrer">
@@ -91,11 +106,17 @@ function Shown({ kept }: { kept: Kept }) {
         </button>
       </div>
       <div className="grid items-start gap-5 min-[62.5rem]:grid-cols-[404px_minmax(0,1fr)] min-[62.5rem]:gap-0">
-        <section aria-label="The jug" className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[62.5rem]:sticky min-[62.5rem]:top-4">
+        <section
+          aria-label="The jug"
+          className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[62.5rem]:sticky min-[62.5rem]:top-4"
+        >
           <Poster pot={pot} />
           <Jug pot={pot} family={family} />
         </section>
-        <Sheet className="p-5 min-[62.5rem]:mt-7 min-[62.5rem]:rounded-l-none min-[62.5rem]:border-l-0 min-[62.5rem]:p-8" aria-label="The recipe">
+        <Sheet
+          className="p-5 min-[62.5rem]:mt-7 min-[62.5rem]:rounded-l-none min-[62.5rem]:border-l-0 min-[62.5rem]:p-8"
+          aria-label="The recipe"
+        >
           <After shift={kept.result} />
           <div className="mt-5">
             <Strip shift={kept.result} now={now} family={family} />

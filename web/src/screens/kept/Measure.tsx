@@ -16,10 +16,25 @@ export function Measure({ session }: { session: Session }) {
   const save = async () => {
     const number = typedNumber(ml);
     const cupMl = typedNumber(cup);
-    if (!Number.isFinite(cupMl)) return setTrouble({ code: "number", where: "cup_ml", text: `“${cup}” is not a number; write how many millilitres a cup holds.` });
-    if (!Number.isFinite(number)) return setTrouble({ code: "number", where: "measure_ml", text: `“${ml}” is not a number; write how many millilitres it holds.` });
+    if (!Number.isFinite(cupMl))
+      return setTrouble({
+        code: "number",
+        where: "cup_ml",
+        text: `“${cup}” is not a number; write how many millilitres a cup holds.`,
+      });
+    if (!Number.isFinite(number))
+      return setTrouble({
+        code: "number",
+        where: "measure_ml",
+        text: `“${ml}” is not a number; write how many millilitres it holds.`,
+      });
     try {
-      client.setQueryData(["session"], await answer(api.PUT("/api/household/measure", { body: { measure_name: name, measure_ml: number, cup_ml: cupMl } })));
+      client.setQueryData(
+        ["session"],
+        await answer(
+          api.PUT("/api/household/measure", { body: { measure_name: name, measure_ml: number, cup_ml: cupMl } }),
+        ),
+      );
       // plan, table of grains and notebook say their amounts in it too
       await allChanged(client);
       setTrouble(null);

@@ -32,7 +32,9 @@ export function BoilOff() {
   if (kitchen.data && !pot)
     return (
       <div className="pt-10">
-        <Wrong trouble={{ code: "missing", where: "", text: "That pot is not in your kitchen: go back and choose one." }} />
+        <Wrong
+          trouble={{ code: "missing", where: "", text: "That pot is not in your kitchen: go back and choose one." }}
+        />
         <Link to="/kitchen" className={`mt-4 ${keyLook()}`}>
           To the kitchen
         </Link>
@@ -64,17 +66,35 @@ function Walk({ pot }: { pot: KitchenPot }) {
 
   const begin = () => {
     const before = typedNumber(t.before);
-    if (!Number.isFinite(before) || before < 300 || before > 20000) return setTrouble({ code: "number", where: "before_ml", text: `“${t.before}” will not do: start with 300 ml to 20 litres of water, in millilitres or grams.` });
+    if (!Number.isFinite(before) || before < 300 || before > 20000)
+      return setTrouble({
+        code: "number",
+        where: "before_ml",
+        text: `“${t.before}” will not do: start with 300 ml to 20 litres of water, in millilitres or grams.`,
+      });
     wakeAudio();
     setTrouble(null);
     set({ ...t, boiled: Date.now() });
   };
   const ask = async (keep: boolean) => {
     const after = typedNumber(t.after);
-    if (t.after.trim() === "" || !Number.isFinite(after)) return setTrouble({ code: "number", where: "after_ml", text: `“${t.after}” is no amount; weigh or measure what is left and write millilitres or grams.` });
+    if (t.after.trim() === "" || !Number.isFinite(after))
+      return setTrouble({
+        code: "number",
+        where: "after_ml",
+        text: `“${t.after}” is no amount; weigh or measure what is left and write millilitres or grams.`,
+      });
     try {
-      const body = { before_ml: typedNumber(t.before), after_ml: after, minutes: t.took ?? WANTED, lid: t.lid as "ordinary", keep };
-      setFound(await answer(api.POST("/api/kitchen/pots/{pot_id}/boil-off", { params: { path: { pot_id: pot.id } }, body })));
+      const body = {
+        before_ml: typedNumber(t.before),
+        after_ml: after,
+        minutes: t.took ?? WANTED,
+        lid: t.lid as "ordinary",
+        keep,
+      };
+      setFound(
+        await answer(api.POST("/api/kitchen/pots/{pot_id}/boil-off", { params: { path: { pot_id: pot.id } }, body })),
+      );
       setTrouble(null);
       if (!keep) return;
       void changed(client, "kitchen");
@@ -98,14 +118,26 @@ function Walk({ pot }: { pot: KitchenPot }) {
       {step === 1 && (
         <>
           <h1 className="mt-1 text-show">Water in</h1>
-          <p className="mt-2 text-lead">Weigh or measure about a litre into the pot. Bring it to the boil, heat down until it only simmers, lid on as you would for grain.</p>
+          <p className="mt-2 text-lead">
+            Weigh or measure about a litre into the pot. Bring it to the boil, heat down until it only simmers, lid on
+            as you would for grain.
+          </p>
           <label className="mt-4 block text-body font-semibold">
             So much water, ml or g
-            <input value={t.before} inputMode="decimal" onChange={(e) => set({ ...t, before: e.target.value })} className={`${big} mt-1`} />
+            <input
+              value={t.before}
+              inputMode="decimal"
+              onChange={(e) => set({ ...t, before: e.target.value })}
+              className={`${big} mt-1`}
+            />
           </label>
           <label className="mt-3 block text-body font-semibold">
             Under
-            <select value={t.lid} onChange={(e) => set({ ...t, lid: e.target.value })} className="mt-1 block min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-lead font-normal">
+            <select
+              value={t.lid}
+              onChange={(e) => set({ ...t, lid: e.target.value })}
+              className="mt-1 block min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-lead font-normal"
+            >
               {Object.entries(LID_WORDS).map(([l, word]) => (
                 <option key={l} value={l}>
                   {word}
@@ -125,8 +157,17 @@ function Walk({ pot }: { pot: KitchenPot }) {
           <p className="poster mt-5 text-stove" role="timer" aria-label={`${Math.ceil(WANTED - passed)} minutes left`}>
             {rung ? left(passed) : left(WANTED - passed)}
           </p>
-          <p className="mt-4 text-lead">{rung ? "That is ten minutes and a little. Take it off now; the lid stays on until it has stopped." : "Do not lift the lid. You may do something else: the time is kept, even if this page is closed."}</p>
-          <Button kind={rung ? "main" : "plain"} className="mt-5 min-h-[76px] w-full text-head" disabled={passed < 5} onClick={() => set({ ...t, took: Math.round(passed * 100) / 100 })}>
+          <p className="mt-4 text-lead">
+            {rung
+              ? "That is ten minutes and a little. Take it off now; the lid stays on until it has stopped."
+              : "Do not lift the lid. You may do something else: the time is kept, even if this page is closed."}
+          </p>
+          <Button
+            kind={rung ? "main" : "plain"}
+            className="mt-5 min-h-[76px] w-full text-head"
+            disabled={passed < 5}
+            onClick={() => set({ ...t, took: Math.round(passed * 100) / 100 })}
+          >
             {passed < 5 ? "Five minutes at the least" : "It is off the heat"}
           </Button>
           <button type="button" className="mt-2 min-h-12 w-full text-body text-soft" onClick={again}>
@@ -137,10 +178,21 @@ function Walk({ pot }: { pot: KitchenPot }) {
       {step === 3 && (
         <>
           <h1 className="mt-1 text-show">Water out</h1>
-          <p className="mt-2 text-lead">Weigh or measure what is left, with the drops from the lid. It simmered {Math.round((t.took ?? 0) * 10) / 10} minutes.</p>
+          <p className="mt-2 text-lead">
+            Weigh or measure what is left, with the drops from the lid. It simmered{" "}
+            {Math.round((t.took ?? 0) * 10) / 10} minutes.
+          </p>
           <label className="mt-4 block text-body font-semibold">
             Left, ml or g
-            <input value={t.after} inputMode="decimal" onChange={(e) => { set({ ...t, after: e.target.value }); setFound(null); }} className={`${big} mt-1`} />
+            <input
+              value={t.after}
+              inputMode="decimal"
+              onChange={(e) => {
+                set({ ...t, after: e.target.value });
+                setFound(null);
+              }}
+              className={`${big} mt-1`}
+            />
           </label>
           <Wrong trouble={trouble} className="mt-3" />
           {!found && (
@@ -167,12 +219,24 @@ function Result({ found }: { found: Found }) {
   const most = Math.max(found.rate, found.usual);
   return (
     <div className="mt-5" role="status">
-      {([["this pot", found.rate, "var(--water)"], ["usual", found.usual, "var(--line)"]] as const).map(([word, rate, fill]) => (
+      {(
+        [
+          ["this pot", found.rate, "var(--water)"],
+          ["usual", found.usual, "var(--line)"],
+        ] as const
+      ).map(([word, rate, fill]) => (
         <div key={word} className="mb-2 grid grid-cols-[84px_1fr] items-center gap-3 text-body">
           <span>{word}</span>
           <svg viewBox="0 0 400 40" className="block w-full" aria-hidden="true">
             <rect width={(rate / most) * 300} height="40" rx="8" fill={fill} />
-            <text x={(rate / most) * 300 + 10} y="28" fontSize="24" fontWeight="700" fill="var(--ink)" className="figures">
+            <text
+              x={(rate / most) * 300 + 10}
+              y="28"
+              fontSize="24"
+              fontWeight="700"
+              fill="var(--ink)"
+              className="figures"
+            >
               {rate.toFixed(1)}
             </text>
           </svg>

@@ -11,7 +11,10 @@ beforeEach(() => {
   vi.stubGlobal("fetch", async (r: Request) => {
     const body: unknown = r.method === "POST" ? await r.json() : null;
     sent.push({ method: r.method, path: new URL(r.url).pathname, body });
-    return new Response(JSON.stringify({ id: 8, name: "oven probe", kind: "probe", key: "k-e-y" }), { status: r.method === "POST" ? 201 : 200, headers: { "Content-Type": "application/json" } });
+    return new Response(JSON.stringify({ id: 8, name: "oven probe", kind: "probe", key: "k-e-y" }), {
+      status: r.method === "POST" ? 201 : 200,
+      headers: { "Content-Type": "application/json" },
+    });
   });
 });
 afterEach(async () => {
@@ -20,7 +23,11 @@ afterEach(async () => {
 });
 function Undo() {
   const told = useTold();
-  return <button type="button" onClick={() => told?.undo?.()}>Undo</button>;
+  return (
+    <button type="button" onClick={() => told?.undo?.()}>
+      Undo
+    </button>
+  );
 }
 const show = () =>
   render(
@@ -36,7 +43,11 @@ it("a probe is added by touch, and its key is shown once", async () => {
   await userEvent.click(screen.getByRole("radio", { name: "a probe" }));
   await userEvent.click(screen.getByRole("button", { name: "Add it" }));
   expect(await screen.findByText("k-e-y")).toBeVisible();
-  expect(sent[0]).toEqual({ method: "POST", path: "/api/kitchen/devices", body: { name: "oven probe", kind: "probe" } });
+  expect(sent[0]).toEqual({
+    method: "POST",
+    path: "/api/kitchen/devices",
+    body: { name: "oven probe", kind: "probe" },
+  });
   expect(screen.getByRole("textbox")).toHaveValue("");
 });
 

@@ -4,7 +4,12 @@ import { noNumber, Value } from "./Value";
 import type { Put } from "./change";
 
 // what reaches a pot, W
-const USUAL: [string, number][] = [["small", 800], ["ordinary", 1200], ["strong", 1800], ["very strong", 2600]];
+const USUAL: [string, number][] = [
+  ["small", 800],
+  ["ordinary", 1200],
+  ["strong", 1800],
+  ["very strong", 2600],
+];
 const MOST = 8;
 /** A burner to scale: its area goes with its strength. */
 export const width = (watts: number): number => Math.round(Math.min(116, Math.max(52, 2.42 * Math.sqrt(watts))));
@@ -28,7 +33,11 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
                 return Number.isFinite(w) ? set(i, w) : noNumber(text, "burners");
               }}
               trigger={
-                <button type="button" style={{ width: width(watts), height: width(watts) }} className="figures grid place-items-center rounded-full border-[3px] border-ink bg-sheet text-body font-bold text-ink shadow-[inset_0_0_0_5px_var(--sheet),inset_0_0_0_6.5px_var(--line)] hover:border-water">
+                <button
+                  type="button"
+                  style={{ width: width(watts), height: width(watts) }}
+                  className="figures grid place-items-center rounded-full border-[3px] border-ink bg-sheet text-body font-bold text-ink shadow-[inset_0_0_0_5px_var(--sheet),inset_0_0_0_6.5px_var(--line)] hover:border-water"
+                >
                   <span>
                     <span className="sr-only">Burner {i + 1}, </span>
                     {Math.round(watts)}
@@ -45,7 +54,12 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
                     </Button>
                   ))}
                   {burners.length > 1 && (
-                    <Button kind="warn" onClick={() => void put({ burners: burners.filter((_, n) => n !== i) }).then((wrong) => !wrong && close())}>
+                    <Button
+                      kind="warn"
+                      onClick={() =>
+                        void put({ burners: burners.filter((_, n) => n !== i) }).then((wrong) => !wrong && close())
+                      }
+                    >
                       There is none here
                     </Button>
                   )}
@@ -56,7 +70,11 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
         ))}
         {burners.length < MOST && (
           <li className="grid h-[122px] place-items-center">
-            <button type="button" onClick={() => void put({ burners: [...burners, burners[burners.length - 1] ?? 1200] })} className="grid h-[76px] w-[76px] place-items-center rounded-full border-2 border-dashed border-soft text-small leading-tight text-soft hover:border-water hover:text-water">
+            <button
+              type="button"
+              onClick={() => void put({ burners: [...burners, burners[burners.length - 1] ?? 1200] })}
+              className="grid h-[76px] w-[76px] place-items-center rounded-full border-2 border-dashed border-soft text-small leading-tight text-soft hover:border-water hover:text-water"
+            >
               one more
             </button>
           </li>
@@ -71,7 +89,13 @@ const SHELVES = 6;
 /** The oven from the front, with a dish on each place. */
 export function Oven({ places, put }: { places: number; put: Put }) {
   const step = (by: number, word: string, sign: string) => (
-    <button type="button" aria-label={word} disabled={places + by < 0 || places + by > SHELVES} onClick={() => void put({ oven_places: places + by })} className="grid h-14 w-14 shrink-0 place-items-center rounded-key border border-line bg-sheet text-head text-ink hover:border-water disabled:opacity-40">
+    <button
+      type="button"
+      aria-label={word}
+      disabled={places + by < 0 || places + by > SHELVES}
+      onClick={() => void put({ oven_places: places + by })}
+      className="grid h-14 w-14 shrink-0 place-items-center rounded-key border border-line bg-sheet text-head text-ink hover:border-water disabled:opacity-40"
+    >
       {sign}
     </button>
   );
@@ -81,7 +105,17 @@ export function Oven({ places, put }: { places: number; put: Put }) {
       <div className="flex items-center gap-3">
         {step(-1, "One dish fewer", "−")}
         <svg viewBox="0 0 180 104" className="min-w-0 flex-1 text-ink" aria-hidden="true">
-          <rect x="2" y="2" width="176" height="100" rx="9" fill="var(--quiet)" stroke="currentColor" strokeWidth="3" strokeDasharray={places ? undefined : "6 5"} />
+          <rect
+            x="2"
+            y="2"
+            width="176"
+            height="100"
+            rx="9"
+            fill="var(--quiet)"
+            stroke="currentColor"
+            strokeWidth="3"
+            strokeDasharray={places ? undefined : "6 5"}
+          />
           <path d="M40 13h100" stroke="currentColor" strokeWidth="4" strokeLinecap="round" />
           <rect x="14" y="24" width="152" height="68" rx="6" fill="var(--sheet)" stroke="var(--line)" strokeWidth="2" />
           {Array.from({ length: places }, (_, i) => {

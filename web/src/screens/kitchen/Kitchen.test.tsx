@@ -7,8 +7,22 @@ import { setManner } from "../../job/manner";
 import { Kitchen } from "./Kitchen";
 
 const FIRST: KitchenData = {
-  burners: [1200, 1800], oven_places: 2, rice_cooker: false, pressure_cooker: false, electric_pressure: false, slow_cooker: false, microwave_w: null, whistle_min: 2.5, altitude_m: 0, room_c: 20, jar_ml: 400,
-  time_zone: "UTC", said: true, took: [], pots: [], devices: [],
+  burners: [1200, 1800],
+  oven_places: 2,
+  rice_cooker: false,
+  pressure_cooker: false,
+  electric_pressure: false,
+  slow_cooker: false,
+  microwave_w: null,
+  whistle_min: 2.5,
+  altitude_m: 0,
+  room_c: 20,
+  jar_ml: 400,
+  time_zone: "UTC",
+  said: true,
+  took: [],
+  pots: [],
+  devices: [],
 };
 let kitchen: KitchenData;
 let bodies: Partial<KitchenData>[] = [];
@@ -19,7 +33,15 @@ beforeEach(() => {
     const headers = { "Content-Type": "application/json" };
     if (r.method === "PUT") {
       const body = (await r.json()) as KitchenData;
-      if (body.burners.some((w) => w > 6000)) return new Response(JSON.stringify({ code: "burner_w", where: "burner_w", text: "A burner gives 200 to 6,000 W; give a number in between." }), { status: 422, headers });
+      if (body.burners.some((w) => w > 6000))
+        return new Response(
+          JSON.stringify({
+            code: "burner_w",
+            where: "burner_w",
+            text: "A burner gives 200 to 6,000 W; give a number in between.",
+          }),
+          { status: 422, headers },
+        );
       bodies.push(body);
       kitchen = { ...kitchen, ...body };
     }
@@ -41,7 +63,14 @@ it("keeps every touch at once, each with those before it", async () => {
   await touch("Rice cooker");
   await touch("Slow cooker");
   await touch("One dish fewer");
-  await waitFor(() => expect(bodies.at(-1)).toMatchObject({ rice_cooker: true, slow_cooker: true, oven_places: 1, burners: [1200, 1800] }));
+  await waitFor(() =>
+    expect(bodies.at(-1)).toMatchObject({
+      rice_cooker: true,
+      slow_cooker: true,
+      oven_places: 1,
+      burners: [1200, 1800],
+    }),
+  );
   expect(screen.getByRole("button", { name: "Rice cooker" })).toHaveAttribute("aria-pressed", "true");
   await touch("Microwave");
   await waitFor(() => expect(bodies.at(-1)?.microwave_w).toBe(800));

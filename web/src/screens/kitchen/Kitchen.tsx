@@ -29,7 +29,9 @@ export function Kitchen() {
         <div className="mr-auto">
           <h1 className="text-title">Kitchen</h1>
           <p role="status" className="mt-1 min-h-6 text-soft">
-            {saved ? "Bench and plan reckon with it from now on." : !k.said && "Until you say otherwise I reckon with a 20 cm pot on two burners at sea level."}
+            {saved
+              ? "Bench and plan reckon with it from now on."
+              : !k.said && "Until you say otherwise I reckon with a 20 cm pot on two burners at sea level."}
           </p>
         </div>
         {session.data && <Measure session={session.data} />}
@@ -39,9 +41,22 @@ export function Kitchen() {
       </div>
       <Sheet className="mt-3 px-5 pb-4 pt-5" aria-label="Pots">
         {pots.length === 0 ? (
-          <p className="py-6 text-center text-soft">No pot yet. Measure one across the inside and add it: the water that boils off depends on it.</p>
+          <p className="py-6 text-center text-soft">
+            No pot yet. Measure one across the inside and add it: the water that boils off depends on it.
+          </p>
         ) : (
-          <Shelf pots={pots} pick={(p) => setForm({ id: p.id, name: p.name, diameter_cm: decimal(p.diameter_cm), litres: p.litres == null ? "" : decimal(p.litres), lid: p.lid })} />
+          <Shelf
+            pots={pots}
+            pick={(p) =>
+              setForm({
+                id: p.id,
+                name: p.name,
+                diameter_cm: decimal(p.diameter_cm),
+                litres: p.litres == null ? "" : decimal(p.litres),
+                lid: p.lid,
+              })
+            }
+          />
         )}
       </Sheet>
       <div className="mt-4 grid items-start gap-4 min-[56.25rem]:grid-cols-[minmax(0,340px)_minmax(0,1fr)]">

@@ -22,7 +22,8 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           }}
           trigger={
             <button type="button" className={big}>
-              <span className="poster text-show">{Math.round(k.altitude_m)}</span> <span className="text-body font-semibold">m above the sea</span>
+              <span className="poster text-show">{Math.round(k.altitude_m)}</span>{" "}
+              <span className="text-body font-semibold">m above the sea</span>
             </button>
           }
         />
@@ -37,7 +38,8 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           }}
           trigger={
             <button type="button" className={big}>
-              <span className="poster text-show">{Math.round(shownHeat(k.room_c))}</span> <span className="text-body font-semibold">{heatUnit()} warm</span>
+              <span className="poster text-show">{Math.round(shownHeat(k.room_c))}</span>{" "}
+              <span className="text-body font-semibold">{heatUnit()} warm</span>
             </button>
           }
         />

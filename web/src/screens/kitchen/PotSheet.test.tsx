@@ -12,7 +12,10 @@ function Held({ first }: { first: PotForm }) {
   return now ? <PotSheet form={now} set={set} /> : <p>closed</p>;
 }
 beforeEach(() => {
-  const kept = ({ name }: { name: string }) => (name.trim() ? { id: 4 } : { status: 422, trouble: { code: "name", where: "name", text: "Give the pot a short name." } });
+  const kept = ({ name }: { name: string }) =>
+    name.trim()
+      ? { id: 4 }
+      : { status: 422, trouble: { code: "name", where: "name", text: "Give the pot a short name." } };
   asked = serve({ "POST /api/kitchen/pots": kept, "PUT /api/kitchen/pots/4": kept });
 });
 afterEach(async () => {
@@ -43,7 +46,10 @@ it("adds a pot by what was measured, and says at each field what is no measure",
   await userEvent.selectOptions(screen.getByRole("combobox", { name: "Its lid" }), "tight");
   await add();
   expect(await screen.findByText("closed")).toBeInTheDocument();
-  expect(changes(asked).at(-1)).toEqual({ do: "POST /api/kitchen/pots", body: { name: "the wide one", diameter_cm: 22.5, litres: null, lid: "tight" } });
+  expect(changes(asked).at(-1)).toEqual({
+    do: "POST /api/kitchen/pots",
+    body: { name: "the wide one", diameter_cm: 22.5, litres: null, lid: "tight" },
+  });
 });
 
 it("changes a pot that is there, and takes it away when the offer is over", async () => {
@@ -51,7 +57,11 @@ it("changes a pot that is there, and takes it away when the offer is over", asyn
   await userEvent.clear(box("It holds"));
   await userEvent.type(box("It holds"), "2.8");
   await userEvent.click(screen.getByRole("button", { name: "Change it" }));
-  await waitFor(() => expect(changes(asked)).toEqual([{ do: "PUT /api/kitchen/pots/4", body: { name: "the blue one", diameter_cm: 20, litres: 2.8, lid: "ordinary" } }]));
+  await waitFor(() =>
+    expect(changes(asked)).toEqual([
+      { do: "PUT /api/kitchen/pots/4", body: { name: "the blue one", diameter_cm: 20, litres: 2.8, lid: "ordinary" } },
+    ]),
+  );
 });
 
 it("takes a pot away out of sight, and tells the server later", async () => {

@@ -19,11 +19,25 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
   const save = async () => {
     const diameter_cm = typedNumber(form.diameter_cm);
     const litres = form.litres.trim() === "" ? null : typedNumber(form.litres);
-    if (form.diameter_cm.trim() === "" || !Number.isFinite(diameter_cm)) return setTrouble({ code: "number", where: "pot_cm", text: `“${form.diameter_cm}” is no width; measure across the inside and write centimetres, such as 20.` });
-    if (litres !== null && !Number.isFinite(litres)) return setTrouble({ code: "number", where: "pot_l", text: `“${form.litres}” is no volume; write litres, such as 3.5, or leave it empty.` });
+    if (form.diameter_cm.trim() === "" || !Number.isFinite(diameter_cm))
+      return setTrouble({
+        code: "number",
+        where: "pot_cm",
+        text: `“${form.diameter_cm}” is no width; measure across the inside and write centimetres, such as 20.`,
+      });
+    if (litres !== null && !Number.isFinite(litres))
+      return setTrouble({
+        code: "number",
+        where: "pot_l",
+        text: `“${form.litres}” is no volume; write litres, such as 3.5, or leave it empty.`,
+      });
     const body = { name: form.name, diameter_cm, litres, lid: form.lid };
     try {
-      await answer(form.id === null ? api.POST("/api/kitchen/pots", { body }) : api.PUT("/api/kitchen/pots/{pot_id}", { params: { path: { pot_id: form.id } }, body }));
+      await answer(
+        form.id === null
+          ? api.POST("/api/kitchen/pots", { body })
+          : api.PUT("/api/kitchen/pots/{pot_id}", { params: { path: { pot_id: form.id } }, body }),
+      );
       await changed();
       set(null);
     } catch (fault) {
@@ -31,7 +45,11 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
     }
   };
   const drop = (pot_id: number) => {
-    throwAway(`pot/${pot_id}`, `${form.name}: taken away.`, () => answer(api.DELETE("/api/kitchen/pots/{pot_id}", { params: { path: { pot_id } }, keepalive: true })).finally(changed));
+    throwAway(`pot/${pot_id}`, `${form.name}: taken away.`, () =>
+      answer(api.DELETE("/api/kitchen/pots/{pot_id}", { params: { path: { pot_id } }, keepalive: true })).finally(
+        changed,
+      ),
+    );
     set(null);
   };
   const at = (where: string) => (trouble?.where === where ? <Wrong trouble={trouble} className="mt-1" /> : null);
@@ -40,22 +58,42 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
       <div className="grid gap-3 text-small font-semibold min-[32.5rem]:grid-cols-2">
         <label className="block">
           What you call it
-          <input value={form.name} onChange={(e) => set({ ...form, name: e.target.value })} placeholder="the blue one" className={`${input} mt-1 w-full`} />
+          <input
+            value={form.name}
+            onChange={(e) => set({ ...form, name: e.target.value })}
+            placeholder="the blue one"
+            className={`${input} mt-1 w-full`}
+          />
           {at("name")}
         </label>
         <label className="block">
           Across the inside, cm
-          <input value={form.diameter_cm} inputMode="decimal" onChange={(e) => set({ ...form, diameter_cm: e.target.value })} className={`${input} mt-1 w-full`} />
+          <input
+            value={form.diameter_cm}
+            inputMode="decimal"
+            onChange={(e) => set({ ...form, diameter_cm: e.target.value })}
+            className={`${input} mt-1 w-full`}
+          />
           {at("pot_cm")}
         </label>
         <label className="block">
           It holds, litres
-          <input value={form.litres} inputMode="decimal" onChange={(e) => set({ ...form, litres: e.target.value })} placeholder="if you know" className={`${input} mt-1 w-full`} />
+          <input
+            value={form.litres}
+            inputMode="decimal"
+            onChange={(e) => set({ ...form, litres: e.target.value })}
+            placeholder="if you know"
+            className={`${input} mt-1 w-full`}
+          />
           {at("pot_l")}
         </label>
         <label className="block">
           Its lid
-          <select value={form.lid} onChange={(e) => set({ ...form, lid: e.target.value as PotForm["lid"] })} className={`${input} mt-1 w-full`}>
+          <select
+            value={form.lid}
+            onChange={(e) => set({ ...form, lid: e.target.value as PotForm["lid"] })}
+            className={`${input} mt-1 w-full`}
+          >
             {(["ordinary", "tight", "sealed", "ajar"] as const).map((l) => (
               <option key={l} value={l}>
                 {LID_WORDS[l]}

@@ -6,8 +6,22 @@ import { Route } from "../../ui/route";
 import { changes, here, serve, show, type Asked } from "../../test-kit";
 import { BoilOff } from "./BoilOff";
 
-const BLUE = { id: 2, name: "the blue one", diameter_cm: 22, litres: 3, lid: "tight", boil_off: 1, test: null } as unknown as KitchenPot;
-const FOUND = { rate: 9.5, usual: 7.6, factor: 1.25, said: "It loses a quarter more than usual.", problems: [] } as unknown as Found;
+const BLUE = {
+  id: 2,
+  name: "the blue one",
+  diameter_cm: 22,
+  litres: 3,
+  lid: "tight",
+  boil_off: 1,
+  test: null,
+} as unknown as KitchenPot;
+const FOUND = {
+  rate: 9.5,
+  usual: 7.6,
+  factor: 1.25,
+  said: "It loses a quarter more than usual.",
+  problems: [],
+} as unknown as Found;
 let asked: Asked[];
 beforeEach(() => {
   vi.useFakeTimers({ shouldAdvanceTime: true });
@@ -17,7 +31,12 @@ beforeEach(() => {
   asked = serve({
     "GET /api/kitchen": { pots: [BLUE], burners: [1200], said: true },
     "POST /api/kitchen/pots/2/boil-off": ({ after_ml }: { after_ml: number }) =>
-      after_ml > 1000 ? { status: 422, trouble: { code: "after_ml", where: "after_ml", text: "More is left than went in: weigh it again." } } : FOUND,
+      after_ml > 1000
+        ? {
+            status: 422,
+            trouble: { code: "after_ml", where: "after_ml", text: "More is left than went in: weigh it again." },
+          }
+        : FOUND,
   });
   show(
     <Route path="/kitchen/pots/:id/test">
@@ -30,7 +49,8 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 const user = () => userEvent.setup({ advanceTimers: (ms) => vi.advanceTimersByTime(ms) });
-const put = (name: RegExp | string, value: string) => fireEvent.change(screen.getByRole("textbox", { name }), { target: { value } });
+const put = (name: RegExp | string, value: string) =>
+  fireEvent.change(screen.getByRole("textbox", { name }), { target: { value } });
 const later = (minutes: number) => act(() => vi.advanceTimersByTimeAsync(minutes * 60_000));
 
 it("walks from water in to water out by the clock, and reckons with what it finds", async () => {

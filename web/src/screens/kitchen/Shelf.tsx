@@ -3,7 +3,8 @@ import { LID_WORDS } from "./lids";
 import { decimal } from "../../job/manner";
 
 /** Litres of a pot of which only the width is known: its height is then six tenths of that. */
-const height = (p: KitchenPot) => (p.litres ? (p.litres * 1000) / (Math.PI * (p.diameter_cm / 2) ** 2) : 0.6 * p.diameter_cm);
+const height = (p: KitchenPot) =>
+  p.litres ? (p.litres * 1000) / (Math.PI * (p.diameter_cm / 2) ** 2) : 0.6 * p.diameter_cm;
 
 /** The pots to scale on one shelf; touch one to change or test it. */
 export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenPot) => void }) {
@@ -17,12 +18,39 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
         const factor = p.boil_off;
         return (
           <li key={p.id}>
-            <button type="button" onClick={() => pick(p)} className="rounded-key px-2 pb-2 text-left text-ink hover:text-water">
-              <svg width={w + 34} height={tall * scale} viewBox={`${-17 - w / 2} ${-tall * scale} ${w + 34} ${tall * scale}`} aria-hidden="true" className="max-w-full">
+            <button
+              type="button"
+              onClick={() => pick(p)}
+              className="rounded-key px-2 pb-2 text-left text-ink hover:text-water"
+            >
+              <svg
+                width={w + 34}
+                height={tall * scale}
+                viewBox={`${-17 - w / 2} ${-tall * scale} ${w + 34} ${tall * scale}`}
+                aria-hidden="true"
+                className="max-w-full"
+              >
                 <Lid lid={p.lid} w={w} y={-h} />
-                <path d={`M${-w / 2} ${-h}V-6Q${-w / 2} 0 ${-w / 2 + 8} 0H${w / 2 - 8}Q${w / 2} 0 ${w / 2} -6V${-h}`} fill="var(--quiet)" stroke="currentColor" strokeWidth="2.5" />
-                <path d={`M${-w / 2} ${-h * 0.72}h-13M${w / 2} ${-h * 0.72}h13`} stroke="currentColor" strokeWidth="5" strokeLinecap="round" />
-                <text y={-h / 2 + 7} textAnchor="middle" fontSize="21" fontWeight="700" fill="currentColor" className="figures">
+                <path
+                  d={`M${-w / 2} ${-h}V-6Q${-w / 2} 0 ${-w / 2 + 8} 0H${w / 2 - 8}Q${w / 2} 0 ${w / 2} -6V${-h}`}
+                  fill="var(--quiet)"
+                  stroke="currentColor"
+                  strokeWidth="2.5"
+                />
+                <path
+                  d={`M${-w / 2} ${-h * 0.72}h-13M${w / 2} ${-h * 0.72}h13`}
+                  stroke="currentColor"
+                  strokeWidth="5"
+                  strokeLinecap="round"
+                />
+                <text
+                  y={-h / 2 + 7}
+                  textAnchor="middle"
+                  fontSize="21"
+                  fontWeight="700"
+                  fill="currentColor"
+                  className="figures"
+                >
                   {p.diameter_cm}
                 </text>
               </svg>
@@ -32,7 +60,9 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
                 {LID_WORDS[p.lid ?? "ordinary"]}
               </span>
               <span className="block text-small text-soft">
-                {p.test ? `boils off ${factor >= 1 ? Math.round((factor - 1) * 100) : Math.round((1 - factor) * 100)} % ${factor >= 1 ? "more" : "less"} than usual` : "boil-off not tested"}
+                {p.test
+                  ? `boils off ${factor >= 1 ? Math.round((factor - 1) * 100) : Math.round((1 - factor) * 100)} % ${factor >= 1 ? "more" : "less"} than usual`
+                  : "boil-off not tested"}
               </span>
             </button>
           </li>
@@ -45,7 +75,12 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
 function Lid({ lid, w, y }: { lid?: string; w: number; y: number }) {
   const dome = (dy: number, tilt = 0) => (
     <g transform={`rotate(${tilt} 0 ${y})`}>
-      <path d={`M${-w / 2 - 4} ${y - 2 - dy}Q0 ${y - 24 - dy} ${w / 2 + 4} ${y - 2 - dy}Z`} fill="var(--sheet)" stroke="currentColor" strokeWidth="2.5" />
+      <path
+        d={`M${-w / 2 - 4} ${y - 2 - dy}Q0 ${y - 24 - dy} ${w / 2 + 4} ${y - 2 - dy}Z`}
+        fill="var(--sheet)"
+        stroke="currentColor"
+        strokeWidth="2.5"
+      />
       <circle cx="0" cy={y - 17 - dy} r="4" fill="currentColor" />
     </g>
   );

@@ -24,8 +24,34 @@ export function useKitchenPut(): { put: Put; saved: boolean } {
     if (!was) return null;
     const next = { ...was, ...change };
     client.setQueryData(["kitchen"], next);
-    const { burners, oven_places, rice_cooker, pressure_cooker, electric_pressure, slow_cooker, microwave_w, whistle_min, altitude_m, room_c, jar_ml, time_zone } = next;
-    const body = { burners, oven_places, rice_cooker, pressure_cooker, electric_pressure, slow_cooker, microwave_w, whistle_min, altitude_m, room_c, jar_ml, time_zone };
+    const {
+      burners,
+      oven_places,
+      rice_cooker,
+      pressure_cooker,
+      electric_pressure,
+      slow_cooker,
+      microwave_w,
+      whistle_min,
+      altitude_m,
+      room_c,
+      jar_ml,
+      time_zone,
+    } = next;
+    const body = {
+      burners,
+      oven_places,
+      rice_cooker,
+      pressure_cooker,
+      electric_pressure,
+      slow_cooker,
+      microwave_w,
+      whistle_min,
+      altitude_m,
+      room_c,
+      jar_ml,
+      time_zone,
+    };
     try {
       await answer(api.PUT("/api/kitchen", { body }));
       setSaved(true);

@@ -3,7 +3,15 @@ import { render, screen } from "@testing-library/react";
 import { expect, it, vi } from "vitest";
 import { Dishes } from "./Dishes";
 
-const dish = (id: number, title: string, rank: number) => ({ recipe_id: id, title, minutes: 20, reason: "", needs_g: 100, enough: rank > 100, rank });
+const dish = (id: number, title: string, rank: number) => ({
+  recipe_id: id,
+  title,
+  minutes: 20,
+  reason: "",
+  needs_g: 100,
+  enough: rank > 100,
+  rank,
+});
 
 it("looks through every page of the recipes and puts the best of all on top", async () => {
   const pages = [[dish(1, "good", 100.5), dish(2, "too little left", 0.9)], [dish(3, "best", 100.9)], []];
@@ -11,7 +19,11 @@ it("looks through every page of the recipes and puts the best of all on top", as
   vi.stubGlobal("fetch", (r: Request) => {
     const page = Number(new URL(r.url).searchParams.get("page"));
     asked.push(String(page));
-    return Promise.resolve(new Response(JSON.stringify({ dishes: pages[page - 1], page, pages: 3, of: 70 }), { headers: { "Content-Type": "application/json" } }));
+    return Promise.resolve(
+      new Response(JSON.stringify({ dishes: pages[page - 1], page, pages: 3, of: 70 }), {
+        headers: { "Content-Type": "application/json" },
+      }),
+    );
   });
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>

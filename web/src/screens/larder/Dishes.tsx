@@ -10,7 +10,10 @@ const SHOWN = 10;
 export function Dishes({ bagId, onTake }: { bagId: number; onTake: (recipeId: number) => void }) {
   const found = useInfiniteQuery({
     queryKey: ["larder", "dishes", bagId],
-    queryFn: ({ pageParam }) => answer(api.GET("/api/larder/{bag_id}/dishes", { params: { path: { bag_id: bagId }, query: { page: pageParam } } })),
+    queryFn: ({ pageParam }) =>
+      answer(
+        api.GET("/api/larder/{bag_id}/dishes", { params: { path: { bag_id: bagId }, query: { page: pageParam } } }),
+      ),
     initialPageParam: 1,
     getNextPageParam: (last) => (last.page < last.pages ? last.page + 1 : undefined),
     staleTime: 0,
@@ -28,13 +31,20 @@ export function Dishes({ bagId, onTake }: { bagId: number; onTake: (recipeId: nu
     <>
       <Wrong trouble={asTrouble(error)} className="mt-2" />
       <p role="status" className="mt-2 text-soft">
-        {looking && (last ? `Looked through ${Math.round((last.page / last.pages) * last.of)} of ${last.of} recipes…` : "Looking through your recipes…")}
+        {looking &&
+          (last
+            ? `Looked through ${Math.round((last.page / last.pages) * last.of)} of ${last.of} recipes…`
+            : "Looking through your recipes…")}
         {!looking && last && dishes.length === 0 && "None of your recipes suits it; bring another."}
       </p>
       <ul className="m-0 mt-1 list-none p-0" aria-label="Dishes">
         {dishes.slice(0, SHOWN).map((d) => (
           <li key={d.recipe_id} className="dotted flex flex-wrap items-center gap-x-4 py-1">
-            <button type="button" onClick={() => onTake(d.recipe_id)} className="min-h-11 text-left text-lead font-semibold text-water">
+            <button
+              type="button"
+              onClick={() => onTake(d.recipe_id)}
+              className="min-h-11 text-left text-lead font-semibold text-water"
+            >
               {d.title}
             </button>
             <span className="mr-auto text-soft">{d.reason}</span>

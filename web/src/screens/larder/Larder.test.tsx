@@ -7,27 +7,72 @@ import { changes, here, serve, show, type Asked } from "../../test-kit";
 import { choice, draft } from "../draft";
 import { Larder } from "./Larder";
 
-const bag = (id: number, more: Partial<Bag> = {}): Bag => ({ id, grain: "foxtail-millet", name: "foxtail millet", kind: "bag", grams: 500, full_g: 500, best_before: null, opened: null, label_ratio: null, label_min: null, old: "", label: "", ...more });
+const bag = (id: number, more: Partial<Bag> = {}): Bag => ({
+  id,
+  grain: "foxtail-millet",
+  name: "foxtail millet",
+  kind: "bag",
+  grams: 500,
+  full_g: 500,
+  best_before: null,
+  opened: null,
+  label_ratio: null,
+  label_min: null,
+  old: "",
+  label: "",
+  ...more,
+});
 const leftOver = (id: number, more: Partial<LeftOver> = {}): LeftOver =>
-  ({ id, name: "Saffron pan with peas", grain: "quinoa", portions: 2, served: "2026-11-25T19:00:00Z", place: "table", said: "Into the fridge by 20:30.", over: false, reheat: "Steaming hot throughout.", idea: "", ...more }) as LeftOver;
+  ({
+    id,
+    name: "Saffron pan with peas",
+    grain: "quinoa",
+    portions: 2,
+    served: "2026-11-25T19:00:00Z",
+    place: "table",
+    said: "Into the fridge by 20:30.",
+    over: false,
+    reheat: "Steaming hot throughout.",
+    idea: "",
+    ...more,
+  }) as LeftOver;
 
 let bags: Bag[];
 let left: LeftOver[];
 let asked: Asked[];
 beforeEach(() => {
   window.history.replaceState(null, "", "/larder");
-  bags = [bag(1), bag(2, { grain: "quinoa", name: "quinoa", grams: 180, full_g: 400, opened: "2026-11-01", old: "Old: a little more water." })];
+  bags = [
+    bag(1),
+    bag(2, {
+      grain: "quinoa",
+      name: "quinoa",
+      grams: 180,
+      full_g: 400,
+      opened: "2026-11-01",
+      old: "Old: a little more water.",
+    }),
+  ];
   left = [];
   asked = serve({
     "GET /api/larder": () => bags,
     "GET /api/left": () => ({ left, fridge_days: 1 }),
     "POST /api/larder": ({ line }: { line: string }) => {
-      if (!/\d/.test(line)) return { status: 422, trouble: { code: "amount", where: "line", text: "How much is in it? Write it as 500 g quinoa." } };
+      if (!/\d/.test(line))
+        return {
+          status: 422,
+          trouble: { code: "amount", where: "line", text: "How much is in it? Write it as 500 g quinoa." },
+        };
       bags = [...bags, bag(3, { grain: "barley-pearl", name: "pearl barley" })];
       return bags[2];
     },
     "GET /api/recipes/7": { id: 7, text: "Pilaf\n200 g rice", corrections: [], title: "Pilaf" },
-    "GET /api/larder/2/dishes": { dishes: [{ recipe_id: 7, title: "Pilaf", minutes: 20, reason: "", needs_g: 100, enough: true, rank: 1 }], page: 1, pages: 1, of: 1 },
+    "GET /api/larder/2/dishes": {
+      dishes: [{ recipe_id: 7, title: "Pilaf", minutes: 20, reason: "", needs_g: 100, enough: true, rank: 1 }],
+      page: 1,
+      pages: 1,
+      of: 1,
+    },
     "POST /api/left/5/warm": { text: "Warmed pan\n\n1. Steam it." },
   });
 });
@@ -55,7 +100,8 @@ it("puts a typed jar on the shelf, and keeps what was typed where it cannot", as
 it("draws each jar as full as it is, and says what is old", async () => {
   const { container } = show(<Larder />);
   await screen.findByText("foxtail millet");
-  const level = (n: number) => Number([...container.querySelectorAll("li svg")][n]?.querySelectorAll("rect[rx='5']")[0]?.getAttribute("height"));
+  const level = (n: number) =>
+    Number([...container.querySelectorAll("li svg")][n]?.querySelectorAll("rect[rx='5']")[0]?.getAttribute("height"));
   expect(level(0)).toBeCloseTo(44 + 44 * 0.5 - 22);
   expect(level(1)).toBeCloseTo((44 + 44 * 0.4 - 22) * 0.45);
   expect(screen.getByText("old")).toBeInTheDocument();
@@ -103,23 +149,33 @@ it("brings a dish to the bench with the jar it is made from", async () => {
 });
 
 it("leads what is left over from the table to the fridge, the pot and the end", async () => {
-  left = [leftOver(4), leftOver(5, { place: "fridge", portions: 3 }), leftOver(6, { place: "fridge", over: true, said: "Too old: throw it away." })];
+  left = [
+    leftOver(4),
+    leftOver(5, { place: "fridge", portions: 3 }),
+    leftOver(6, { place: "fridge", over: true, said: "Too old: throw it away." }),
+  ];
   show(<Larder />);
   const section = await screen.findByRole("region", { name: "Left over" });
   const rows = within(section).getAllByRole("listitem");
-  const names = (n: number) => within(rows[n] as HTMLElement).getAllByRole("button").map((b) => b.textContent);
+  const names = (n: number) =>
+    within(rows[n] as HTMLElement)
+      .getAllByRole("button")
+      .map((b) => b.textContent);
   expect(names(0)).toEqual(["It is in the fridge", "Frozen", "All eaten"]);
   expect(names(1)).toEqual(["Warm it tonight", "Frozen", "One eaten", "All eaten"]);
   expect(names(2)).toEqual(["Thrown away"]);
-  const touch = (n: number, name: string) => userEvent.click(within(rows[n] as HTMLElement).getByRole("button", { name }));
+  const touch = (n: number, name: string) =>
+    userEvent.click(within(rows[n] as HTMLElement).getByRole("button", { name }));
   await touch(0, "It is in the fridge");
   await touch(1, "One eaten");
   await touch(2, "Thrown away");
-  await waitFor(() => expect(changes(asked)).toEqual([
-    { do: "PUT /api/left/4", body: { place: "fridge" } },
-    { do: "PUT /api/left/5", body: { place: "fridge", portions: 2 } },
-    { do: "PUT /api/left/6", body: { place: "gone" } },
-  ]));
+  await waitFor(() =>
+    expect(changes(asked)).toEqual([
+      { do: "PUT /api/left/4", body: { place: "fridge" } },
+      { do: "PUT /api/left/5", body: { place: "fridge", portions: 2 } },
+      { do: "PUT /api/left/6", body: { place: "gone" } },
+    ]),
+  );
   await touch(1, "Warm it tonight");
   await waitFor(() => expect(here()).toBe("/bring"));
   expect(draft.get().text).toMatch(/^Warmed pan/);

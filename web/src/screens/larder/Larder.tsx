@@ -34,24 +34,53 @@ export function Larder() {
       >
         <label className="min-w-0 flex-1">
           <span className="sr-only">A jar or bag</span>
-          <input value={line} onChange={(e) => setLine(e.target.value)} aria-invalid={add.isError} placeholder="500 g foxtail millet, best 3/2027" className="min-h-14 w-full min-w-[220px] rounded-key border border-line bg-sheet px-4 text-lead aria-[invalid=true]:border-warn" />
+          <input
+            value={line}
+            onChange={(e) => setLine(e.target.value)}
+            aria-invalid={add.isError}
+            placeholder="500 g foxtail millet, best 3/2027"
+            className="min-h-14 w-full min-w-[220px] rounded-key border border-line bg-sheet px-4 text-lead aria-[invalid=true]:border-warn"
+          />
         </label>
-        <Button kind="main" type="submit" className="min-h-14 px-7 text-body" disabled={line.trim() === "" || add.isPending}>
+        <Button
+          kind="main"
+          type="submit"
+          className="min-h-14 px-7 text-body"
+          disabled={line.trim() === "" || add.isPending}
+        >
           Put it in
         </Button>
       </form>
-      <p className="mt-1 text-small text-soft">Add if you like: opened yesterday, quick, and what the packet says, such as 1:2.5 and 15 min.</p>
+      <p className="mt-1 text-small text-soft">
+        Add if you like: opened yesterday, quick, and what the packet says, such as 1:2.5 and 15 min.
+      </p>
       <Wrong trouble={asTrouble(add.error)} className="mt-2" />
-      {bags?.length === 0 && <p className="mt-5 max-w-[46ch] text-lead">No jars yet. Type the first; cookings then use it up, and old grain is told apart.</p>}
+      {bags?.length === 0 && (
+        <p className="mt-5 max-w-[46ch] text-lead">
+          No jars yet. Type the first; cookings then use it up, and old grain is told apart.
+        </p>
+      )}
       {bags && bags.length > 0 && (
-        <ul className="m-0 mt-5 grid list-none grid-cols-[repeat(auto-fill,minmax(112px,1fr))] items-start gap-x-3 gap-y-4 p-0" aria-label="Jars and bags">
+        <ul
+          className="m-0 mt-5 grid list-none grid-cols-[repeat(auto-fill,minmax(112px,1fr))] items-start gap-x-3 gap-y-4 p-0"
+          aria-label="Jars and bags"
+        >
           {bags.map((b) => (
             <li key={b.id}>
-              <button type="button" aria-expanded={open === b.id} onClick={() => setOpen(open === b.id ? null : b.id)} className={`w-full rounded-key p-1 text-left text-ink hover:text-water ${open === b.id ? "outline outline-2 outline-ink" : ""}`}>
+              <button
+                type="button"
+                aria-expanded={open === b.id}
+                onClick={() => setOpen(open === b.id ? null : b.id)}
+                className={`w-full rounded-key p-1 text-left text-ink hover:text-water ${open === b.id ? "outline outline-2 outline-ink" : ""}`}
+              >
                 <Jar bag={b} />
                 <span className="figures block text-lead font-bold leading-tight">{Math.round(b.grams)} g</span>
                 <span className="block text-small leading-tight">{b.name}</span>
-                {b.best_before && <span className={`block text-fine ${b.old ? "font-semibold text-warn" : "text-soft"}`}>best {dated(new Date(`${b.best_before}T12:00`), { month: "short", year: "numeric" })}</span>}
+                {b.best_before && (
+                  <span className={`block text-fine ${b.old ? "font-semibold text-warn" : "text-soft"}`}>
+                    best {dated(new Date(`${b.best_before}T12:00`), { month: "short", year: "numeric" })}
+                  </span>
+                )}
                 {b.old && !b.best_before && <span className="block text-fine font-semibold text-warn">old</span>}
               </button>
             </li>
@@ -75,7 +104,12 @@ function Jar({ bag }: { bag: Bag }) {
       <defs>{pattern}</defs>
       <rect x="24" y={top} width="52" height="9" rx="2" fill="var(--soft)" />
       <rect x="14" y={88 - level} width="72" height={level} rx="5" fill={fill} />
-      <path d={`M22 ${top + 9}H78Q90 ${top + 12} 90 ${top + 22}V84Q90 92 82 92H18Q10 92 10 84V${top + 22}Q10 ${top + 12} 22 ${top + 9}Z`} fill="none" stroke="currentColor" strokeWidth="2.5" />
+      <path
+        d={`M22 ${top + 9}H78Q90 ${top + 12} 90 ${top + 22}V84Q90 92 82 92H18Q10 92 10 84V${top + 22}Q10 ${top + 12} 22 ${top + 9}Z`}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="2.5"
+      />
     </svg>
   );
 }
@@ -83,8 +117,12 @@ function Jar({ bag }: { bag: Bag }) {
 function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
   const go = useNavigate();
   const path = { bag_id: bag.id };
-  const change = useChange("larder", (body: { grams?: number; opened?: string }) => answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })));
-  const drop = useChange("larder", () => answer(api.DELETE("/api/larder/{bag_id}", { params: { path }, keepalive: true })));
+  const change = useChange("larder", (body: { grams?: number; opened?: string }) =>
+    answer(api.PUT("/api/larder/{bag_id}", { params: { path }, body })),
+  );
+  const drop = useChange("larder", () =>
+    answer(api.DELETE("/api/larder/{bag_id}", { params: { path }, keepalive: true })),
+  );
   const [looking, setLooking] = useState(false);
   const [alone, setAlone] = useState(false);
   const [grams, setGrams] = useState(String(Math.round(bag.grams)));
@@ -103,19 +141,36 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
         </h2>
         <label className="text-small font-semibold">
           Left, g
-          <input value={grams} inputMode="decimal" onChange={(e) => setGrams(e.target.value)} onBlur={() => typedNumber(grams) !== Math.round(bag.grams) && change.mutate({ grams: Number.isFinite(typedNumber(grams)) ? typedNumber(grams) : -1 })} className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-lead font-bold" />
+          <input
+            value={grams}
+            inputMode="decimal"
+            onChange={(e) => setGrams(e.target.value)}
+            onBlur={() =>
+              typedNumber(grams) !== Math.round(bag.grams) &&
+              change.mutate({ grams: Number.isFinite(typedNumber(grams)) ? typedNumber(grams) : -1 })
+            }
+            className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-lead font-bold"
+          />
         </label>
-        {!bag.opened && (
-          <Button onClick={() => change.mutate({ opened: today(new Date()) })}>Opened today</Button>
-        )}
-        <Button kind="warn" onClick={() => { throwAway(`bag/${bag.id}`, `${bag.name}: the ${bag.kind} is gone.`, () => drop.mutateAsync(undefined)); onGone(); }}>
+        {!bag.opened && <Button onClick={() => change.mutate({ opened: today(new Date()) })}>Opened today</Button>}
+        <Button
+          kind="warn"
+          onClick={() => {
+            throwAway(`bag/${bag.id}`, `${bag.name}: the ${bag.kind} is gone.`, () => drop.mutateAsync(undefined));
+            onGone();
+          }}
+        >
           It is empty
         </Button>
       </div>
       <Wrong trouble={asTrouble(change.error)} className="mt-2" />
       {bag.old && <p className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-body">{bag.old}</p>}
       {bag.label && <p className="mt-2 text-body">{bag.label}</p>}
-      {bag.opened && <p className="mt-1 text-small text-soft">Open since {dated(new Date(`${bag.opened}T12:00`), { day: "numeric", month: "long", year: "numeric" })}.</p>}
+      {bag.opened && (
+        <p className="mt-1 text-small text-soft">
+          Open since {dated(new Date(`${bag.opened}T12:00`), { day: "numeric", month: "long", year: "numeric" })}.
+        </p>
+      )}
       <div className="mt-3 flex flex-wrap gap-2">
         <Button onClick={() => setLooking(true)}>What can I make from this?</Button>
         <Button onClick={() => setAlone(!alone)} aria-expanded={alone}>

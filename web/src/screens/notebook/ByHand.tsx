@@ -15,21 +15,42 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
   const shifts = useShifts();
   const grains = useGrains();
   const kitchen = useKitchen();
-  const [f, set] = useState({ shift: "", dish: "", grain: "", amount: "", pot: "", poured: "", taken: "", word: "", on: "" });
+  const [f, set] = useState({
+    shift: "",
+    dish: "",
+    grain: "",
+    amount: "",
+    pot: "",
+    poured: "",
+    taken: "",
+    word: "",
+    on: "",
+  });
   const [wet, setWet] = useState<number | null>(null);
   const [soft, setSoft] = useState<number | null>(null);
   const add = useChange("notebook", () =>
     answer(
       api.POST("/api/notebook", {
         body: {
-          ...(f.shift ? { shift_id: Number(f.shift) } : { dish: f.dish, grain: f.grain || null, amount: f.amount, pot_id: f.pot ? Number(f.pot) : null }),
-          on: f.on || null, poured_ml: number(f.poured), taken_min: number(f.taken), wet, soft, word: f.word || null,
+          ...(f.shift
+            ? { shift_id: Number(f.shift) }
+            : { dish: f.dish, grain: f.grain || null, amount: f.amount, pot_id: f.pot ? Number(f.pot) : null }),
+          on: f.on || null,
+          poured_ml: number(f.poured),
+          taken_min: number(f.taken),
+          wet,
+          soft,
+          word: f.word || null,
         },
       }),
     ),
   );
   const trouble = asTrouble(add.error);
-  const put = (name: keyof typeof f) => ({ value: f[name], "aria-invalid": trouble?.where === name, onChange: (e: { target: { value: string } }) => set({ ...f, [name]: e.target.value }) });
+  const put = (name: keyof typeof f) => ({
+    value: f[name],
+    "aria-invalid": trouble?.where === name,
+    onChange: (e: { target: { value: string } }) => set({ ...f, [name]: e.target.value }),
+  });
   return (
     <Bottom open onOpen={(o) => !o && onClose(null)} title="Write down a meal">
       <label className="block text-small font-semibold">
@@ -102,7 +123,12 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
         </label>
       </div>
       <Wrong trouble={trouble} className="mt-3" />
-      <Button kind="main" className="mt-4 min-h-14 w-full text-lead" disabled={add.isPending} onClick={() => add.mutate(undefined, { onSuccess: (made) => onClose(made.id) })}>
+      <Button
+        kind="main"
+        className="mt-4 min-h-14 w-full text-lead"
+        disabled={add.isPending}
+        onClick={() => add.mutate(undefined, { onSuccess: (made) => onClose(made.id) })}
+      >
         Write it down
       </Button>
     </Bottom>
@@ -110,4 +136,5 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
 }
 
 /** What cannot be read as a number goes to the server as one that it names as wrong. */
-const number = (text: string): number | null => (text.trim() === "" ? null : Number.isFinite(typedNumber(text)) ? typedNumber(text) : -1);
+const number = (text: string): number | null =>
+  text.trim() === "" ? null : Number.isFinite(typedNumber(text)) ? typedNumber(text) : -1;

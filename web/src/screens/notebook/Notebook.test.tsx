@@ -9,15 +9,39 @@ import { EntrySheet } from "./EntrySheet";
 import { Lessons } from "./Lessons";
 
 const NOW = new Date("2026-11-27T20:00");
-const entry = { id: 3, on: "2026-11-26", dish: "Tomato pilaf with chickpeas", grain: "foxtail-millet", name: "foxtail millet", pot: "the blue one", pour_ml: 480, pour_said: "480 ml", poured_ml: null, cook_min: 14, taken_min: 15, wet: null, soft: null, word: "", note: "", stars: 3, counts: true, photo: false } as unknown as Entry;
+const entry = {
+  id: 3,
+  on: "2026-11-26",
+  dish: "Tomato pilaf with chickpeas",
+  grain: "foxtail-millet",
+  name: "foxtail millet",
+  pot: "the blue one",
+  pour_ml: 480,
+  pour_said: "480 ml",
+  poured_ml: null,
+  cook_min: 14,
+  taken_min: 15,
+  wet: null,
+  soft: null,
+  word: "",
+  note: "",
+  stars: 3,
+  counts: true,
+  photo: false,
+} as unknown as Entry;
 let asked: Asked[];
 beforeEach(() => {
   asked = serve({
     "GET /api/shifts": [{ id: 8, title: "Saffron pan with peas, in quinoa", grain: "quinoa" }],
-    "GET /api/grains": [{ slug: "quinoa", name: "quinoa" }, { slug: "barley-pearl", name: "pearl barley" }],
+    "GET /api/grains": [
+      { slug: "quinoa", name: "quinoa" },
+      { slug: "barley-pearl", name: "pearl barley" },
+    ],
     "GET /api/kitchen": { pots: [{ id: 2, name: "the blue one" }], burners: [1200], said: true },
     "POST /api/notebook": (body: { dish?: string; grain?: string | null; shift_id?: number }) =>
-      body.shift_id || body.grain ? { ...entry, id: 12 } : { status: 422, trouble: { code: "grain", where: "grain", text: "Say which grain it was." } },
+      body.shift_id || body.grain
+        ? { ...entry, id: 12 }
+        : { status: 422, trouble: { code: "grain", where: "grain", text: "Say which grain it was." } },
   });
 });
 afterEach(async () => {
@@ -72,12 +96,18 @@ it("tears a page out: out of sight, the server is told when the offer is over", 
 it("writes a meal down from a kept shift, which knows its grain and pot", async () => {
   const closed = vi.fn();
   show(<ByHand onClose={closed} />);
-  await userEvent.selectOptions(await screen.findByRole("combobox", { name: "Which dish?" }), await screen.findByRole("option", { name: /Saffron pan/ }));
+  await userEvent.selectOptions(
+    await screen.findByRole("combobox", { name: "Which dish?" }),
+    await screen.findByRole("option", { name: /Saffron pan/ }),
+  );
   expect(screen.queryByRole("textbox", { name: "Its name" })).toBeNull();
   await userEvent.type(screen.getByRole("textbox", { name: /Poured in all/ }), "430");
   await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
   await waitFor(() => expect(closed).toHaveBeenCalledWith(12));
-  expect(last()).toEqual({ do: "POST /api/notebook", body: { shift_id: 8, on: null, poured_ml: 430, taken_min: null, wet: null, soft: null, word: null } });
+  expect(last()).toEqual({
+    do: "POST /api/notebook",
+    body: { shift_id: 8, on: null, poured_ml: 430, taken_min: null, wet: null, soft: null, word: null },
+  });
 });
 
 it("writes a meal down by its grain, and loses nothing where something lacks", async () => {
@@ -89,7 +119,13 @@ it("writes a meal down by its grain, and loses nothing where something lacks", a
   await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
   expect(await screen.findByText("Say which grain it was.")).toBeInTheDocument();
   // what is no number is told to the server as one that it names
-  expect(last()?.body).toMatchObject({ dish: "Stuffed peppers", grain: null, amount: "200 g", pot_id: null, taken_min: -1 });
+  expect(last()?.body).toMatchObject({
+    dish: "Stuffed peppers",
+    grain: null,
+    amount: "200 g",
+    pot_id: null,
+    taken_min: -1,
+  });
   expect(closed).not.toHaveBeenCalled();
   const grain = screen.getByRole("combobox", { name: "Grain" });
   expect(grain).toHaveAttribute("aria-invalid", "true");
@@ -113,7 +149,9 @@ it("accepts, refuses and takes back what the pots say, and forgets all only when
   await userEvent.click(await screen.findByRole("button", { name: /^Show them/ }));
   expect(shown).toHaveBeenCalledWith([3, 5]);
   await userEvent.click(screen.getByRole("button", { name: /^Reckon with it/ }));
-  await waitFor(() => expect(last()).toEqual({ do: "POST /api/lessons", body: { kind: "pot", subject: "2", take: "accept" } }));
+  await waitFor(() =>
+    expect(last()).toEqual({ do: "POST /api/lessons", body: { kind: "pot", subject: "2", take: "accept" } }),
+  );
   await waitFor(() => expect(screen.getByRole("button", { name: /^No: / })).toBeEnabled());
   await userEvent.click(screen.getByRole("button", { name: /^No: / }));
   await waitFor(() => expect(last()?.body).toMatchObject({ take: "refuse" }));

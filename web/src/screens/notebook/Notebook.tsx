@@ -30,7 +30,8 @@ export function Notebook() {
   const gone = useGone();
   const entries = book?.entries.filter((e) => !gone.has(`entry/${e.id}`)) ?? [];
   const ask = (more: Partial<Wanted>) => setWanted({ ...wanted, page: 1, ...more });
-  const toggle = (id: number) => setChosen(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id].slice(-2));
+  const toggle = (id: number) =>
+    setChosen(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id].slice(-2));
   const two = chosen.map((id) => entries.find((e) => e.id === id)).filter((e) => e !== undefined);
   const entry = entries.find((e) => e.id === open);
   const empty = book && book.total === 0 && JSON.stringify(wanted) === JSON.stringify(ALL);
@@ -43,10 +44,18 @@ export function Notebook() {
         </Button>
       </div>
       <Wrong trouble={asTrouble(notebook.error)} className="mb-3" />
-      <Lessons show={(ids) => { setWanted(ALL); setChosen(ids); }} />
+      <Lessons
+        show={(ids) => {
+          setWanted(ALL);
+          setChosen(ids);
+        }}
+      />
       {empty && (
         <div className="max-w-[46ch] py-6">
-          <p className="mb-4 text-lead">Nothing is written yet. Each cooking at the stove writes its own page; a meal cooked without it is written down in a minute.</p>
+          <p className="mb-4 text-lead">
+            Nothing is written yet. Each cooking at the stove writes its own page; a meal cooked without it is written
+            down in a minute.
+          </p>
           <Link to="/plan" className={keyLook()}>
             To the plan
           </Link>
@@ -59,9 +68,19 @@ export function Notebook() {
               <label className="relative min-w-[180px] flex-1">
                 <span className="sr-only">Search</span>
                 <Search size={17} aria-hidden className="absolute left-3 top-[13px] text-soft" />
-                <input value={wanted.q} onChange={(e) => ask({ q: e.target.value })} placeholder="dish, word or note" className={`${pick} w-full pl-9`} />
+                <input
+                  value={wanted.q}
+                  onChange={(e) => ask({ q: e.target.value })}
+                  placeholder="dish, word or note"
+                  className={`${pick} w-full pl-9`}
+                />
               </label>
-              <select aria-label="Grain" value={wanted.grain} onChange={(e) => ask({ grain: e.target.value })} className={pick}>
+              <select
+                aria-label="Grain"
+                value={wanted.grain}
+                onChange={(e) => ask({ grain: e.target.value })}
+                className={pick}
+              >
                 <option value="">every grain</option>
                 {book.grains.map((g) => (
                   <option key={g} value={g}>
@@ -69,7 +88,12 @@ export function Notebook() {
                   </option>
                 ))}
               </select>
-              <select aria-label="Pot" value={wanted.pot} onChange={(e) => ask({ pot: e.target.value })} className={pick}>
+              <select
+                aria-label="Pot"
+                value={wanted.pot}
+                onChange={(e) => ask({ pot: e.target.value })}
+                className={pick}
+              >
                 <option value="">every pot</option>
                 {book.pots.map((p) => (
                   <option key={p} value={p}>
@@ -79,11 +103,20 @@ export function Notebook() {
               </select>
             </div>
             {two[0] && two[1] && chosen.length === 2 && <Compare two={[two[0], two[1]]} now={now} />}
-            {chosen.length === 1 && <p className="mb-2 text-small text-soft">Tick another to see the two side by side.</p>}
+            {chosen.length === 1 && (
+              <p className="mb-2 text-small text-soft">Tick another to see the two side by side.</p>
+            )}
             {book.total === 0 && <p className="py-4 text-body">No page says that: search for less.</p>}
             <ul className="m-0 list-none p-0" aria-label="Pots cooked">
               {entries.map((e) => (
-                <EntryLine key={e.id} entry={e} now={now} chosen={chosen.includes(e.id)} open={() => setOpen(e.id)} pick={() => toggle(e.id)} />
+                <EntryLine
+                  key={e.id}
+                  entry={e}
+                  now={now}
+                  chosen={chosen.includes(e.id)}
+                  open={() => setOpen(e.id)}
+                  pick={() => toggle(e.id)}
+                />
               ))}
             </ul>
             {book.pages > 1 && (
@@ -105,7 +138,14 @@ export function Notebook() {
       )}
       <Table />
       {entry && <EntrySheet key={entry.id} entry={entry} now={now} onClose={() => setOpen(null)} />}
-      {byHand && <ByHand onClose={(made) => { setByHand(false); if (made !== null) setWanted(ALL); }} />}
+      {byHand && (
+        <ByHand
+          onClose={(made) => {
+            setByHand(false);
+            if (made !== null) setWanted(ALL);
+          }}
+        />
+      )}
     </div>
   );
 }

@@ -7,7 +7,9 @@ import { readFile } from "../../ui/readFile";
 /** The notebook as a table, out and in. A row that is not understood is named, and the cook says what becomes of the others. */
 export function Table() {
   const [text, setText] = useState("");
-  const bring = useChange("notebook", (body: { text: string; keep_rest: boolean }) => answer(api.POST("/api/notebook.csv", { body })));
+  const bring = useChange("notebook", (body: { text: string; keep_rest: boolean }) =>
+    answer(api.POST("/api/notebook.csv", { body })),
+  );
   const got = bring.data;
   const send = (t: string, keep_rest: boolean) => {
     setText(t);
@@ -21,7 +23,16 @@ export function Table() {
         </a>
         <label className={`${keyLook()} cursor-pointer focus-within:outline focus-within:outline-2`}>
           Bring a CSV in
-          <input type="file" accept=".csv,text/csv" className="sr-only" onChange={(e) => { const file = e.target.files?.[0]; e.target.value = ""; if (file) void readFile(file).then((t) => send(t, false)); }} />
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            className="sr-only"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              e.target.value = "";
+              if (file) void readFile(file).then((t) => send(t, false));
+            }}
+          />
         </label>
       </div>
       <Wrong trouble={asTrouble(bring.error)} className="mt-2" />

@@ -18,5 +18,9 @@ export function said(entry: Pick<Entry, "wet" | "soft">): string {
 /** 2026-11-25 → "25 Nov"; with the year if it is another. */
 export function dayOf(on: string, now: Date): string {
   const at = new Date(`${on}T12:00`);
-  return dated(at, { day: "numeric", month: "short", ...(at.getFullYear() === now.getFullYear() ? {} : { year: "numeric" }) });
+  return dated(at, {
+    day: "numeric",
+    month: "short",
+    ...(at.getFullYear() === now.getFullYear() ? {} : { year: "numeric" }),
+  });
 }

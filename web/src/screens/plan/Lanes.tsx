@@ -17,16 +17,29 @@ interface Lane {
 
 function laid(plan: Plan): Lane[] {
   const at = (t: PlanTask) => ({ task: t, from: new Date(t.start).getTime(), to: new Date(t.end).getTime() });
-  const out: Lane[] = [{ name: "your hands", bars: plan.tasks.filter((t) => t.hands_on > 0).map((t) => ({ ...at(t), to: new Date(t.start).getTime() + t.hands_on * 60_000 })) }];
+  const out: Lane[] = [
+    {
+      name: "your hands",
+      bars: plan.tasks
+        .filter((t) => t.hands_on > 0)
+        .map((t) => ({ ...at(t), to: new Date(t.start).getTime() + t.hands_on * 60_000 })),
+    },
+  ];
   for (const resource of [...new Set(plan.tasks.map((t) => t.resource))].filter((r) => r !== "none").sort()) {
     const bars = plan.tasks.filter((t) => t.resource === resource).map(at);
     const lane = lanes(bars);
     const count = Math.max(...lane) + 1;
-    for (let n = 0; n < count; n++) out.push({ name: count > 1 ? `${resource} ${n + 1}` : resource, bars: bars.filter((_, i) => lane[i] === n) });
+    for (let n = 0; n < count; n++)
+      out.push({ name: count > 1 ? `${resource} ${n + 1}` : resource, bars: bars.filter((_, i) => lane[i] === n) });
   }
-  const waits = plan.tasks.filter((t) => t.resource === "none" && t.hands_on < (new Date(t.end).getTime() - new Date(t.start).getTime()) / 60_000).map(at);
+  const waits = plan.tasks
+    .filter(
+      (t) => t.resource === "none" && t.hands_on < (new Date(t.end).getTime() - new Date(t.start).getTime()) / 60_000,
+    )
+    .map(at);
   const lane = lanes(waits);
-  for (let n = 0; n < (waits.length ? Math.max(...lane) + 1 : 0); n++) out.push({ name: n ? "" : "by itself", bars: waits.filter((_, i) => lane[i] === n) });
+  for (let n = 0; n < (waits.length ? Math.max(...lane) + 1 : 0); n++)
+    out.push({ name: n ? "" : "by itself", bars: waits.filter((_, i) => lane[i] === n) });
   return out;
 }
 
@@ -53,11 +66,14 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
   const x = scaleLinear([from, serve.getTime() + 15 * 60_000], [LEFT, RIGHT]).clamp(true);
   const height = 40 + rows.length * ROW + 34;
   const half = 30 * 60_000;
-  const ticks = Array.from({ length: 12 }, (_, i) => Math.ceil(from / half) * half + i * half).filter((t) => t < serve.getTime() + 10 * 60_000);
+  const ticks = Array.from({ length: 12 }, (_, i) => Math.ceil(from / half) * half + i * half).filter(
+    (t) => t < serve.getTime() + 10 * 60_000,
+  );
   const move = (e: PointerEvent) => {
     const rect = box.current?.getBoundingClientRect();
     if (!held.current || !rect) return;
-    const ms = ((e.clientX - held.current.x) / rect.width) * W * ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
+    const ms =
+      ((e.clientX - held.current.x) / rect.width) * W * ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
     onServe(new Date(Math.round((held.current.at + ms) / FIVE) * FIVE));
   };
   const keys = (e: KeyboardEvent) => {
@@ -69,13 +85,26 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
   };
   // a dish wears its grain's hue, thinned so that the words on it stay clear
   const tone = (t: PlanTask) => `color-mix(in oklab, ${hues[t.key] ?? "var(--line)"} 38%, var(--sheet))`;
-  const msOf = (px: number) => (px / (box.current?.getBoundingClientRect().width ?? W)) * W * ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
+  const msOf = (px: number) =>
+    (px / (box.current?.getBoundingClientRect().width ?? W)) *
+    W *
+    ((serve.getTime() + 15 * 60_000 - from) / (RIGHT - LEFT));
   const drop = () => {
-    if (dragged && Math.abs(dragged.by) >= FIVE / 2) onPin(dragged.task, new Date(Math.round((new Date(dragged.task.start).getTime() + dragged.by) / 60_000) * 60_000));
+    if (dragged && Math.abs(dragged.by) >= FIVE / 2)
+      onPin(
+        dragged.task,
+        new Date(Math.round((new Date(dragged.task.start).getTime() + dragged.by) / 60_000) * 60_000),
+      );
     setDragged(null);
   };
   return (
-    <svg ref={box} viewBox={`0 0 ${W} ${height}`} className="block w-full select-none" role="group" aria-label="The plan to scale; the list below says the same">
+    <svg
+      ref={box}
+      viewBox={`0 0 ${W} ${height}`}
+      className="block w-full select-none"
+      role="group"
+      aria-label="The plan to scale; the list below says the same"
+    >
       {ticks.map((t) => (
         <g key={t}>
           <path d={`M${x(t)} 26V${height - 30}`} stroke="var(--line)" strokeDasharray="1 5" />
@@ -108,7 +137,16 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
                 onPointerCancel={() => setDragged(null)}
               >
                 <title>{`${b.task.part || b.task.dish}: ${b.task.what}`}</title>
-                <rect x={left} y={40 + i * ROW + 3} width={width} height={ROW - 9} rx="6" fill={tone(b.task)} stroke={b.task.id in pins ? "var(--ink)" : "var(--soft)"} strokeWidth={b.task.id in pins ? 2.2 : 0.6} />
+                <rect
+                  x={left}
+                  y={40 + i * ROW + 3}
+                  width={width}
+                  height={ROW - 9}
+                  rx="6"
+                  fill={tone(b.task)}
+                  stroke={b.task.id in pins ? "var(--ink)" : "var(--soft)"}
+                  strokeWidth={b.task.id in pins ? 2.2 : 0.6}
+                />
                 {b.task.id in pins && <circle cx={left + width - 8} cy={40 + i * ROW + 9} r="3.6" fill="var(--ink)" />}
                 {room > 3 && (
                   <text x={left + 6} y={40 + i * ROW + 19} fontSize="12.5" fill="var(--ink)">
@@ -140,7 +178,15 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
         <rect x={x(serve.getTime()) - 26} y="0" width="52" height={height - 30} fill="transparent" />
         <path d={`M${x(serve.getTime())} 22V${height - 30}`} stroke="var(--ink)" strokeWidth="3" />
         <rect x={x(serve.getTime()) - 36} y="2" width="72" height="24" rx="11" fill="var(--ink)" />
-        <text x={x(serve.getTime())} y="19" fontSize="14" fontWeight="700" textAnchor="middle" fill="var(--sheet)" className="figures">
+        <text
+          x={x(serve.getTime())}
+          y="19"
+          fontSize="14"
+          fontWeight="700"
+          textAnchor="middle"
+          fill="var(--sheet)"
+          className="figures"
+        >
           {clock(serve)}
         </text>
       </g>

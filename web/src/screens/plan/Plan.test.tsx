@@ -10,9 +10,33 @@ import { tonight } from "./tonight";
 const NOW = new Date("2026-11-27T15:00:00");
 const at = (time: string) => new Date(`2026-11-27T${time}:00`).toISOString();
 const task = (id: string, what: string, start: string, end: string, more: Partial<PlanTask> = {}): PlanTask =>
-  ({ id, what, dish: "Saffron pan with peas, in quinoa", part: "", start: at(start), end: at(end), hands_on: 0, resource: "none", kind: "cook", ...more }) as unknown as PlanTask;
-const TASKS = [task("a/rinse", "rinse the quinoa", "18:10", "18:15", { hands_on: 5 }), task("a/cook", "let it simmer", "18:20", "18:35", { resource: "burner" })];
-const SHIFT = { id: 5, recipe_id: 1, title: "Saffron pan with peas, in quinoa", name: "quinoa", grain: "quinoa", pour_said: "420 ml", cook_min: 15, total_min: 35, created: "" };
+  ({
+    id,
+    what,
+    dish: "Saffron pan with peas, in quinoa",
+    part: "",
+    start: at(start),
+    end: at(end),
+    hands_on: 0,
+    resource: "none",
+    kind: "cook",
+    ...more,
+  }) as unknown as PlanTask;
+const TASKS = [
+  task("a/rinse", "rinse the quinoa", "18:10", "18:15", { hands_on: 5 }),
+  task("a/cook", "let it simmer", "18:20", "18:35", { resource: "burner" }),
+];
+const SHIFT = {
+  id: 5,
+  recipe_id: 1,
+  title: "Saffron pan with peas, in quinoa",
+  name: "quinoa",
+  grain: "quinoa",
+  pour_said: "420 ml",
+  cook_min: 15,
+  total_min: 35,
+  created: "",
+};
 
 interface Sent {
   dishes: { key: string; changes: object | null }[];
@@ -31,7 +55,10 @@ beforeEach(() => {
   plan = good;
   asked = serve({
     "GET /api/shifts": [SHIFT],
-    "GET /api/recipes": [{ id: 2, title: "Beetroot and dill salad", side: true, version: 1 }, { id: 1, title: "Saffron pan with peas", side: false, version: 1 }],
+    "GET /api/recipes": [
+      { id: 2, title: "Beetroot and dill salad", side: true, version: 1 },
+      { id: 1, title: "Saffron pan with peas", side: false, version: 1 },
+    ],
     "GET /api/kitchen": { burners: [1200, 1200, 1800], pots: [], said: true },
     "GET /api/tonight": { version: 1, plan: null },
     "PUT /api/tonight": { version: 2 },
@@ -58,7 +85,12 @@ it("is asked for the dishes touched, at seven, and says when to begin", async ()
   await press("Saffron pan with peas, in quinoa");
   expect((await screen.findByText(/^is when you begin/)).previousElementSibling).toHaveTextContent("18:10");
   await press("Beetroot and dill salad");
-  await waitFor(() => expect(planned().dishes).toEqual([{ key: "5", changes: null }, { key: "r2", changes: null }]));
+  await waitFor(() =>
+    expect(planned().dishes).toEqual([
+      { key: "5", changes: null },
+      { key: "r2", changes: null },
+    ]),
+  );
   expect(new Date(planned().serve_at).getHours()).toBe(19);
   await press("Beetroot and dill salad");
   await waitFor(() => expect(planned().dishes).toEqual([{ key: "5", changes: null }]));
@@ -79,7 +111,10 @@ it("takes another hour as it is typed, tomorrow's for one that has passed, and s
   await userEvent.clear(hour);
   await userEvent.type(hour, "13:00");
   await waitFor(() => expect(planned().serve_at).toContain("2026-11-28T13:00"));
-  await userEvent.selectOptions(screen.getByRole("combobox", { name: "On which day" }), screen.getByRole("option", { name: /Sun/ }));
+  await userEvent.selectOptions(
+    screen.getByRole("combobox", { name: "On which day" }),
+    screen.getByRole("option", { name: /Sun/ }),
+  );
   await waitFor(() => expect(planned().serve_at).toContain("2026-11-29T13:00"));
 });
 
@@ -110,19 +145,37 @@ it("pins a task, moves it by five minutes and lets go of it; another hour lets g
 });
 
 it("names a dish that cannot make it with its ways out, takes one, and takes it back", async () => {
-  const way = { kind: "soak", key: "5", dish: SHIFT.title, text: "Without the soak", changes: { soak_min: 0 }, serve_at: null, needs: "" };
+  const way = {
+    kind: "soak",
+    key: "5",
+    dish: SHIFT.title,
+    text: "Without the soak",
+    changes: { soak_min: 0 },
+    serve_at: null,
+    needs: "",
+  };
   const later = { ...way, kind: "later", text: "Serve at 20:15", changes: {}, serve_at: at("20:15") };
   const own = { ...way, kind: "own", text: "We have a pressure cooker", needs: "pressure cooker" };
   plan = (body) =>
     body.dishes[0]?.changes
       ? good(body)
-      : { serve_at: body.serve_at, start_at: null, tasks: [], problems: [{ code: "too_late", where: SHIFT.title, text: "It needs an hour: begin sooner.", severity: "warn" }], ways: [way, later, own] };
+      : {
+          serve_at: body.serve_at,
+          start_at: null,
+          tasks: [],
+          problems: [
+            { code: "too_late", where: SHIFT.title, text: "It needs an hour: begin sooner.", severity: "warn" },
+          ],
+          ways: [way, later, own],
+        };
   show(<Plan />);
   await press(SHIFT.title);
   const alert = await screen.findByRole("alert");
   expect(alert).toHaveTextContent("It needs an hour. Any of these does:");
   await userEvent.click(within(alert).getByRole("button", { name: "We have a pressure cooker" }));
-  await waitFor(() => expect(changes(asked)).toContainEqual({ do: "POST /api/kitchen/appliances", body: { name: "pressure cooker" } }));
+  await waitFor(() =>
+    expect(changes(asked)).toContainEqual({ do: "POST /api/kitchen/appliances", body: { name: "pressure cooker" } }),
+  );
   await userEvent.click(await screen.findByRole("button", { name: "Without the soak" }));
   await waitFor(() => expect(planned().dishes).toEqual([{ key: "5", changes: { soak_min: 0 } }]));
   await press("As it was");
@@ -135,7 +188,10 @@ it("begins to cook what is planned, clears the table for the next plan, and goes
   await open();
   await press("Cook it");
   await waitFor(() => expect(here()).toBe("/stove/9"));
-  const body = changes(asked).find((c) => c.do === "POST /api/cookings")?.body as Sent & { client_id: string; speed: number };
+  const body = changes(asked).find((c) => c.do === "POST /api/cookings")?.body as Sent & {
+    client_id: string;
+    speed: number;
+  };
   expect(body).toMatchObject({ dishes: [{ key: "5", changes: null }], speed: 1 });
   expect(body.client_id.length).toBeGreaterThan(8);
   expect(screen.getByText("Touch the dishes for tonight.")).toBeInTheDocument();
@@ -146,14 +202,26 @@ it("keeps the plan through a practice, and says what the server would not begin"
   await press(/^Practise/);
   await waitFor(() => expect(here()).toBe("/stove/9"));
   expect(screen.getByRole("button", { name: SHIFT.title })).toHaveAttribute("aria-pressed", "true");
-  vi.stubGlobal("fetch", async () => new Response(JSON.stringify({ code: "past", where: "serve_at", text: "That hour has passed: choose a later one." }), { status: 422, headers: { "Content-Type": "application/json" } }));
+  vi.stubGlobal(
+    "fetch",
+    async () =>
+      new Response(
+        JSON.stringify({ code: "past", where: "serve_at", text: "That hour has passed: choose a later one." }),
+        { status: 422, headers: { "Content-Type": "application/json" } },
+      ),
+  );
   await press("Cook it");
   expect(await screen.findByText("That hour has passed: choose a later one.")).toBeInTheDocument();
 });
 
 it("says what to do first where nothing is kept", async () => {
   vi.unstubAllGlobals();
-  serve({ "GET /api/shifts": [], "GET /api/recipes": [], "GET /api/kitchen": { burners: [], pots: [], said: false }, "GET /api/tonight": { version: 1, plan: null } });
+  serve({
+    "GET /api/shifts": [],
+    "GET /api/recipes": [],
+    "GET /api/kitchen": { burners: [], pots: [], said: false },
+    "GET /api/tonight": { version: 1, plan: null },
+  });
   await act(async () => void show(<Plan />));
   expect(await screen.findByRole("link", { name: "To the bench" })).toHaveAttribute("href", "/bench");
 });

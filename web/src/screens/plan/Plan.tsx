@@ -72,7 +72,11 @@ export function Plan() {
   };
   const calendar = async () => {
     const token = /(?:^|; )csrftoken=([^;]+)/.exec(document.cookie)?.[1] ?? "";
-    const answer = await fetch("/api/plan.ics", { method: "POST", headers: { "Content-Type": "application/json", "X-CSRFToken": token }, body: JSON.stringify(asked) });
+    const answer = await fetch("/api/plan.ics", {
+      method: "POST",
+      headers: { "Content-Type": "application/json", "X-CSRFToken": token },
+      body: JSON.stringify(asked),
+    });
     const link = document.createElement("a");
     link.href = URL.createObjectURL(await answer.blob());
     link.download = "dinner.ics";
@@ -93,9 +97,14 @@ export function Plan() {
   const take = (way: PlanWay) => {
     if (way.kind === "own") return own.mutate(way.needs);
     if (way.kind === "later" && way.serve_at) return serveAt(new Date(way.serve_at));
-    set({ ...d, changes: { ...d.changes, [way.key]: { what: { ...d.changes[way.key]?.what, ...way.changes }, text: way.text } }, pins: {} });
+    set({
+      ...d,
+      changes: { ...d.changes, [way.key]: { what: { ...d.changes[way.key]?.what, ...way.changes }, text: way.text } },
+      pins: {},
+    });
   };
-  const undo = (id: string) => set({ ...d, changes: Object.fromEntries(Object.entries(d.changes).filter(([k]) => k !== id)), pins: {} });
+  const undo = (id: string) =>
+    set({ ...d, changes: Object.fromEntries(Object.entries(d.changes).filter(([k]) => k !== id)), pins: {} });
   const pin = (task: PlanTask, at: Date | null) => {
     const others = Object.fromEntries(Object.entries(d.pins).filter(([k]) => k !== task.id));
     set({ ...d, pins: at === null ? others : { ...others, [task.id]: stamp(at) } });
@@ -114,7 +123,9 @@ export function Plan() {
   if (!ready) return null;
   const found = ids.length > 0 ? plan.data : undefined;
   const stale = found !== undefined && found.of !== plannedAs(asked);
-  const hueOf = Object.fromEntries((shifts.data ?? []).map((s) => [String(s.id), coatOf(s.grain.split("+")[0] ?? s.grain).hue]));
+  const hueOf = Object.fromEntries(
+    (shifts.data ?? []).map((s) => [String(s.id), coatOf(s.grain.split("+")[0] ?? s.grain).hue]),
+  );
   const changed = ids.filter((id) => d.changes[id]);
   return (
     <div className="pt-5">
@@ -134,11 +145,21 @@ export function Plan() {
         <span className="flex flex-wrap items-end gap-2">
           <label className="flex items-center text-small font-semibold">
             Serve at
-            <input value={typed ?? clock(serve)} aria-invalid={wrongTime} onChange={(e) => type(e.target.value)} onBlur={() => !wrongTime && setTyped(null)} className="figures ml-2 min-h-12 w-28 rounded-key border border-line bg-sheet px-3 text-center text-lead aria-[invalid=true]:border-warn" />
+            <input
+              value={typed ?? clock(serve)}
+              aria-invalid={wrongTime}
+              onChange={(e) => type(e.target.value)}
+              onBlur={() => !wrongTime && setTyped(null)}
+              className="figures ml-2 min-h-12 w-28 rounded-key border border-line bg-sheet px-3 text-center text-lead aria-[invalid=true]:border-warn"
+            />
           </label>
           <label>
             <span className="sr-only">On which day</span>
-            <select value={dayName(serve, now)} onChange={(e) => onTheDay(Number(e.target.selectedOptions[0]?.dataset.days ?? 0))} className="min-h-12 rounded-key border border-line bg-sheet px-2 text-body">
+            <select
+              value={dayName(serve, now)}
+              onChange={(e) => onTheDay(Number(e.target.selectedOptions[0]?.dataset.days ?? 0))}
+              className="min-h-12 rounded-key border border-line bg-sheet px-2 text-body"
+            >
               {daysFrom(now, serve).map(({ name, days }) => (
                 <option key={name} value={name} data-days={days}>
                   {name}
@@ -148,25 +169,56 @@ export function Plan() {
           </label>
         </span>
         <span className="flex items-center gap-2 print:hidden">
-          <button type="button" aria-label="One burner fewer" disabled={burners <= 1} onClick={() => set({ ...d, burners: burners - 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-head disabled:opacity-40">
+          <button
+            type="button"
+            aria-label="One burner fewer"
+            disabled={burners <= 1}
+            onClick={() => set({ ...d, burners: burners - 1 })}
+            className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-head disabled:opacity-40"
+          >
             −
           </button>
           <output className="w-[84px] text-center text-small font-semibold">
             {burners} {burners === 1 ? "burner" : "burners"}
           </output>
-          <button type="button" aria-label="One burner more" disabled={burners >= 8} onClick={() => set({ ...d, burners: burners + 1 })} className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-head disabled:opacity-40">
+          <button
+            type="button"
+            aria-label="One burner more"
+            disabled={burners >= 8}
+            onClick={() => set({ ...d, burners: burners + 1 })}
+            className="grid h-12 w-11 place-items-center rounded-key border border-line bg-sheet text-head disabled:opacity-40"
+          >
             +
           </button>
         </span>
       </div>
-      {wrongTime && <Wrong trouble={{ code: "time", where: "serve_at", text: `“${typed}” is no time of day; write it as 19:00 or 7 pm.` }} className="mt-3" />}
+      {wrongTime && (
+        <Wrong
+          trouble={{
+            code: "time",
+            where: "serve_at",
+            text: `“${typed}” is no time of day; write it as 19:00 or 7 pm.`,
+          }}
+          className="mt-3"
+        />
+      )}
       {(trouble ?? wrong ?? shared) && <Wrong trouble={trouble ?? wrong ?? shared} className="mt-3" />}
       <div role="group" aria-label="Which dishes" className="mt-4 flex flex-wrap gap-2 print:hidden">
         {dishes.map((s) => {
           const on = ids.includes(s.key);
           return (
-            <button key={s.key} type="button" aria-pressed={on} onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.key) : [...ids, s.key], pins: {} })} className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-small ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}>
-              {s.grain ? <Swatch slug={s.grain} className="h-5 w-7 shrink-0" /> : <CookingPot size={20} aria-hidden className="w-7 shrink-0 text-soft" />}
+            <button
+              key={s.key}
+              type="button"
+              aria-pressed={on}
+              onClick={() => set({ ...d, ids: on ? ids.filter((i) => i !== s.key) : [...ids, s.key], pins: {} })}
+              className={`flex min-h-12 items-center gap-2 rounded-key border bg-sheet px-3 text-left text-small ${on ? "border-ink font-semibold outline outline-1 outline-ink" : "border-line hover:border-water"}`}
+            >
+              {s.grain ? (
+                <Swatch slug={s.grain} className="h-5 w-7 shrink-0" />
+              ) : (
+                <CookingPot size={20} aria-hidden className="w-7 shrink-0 text-soft" />
+              )}
               {s.title}
             </button>
           );
@@ -192,7 +244,11 @@ export function Plan() {
         const ways = found.ways.filter((w) => w.dish === p.where);
         return (
           <div key={i} role="alert" className="mt-4 border-l-4 border-warn bg-warn-pale px-3 py-2 text-small">
-            <p>{ways.length > 0 ? p.text.replace(/: [^:]*$/, ways.length > 1 ? ". Any of these does:" : ". This does:") : p.text}</p>
+            <p>
+              {ways.length > 0
+                ? p.text.replace(/: [^:]*$/, ways.length > 1 ? ". Any of these does:" : ". This does:")
+                : p.text}
+            </p>
             {ways.length > 0 && (
               <div className="mt-2 flex flex-wrap gap-2">
                 {ways.map((w) => (
@@ -214,11 +270,25 @@ export function Plan() {
         <div aria-busy={stale} className={stale ? "opacity-45 transition-opacity" : ""}>
           {wide && (
             <Sheet className="mt-4 p-4">
-              <Lanes plan={found} serve={new Date(found.serve_at)} asked={serve} hues={hueOf} pins={d.pins} onServe={serveAt} onPin={pin} />
+              <Lanes
+                plan={found}
+                serve={new Date(found.serve_at)}
+                asked={serve}
+                hues={hueOf}
+                pins={d.pins}
+                onServe={serveAt}
+                onPin={pin}
+              />
             </Sheet>
           )}
           <div className="sticky bottom-0 z-20 -mx-4 mt-3 flex flex-wrap gap-2 border-b border-line bg-ground px-4 py-3 min-[62.5rem]:static min-[62.5rem]:mx-0 min-[62.5rem]:px-0 print:hidden">
-            <Button kind="main" data-go disabled={stale} className="min-h-14 flex-1 text-body min-[62.5rem]:flex-none min-[62.5rem]:px-8" onClick={() => void cook(1)}>
+            <Button
+              kind="main"
+              data-go
+              disabled={stale}
+              className="min-h-14 flex-1 text-body min-[62.5rem]:flex-none min-[62.5rem]:px-8"
+              onClick={() => void cook(1)}
+            >
               <Flame size={19} aria-hidden /> Cook it
             </Button>
             <Button className="min-h-14" onClick={() => void cook(60)}>
@@ -238,14 +308,23 @@ export function Plan() {
               const held = t.id in d.pins;
               const start = new Date(t.start);
               return (
-                <li key={t.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[62.5rem]:grid-cols-[150px_1fr_290px_140px_auto]">
+                <li
+                  key={t.id}
+                  className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-x-4 py-1.5 min-[62.5rem]:grid-cols-[150px_1fr_290px_140px_auto]"
+                >
                   <span className="figures text-body font-bold">
-                    {start.toDateString() !== serve.toDateString() && <span className="block text-small font-semibold text-soft">{dated(start, { weekday: "long" })}</span>}
+                    {start.toDateString() !== serve.toDateString() && (
+                      <span className="block text-small font-semibold text-soft">
+                        {dated(start, { weekday: "long" })}
+                      </span>
+                    )}
                     {clock(start)}
                     <span className="font-normal text-soft"> to {clock(new Date(t.end))}</span>
                   </span>
                   <span className="text-body">{t.what}</span>
-                  <span className="col-start-2 text-small text-soft min-[62.5rem]:col-start-3">{t.part ? `${t.part}: ${t.dish}` : t.dish}</span>
+                  <span className="col-start-2 text-small text-soft min-[62.5rem]:col-start-3">
+                    {t.part ? `${t.part}: ${t.dish}` : t.dish}
+                  </span>
                   <span className="col-start-2 text-small text-soft min-[62.5rem]:col-start-4">
                     {t.resource === "none" ? "" : t.resource}
                     {t.hands_on > 0 && `${t.resource === "none" ? "" : ", "}hands ${t.hands_on} min`}
@@ -253,15 +332,31 @@ export function Plan() {
                   <span className="col-start-3 row-span-3 row-start-1 flex min-[62.5rem]:col-start-5 min-[62.5rem]:row-span-1 print:hidden">
                     {held && (
                       <>
-                        <button type="button" aria-label={`${t.what}: 5 minutes earlier`} onClick={() => pin(t, new Date(start.getTime() - 300_000))} className="h-11 w-10 text-small font-semibold text-water">
+                        <button
+                          type="button"
+                          aria-label={`${t.what}: 5 minutes earlier`}
+                          onClick={() => pin(t, new Date(start.getTime() - 300_000))}
+                          className="h-11 w-10 text-small font-semibold text-water"
+                        >
                           −5
                         </button>
-                        <button type="button" aria-label={`${t.what}: 5 minutes later`} onClick={() => pin(t, new Date(start.getTime() + 300_000))} className="h-11 w-10 text-small font-semibold text-water">
+                        <button
+                          type="button"
+                          aria-label={`${t.what}: 5 minutes later`}
+                          onClick={() => pin(t, new Date(start.getTime() + 300_000))}
+                          className="h-11 w-10 text-small font-semibold text-water"
+                        >
                           +5
                         </button>
                       </>
                     )}
-                    <button type="button" aria-pressed={held} aria-label={held ? `Let go of ${t.what}` : `Pin ${t.what} at ${clock(start)}`} onClick={() => pin(t, held ? null : start)} className={`grid h-11 w-11 place-items-center rounded-key ${held ? "text-ink" : "text-soft hover:text-ink"}`}>
+                    <button
+                      type="button"
+                      aria-pressed={held}
+                      aria-label={held ? `Let go of ${t.what}` : `Pin ${t.what} at ${clock(start)}`}
+                      onClick={() => pin(t, held ? null : start)}
+                      className={`grid h-11 w-11 place-items-center rounded-key ${held ? "text-ink" : "text-soft hover:text-ink"}`}
+                    >
                       {held ? <PinOff size={17} /> : <Pin size={17} />}
                     </button>
                   </span>
@@ -286,5 +381,7 @@ function daysFrom(now: Date, chosen: Date): { name: string; days: number }[] {
     return { name: dayName(at, now), days };
   });
   const name = dayName(chosen, now);
-  return out.some((d) => d.name === name) ? out : [...out, { name, days: Math.round((chosen.getTime() - now.getTime()) / 86_400_000) }];
+  return out.some((d) => d.name === name)
+    ? out
+    : [...out, { name, days: Math.round((chosen.getTime() - now.getTime()) / 86_400_000) }];
 }

@@ -29,7 +29,9 @@ export function onDay(day: Date, time: { hours: number; minutes: number }): Date
 
 /** "today", "tomorrow", "Saturday 28 November". */
 export function dayName(at: Date, now: Date): string {
-  const days = Math.round((onDay(at, { hours: 12, minutes: 0 }).getTime() - onDay(now, { hours: 12, minutes: 0 }).getTime()) / 86_400_000);
+  const days = Math.round(
+    (onDay(at, { hours: 12, minutes: 0 }).getTime() - onDay(now, { hours: 12, minutes: 0 }).getTime()) / 86_400_000,
+  );
   if (days === 0) return "today";
   if (days === 1) return "tomorrow";
   if (days === -1) return "yesterday";

@@ -1,7 +1,13 @@
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { fromPlan, NO_DINNER, toPlan, tonight, type Dinner } from "./tonight";
 
-const two: Dinner = { ids: ["3", "r5"], serve: "2026-11-26T19:00:00.000Z", burners: 3, changes: { "3": { what: { to: "quinoa" }, text: "With quinoa" } }, pins: { "x/rinse": "2026-11-26T18:00:00.000Z" } };
+const two: Dinner = {
+  ids: ["3", "r5"],
+  serve: "2026-11-26T19:00:00.000Z",
+  burners: 3,
+  changes: { "3": { what: { to: "quinoa" }, text: "With quinoa" } },
+  pins: { "x/rinse": "2026-11-26T18:00:00.000Z" },
+};
 const shown = () => tonight.seen().value;
 // the kitchen's server: its plan, and what was asked of it
 let held = { version: 4, plan: null as unknown, by: "" };
@@ -16,7 +22,8 @@ beforeEach(() => {
     asked.push(request.method);
     if (request.method === "PUT") {
       const sent = (await request.json()) as { version: number; plan: unknown };
-      if (sent.version !== held.version) return Response.json({ code: "changed_meanwhile", where: "", text: "Meanwhile." }, { status: 409 });
+      if (sent.version !== held.version)
+        return Response.json({ code: "changed_meanwhile", where: "", text: "Meanwhile." }, { status: 409 });
       held = { version: held.version + 1, plan: sent.plan, by: "fen" };
     }
     return Response.json(held);

@@ -1,5 +1,13 @@
 import { useEffect, useSyncExternalStore } from "react";
-import { answer, api, asTrouble, TroubleError, type PlanChanges, type TonightPlan, type Trouble } from "../../api/client";
+import {
+  answer,
+  api,
+  asTrouble,
+  TroubleError,
+  type PlanChanges,
+  type TonightPlan,
+  type Trouble,
+} from "../../api/client";
 import { next } from "./clock";
 
 /** The plan in hand, as the household's devices share it. */
@@ -34,7 +42,9 @@ export function fromPlan(plan: TonightPlan | null): Dinner {
     // an empty table is set for no hour
     serve: dishes.length > 0 ? plan.serve_at : null,
     burners: plan.burners ?? null,
-    changes: Object.fromEntries(dishes.flatMap((d) => (d.changes ? [[d.key, { what: d.changes, text: d.text ?? "" }] as const] : []))),
+    changes: Object.fromEntries(
+      dishes.flatMap((d) => (d.changes ? [[d.key, { what: d.changes, text: d.text ?? "" }] as const] : [])),
+    ),
     pins: Object.fromEntries((plan.pinned ?? []).map((p) => [p.id, p.start])),
   };
 }
@@ -92,7 +102,11 @@ function shared() {
         known = false;
         sending = false;
         await pull();
-        trouble = { code: "changed_meanwhile", where: "plan", text: "Somebody changed the plan on another device meanwhile: this is how it stands now." };
+        trouble = {
+          code: "changed_meanwhile",
+          where: "plan",
+          text: "Somebody changed the plan on another device meanwhile: this is how it stands now.",
+        };
       } else trouble = asTrouble(fault);
     } finally {
       sending = false;

@@ -5,17 +5,38 @@ import { serve, show } from "../../test-kit";
 import { Cookings } from "./Cookings";
 import { keep } from "./store";
 
-const row = (id: number, title: string, more: object = {}) => ({ id, title, began: "2026-11-25T17:30:00", serve_at: "2026-11-25T19:00:00", ended: null, speed: 1, ...more });
-const info = (id: number, title: string, more: object = {}) => ({ id, serve_at: "2026-11-25T19:00:00", state: { title, ended: null, all_done: false, ...more } }) as unknown as CookingInfo;
+const row = (id: number, title: string, more: object = {}) => ({
+  id,
+  title,
+  began: "2026-11-25T17:30:00",
+  serve_at: "2026-11-25T19:00:00",
+  ended: null,
+  speed: 1,
+  ...more,
+});
+const info = (id: number, title: string, more: object = {}) =>
+  ({
+    id,
+    serve_at: "2026-11-25T19:00:00",
+    state: { title, ended: null, all_done: false, ...more },
+  }) as unknown as CookingInfo;
 beforeEach(() => localStorage.clear());
 afterEach(() => {
   vi.unstubAllGlobals();
   localStorage.clear();
 });
-const places = (under: HTMLElement) => within(under).queryAllByRole("link").map((a) => [a.getAttribute("href"), a.textContent]);
+const places = (under: HTMLElement) =>
+  within(under)
+    .queryAllByRole("link")
+    .map((a) => [a.getAttribute("href"), a.textContent]);
 
 it("shows what is on by when it is served, and below it what is over", async () => {
-  serve({ "GET /api/cookings": [row(4, "Saffron pan with peas", { speed: 60 }), row(3, "Tomato pilaf with chickpeas", { ended: "2026-11-24T19:10:00", began: "2026-11-24T18:00:00" })] });
+  serve({
+    "GET /api/cookings": [
+      row(4, "Saffron pan with peas", { speed: 60 }),
+      row(3, "Tomato pilaf with chickpeas", { ended: "2026-11-24T19:10:00", began: "2026-11-24T18:00:00" }),
+    ],
+  });
   const { container } = show(<Cookings />);
   await screen.findByRole("heading", { name: "Over" });
   expect(places(container)).toEqual([
@@ -38,12 +59,16 @@ it("goes on without a network with what this device has seen and is not over", a
   keep(6, info(6, "Baked milk pudding", { all_done: true }));
   vi.stubGlobal("fetch", () => Promise.reject(new TypeError("no network")));
   const { container } = show(<Cookings />);
-  expect(await screen.findByRole("status", undefined, { timeout: 4000 })).toHaveTextContent("What was on can be gone on with here");
+  expect(await screen.findByRole("status", undefined, { timeout: 4000 })).toHaveTextContent(
+    "What was on can be gone on with here",
+  );
   expect(places(container)).toEqual([["/stove/4", "19:00Saffron pan with peas"]]);
 });
 
 it("says so where this device has seen nothing", async () => {
   vi.stubGlobal("fetch", () => Promise.reject(new TypeError("no network")));
   show(<Cookings />);
-  expect(await screen.findByRole("status", undefined, { timeout: 4000 })).toHaveTextContent("Nothing that was on is known to this device.");
+  expect(await screen.findByRole("status", undefined, { timeout: 4000 })).toHaveTextContent(
+    "Nothing that was on is known to this device.",
+  );
 });

@@ -25,7 +25,11 @@ export function Cookings() {
       <h1 className="text-title">Stove</h1>
       <div className="mt-4 space-y-3">
         {on.map((c) => (
-          <Link key={c.id} to={`/stove/${c.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-ink no-underline hover:border-water">
+          <Link
+            key={c.id}
+            to={`/stove/${c.id}`}
+            className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-ink no-underline hover:border-water"
+          >
             <span className="figures font-show text-show font-bold">{clock(new Date(c.serve_at))}</span>
             <span className="min-w-0 text-lead leading-tight">
               {c.title}
@@ -43,8 +47,13 @@ export function Cookings() {
           <ul className="m-0 list-none p-0">
             {over.map((c) => (
               <li key={c.id} className="dotted">
-                <Link to={`/stove/${c.id}`} className="flex min-h-11 items-center gap-3 py-1 text-ink no-underline hover:text-water">
-                  <span className="text-small text-soft">{dated(new Date(c.began), { day: "numeric", month: "short" })}</span>
+                <Link
+                  to={`/stove/${c.id}`}
+                  className="flex min-h-11 items-center gap-3 py-1 text-ink no-underline hover:text-water"
+                >
+                  <span className="text-small text-soft">
+                    {dated(new Date(c.began), { day: "numeric", month: "short" })}
+                  </span>
                   {c.title}
                 </Link>
               </li>
@@ -63,11 +72,18 @@ function WithoutNetwork() {
     <div className="pt-5">
       <h1 className="text-title">Stove</h1>
       <p role="status" className="mt-2 text-body">
-        The kitchen's server does not answer. {known.length > 0 ? "What was on can be gone on with here; your touches wait for it." : "Nothing that was on is known to this device."}
+        The kitchen's server does not answer.{" "}
+        {known.length > 0
+          ? "What was on can be gone on with here; your touches wait for it."
+          : "Nothing that was on is known to this device."}
       </p>
       <div className="mt-4 space-y-3">
         {known.map(({ got }) => (
-          <Link key={got.id} to={`/stove/${got.id}`} className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-lead text-ink no-underline hover:border-water">
+          <Link
+            key={got.id}
+            to={`/stove/${got.id}`}
+            className="flex min-h-[88px] items-center gap-4 rounded-sheet border border-line bg-sheet px-5 py-3 text-lead text-ink no-underline hover:border-water"
+          >
             <span className="figures font-show text-show font-bold">{clock(new Date(got.serve_at))}</span>
             {got.state?.title}
           </Link>

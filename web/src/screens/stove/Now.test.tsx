@@ -10,13 +10,55 @@ import { Timer, Waiting } from "./Timers";
 
 const step = (more: Partial<CookStep> = {}): CookStep =>
   ({
-    id: "a/cook", pot: "a", kind: "cook", style: "follow", status: "ready", title: "Let it simmer", words: "", key: "", look: "", dish: "Saffron pan with peas", part: "", minutes: 15, due: null, ready: 10, start: null, end: null,
-    pour_ml: 0, reserve_ml: 0, goes_in: [], count_out: [], cautions: [], ...more,
+    id: "a/cook",
+    pot: "a",
+    kind: "cook",
+    style: "follow",
+    status: "ready",
+    title: "Let it simmer",
+    words: "",
+    key: "",
+    look: "",
+    dish: "Saffron pan with peas",
+    part: "",
+    minutes: 15,
+    due: null,
+    ready: 10,
+    start: null,
+    end: null,
+    pour_ml: 0,
+    reserve_ml: 0,
+    goes_in: [],
+    count_out: [],
+    cautions: [],
+    ...more,
   }) as unknown as CookStep;
-const pot = (more: Partial<CookPot> = {}): CookPot => ({ key: "a", name: "quinoa", lid: "ordinary", own_lid: "ordinary", locked: false, scale: "", verdict: "", pour_said: { amount: 2.25, unit: "cup" }, ...more }) as unknown as CookPot;
+const pot = (more: Partial<CookPot> = {}): CookPot =>
+  ({
+    key: "a",
+    name: "quinoa",
+    lid: "ordinary",
+    own_lid: "ordinary",
+    locked: false,
+    scale: "",
+    verdict: "",
+    pour_said: { amount: 2.25, unit: "cup" },
+    ...more,
+  }) as unknown as CookPot;
 const touch = vi.fn();
 const open = vi.fn();
-const now = (s: CookStep, more: { pot?: CookPot; minute?: number; out?: string[] } = {}) => show(<Now step={s} pot={more.pot ?? pot()} minute={more.minute ?? 20} out={more.out ?? []} touch={touch} open={open} wide={false} />);
+const now = (s: CookStep, more: { pot?: CookPot; minute?: number; out?: string[] } = {}) =>
+  show(
+    <Now
+      step={s}
+      pot={more.pot ?? pot()}
+      minute={more.minute ?? 20}
+      out={more.out ?? []}
+      touch={touch}
+      open={open}
+      wide={false}
+    />,
+  );
 beforeEach(() => {
   touch.mockClear();
   open.mockClear();
@@ -67,7 +109,9 @@ it("offers no pouring into a locked pot, and no pot at all", async () => {
 });
 
 it("counts whole spices out, and says at the table which were not found", async () => {
-  now(step({ kind: "finish", style: "do", count_out: ["2 bay leaves", "1 cinnamon stick"] }), { out: ["2 bay leaves"] });
+  now(step({ kind: "finish", style: "do", count_out: ["2 bay leaves", "1 cinnamon stick"] }), {
+    out: ["2 bay leaves"],
+  });
   expect(screen.getByRole("checkbox", { name: "2 bay leaves" })).toBeChecked();
   await userEvent.click(screen.getByRole("checkbox", { name: "1 cinnamon stick" }));
   expect(touch).toHaveBeenCalledWith("out", { thing: "1 cinnamon stick", found: true }, "1 cinnamon stick");
@@ -76,14 +120,24 @@ it("counts whole spices out, and says at the table which were not found", async 
 });
 
 it("shows a title that was cut in the recipe's own words, what goes in, and every caution", () => {
-  now(step({ kind: "act", style: "do", title: "Soften the onion in the …", words: "Soften the onion in the oil with the bay leaves.", goes_in: ["1 onion", "2 tbsp oil"], cautions: ["Hot fat spits."] }));
+  now(
+    step({
+      kind: "act",
+      style: "do",
+      title: "Soften the onion in the …",
+      words: "Soften the onion in the oil with the bay leaves.",
+      goes_in: ["1 onion", "2 tbsp oil"],
+      cautions: ["Hot fat spits."],
+    }),
+  );
   expect(screen.getByRole("heading")).toHaveTextContent("Soften the onion in the oil with the bay leaves.");
   expect(screen.getAllByRole("listitem").map((li) => li.textContent)).toEqual(["1 onion", "2 tbsp oil"]);
   expect(screen.getByText("Hot fat spits.")).toBeInTheDocument();
 });
 
 it("takes the lid off and puts it on again, never on a locked pot", async () => {
-  const keys = (p: CookPot) => show(<PotKeys pot={p} cookingId={4} onDone={() => Promise.resolve()} touch={touch} open={open} />);
+  const keys = (p: CookPot) =>
+    show(<PotKeys pot={p} cookingId={4} onDone={() => Promise.resolve()} touch={touch} open={open} />);
   const { unmount } = keys(pot());
   await press("Lid off");
   expect(touch).toHaveBeenLastCalledWith("lid", { pot: "a", lid: "open" }, "lid off");
@@ -99,7 +153,12 @@ it("takes the lid off and puts it on again, never on a locked pot", async () => 
 it("weighs the pot on the stand-in scale, and says why where it cannot", async () => {
   let trouble = true;
   const done = vi.fn(() => Promise.resolve());
-  const asked = serve({ "POST /api/cookings/4/stand-in": () => (trouble ? { status: 422, trouble: { code: "scale", where: "pot", text: "It is not on yet: weigh it when it is." } } : {}) });
+  const asked = serve({
+    "POST /api/cookings/4/stand-in": () =>
+      trouble
+        ? { status: 422, trouble: { code: "scale", where: "pot", text: "It is not on yet: weigh it when it is." } }
+        : {},
+  });
   show(<PotKeys pot={pot()} cookingId={4} onDone={done} touch={touch} open={open} />);
   await press("On the scale");
   expect(await screen.findByText("It is not on yet: weigh it when it is.")).toBeInTheDocument();
@@ -130,8 +189,19 @@ it("asks once before a timer is ended early, and not when it is due", async () =
 
 it("says until when there is nothing to do, and what may be done before", async () => {
   const early = vi.fn();
-  const waits = { step: step({ id: "b/soak", status: "waiting", style: "begin", title: "Rinse the lentils", ready: 22 }), at: 30 };
-  show(<Waiting next={[{ step: step({ status: "running", look: "tender" }), at: 25 }, waits]} minute={20} clockAt={(m) => `minute ${m}`} onEarly={early} locked={false} />);
+  const waits = {
+    step: step({ id: "b/soak", status: "waiting", style: "begin", title: "Rinse the lentils", ready: 22 }),
+    at: 30,
+  };
+  show(
+    <Waiting
+      next={[{ step: step({ status: "running", look: "tender" }), at: 25 }, waits]}
+      minute={20}
+      clockAt={(m) => `minute ${m}`}
+      onEarly={early}
+      locked={false}
+    />,
+  );
   expect(screen.getByText("Nothing to do until minute 25")).toBeInTheDocument();
   expect(screen.getByRole("timer", { name: "5 minutes left" })).toBeInTheDocument();
   expect(screen.getByRole("heading")).toHaveTextContent("then look: let it simmer");

@@ -6,7 +6,21 @@ import { AfterMeal } from "./After";
 import { doings } from "./fold";
 
 /** The dinner is on the table, or was stopped. */
-export function Over({ state, undo, clockAt, id, practice, at }: { state: CookState; undo: (event: string) => void; clockAt: (m: number) => string; id: number; practice: boolean; at: (m: number) => number }) {
+export function Over({
+  state,
+  undo,
+  clockAt,
+  id,
+  practice,
+  at,
+}: {
+  state: CookState;
+  undo: (event: string) => void;
+  clockAt: (m: number) => string;
+  id: number;
+  practice: boolean;
+  at: (m: number) => number;
+}) {
   const keep = state.steps.find((s) => s.kind === "keep");
   // the touch that ended it: the last one, which can be taken back as any other
   const slip = doings(state.events).find((d) => !d.gone && (d.event.kind === "ended" || d.event.kind === "done"));
@@ -23,10 +37,15 @@ export function Over({ state, undo, clockAt, id, practice, at }: { state: CookSt
           {s}
         </p>
       ))}
-      {state.ended !== null || served > 0 ? <AfterMeal cooking={id} served={practice ? null : new Date(at(served))} /> : null}
+      {state.ended !== null || served > 0 ? (
+        <AfterMeal cooking={id} served={practice ? null : new Date(at(served))} />
+      ) : null}
       {keep && (
         <>
-          <p className="mt-5 text-lead font-semibold">What is left: shallow, and into the fridge by {clockAt(served + keep.offset)}{practice && " by the practice clock"}.</p>
+          <p className="mt-5 text-lead font-semibold">
+            What is left: shallow, and into the fridge by {clockAt(served + keep.offset)}
+            {practice && " by the practice clock"}.
+          </p>
           {keep.cautions.map((c) => (
             <p key={c} className="mt-2 border-l-4 border-warn bg-warn-pale px-3 py-2 text-body">
               {c}

@@ -6,15 +6,43 @@ import { changes, serve, show, type Asked } from "../../test-kit";
 import { AfterMeal } from "./After";
 import { NoteSheet, PourSheet, RecipeSheet, WrongSheet } from "./Sheets";
 
-const mend = (minute: number, more: Partial<Rescue> = {}): Rescue => ({ minute, what: "dry", text: `At minute ${minute}.`, add_ml: 60, add_min: 4, lid: "", because: "", ...more });
+const mend = (minute: number, more: Partial<Rescue> = {}): Rescue => ({
+  minute,
+  what: "dry",
+  text: `At minute ${minute}.`,
+  add_ml: 60,
+  add_min: 4,
+  lid: "",
+  because: "",
+  ...more,
+});
 const pot = (key: string, more: Partial<CookPot> = {}): CookPot =>
   ({
-    key, name: `${key} millet`, short: key, grain: "foxtail-millet", pour_ml: 480, poured_ml: 480, top_ups_ml: 0, on: 10, lid: "ordinary", own_lid: "ordinary",
-    splashes: [{ ml: 60, said: "¼ glass" }, { ml: 120, said: "½ glass" }],
-    wrongs: [{ code: "dry", text: "It is dry", mends: [mend(0, { add_ml: 20 }), mend(10), mend(20, { add_ml: 90, add_min: 6, lid: "tight" })] }],
+    key,
+    name: `${key} millet`,
+    short: key,
+    grain: "foxtail-millet",
+    pour_ml: 480,
+    poured_ml: 480,
+    top_ups_ml: 0,
+    on: 10,
+    lid: "ordinary",
+    own_lid: "ordinary",
+    splashes: [
+      { ml: 60, said: "¼ glass" },
+      { ml: 120, said: "½ glass" },
+    ],
+    wrongs: [
+      {
+        code: "dry",
+        text: "It is dry",
+        mends: [mend(0, { add_ml: 20 }), mend(10), mend(20, { add_ml: 90, add_min: 6, lid: "tight" })],
+      },
+    ],
     ...more,
   }) as unknown as CookPot;
-const cook = (p: string): CookStep => ({ id: `${p}/cook`, pot: p, kind: "cook", status: "running" }) as unknown as CookStep;
+const cook = (p: string): CookStep =>
+  ({ id: `${p}/cook`, pot: p, kind: "cook", status: "running" }) as unknown as CookStep;
 
 const touch = vi.fn();
 const onOpen = vi.fn();
@@ -49,7 +77,8 @@ it("takes an amount with a comma", async () => {
   expect(touch).toHaveBeenCalledWith("poured", { pot: "a", ml: 37.5 }, "37.5 ml more");
 });
 
-const wrong = (minute: number, steps: CookStep[] = [cook("a")], p = pot("a")) => show(<WrongSheet open onOpen={onOpen} touch={touch} pots={[p]} first={p} steps={steps} minute={minute} />);
+const wrong = (minute: number, steps: CookStep[] = [cook("a")], p = pot("a")) =>
+  show(<WrongSheet open onOpen={onOpen} touch={touch} pots={[p]} first={p} steps={steps} minute={minute} />);
 
 it("answers for the pot as it stands now, and does all of it with one touch", async () => {
   wrong(31);
@@ -94,27 +123,61 @@ it("keeps a note of what was typed, and no empty one", async () => {
 
 it("shows the dishes under the names of their parts, each name once", async () => {
   serve({
-    "GET /api/cookings/4/recipes": [{
-      title: "Saffron pan with peas",
-      ingredients: [{ text: "300 g quinoa", section: "" }, { text: "2 tbsp oil", section: "For the pan" }, { text: "saffron", section: "For the pan" }],
-      steps: [{ text: "Toast it.", section: "" }, { text: "Pour.", section: "The pan" }],
-    }],
+    "GET /api/cookings/4/recipes": [
+      {
+        title: "Saffron pan with peas",
+        ingredients: [
+          { text: "300 g quinoa", section: "" },
+          { text: "2 tbsp oil", section: "For the pan" },
+          { text: "saffron", section: "For the pan" },
+        ],
+        steps: [
+          { text: "Toast it.", section: "" },
+          { text: "Pour.", section: "The pan" },
+        ],
+      },
+    ],
   });
   show(<RecipeSheet open onOpen={onOpen} cooking={4} />);
   const dish = await screen.findByRole("region", { name: "Saffron pan with peas" });
   expect(within(dish).getAllByText("For the pan")).toHaveLength(1);
-  expect(within(dish).getAllByRole("listitem").map((li) => li.textContent)).toEqual(["300 g quinoa", "For the pan2 tbsp oil", "saffron", "Toast it.", "The panPour."]);
+  expect(
+    within(dish)
+      .getAllByRole("listitem")
+      .map((li) => li.textContent),
+  ).toEqual(["300 g quinoa", "For the pan2 tbsp oil", "saffron", "Toast it.", "The panPour."]);
 });
 
 it("asks after the meal what is left, one portion to forty, and only once", async () => {
-  const entry = { id: 3, dish: "Tomato pilaf with chickpeas", grain: "foxtail-millet", name: "foxtail millet", pour_said: "480 ml", cook_min: 14, poured_said: "", taken_min: 15, wet: null, soft: null };
-  asked = serve({ "GET /api/notebook": { entries: [entry], page: 1, pages: 1 }, "GET /api/left": { left: [], fridge_days: 1 } });
+  const entry = {
+    id: 3,
+    dish: "Tomato pilaf with chickpeas",
+    grain: "foxtail-millet",
+    name: "foxtail millet",
+    pour_said: "480 ml",
+    cook_min: 14,
+    poured_said: "",
+    taken_min: 15,
+    wet: null,
+    soft: null,
+  };
+  asked = serve({
+    "GET /api/notebook": { entries: [entry], page: 1, pages: 1 },
+    "GET /api/left": { left: [], fridge_days: 1 },
+  });
   show(<AfterMeal cooking={4} served={new Date("2026-11-25T19:00:00Z")} />);
   expect(await screen.findByText(/poured nothing, 15 minutes at the boil/)).toBeInTheDocument();
   const fewer = screen.getByRole("button", { name: "One portion fewer" });
   await userEvent.click(fewer);
   expect(fewer).toBeDisabled();
   await userEvent.click(screen.getByRole("button", { name: "portion left" }));
-  await waitFor(() => expect(changes(asked)).toEqual([{ do: "POST /api/left", body: { name: entry.dish, grain: entry.grain, portions: 1, served: "2026-11-25T19:00:00.000Z" } }]));
+  await waitFor(() =>
+    expect(changes(asked)).toEqual([
+      {
+        do: "POST /api/left",
+        body: { name: entry.dish, grain: entry.grain, portions: 1, served: "2026-11-25T19:00:00.000Z" },
+      },
+    ]),
+  );
   await waitFor(() => expect(screen.queryByText("Is any left?")).toBeNull());
 });

@@ -1,6 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { answer, api, asTrouble, type CookPot, type CookStep, type Rescue, type Tonight, type Trouble } from "../../api/client";
+import {
+  answer,
+  api,
+  asTrouble,
+  type CookPot,
+  type CookStep,
+  type Rescue,
+  type Tonight,
+  type Trouble,
+} from "../../api/client";
 import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { callBy, chime, say, shake } from "./call";
@@ -21,7 +30,12 @@ function Which({ pots, at, pick }: { pots: CookPot[]; at: string; pick: (key: st
   return (
     <div role="group" aria-label="Which pot" className="mb-3 flex flex-wrap gap-2">
       {pots.map((p) => (
-        <Button key={p.key} className={`min-h-14 ${p.key === at ? "border-ink font-bold outline outline-1 outline-ink" : ""}`} aria-pressed={p.key === at} onClick={() => pick(p.key)}>
+        <Button
+          key={p.key}
+          className={`min-h-14 ${p.key === at ? "border-ink font-bold outline outline-1 outline-ink" : ""}`}
+          aria-pressed={p.key === at}
+          onClick={() => pick(p.key)}
+        >
           {p.name}
         </Button>
       ))}
@@ -43,7 +57,12 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
   };
   const typed = () => {
     const ml = typedNumber(text);
-    if (!Number.isFinite(ml) || ml < 1 || ml > 5000) return setTrouble({ code: "ml", where: "ml", text: `“${text}” is no amount to pour; write millilitres, 1 to 5,000.` });
+    if (!Number.isFinite(ml) || ml < 1 || ml > 5000)
+      return setTrouble({
+        code: "ml",
+        where: "ml",
+        text: `“${text}” is no amount to pour; write millilitres, 1 to 5,000.`,
+      });
     pour(ml);
   };
   return (
@@ -60,7 +79,13 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
       <div className="mt-3 flex gap-2">
         <label className="flex-1">
           <span className="sr-only">Another amount, in ml</span>
-          <input value={text} onChange={(e) => setText(e.target.value)} inputMode="decimal" placeholder="another amount, ml" className="figures min-h-16 w-full rounded-key border border-line bg-quiet px-3 text-lead" />
+          <input
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            inputMode="decimal"
+            placeholder="another amount, ml"
+            className="figures min-h-16 w-full rounded-key border border-line bg-quiet px-3 text-lead"
+          />
         </label>
         <Button kind="main" className="min-h-16 px-6 text-lead" onClick={typed}>
           Poured
@@ -76,7 +101,9 @@ export function RecipeSheet({ open, onOpen, cooking }: Omit<Props, "touch"> & { 
   const recipes = useQuery({
     queryKey: ["tonight", cooking],
     queryFn: async () => {
-      const found = await answer(api.GET("/api/cookings/{cooking_id}/recipes", { params: { path: { cooking_id: cooking } } }));
+      const found = await answer(
+        api.GET("/api/cookings/{cooking_id}/recipes", { params: { path: { cooking_id: cooking } } }),
+      );
       keepRecipes(cooking, found);
       return found;
     },
@@ -94,7 +121,9 @@ export function RecipeSheet({ open, onOpen, cooking }: Omit<Props, "touch"> & { 
           <ul className="m-0 mt-2 list-none p-0">
             {dish.ingredients.map((line, n) => (
               <li key={n} className="dotted py-1 text-lead leading-snug">
-                {line.section !== (dish.ingredients[n - 1]?.section ?? "") && <span className="block pt-1 text-body font-semibold text-soft">{line.section}</span>}
+                {line.section !== (dish.ingredients[n - 1]?.section ?? "") && (
+                  <span className="block pt-1 text-body font-semibold text-soft">{line.section}</span>
+                )}
                 {line.text}
               </li>
             ))}
@@ -102,7 +131,9 @@ export function RecipeSheet({ open, onOpen, cooking }: Omit<Props, "touch"> & { 
           <ol className="m-0 mt-3 list-none p-0">
             {dish.steps.map((step, n) => (
               <li key={n} className="mt-2 text-lead leading-snug">
-                {step.section !== (dish.steps[n - 1]?.section ?? "") && <span className="block pt-1 text-body font-semibold text-soft">{step.section}</span>}
+                {step.section !== (dish.steps[n - 1]?.section ?? "") && (
+                  <span className="block pt-1 text-body font-semibold text-soft">{step.section}</span>
+                )}
                 {step.text}
               </li>
             ))}
@@ -117,7 +148,14 @@ export function NoteSheet({ open, onOpen, touch, notes }: Props & { notes: strin
   const [text, setText] = useState("");
   return (
     <Bottom open={open} onOpen={onOpen} title="A note for next time">
-      <textarea value={text} maxLength={500} onChange={(e) => setText(e.target.value)} aria-label="Note" rows={3} className="w-full rounded-key border border-line bg-quiet p-3 text-lead" />
+      <textarea
+        value={text}
+        maxLength={500}
+        onChange={(e) => setText(e.target.value)}
+        aria-label="Note"
+        rows={3}
+        className="w-full rounded-key border border-line bg-quiet p-3 text-lead"
+      />
       <Button
         kind="main"
         className="mt-2 min-h-16 w-full text-lead"
@@ -140,7 +178,17 @@ export function NoteSheet({ open, onOpen, touch, notes }: Props & { notes: strin
 }
 
 /** Everything done at this stove, the latest first: each can be taken back, and put back again. */
-export function DoneSheet({ open, onOpen, events, clockAt, undo }: Omit<Props, "touch"> & { events: readonly Done[]; clockAt: (minute: number) => string; undo: (event: string) => void }) {
+export function DoneSheet({
+  open,
+  onOpen,
+  events,
+  clockAt,
+  undo,
+}: Omit<Props, "touch"> & {
+  events: readonly Done[];
+  clockAt: (minute: number) => string;
+  undo: (event: string) => void;
+}) {
   const all = open ? doings(events) : [];
   return (
     <Bottom open={open} onOpen={onOpen} title="What was done">
@@ -149,8 +197,14 @@ export function DoneSheet({ open, onOpen, events, clockAt, undo }: Omit<Props, "
         {all.map(({ event, undo: by, gone }) => (
           <li key={event.id} className="dotted grid grid-cols-[auto_1fr_auto] items-center gap-3 py-1 last:border-0">
             <span className="figures text-body font-bold">{clockAt(event.minute)}</span>
-            <span className={`min-w-0 text-lead leading-tight ${gone ? "text-soft line-through" : ""}`}>{event.text}</span>
-            <Button className="min-h-14" aria-label={`${gone ? "Put back" : "Undo"}: ${event.text}`} onClick={() => undo(by)}>
+            <span className={`min-w-0 text-lead leading-tight ${gone ? "text-soft line-through" : ""}`}>
+              {event.text}
+            </span>
+            <Button
+              className="min-h-14"
+              aria-label={`${gone ? "Put back" : "Undo"}: ${event.text}`}
+              onClick={() => undo(by)}
+            >
               {gone ? "Put back" : "Undo"}
             </Button>
           </li>
@@ -166,33 +220,66 @@ export function CallSheet({ open, onOpen }: Omit<Props, "touch">) {
   const choice = (on: boolean) => `min-h-14 flex-1 ${on ? "border-ink font-bold outline outline-1 outline-ink" : ""}`;
   return (
     <Bottom open={open} onOpen={onOpen} title="How it calls">
-      <p className="text-body text-soft">Half a minute before a timer runs out: one soft note. When something is due: three notes, again every 20 seconds until you touch the screen.</p>
+      <p className="text-body text-soft">
+        Half a minute before a timer runs out: one soft note. When something is due: three notes, again every 20 seconds
+        until you touch the screen.
+      </p>
       <div role="group" aria-label="Sound" className="mt-3 flex gap-2">
         <Button className={choice(call.sound)} aria-pressed={call.sound} onClick={() => set({ ...call, sound: true })}>
           With a sound
         </Button>
-        <Button className={choice(!call.sound)} aria-pressed={!call.sound} onClick={() => set({ ...call, sound: false })}>
+        <Button
+          className={choice(!call.sound)}
+          aria-pressed={!call.sound}
+          onClick={() => set({ ...call, sound: false })}
+        >
           Silent
         </Button>
       </div>
       <div role="group" aria-label="Voice" className="mt-2 flex gap-2">
-        <Button className={choice(!call.voice)} aria-pressed={!call.voice} onClick={() => set({ ...call, voice: false })}>
+        <Button
+          className={choice(!call.voice)}
+          aria-pressed={!call.voice}
+          onClick={() => set({ ...call, voice: false })}
+        >
           No voice
         </Button>
-        <Button className={choice(call.voice && call.words === "short")} aria-pressed={call.voice && call.words === "short"} onClick={() => set({ ...call, voice: true, words: "short" })}>
+        <Button
+          className={choice(call.voice && call.words === "short")}
+          aria-pressed={call.voice && call.words === "short"}
+          onClick={() => set({ ...call, voice: true, words: "short" })}
+        >
           Says what to do
         </Button>
-        <Button className={choice(call.voice && call.words === "whole")} aria-pressed={call.voice && call.words === "whole"} onClick={() => set({ ...call, voice: true, words: "whole" })}>
+        <Button
+          className={choice(call.voice && call.words === "whole")}
+          aria-pressed={call.voice && call.words === "whole"}
+          onClick={() => set({ ...call, voice: true, words: "whole" })}
+        >
           Reads the card
         </Button>
       </div>
       {call.voice && (
         <label className="mt-3 block text-body font-semibold">
           It begins with
-          <input value={call.hail} maxLength={40} placeholder="a name, or nothing" onChange={(e) => set({ ...call, hail: e.target.value })} className="mt-1 min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-lead font-normal" />
+          <input
+            value={call.hail}
+            maxLength={40}
+            placeholder="a name, or nothing"
+            onChange={(e) => set({ ...call, hail: e.target.value })}
+            className="mt-1 min-h-14 w-full rounded-key border border-line bg-quiet px-3 text-lead font-normal"
+          />
         </label>
       )}
-      <Button kind="main" className="mt-4 min-h-16 w-full text-lead" onClick={() => { chime("now"); shake("now"); if (call.voice) say([call.hail.trim() && `${call.hail.trim()}:`, "It boils."].filter(Boolean).join(" ")); }}>
+      <Button
+        kind="main"
+        className="mt-4 min-h-16 w-full text-lead"
+        onClick={() => {
+          chime("now");
+          shake("now");
+          if (call.voice) say([call.hail.trim() && `${call.hail.trim()}:`, "It boils."].filter(Boolean).join(" "));
+        }}
+      >
         Try it
       </Button>
     </Bottom>
@@ -201,7 +288,15 @@ export function CallSheet({ open, onOpen }: Omit<Props, "touch">) {
 
 /** What the cook sees → an amount and minutes for this pot as it stands; taken up with one touch. The mends came with the pot, so they
     are there without a network too. */
-export function WrongSheet({ open, onOpen, touch, pots, first, steps, minute }: Props & { pots: CookPot[]; first: CookPot; steps: CookStep[]; minute: number }) {
+export function WrongSheet({
+  open,
+  onOpen,
+  touch,
+  pots,
+  first,
+  steps,
+  minute,
+}: Props & { pots: CookPot[]; first: CookPot; steps: CookStep[]; minute: number }) {
   const [key, setKey] = useState<string | null>(null);
   const [found, setFound] = useState<Rescue | null>(null);
   const pot = pots.find((p) => p.key === key) ?? first;
@@ -217,16 +312,24 @@ export function WrongSheet({ open, onOpen, touch, pots, first, steps, minute }: 
     onOpen(o);
   };
   // a pot that is off already goes on in its rest
-  const cook = ["cook", "rest"].map((kind) => steps.find((s) => s.pot === pot.key && s.kind === kind && s.status === "running")).find(Boolean);
+  const cook = ["cook", "rest"]
+    .map((kind) => steps.find((s) => s.pot === pot.key && s.kind === kind && s.status === "running"))
+    .find(Boolean);
   const take = () => {
     if (!found) return;
-    if (found.add_ml > 0 && pot.on !== null && found.what !== "crust") touch("poured", { pot: pot.key, ml: found.add_ml }, `${found.add_ml} ml more`);
-    if (found.add_min > 0 && cook && found.what !== "salty") touch("not_yet", { step: cook.id, minutes: found.add_min }, `${found.add_min} minutes more`);
+    if (found.add_ml > 0 && pot.on !== null && found.what !== "crust")
+      touch("poured", { pot: pot.key, ml: found.add_ml }, `${found.add_ml} ml more`);
+    if (found.add_min > 0 && cook && found.what !== "salty")
+      touch("not_yet", { step: cook.id, minutes: found.add_min }, `${found.add_min} minutes more`);
     if (found.lid && found.lid !== pot.lid && pot.on !== null) touch("lid", { pot: pot.key, lid: found.lid }, "lid");
     close(false);
   };
   return (
-    <Bottom open={open} onOpen={close} title={found ? `${pot.name}: ${pot.wrongs.find((w) => w.code === found.what)?.text ?? ""}` : "What do you see?"}>
+    <Bottom
+      open={open}
+      onOpen={close}
+      title={found ? `${pot.name}: ${pot.wrongs.find((w) => w.code === found.what)?.text ?? ""}` : "What do you see?"}
+    >
       {!found && (
         <>
           <Which pots={pots} at={pot.key} pick={setKey} />

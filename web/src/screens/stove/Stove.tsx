@@ -55,12 +55,17 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
   };
   // a step whose time has not come but which could be done: the cook may take it first
   const [early, setEarly] = useState<string | null>(null);
-  const now = state.steps.find((s) => s.id === state.now) ?? state.steps.find((s) => s.id === early && s.status === "waiting") ?? null;
+  const now =
+    state.steps.find((s) => s.id === state.now) ??
+    state.steps.find((s) => s.id === early && s.status === "waiting") ??
+    null;
   const pot = state.pots.find((p) => p.key === now?.pot) ?? state.pots.find((p) => p.on !== null) ?? state.pots[0];
   const next = upcoming(state.steps, minute);
   const many = new Set(state.steps.map((s) => s.dish)).size > 1;
   // what is due and asked about above needs no timer of its own
-  const timers = state.steps.filter((s) => s.status === "running" && s.id !== state.now).sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
+  const timers = state.steps
+    .filter((s) => s.status === "running" && s.id !== state.now)
+    .sort((a, b) => (a.due ?? 0) - (b.due ?? 0));
   const [undo, setUndo] = useState<{ id: string; what: string } | null>(null);
   const [sheet, setSheet] = useState<"pour" | "wrong" | "note" | "recipe" | "done" | "call" | null>(null);
   const said = useCall(state, minute);
@@ -76,25 +81,61 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
     setUndo({ id: made, what });
   };
 
-  if (state.ended !== null || state.all_done) return <Over state={state} undo={(event) => cooking.touch("undo", { event }, "")} clockAt={clockAt} id={id} practice={(cooking.info?.speed ?? 1) > 1} at={(m) => began.getTime() + m * 60_000} />;
+  if (state.ended !== null || state.all_done)
+    return (
+      <Over
+        state={state}
+        undo={(event) => cooking.touch("undo", { event }, "")}
+        clockAt={clockAt}
+        id={id}
+        practice={(cooking.info?.speed ?? 1) > 1}
+        at={(m) => began.getTime() + m * 60_000}
+      />
+    );
   return (
     <div className="pb-8 pt-3">
       <h1 className="sr-only">{state.title}</h1>
       <p className="sr-only" role="status" aria-live="assertive" data-calls>
         {said}
       </p>
-      <TopLine cooking={cooking} state={state} clockAt={clockAt} awake={awake} id={id} openCall={() => setSheet("call")} />
+      <TopLine
+        cooking={cooking}
+        state={state}
+        clockAt={clockAt}
+        awake={awake}
+        id={id}
+        openCall={() => setSheet("call")}
+      />
       <div className="mt-3 grid items-start gap-4 min-[62.5rem]:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
         <section aria-label="Now" className="min-w-0 rounded-sheet border border-line bg-sheet p-4 min-[62.5rem]:p-7">
           {now ? (
-            <Now key={now.id} step={now} pot={state.pots.find((p) => p.key === now.pot)} minute={minute} out={state.out} touch={touch} open={setSheet} wide={wide} />
+            <Now
+              key={now.id}
+              step={now}
+              pot={state.pots.find((p) => p.key === now.pot)}
+              minute={minute}
+              out={state.out}
+              touch={touch}
+              open={setSheet}
+              wide={wide}
+            />
           ) : (
-            <Waiting next={next} minute={minute} clockAt={clockAt} onEarly={setEarly} locked={state.pots.some((p) => p.locked && p.key === next[0]?.step.pot)} />
+            <Waiting
+              next={next}
+              minute={minute}
+              clockAt={clockAt}
+              onEarly={setEarly}
+              locked={state.pots.some((p) => p.locked && p.key === next[0]?.step.pot)}
+            />
           )}
           {state.pots
             .filter((p) => p.whistles > 0 && p.locked)
             .map((p) => (
-              <Button key={p.key} className="mt-3 min-h-[76px] w-full gap-3 text-head font-semibold" onClick={() => touch("whistle", { pot: p.key }, `${p.name}: it whistled`)}>
+              <Button
+                key={p.key}
+                className="mt-3 min-h-[76px] w-full gap-3 text-head font-semibold"
+                onClick={() => touch("whistle", { pot: p.key }, `${p.name}: it whistled`)}
+              >
                 {state.pots.length > 1 ? `The ${p.short} whistled` : "It whistled"}
                 <span className="figures font-show text-title font-bold">
                   {p.whistled} of {p.whistles}
@@ -110,7 +151,8 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
               }}
               className="mt-3 flex min-h-14 w-full min-w-0 items-center justify-center gap-2 rounded-key border border-line px-3 text-body text-soft"
             >
-              <Undo2 size={18} aria-hidden className="shrink-0" /> <span className="min-w-0 truncate">Undo: {undo.what}</span>
+              <Undo2 size={18} aria-hidden className="shrink-0" />{" "}
+              <span className="min-w-0 truncate">Undo: {undo.what}</span>
             </button>
           )}
         </section>
@@ -118,7 +160,13 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
           {timers.length > 0 && (
             <section aria-label="Timers" className="rounded-sheet border border-line bg-sheet px-4 py-2">
               {timers.map((t) => (
-                <Timer key={t.id} step={t} many={many} minute={minute} onDone={() => touch("done", { step: t.id }, t.title)} />
+                <Timer
+                  key={t.id}
+                  step={t}
+                  many={many}
+                  minute={minute}
+                  onDone={() => touch("done", { step: t.id }, t.title)}
+                />
               ))}
             </section>
           )}
@@ -141,7 +189,9 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
                   </span>
                 </p>
               ))}
-            <p className="pt-1.5 font-show text-lead font-[680]">{clockAt(Math.max(state.serve.expected, minute))} to the table</p>
+            <p className="pt-1.5 font-show text-lead font-[680]">
+              {clockAt(Math.max(state.serve.expected, minute))} to the table
+            </p>
           </section>
           <div className="grid grid-cols-2 gap-2">
             <Button className="min-h-14" onClick={() => setSheet("recipe")}>
@@ -160,16 +210,44 @@ function Going({ cooking, state, id }: { cooking: Cooking; state: CookState; id:
           <Stop onStop={() => cooking.touch("ended", {}, "Stopped")} />
         </div>
       </div>
-      {pot && <PourSheet open={sheet === "pour"} onOpen={(o) => setSheet(o ? "pour" : null)} pots={state.pots.filter((p) => p.on !== null && !p.locked)} first={pot} touch={touch} />}
+      {pot && (
+        <PourSheet
+          open={sheet === "pour"}
+          onOpen={(o) => setSheet(o ? "pour" : null)}
+          pots={state.pots.filter((p) => p.on !== null && !p.locked)}
+          first={pot}
+          touch={touch}
+        />
+      )}
       <RecipeSheet open={sheet === "recipe"} onOpen={(o) => setSheet(o ? "recipe" : null)} cooking={id} />
-      <NoteSheet open={sheet === "note"} onOpen={(o) => setSheet(o ? "note" : null)} notes={state.notes.map((n) => `${clockAt(n.minute)} ${n.text}`)} touch={touch} />
-      <DoneSheet open={sheet === "done"} onOpen={(o) => setSheet(o ? "done" : null)} events={state.events} clockAt={clockAt} undo={(event) => cooking.touch("undo", { event }, "")} />
+      <NoteSheet
+        open={sheet === "note"}
+        onOpen={(o) => setSheet(o ? "note" : null)}
+        notes={state.notes.map((n) => `${clockAt(n.minute)} ${n.text}`)}
+        touch={touch}
+      />
+      <DoneSheet
+        open={sheet === "done"}
+        onOpen={(o) => setSheet(o ? "done" : null)}
+        events={state.events}
+        clockAt={clockAt}
+        undo={(event) => cooking.touch("undo", { event }, "")}
+      />
       <CallSheet open={sheet === "call"} onOpen={(o) => setSheet(o ? "call" : null)} />
-      {pot && <WrongSheet open={sheet === "wrong"} onOpen={(o) => setSheet(o ? "wrong" : null)} pots={state.pots} first={troubled(state) ?? pot} steps={state.steps} minute={minute} touch={touch} />}
+      {pot && (
+        <WrongSheet
+          open={sheet === "wrong"}
+          onOpen={(o) => setSheet(o ? "wrong" : null)}
+          pots={state.pots}
+          first={troubled(state) ?? pot}
+          steps={state.steps}
+          minute={minute}
+          touch={touch}
+        />
+      )}
     </div>
   );
 }
-
 
 /** The pot that something can go wrong with: the one that is on the heat, the last put on first. */
 function troubled(state: CookState): CookPot | undefined {

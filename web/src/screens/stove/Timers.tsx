@@ -8,7 +8,19 @@ import { lower, whose } from "./words";
 const EARLY_MIN = 0.5;
 
 /** Nothing to do now: until when, and what could be done before. */
-export function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: boolean; onEarly: (id: string) => void; next: { step: CookStep; at: number }[]; minute: number; clockAt: (m: number) => string }) {
+export function Waiting({
+  next,
+  minute,
+  clockAt,
+  onEarly,
+  locked,
+}: {
+  locked: boolean;
+  onEarly: (id: string) => void;
+  next: { step: CookStep; at: number }[];
+  minute: number;
+  clockAt: (m: number) => string;
+}) {
   const first = next[0];
   if (!first) return <p className="text-head">Nothing is left to do.</p>;
   const ahead = next.find((n) => n.step.status === "waiting" && n.step.ready !== null && n.step.style !== "remind");
@@ -33,14 +45,27 @@ export function Waiting({ next, minute, clockAt, onEarly, locked }: { locked: bo
 }
 
 /** One that runs. */
-export function Timer({ step, minute, many, onDone }: { step: CookStep; minute: number; many: boolean; onDone: () => void }) {
+export function Timer({
+  step,
+  minute,
+  many,
+  onDone,
+}: {
+  step: CookStep;
+  minute: number;
+  many: boolean;
+  onDone: () => void;
+}) {
   const rest = (step.due ?? 0) - minute;
   // a touch too early ends what nobody can begin again: asked once
   const [sure, setSure] = useState(false);
   const early = rest > EARLY_MIN;
   return (
     <div className="dotted grid grid-cols-[minmax(92px,auto)_1fr_auto] items-center gap-3 py-1.5 last:border-0">
-      <span className={`figures font-show text-show font-bold leading-none ${rest <= 0 ? "text-warn" : ""}`} role="timer">
+      <span
+        className={`figures font-show text-show font-bold leading-none ${rest <= 0 ? "text-warn" : ""}`}
+        role="timer"
+      >
         {rest > 0 ? left(rest) : "look"}
       </span>
       <span className="min-w-0 text-body leading-tight">
@@ -58,7 +83,12 @@ export function Timer({ step, minute, many, onDone }: { step: CookStep; minute: 
           </Button>
         </span>
       ) : (
-        <button type="button" onClick={early ? () => setSure(true) : onDone} aria-label={`Done: ${step.title}, ${step.dish}`} className="min-h-14 rounded-key px-3 text-body font-semibold text-water">
+        <button
+          type="button"
+          onClick={early ? () => setSure(true) : onDone}
+          aria-label={`Done: ${step.title}, ${step.dish}`}
+          className="min-h-14 rounded-key px-3 text-body font-semibold text-water"
+        >
           Done
         </button>
       )}

@@ -2,12 +2,32 @@ import { describe, expect, it } from "vitest";
 import type { CookStep } from "../../api/client";
 import { callsAt, NOTHING_HEARD, REPEAT_MS, ring, spoken, titleFor, type Heard } from "./calls";
 
-const step = (id: string, more: Partial<CookStep>): CookStep => ({ id, dish: "pilaf", title: id, words: "", look: "", goes_in: [], status: "waiting", rank: 5, ready: null, start: null, due: null, end: null, ...more }) as CookStep;
+const step = (id: string, more: Partial<CookStep>): CookStep =>
+  ({
+    id,
+    dish: "pilaf",
+    title: id,
+    words: "",
+    look: "",
+    goes_in: [],
+    status: "waiting",
+    rank: 5,
+    ready: null,
+    start: null,
+    due: null,
+    end: null,
+    ...more,
+  }) as CookStep;
 const boil = step("boil", { status: "running", start: 5, due: 10, rank: 2 });
 const cook = step("cook", { status: "running", start: 0, due: 10.2, rank: 0 });
 
 /** A cook who touches at these seconds, and a clock that beats twice a second: when each call sounded. */
-function listen(steps: (second: number) => CookStep[], until: number, touches: number[] = [], from = 0): [number, string][] {
+function listen(
+  steps: (second: number) => CookStep[],
+  until: number,
+  touches: number[] = [],
+  from = 0,
+): [number, string][] {
   let heard: Heard = NOTHING_HEARD;
   const out: [number, string][] = [];
   for (let s = from; s <= until; s += 0.5) {
@@ -38,7 +58,7 @@ describe("the call, counted with a clock of its own", () => {
     expect(titleFor(callsAt([boil, cook], 11))).toBe("(2) Now: cook");
     expect(titleFor(callsAt([boil, cook], 8))).toBeNull();
   });
-  it("calls anew after \"not yet\", and at once when the page was loaded anew", () => {
+  it('calls anew after "not yet", and at once when the page was loaded anew', () => {
     const later = (s: number) => [s < 605 ? boil : { ...boil, due: 13 }];
     expect(listen(later, 781, [600.5, 604.5]).map(([s]) => s)).toEqual([570, 600, 750, 780]);
     expect(listen(() => [boil], 700, [701], 700)).toEqual([[700, "boil running"]]);
@@ -47,9 +67,21 @@ describe("the call, counted with a clock of its own", () => {
     expect(listen(() => [step("toast", { status: "running", start: 9.5, due: 10 })], 590)).toEqual([]);
   });
   it("says it in the words the cook chose", () => {
-    const [call] = callsAt([step("Rinse the millet", { status: "ready", ready: 0, words: "Twice, in a fine sieve.", goes_in: ["308 g millet"] })], 1);
+    const [call] = callsAt(
+      [
+        step("Rinse the millet", {
+          status: "ready",
+          ready: 0,
+          words: "Twice, in a fine sieve.",
+          goes_in: ["308 g millet"],
+        }),
+      ],
+      1,
+    );
     if (!call) throw new Error("nothing calls");
     expect(spoken(call, false, { words: "short", hail: "" })).toBe("Rinse the millet.");
-    expect(spoken(call, true, { words: "whole", hail: "Wren" })).toBe("Wren: Rinse the millet, pilaf. Twice, in a fine sieve. 308 g millet.");
+    expect(spoken(call, true, { words: "whole", hail: "Wren" })).toBe(
+      "Wren: Rinse the millet, pilaf. Twice, in a fine sieve. 308 g millet.",
+    );
   });
 });

@@ -20,9 +20,20 @@ export const NOTHING_HEARD: Heard = { rung: {}, touched: -Infinity };
 
 /** Every call at this minute, the first to do at the head. A step that has come due anew ("not yet") is another call. */
 export function callsAt(steps: readonly CookStep[], minute: number): Call[] {
-  const now = calling(steps, minute).map((step): Call => ({ key: `${step.id} ${step.status} ${step.due ?? ""}`, when: "now", step }));
+  const now = calling(steps, minute).map((step): Call => ({
+    key: `${step.id} ${step.status} ${step.due ?? ""}`,
+    when: "now",
+    step,
+  }));
   const soon = steps
-    .filter((s) => s.status === "running" && s.due !== null && s.due > minute && s.due - minute <= SOON_MIN && s.due - (s.start ?? s.due) >= 2 * SOON_MIN)
+    .filter(
+      (s) =>
+        s.status === "running" &&
+        s.due !== null &&
+        s.due > minute &&
+        s.due - minute <= SOON_MIN &&
+        s.due - (s.start ?? s.due) >= 2 * SOON_MIN,
+    )
     .map((step): Call => ({ key: `soon ${step.id} ${step.due ?? ""}`, when: "soon", step }));
   return [...now, ...soon];
 }
@@ -53,7 +64,13 @@ export function spoken(call: Call, many: boolean, wanted: Pick<Wanted, "words" |
   const { step, when } = call;
   const what = many ? `${step.title}, ${step.dish}` : step.title;
   const look = step.status === "running" && step.look ? ` Look: ${step.look}` : "";
-  const rest = wanted.words === "whole" && when === "now" ? [step.words, ...(step.status === "running" ? [] : step.goes_in)].filter(Boolean).map((s) => s.replace(/[.!?]?$/, ".")).join(" ") : "";
+  const rest =
+    wanted.words === "whole" && when === "now"
+      ? [step.words, ...(step.status === "running" ? [] : step.goes_in)]
+          .filter(Boolean)
+          .map((s) => s.replace(/[.!?]?$/, "."))
+          .join(" ")
+      : "";
   const head = when === "soon" ? `In half a minute: ${what}.` : `${what}.${look}`;
   return [wanted.hail.trim() && `${wanted.hail.trim()}:`, head, rest].filter(Boolean).join(" ");
 }

@@ -14,7 +14,12 @@ it("brings home what waits for cookings that no page shows, and keeps what is re
   vi.stubGlobal("fetch", async (request: Request) => {
     const { events } = (await request.json()) as { events: { id: string }[] };
     asked.push([new URL(request.url).pathname, events.map((e) => e.id)]);
-    return Response.json({ new: 1, refused: events.filter((e) => e.id === "odd").map((e) => ({ id: e.id, code: "step", where: "step", text: "No." })) });
+    return Response.json({
+      new: 1,
+      refused: events
+        .filter((e) => e.id === "odd")
+        .map((e) => ({ id: e.id, code: "step", where: "step", text: "No." })),
+    });
   });
   save(3, [touch("a"), touch("odd"), touch("b")]);
   save(4, [touch("c")]);

@@ -7,7 +7,9 @@ import { BATCH, nextBatch, outcomeOf, type Outcome } from "./sync";
 export async function tell(cooking: number, sent: readonly Touch[]): Promise<Outcome> {
   const events = sent.map((t) => ({ id: t.id, kind: t.kind, data: t.data, ago_ms: Math.max(0, Date.now() - t.at) }));
   try {
-    const { refused } = await answer(api.POST("/api/cookings/{cooking_id}/events", { params: { path: { cooking_id: cooking } }, body: { events } }));
+    const { refused } = await answer(
+      api.POST("/api/cookings/{cooking_id}/events", { params: { path: { cooking_id: cooking } }, body: { events } }),
+    );
     return { is: "taken", refused: refused ?? [] };
   } catch (fault) {
     return fault instanceof TroubleError ? outcomeOf(fault.status, fault.trouble, sent.length) : { is: "offline" };

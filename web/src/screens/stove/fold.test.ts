@@ -16,21 +16,48 @@ interface Run {
   };
 }
 // what the core makes of the same touches (scripts/stove_cases.py)
-const cases = JSON.parse(readFileSync("../tests/shared/stove-cases.json", "utf-8")) as Record<string, { steps: Partial<CookStep>[]; pots: Partial<CookPot>[]; runs: Run[] }>;
+const cases = JSON.parse(readFileSync("../tests/shared/stove-cases.json", "utf-8")) as Record<
+  string,
+  { steps: Partial<CookStep>[]; pots: Partial<CookPot>[]; runs: Run[] }
+>;
 
 const begun = ({ steps, pots }: { steps: Partial<CookStep>[]; pots: Partial<CookPot>[] }): CookState =>
-  ({ title: "tonight", minute: 0, now: null, serve: { planned: 120, expected: 120 }, said: [], events: [], notes: [], out: [], ended: null, all_done: false, steps, pots }) as unknown as CookState;
+  ({
+    title: "tonight",
+    minute: 0,
+    now: null,
+    serve: { planned: 120, expected: 120 },
+    said: [],
+    events: [],
+    notes: [],
+    out: [],
+    ended: null,
+    all_done: false,
+    steps,
+    pots,
+  }) as unknown as CookState;
 const third = (n: number | null): number | null => (n === null ? null : Math.round(n * 1000) / 1000);
 
 describe("the page's fold is the core's", () => {
   for (const [name, one] of Object.entries(cases))
     it(`of ${name}`, () => {
       for (const run of one.runs) {
-        const made = fold(begun(one), run.events.map((e) => ({ ...e, text: "" })), run.minute);
+        const made = fold(
+          begun(one),
+          run.events.map((e) => ({ ...e, text: "" })),
+          run.minute,
+        );
         expect({
-          now: made.now, all_done: made.all_done, ended: made.ended, out: made.out,
-          steps: Object.fromEntries(made.steps.map((s) => [s.id, [s.status, third(s.ready), third(s.start), third(s.due), third(s.end)]])),
-          pots: Object.fromEntries(made.pots.map((p) => [p.key, [p.on, p.poured_ml, p.top_ups_ml, p.lid, p.locked, p.whistled]])),
+          now: made.now,
+          all_done: made.all_done,
+          ended: made.ended,
+          out: made.out,
+          steps: Object.fromEntries(
+            made.steps.map((s) => [s.id, [s.status, third(s.ready), third(s.start), third(s.due), third(s.end)]]),
+          ),
+          pots: Object.fromEntries(
+            made.pots.map((p) => [p.key, [p.on, p.poured_ml, p.top_ups_ml, p.lid, p.locked, p.whistled]]),
+          ),
         }).toEqual(run.expected);
       }
     });
@@ -38,11 +65,21 @@ describe("the page's fold is the core's", () => {
 
 const pilaf = begun(cases["a pilaf"] ?? { steps: [], pots: [] });
 const stepOf = (kind: string) => pilaf.steps.find((s) => s.kind === kind)?.id ?? "";
-const touch = (id: string, kind: string, minute: number, data: Touch["data"]): Touch => ({ id, kind, data, at: 0, minute, what: `${kind} ${minute}` });
+const touch = (id: string, kind: string, minute: number, data: Touch["data"]): Touch => ({
+  id,
+  kind,
+  data,
+  at: 0,
+  minute,
+  what: `${kind} ${minute}`,
+});
 
 describe("without a network", () => {
   it("what the server knew and what it does not know yet are one list, each revocable and put back", () => {
-    const told: CookState = { ...pilaf, events: [{ id: "a", kind: "done", minute: 30, data: { step: stepOf("boil") }, text: "Boils: done" }] };
+    const told: CookState = {
+      ...pilaf,
+      events: [{ id: "a", kind: "done", minute: 30, data: { step: stepOf("boil") }, text: "Boils: done" }],
+    };
     const undo = touch("b", "undo", 31, { event: "a" });
     const now = ahead(told, [undo], 32);
     expect(now.steps.find((s) => s.kind === "boil")?.end).toBeNull();
@@ -52,7 +89,11 @@ describe("without a network", () => {
     expect(doings(back.events)[0]).toMatchObject({ undo: "a", gone: false });
   });
   it("takes the mend of the minute that is nearest", () => {
-    const mends = [{ minute: 4, add_ml: 90 }, { minute: 11, add_ml: 60 }, { minute: 24, add_ml: 30 }];
+    const mends = [
+      { minute: 4, add_ml: 90 },
+      { minute: 11, add_ml: 60 },
+      { minute: 24, add_ml: 30 },
+    ];
     expect([0, 7, 8, 40].map((at) => mendAt(mends, at)?.add_ml)).toEqual([90, 90, 60, 30]);
     expect(mendAt([], 3)).toBeNull();
   });

@@ -50,7 +50,12 @@ export function fold(state: CookState, events: readonly Done[], minute: number):
   const gone = undone(ordered);
   const by = new Map(state.steps.map((s) => [s.id, s]));
   const going = new Map<string, Going>(state.steps.map((s) => [s.id, { start: null, due: null, end: null }]));
-  const pots = new Map(state.pots.map((p) => [p.key, { poured: null as number | null, more: 0, lid: p.own_lid, whistled: 0, whistles: p.whistles }]));
+  const pots = new Map(
+    state.pots.map((p) => [
+      p.key,
+      { poured: null as number | null, more: 0, lid: p.own_lid, whistled: 0, whistles: p.whistles },
+    ]),
+  );
   const out = new Set<string>();
   const notes: { minute: number; text: string }[] = [];
   let ended: number | null = null;
@@ -118,7 +123,14 @@ export function fold(state: CookState, events: readonly Done[], minute: number):
   const steps = state.steps.map((s): CookStep => {
     const mine = of(s.id);
     const ready = readyAt(s, by, of);
-    const status = mine.end !== null ? "done" : mine.start !== null ? "running" : ready !== null && ready <= minute ? "ready" : "waiting";
+    const status =
+      mine.end !== null
+        ? "done"
+        : mine.start !== null
+          ? "running"
+          : ready !== null && ready <= minute
+            ? "ready"
+            : "waiting";
     return { ...s, ...mine, ready, status };
   });
   return {
@@ -133,12 +145,24 @@ export function fold(state: CookState, events: readonly Done[], minute: number):
   };
 }
 
-function potNow(p: CookPot, now: { poured: number | null; more: number; lid: string; whistled: number } | undefined, steps: readonly CookStep[]): CookPot {
+function potNow(
+  p: CookPot,
+  now: { poured: number | null; more: number; lid: string; whistled: number } | undefined,
+  steps: readonly CookStep[],
+): CookPot {
   const at = (kind: string) => steps.find((s) => s.pot === p.key && s.kind === kind);
   const boil = at("boil");
   const last = at("release") ?? at("cook");
   const locked = p.locks && boil?.start != null && last !== undefined && last.end === null;
-  return { ...p, on: at("cook") ? (boil?.start ?? null) : null, poured_ml: now?.poured ?? null, top_ups_ml: Math.round(now?.more ?? 0), lid: now?.lid ?? p.lid, locked, whistled: now?.whistled ?? 0 };
+  return {
+    ...p,
+    on: at("cook") ? (boil?.start ?? null) : null,
+    poured_ml: now?.poured ?? null,
+    top_ups_ml: Math.round(now?.more ?? 0),
+    lid: now?.lid ?? p.lid,
+    locked,
+    whistled: now?.whistled ?? 0,
+  };
 }
 
 /** The minute from which a step can be begun or done; null while something before it is not done. */
@@ -164,11 +188,15 @@ export function calling(steps: readonly CookStep[], minute: number): CookStep[] 
     .sort((a, b) => a.rank - b.rank || key(a) - key(b) || (a.id < b.id ? -1 : 1));
 }
 
-export const current = (steps: readonly CookStep[], minute: number): string | null => calling(steps, minute)[0]?.id ?? null;
+export const current = (steps: readonly CookStep[], minute: number): string | null =>
+  calling(steps, minute)[0]?.id ?? null;
 
 /** The server's state with this device's untold touches on it. */
 export function ahead(state: CookState, touches: readonly Touch[], minute: number): CookState {
-  const events = inOrder([...state.events, ...touches.map((t) => ({ id: t.id, kind: t.kind, minute: t.minute, data: t.data, text: t.what ?? "" }))]);
+  const events = inOrder([
+    ...state.events,
+    ...touches.map((t) => ({ id: t.id, kind: t.kind, minute: t.minute, data: t.data, text: t.what ?? "" })),
+  ]);
   return { ...fold(state, events, minute), events };
 }
 
@@ -186,14 +214,20 @@ export function doings(events: readonly Done[]): { event: Done; undo: string; go
 export function upcoming(steps: readonly CookStep[], minute: number): { step: CookStep; at: number }[] {
   return steps
     .filter((s) => s.status === "running" || s.status === "waiting")
-    .map((step) => ({ step, at: (step.status === "running" ? step.due : (step.ready ?? step.expected)) ?? step.expected }))
+    .map((step) => ({
+      step,
+      at: (step.status === "running" ? step.due : (step.ready ?? step.expected)) ?? step.expected,
+    }))
     .filter((x) => x.at > minute && x.step.kind !== "keep")
     .sort((a, b) => a.at - b.at);
 }
 
 /** The mend told for the minute (since the pot's heat went on) that is nearest. */
 export const mendAt = <M extends { minute: number }>(mends: readonly M[], minute: number): M | null =>
-  mends.reduce<M | null>((best, m) => (best && Math.abs(best.minute - minute) <= Math.abs(m.minute - minute) ? best : m), null);
+  mends.reduce<M | null>(
+    (best, m) => (best && Math.abs(best.minute - minute) <= Math.abs(m.minute - minute) ? best : m),
+    null,
+  );
 
 /** 3.49 → "3:29": minutes and seconds left; 125 → "2 h 05". */
 export function left(minutes: number): string {

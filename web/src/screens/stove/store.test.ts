@@ -26,7 +26,8 @@ it("no two touches share an id", () => {
   expect(new Set(Array.from({ length: 500 }, newId)).size).toBe(500);
 });
 
-const got = (id: number): CookingInfo => ({ id, last: 1, minute: 3, speed: 1, alone: false, began: "", serve_at: "", state: null }) as unknown as CookingInfo;
+const got = (id: number): CookingInfo =>
+  ({ id, last: 1, minute: 3, speed: 1, alone: false, began: "", serve_at: "", state: null }) as unknown as CookingInfo;
 
 it("knows which cookings wait to be told, and only those", () => {
   save(3, [touch]);

@@ -6,13 +6,29 @@ import { BATCH, begin, minuteAt, nextBatch, outcomeOf, reduce, type Held } from 
 const touch = (n: number): Touch => ({ id: `touch-${n}`, kind: "note", data: { text: `${n}` }, at: n, minute: n });
 const many = (n: number): Touch[] => Array.from({ length: n }, (_, i) => touch(i));
 const trouble = (code: string) => ({ code, where: "", text: `${code}.` });
-const told = (held: Held, sent: readonly Touch[], outcome: Parameters<typeof reduce>[1] & { type: "told" }): Held => reduce(held, { ...outcome, sent });
-const answered = (more: Partial<CookingInfo>): CookingInfo => ({ id: 1, last: 7, minute: 12, speed: 10, alone: false, began: "", serve_at: "", state: null, ...more }) as CookingInfo;
+const told = (held: Held, sent: readonly Touch[], outcome: Parameters<typeof reduce>[1] & { type: "told" }): Held =>
+  reduce(held, { ...outcome, sent });
+const answered = (more: Partial<CookingInfo>): CookingInfo =>
+  ({
+    id: 1,
+    last: 7,
+    minute: 12,
+    speed: 10,
+    alone: false,
+    began: "",
+    serve_at: "",
+    state: null,
+    ...more,
+  }) as CookingInfo;
 
 describe("what a device holds of a cooking", () => {
   it("takes what is answered one by one: only the odd touch is refused, and it is shown", () => {
     const start = begin(many(3));
-    const after = told(start, start.touches, { type: "told", sent: [], outcome: { is: "taken", refused: [{ id: "touch-1", ...trouble("step") }] } });
+    const after = told(start, start.touches, {
+      type: "told",
+      sent: [],
+      outcome: { is: "taken", refused: [{ id: "touch-1", ...trouble("step") }] },
+    });
     expect(after.touches).toEqual([]);
     expect(after.refused.map((r) => r.touch.id)).toEqual(["touch-1"]);
     expect(after.trouble?.code).toBe("step");
@@ -48,10 +64,18 @@ describe("what a device holds of a cooking", () => {
   });
 
   it("goes on by the server's minutes at the cooking's speed, and keeps the last state when nothing is new", () => {
-    const known = reduce(begin([]), { type: "answered", got: answered({ state: { title: "pilaf" } as CookingInfo["state"] }), at: 1000 });
+    const known = reduce(begin([]), {
+      type: "answered",
+      got: answered({ state: { title: "pilaf" } as CookingInfo["state"] }),
+      at: 1000,
+    });
     expect(minuteAt(known, 1000 + 30_000)).toBeCloseTo(17);
     expect(reduce(known, { type: "beat", at: 7000 }).minute).toBeCloseTo(13);
-    const same = reduce(reduce(known, { type: "lost", trouble: null }), { type: "answered", got: answered({ minute: 13 }), at: 7000 });
+    const same = reduce(reduce(known, { type: "lost", trouble: null }), {
+      type: "answered",
+      got: answered({ minute: 13 }),
+      at: 7000,
+    });
     expect(same.state?.title).toBe("pilaf");
     expect(same.offline).toBe(false);
   });
@@ -59,11 +83,16 @@ describe("what a device holds of a cooking", () => {
   it("says that it is without a network, and says a trouble that the server names instead", () => {
     const start = begin(many(1));
     expect(reduce(start, { type: "lost", trouble: null })).toMatchObject({ offline: true, trouble: null });
-    expect(reduce(start, { type: "lost", trouble: trouble("missing") })).toMatchObject({ offline: false, trouble: trouble("missing") });
+    expect(reduce(start, { type: "lost", trouble: trouble("missing") })).toMatchObject({
+      offline: false,
+      trouble: trouble("missing"),
+    });
     expect(told(start, start.touches, { type: "told", sent: [], outcome: { is: "offline" } }).offline).toBe(true);
     // the first that is taken says that the network is back
     const back = reduce(start, { type: "lost", trouble: null });
-    expect(told(back, start.touches, { type: "told", sent: [], outcome: { is: "taken", refused: [] } }).offline).toBe(false);
+    expect(told(back, start.touches, { type: "told", sent: [], outcome: { is: "taken", refused: [] } }).offline).toBe(
+      false,
+    );
   });
 
   it("opens from what was last seen, as long ago as that was, and asks for all of it anew", () => {

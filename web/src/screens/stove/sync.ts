@@ -43,18 +43,34 @@ export const BATCH = 100;
 
 /** From what this device holds: its untold touches, and the cooking as it was last seen. `ago` ms have gone by since. */
 export function begin(touches: readonly Touch[], seen: CookingInfo | null = null, ago = 0, at = 0): Held {
-  const fresh: Held = { info: null, state: null, touches, refused: [], offline: false, trouble: null, clock: { minute: 0, at: 0, speed: 0, last: -1 }, minute: 0 };
+  const fresh: Held = {
+    info: null,
+    state: null,
+    touches,
+    refused: [],
+    offline: false,
+    trouble: null,
+    clock: { minute: 0, at: 0, speed: 0, last: -1 },
+    minute: 0,
+  };
   if (!seen?.state) return fresh;
   // last is unknown on purpose: the first answer is to be a whole one
-  const held = { ...fresh, info: seen, state: seen.state, clock: { minute: seen.minute, at: at - ago, speed: seen.speed, last: -1 } };
+  const held = {
+    ...fresh,
+    info: seen,
+    state: seen.state,
+    clock: { minute: seen.minute, at: at - ago, speed: seen.speed, last: -1 },
+  };
   return { ...held, minute: minuteAt(held, at) };
 }
 
 /** Kitchen minutes at a moment of this page's clock. */
-export const minuteAt = (held: Held, at: number): number => held.clock.minute + ((at - held.clock.at) / 60_000) * held.clock.speed;
+export const minuteAt = (held: Held, at: number): number =>
+  held.clock.minute + ((at - held.clock.at) / 60_000) * held.clock.speed;
 
 /** Those that go next: the oldest, in their order, no more than the server takes at once. `size` shrinks when a sending was refused as a whole. */
-export const nextBatch = (touches: readonly Touch[], size: number): readonly Touch[] => touches.slice(0, Math.max(1, Math.min(size, BATCH)));
+export const nextBatch = (touches: readonly Touch[], size: number): readonly Touch[] =>
+  touches.slice(0, Math.max(1, Math.min(size, BATCH)));
 
 /** What a status means for what was sent. */
 export function outcomeOf(status: number, trouble: Trouble, sent: number): Outcome {
@@ -75,9 +91,23 @@ export function reduce(held: Held, action: Action): Held {
       if (outcome.is === "signed_out") return { ...held, trouble: outcome.trouble };
       const ids = new Set(sent.map((t) => t.id));
       const touches = held.touches.filter((t) => !ids.has(t.id));
-      if (outcome.is === "refused") return { ...held, touches, trouble: outcome.trouble, refused: [...held.refused, ...sent.map((touch) => ({ touch, trouble: outcome.trouble }))] };
-      const odd = outcome.refused.flatMap(({ id, ...trouble }) => sent.filter((t) => t.id === id).map((touch) => ({ touch, trouble })));
-      return { ...held, touches, offline: false, refused: [...held.refused, ...odd], trouble: odd[odd.length - 1]?.trouble ?? held.trouble };
+      if (outcome.is === "refused")
+        return {
+          ...held,
+          touches,
+          trouble: outcome.trouble,
+          refused: [...held.refused, ...sent.map((touch) => ({ touch, trouble: outcome.trouble }))],
+        };
+      const odd = outcome.refused.flatMap(({ id, ...trouble }) =>
+        sent.filter((t) => t.id === id).map((touch) => ({ touch, trouble })),
+      );
+      return {
+        ...held,
+        touches,
+        offline: false,
+        refused: [...held.refused, ...odd],
+        trouble: odd[odd.length - 1]?.trouble ?? held.trouble,
+      };
     }
     case "answered": {
       const { got, at } = action;

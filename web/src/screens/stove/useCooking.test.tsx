@@ -5,20 +5,49 @@ import { serve, type Asked } from "../../test-kit";
 import { load, seen } from "./store";
 import { useCooking } from "./useCooking";
 
-const state = { title: "Saffron pan with peas", minute: 5, now: null, serve: { planned: 60, expected: 60 }, said: [], events: [], notes: [], out: [], ended: null, all_done: false, steps: [], pots: [] } as unknown as CookState;
-const info = (last: number, more: object = {}) => ({ id: 4, last, minute: 5, speed: 1, alone: false, began: "", serve_at: "", state, ...more });
+const state = {
+  title: "Saffron pan with peas",
+  minute: 5,
+  now: null,
+  serve: { planned: 60, expected: 60 },
+  said: [],
+  events: [],
+  notes: [],
+  out: [],
+  ended: null,
+  all_done: false,
+  steps: [],
+  pots: [],
+} as unknown as CookState;
+const info = (last: number, more: object = {}) => ({
+  id: 4,
+  last,
+  minute: 5,
+  speed: 1,
+  alone: false,
+  began: "",
+  serve_at: "",
+  state,
+  ...more,
+});
 let asked: Asked[];
 let answer: () => unknown;
 beforeEach(() => {
   localStorage.clear();
   answer = () => info(7);
-  asked = serve({ "GET /api/cookings/4": () => answer(), "POST /api/cookings/4/events": ({ events }: { events: unknown[] }) => ({ taken: events.length, refused: [] }) });
+  asked = serve({
+    "GET /api/cookings/4": () => answer(),
+    "POST /api/cookings/4/events": ({ events }: { events: unknown[] }) => ({ taken: events.length, refused: [] }),
+  });
 });
 afterEach(() => {
   vi.unstubAllGlobals();
   localStorage.clear();
 });
-const sent = () => asked.filter((a) => a.method === "POST").flatMap((a) => (a.body as { events: { id: string; kind: string }[] }).events);
+const sent = () =>
+  asked
+    .filter((a) => a.method === "POST")
+    .flatMap((a) => (a.body as { events: { id: string; kind: string }[] }).events);
 
 it("shows the cooking as the server has it, and keeps it for a time without one", async () => {
   const { result } = renderHook(() => useCooking(4));

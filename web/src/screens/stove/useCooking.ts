@@ -62,13 +62,20 @@ export function useCooking(id: number): Cooking {
       size.current = BATCH;
       // what is late grows later while nothing happens: the whole state is asked for now and then
       const known = now.current.clock.last >= 0 && told.length === 0 && asked.current++ % 5 !== 0;
-      const got = await answer(api.GET("/api/cookings/{cooking_id}", { params: { path: { cooking_id: id }, query: known ? { since: now.current.clock.last } : {} } }));
+      const got = await answer(
+        api.GET("/api/cookings/{cooking_id}", {
+          params: { path: { cooking_id: id }, query: known ? { since: now.current.clock.last } : {} },
+        }),
+      );
       dispatch({ type: "answered", got, at: performance.now() });
       if (got.state) keep(id, got);
       // only now: the fresh state already holds what was sent
       for (const one of told) dispatch({ type: "told", ...one });
     } catch (fault) {
-      dispatch({ type: "lost", trouble: fault instanceof TroubleError && fault.status > 0 && fault.status < 500 ? fault.trouble : null });
+      dispatch({
+        type: "lost",
+        trouble: fault instanceof TroubleError && fault.status > 0 && fault.status < 500 ? fault.trouble : null,
+      });
     } finally {
       busy.current = false;
     }
@@ -94,7 +101,14 @@ export function useCooking(id: number): Cooking {
 
   const touch = useCallback(
     (kind: string, data: Touch["data"], what: string): string => {
-      const made: Touch = { id: newId(), kind, data, what, at: Date.now(), minute: minuteAt(now.current, performance.now()) };
+      const made: Touch = {
+        id: newId(),
+        kind,
+        data,
+        what,
+        at: Date.now(),
+        minute: minuteAt(now.current, performance.now()),
+      };
       dispatch({ type: "touched", touch: made });
       void sync();
       return made.id;
@@ -102,5 +116,14 @@ export function useCooking(id: number): Cooking {
     [dispatch, sync],
   );
   const shown = held.state && ahead(held.state, held.touches, held.minute);
-  return { info: held.info, state: shown, minute: held.minute, touch, waiting: held.touches.length, offline: held.offline, trouble: held.trouble, refresh: sync };
+  return {
+    info: held.info,
+    state: shown,
+    minute: held.minute,
+    touch,
+    waiting: held.touches.length,
+    offline: held.offline,
+    trouble: held.trouble,
+    refresh: sync,
+  };
 }

@@ -4,28 +4,69 @@ import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { changes, serve, show, type Asked } from "../../test-kit";
 import { Training } from "./Training";
 
-const TASK = { grain: "quinoa", name: "quinoa", dry_ml: 240, pot_cm: 20, lid: "tight", texture: "fluffy", texture_word: "fluffy", error: null, tries: 0 };
-const curve = [{ minute: 0, free_ml: 300, hydration: 0.1, done: 0, celsius: 20 }, { minute: 20, free_ml: 0, hydration: 1.9, done: 1, celsius: 100 }];
-const run = (code: string) => ({ curve, boil_at: 5, off_at: 20, done_at: 20, dry_at: null, verdict: { code, minute: null, text: "So it came.", add_ml: 0, add_min: 0 } });
+const TASK = {
+  grain: "quinoa",
+  name: "quinoa",
+  dry_ml: 240,
+  pot_cm: 20,
+  lid: "tight",
+  texture: "fluffy",
+  texture_word: "fluffy",
+  error: null,
+  tries: 0,
+};
+const curve = [
+  { minute: 0, free_ml: 300, hydration: 0.1, done: 0, celsius: 20 },
+  { minute: 20, free_ml: 0, hydration: 1.9, done: 1, celsius: 100 },
+];
+const run = (code: string) => ({
+  curve,
+  boil_at: 5,
+  off_at: 20,
+  done_at: 20,
+  dry_at: null,
+  verdict: { code, minute: null, text: "So it came.", add_ml: 0, add_min: 0 },
+});
 let asked: Asked[];
 let pots = 0;
 beforeEach(() => {
   pots = 0;
   asked = serve({
     "GET /api/training": () => ({ ...TASK, name: pots++ ? "pearl barley" : "quinoa" }),
-    "POST /api/training": { pour_ml: 420, cook_min: 15, error: 0.12, tries: 14, said: "You would have poured 60 ml less.", why: ["240 ml of quinoa drink 350"], sign: "a little white curl", look: [13, 18], plan: run("right"), run: run("soup") },
+    "POST /api/training": {
+      pour_ml: 420,
+      cook_min: 15,
+      error: 0.12,
+      tries: 14,
+      said: "You would have poured 60 ml less.",
+      why: ["240 ml of quinoa drink 350"],
+      sign: "a little white curl",
+      look: [13, 18],
+      plan: run("right"),
+      run: run("soup"),
+    },
   });
 });
 afterEach(() => vi.unstubAllGlobals());
 
 it("takes a guess, shows what came of it and why, and brings another pot", async () => {
   show(<Training />);
-  expect(await screen.findByText(/240 ml quinoa in a pot 20 cm wide, under a tight lid, to come out fluffy/)).toBeInTheDocument();
+  expect(
+    await screen.findByText(/240 ml quinoa in a pot 20 cm wide, under a tight lid, to come out fluffy/),
+  ).toBeInTheDocument();
   const water = screen.getByRole("slider", { name: "Water, ml" });
   for (let n = 0; n < 3; n += 1) fireEvent.keyDown(water, { key: "ArrowRight" });
   fireEvent.keyDown(screen.getByRole("slider", { name: "At the boil, min" }), { key: "ArrowLeft" });
   await userEvent.click(screen.getByRole("button", { name: "Cook it" }));
-  await waitFor(() => expect(changes(asked)[0]?.body).toMatchObject({ grain: "quinoa", pour_ml: 270, minutes: 14, lid: "tight", pot_cm: 20 }));
+  await waitFor(() =>
+    expect(changes(asked)[0]?.body).toMatchObject({
+      grain: "quinoa",
+      pour_ml: 270,
+      minutes: 14,
+      lid: "tight",
+      pot_cm: 20,
+    }),
+  );
   expect(await screen.findByText("Soup")).toHaveClass("text-warn");
   expect(screen.getByText("420")).toBeInTheDocument();
   expect(screen.getByText(/your last 10:/)).toHaveTextContent("12 %");

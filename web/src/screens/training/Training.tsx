@@ -8,13 +8,31 @@ import { PotCurve } from "../../job/PotCurve";
 import { PotTable } from "../../job/PotTable";
 import { Button, Wrong } from "../../ui/bits";
 
-const LID: Record<string, string> = { sealed: "a sealed lid", tight: "a tight lid", ordinary: "an ordinary lid", ajar: "the lid ajar", open: "no lid" };
-const CAME: Record<string, string> = { right: "It comes out right", dry: "Too dry", scorched: "It catches", "hard-cored": "Hard in the middle", wet: "Too wet", soup: "Soup", mushy: "Mush" };
+const LID: Record<string, string> = {
+  sealed: "a sealed lid",
+  tight: "a tight lid",
+  ordinary: "an ordinary lid",
+  ajar: "the lid ajar",
+  open: "no lid",
+};
+const CAME: Record<string, string> = {
+  right: "It comes out right",
+  dry: "Too dry",
+  scorched: "It catches",
+  "hard-cored": "Hard in the middle",
+  wet: "Too wet",
+  soup: "Soup",
+  mushy: "Mush",
+};
 
 /** The practice pot: guess water and minutes, see it dry, burn or drown where it costs nothing. */
 export function Training() {
   const client = useQueryClient();
-  const task = useQuery({ queryKey: ["training"], queryFn: () => answer(api.GET("/api/training")), staleTime: Infinity });
+  const task = useQuery({
+    queryKey: ["training"],
+    queryFn: () => answer(api.GET("/api/training")),
+    staleTime: Infinity,
+  });
   const again = () => void changed(client, "practice");
   return (
     <div className="pt-5">
@@ -28,7 +46,21 @@ export function Training() {
 function One({ task, again }: { task: TrainingTask; again: () => void }) {
   const [pour, setPour] = useState(task.dry_ml);
   const [min, setMin] = useState(15);
-  const guess = useChange([], () => answer(api.POST("/api/training", { body: { grain: task.grain, dry_ml: task.dry_ml, pot_cm: task.pot_cm, lid: task.lid, texture: task.texture, pour_ml: pour, minutes: min } })));
+  const guess = useChange([], () =>
+    answer(
+      api.POST("/api/training", {
+        body: {
+          grain: task.grain,
+          dry_ml: task.dry_ml,
+          pot_cm: task.pot_cm,
+          lid: task.lid,
+          texture: task.texture,
+          pour_ml: pour,
+          minutes: min,
+        },
+      }),
+    ),
+  );
   const judged = guess.data;
   const error = judged ? judged.error : task.error;
   return (
@@ -36,36 +68,87 @@ function One({ task, again }: { task: TrainingTask; again: () => void }) {
       <div className="mt-3 flex flex-wrap items-center gap-4">
         <Swatch slug={task.grain} className="h-14 w-20" />
         <p className="max-w-[34ch] text-head font-[650] leading-snug">
-          {task.dry_ml} ml {task.name} in a pot {task.pot_cm} cm wide, under {LID[task.lid]}, to come out {task.texture_word}. Not soaked.
+          {task.dry_ml} ml {task.name} in a pot {task.pot_cm} cm wide, under {LID[task.lid]}, to come out{" "}
+          {task.texture_word}. Not soaked.
         </p>
         {error !== null && (
           <p className="ml-auto text-small text-soft">
-            your last {Math.min(10, judged ? judged.tries : task.tries)}: <strong className="figures text-ink">{Math.round(error * 100)} %</strong> off on average
+            your last {Math.min(10, judged ? judged.tries : task.tries)}:{" "}
+            <strong className="figures text-ink">{Math.round(error * 100)} %</strong> off on average
           </p>
         )}
       </div>
       <div className="mt-4 grid items-start gap-6 min-[62.5rem]:grid-cols-[360px_minmax(0,1fr)]">
         <div>
-          <Guess label="Water" unit="ml" value={pour} most={task.dry_ml * 5} step={10} set={setPour} still={judged !== undefined} told={judged?.pour_ml} />
-          <Guess label="At the boil" unit="min" value={min} most={90} step={1} set={setMin} still={judged !== undefined} told={judged?.cook_min} />
+          <Guess
+            label="Water"
+            unit="ml"
+            value={pour}
+            most={task.dry_ml * 5}
+            step={10}
+            set={setPour}
+            still={judged !== undefined}
+            told={judged?.pour_ml}
+          />
+          <Guess
+            label="At the boil"
+            unit="min"
+            value={min}
+            most={90}
+            step={1}
+            set={setMin}
+            still={judged !== undefined}
+            told={judged?.cook_min}
+          />
           <Wrong trouble={asTrouble(guess.error)} className="mt-2" />
           {judged ? (
             <Button kind="main" className="mt-3 min-h-16 w-full text-lead" onClick={again}>
               Another pot
             </Button>
           ) : (
-            <Button kind="main" className="mt-3 min-h-16 w-full text-lead" disabled={guess.isPending} onClick={() => guess.mutate(undefined)}>
+            <Button
+              kind="main"
+              className="mt-3 min-h-16 w-full text-lead"
+              disabled={guess.isPending}
+              onClick={() => guess.mutate(undefined)}
+            >
               Cook it
             </Button>
           )}
         </div>
-        <div aria-live="polite">{judged ? <Came judged={judged} minutes={min} /> : <p className="max-w-[40ch] pt-2 text-body text-soft">Say how much you would pour and how long it cooks. Then the simulated pot cooks it your way.</p>}</div>
+        <div aria-live="polite">
+          {judged ? (
+            <Came judged={judged} minutes={min} />
+          ) : (
+            <p className="max-w-[40ch] pt-2 text-body text-soft">
+              Say how much you would pour and how long it cooks. Then the simulated pot cooks it your way.
+            </p>
+          )}
+        </div>
       </div>
     </>
   );
 }
 
-function Guess({ label, unit, value, most, step, set, still, told }: { label: string; unit: string; value: number; most: number; step: number; set: (n: number) => void; still: boolean; told?: number }) {
+function Guess({
+  label,
+  unit,
+  value,
+  most,
+  step,
+  set,
+  still,
+  told,
+}: {
+  label: string;
+  unit: string;
+  value: number;
+  most: number;
+  step: number;
+  set: (n: number) => void;
+  still: boolean;
+  told?: number;
+}) {
   return (
     <div className="mb-4">
       <p className="flex items-baseline gap-3" id={`guess-${unit}`}>
@@ -76,11 +159,22 @@ function Guess({ label, unit, value, most, step, set, still, told }: { label: st
         </span>
         {told !== undefined && <span className="changed ml-auto figures text-lead font-bold">{told}</span>}
       </p>
-      <Slider.Root className="relative flex h-11 w-full touch-none items-center" min={0} max={most} step={step} value={[value]} disabled={still} onValueChange={([v]) => set(v ?? 0)}>
+      <Slider.Root
+        className="relative flex h-11 w-full touch-none items-center"
+        min={0}
+        max={most}
+        step={step}
+        value={[value]}
+        disabled={still}
+        onValueChange={([v]) => set(v ?? 0)}
+      >
         <Slider.Track className="relative h-[8px] w-full grow rounded-full bg-line">
           <Slider.Range className="absolute h-full rounded-full bg-water" />
         </Slider.Track>
-        <Slider.Thumb aria-label={`${label}, ${unit}`} className="reach block h-8 w-8 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
+        <Slider.Thumb
+          aria-label={`${label}, ${unit}`}
+          className="reach block h-8 w-8 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink"
+        />
       </Slider.Root>
     </div>
   );
@@ -90,7 +184,9 @@ function Came({ judged: j, minutes }: { judged: Judged; minutes: number }) {
   const right = j.run.verdict.code === "right";
   return (
     <>
-      <p className={`font-show text-show font-[700] leading-tight tracking-[-0.02em] ${right ? "" : "text-warn"}`}>{CAME[j.run.verdict.code] ?? j.run.verdict.code}</p>
+      <p className={`font-show text-show font-[700] leading-tight tracking-[-0.02em] ${right ? "" : "text-warn"}`}>
+        {CAME[j.run.verdict.code] ?? j.run.verdict.code}
+      </p>
       <p className="mt-1 text-body">{j.run.verdict.text}</p>
       <p className="mt-2 text-body font-semibold">{j.said}</p>
       <div className="mt-3">

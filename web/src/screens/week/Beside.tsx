@@ -27,7 +27,8 @@ export function Beside({ week: w }: { week: Week }) {
             ))}
           </ul>
           <p className="mt-2 text-small text-soft">
-            Grain is what the <Link to="/larder">larder</Link> lacks; the rest as the recipes have it, like added to like: look what is there already.
+            Grain is what the <Link to="/larder">larder</Link> lacks; the rest as the recipes have it, like added to
+            like: look what is there already.
           </p>
           <div className="print:hidden -ml-3 mt-1 flex flex-wrap">
             <a className={keyLook("quiet")} href={`/api/week/shopping.txt?day=${w.start}`}>

@@ -3,7 +3,8 @@ import type { WeekMeal } from "../../api/client";
 import { useHatch } from "../../job/Hatch";
 
 const BOWL = "M2 3H134C134 42 117 77 85 77H51C19 77 2 42 2 3Z";
-const TOP = 3, FLOOR = 77;
+const TOP = 3,
+  FLOOR = 77;
 
 /** A meal as the bowl it is eaten from: filled with what is in it, from below; rice as it always was is the pale dashes. */
 export function Bowl({ meal, open }: { meal: WeekMeal; open: boolean }) {
@@ -26,7 +27,12 @@ export function Bowl({ meal, open }: { meal: WeekMeal; open: boolean }) {
         {parts
           .filter((p) => parts.length === 1 || !isRice(p.grain))
           .map((p, i, shown) => (
-            <Layer key={p.grain} slug={p.grain} from={shown.slice(0, i).reduce((sum, x) => sum + x.share, 0)} share={p.share} />
+            <Layer
+              key={p.grain}
+              slug={p.grain}
+              from={shown.slice(0, i).reduce((sum, x) => sum + x.share, 0)}
+              share={p.share}
+            />
           ))}
       </g>
       <path d={BOWL} fill="none" stroke="var(--ink)" strokeWidth={open ? 4 : 2} />

@@ -22,9 +22,15 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
   const go = useNavigate();
   const members = useMembers();
   const path = { meal_id: m.id };
-  const change = useChange("week", (body: Change) => answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })));
-  const off = useChange("week", () => answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path }, keepalive: true })));
-  const keep = useChange(["week", "recipes"], () => answer(api.POST("/api/week/meals/{meal_id}/keep", { params: { path } })));
+  const change = useChange("week", (body: Change) =>
+    answer(api.PUT("/api/week/meals/{meal_id}", { params: { path }, body })),
+  );
+  const off = useChange("week", () =>
+    answer(api.DELETE("/api/week/meals/{meal_id}", { params: { path }, keepalive: true })),
+  );
+  const keep = useChange(["week", "recipes"], () =>
+    answer(api.POST("/api/week/meals/{meal_id}/keep", { params: { path } })),
+  );
   const bench = async () => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: m.recipe_id } } }));
     bring(found.text, found.id, found.corrections);
@@ -54,10 +60,12 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
       {m.shifted && m.pour_ml !== null && (
         <p className="figures mt-3 flex flex-wrap items-baseline gap-x-8">
           <span>
-            <strong className="font-show text-number">{m.pour_said.replace(/ .*/, "")}</strong> {m.pour_said.replace(/^\S+ ?/, "")}
+            <strong className="font-show text-number">{m.pour_said.replace(/ .*/, "")}</strong>{" "}
+            {m.pour_said.replace(/^\S+ ?/, "")}
           </span>
           <span>
-            <strong className="font-show text-number">{minutes(m.total_min ?? 0).replace(/ .*/, "")}</strong> {minutes(m.total_min ?? 0).replace(/^\S+ /, "")} to the plate
+            <strong className="font-show text-number">{minutes(m.total_min ?? 0).replace(/ .*/, "")}</strong>{" "}
+            {minutes(m.total_min ?? 0).replace(/^\S+ /, "")} to the plate
           </span>
         </p>
       )}
@@ -101,7 +109,10 @@ export function Opened({ meal: m, start }: { meal: WeekMeal; start: string }) {
           {m.shifted ? "Another grain" : "To the bench"}
         </Button>
         {m.shifted && <Button onClick={() => change.mutate({ shifted: false })}>Back to rice</Button>}
-        <Button kind="quiet" onClick={() => throwAway(`meal/${m.id}`, `${m.title}: off the week.`, () => off.mutateAsync(undefined))}>
+        <Button
+          kind="quiet"
+          onClick={() => throwAway(`meal/${m.id}`, `${m.title}: off the week.`, () => off.mutateAsync(undefined))}
+        >
           Off the week
         </Button>
       </div>
@@ -118,9 +129,25 @@ function Row({ label, children }: { label: string; children: React.ReactNode }) 
   );
 }
 
-function Touch({ on, onClick, label, children }: { on: boolean; onClick: () => void; label?: string; children: React.ReactNode }) {
+function Touch({
+  on,
+  onClick,
+  label,
+  children,
+}: {
+  on: boolean;
+  onClick: () => void;
+  label?: string;
+  children: React.ReactNode;
+}) {
   return (
-    <button type="button" aria-pressed={on} aria-label={label} onClick={onClick} className={`min-h-11 min-w-11 rounded-key border px-3 ${on ? "border-ink bg-ink text-ground" : "border-line bg-sheet hover:border-water"}`}>
+    <button
+      type="button"
+      aria-pressed={on}
+      aria-label={label}
+      onClick={onClick}
+      className={`min-h-11 min-w-11 rounded-key border px-3 ${on ? "border-ink bg-ink text-ground" : "border-line bg-sheet hover:border-water"}`}
+    >
       {children}
     </button>
   );

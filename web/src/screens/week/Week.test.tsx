@@ -12,10 +12,45 @@ import { Opened } from "./Opened";
 import { Week as Page } from "./Week";
 
 const meal = (id: number, on: string, more: Partial<WeekMeal> = {}): WeekMeal => ({
-  id, on, title: `Dish ${id}`, recipe_id: id, shifted: false, grain: "basmati", name: "basmati rice", parts: [{ grain: "basmati", share: 1 }], reason: "", pour_ml: 300, pour_said: "300 ml", total_min: 25, shift_id: null, minutes: null, double: false, cook_id: null, cook: "", trouble: "", ...more,
+  id,
+  on,
+  title: `Dish ${id}`,
+  recipe_id: id,
+  shifted: false,
+  grain: "basmati",
+  name: "basmati rice",
+  parts: [{ grain: "basmati", share: 1 }],
+  reason: "",
+  pour_ml: 300,
+  pour_said: "300 ml",
+  total_min: 25,
+  shift_id: null,
+  minutes: null,
+  double: false,
+  cook_id: null,
+  cook: "",
+  trouble: "",
+  ...more,
 });
-const tuesday = meal(1, "2026-12-01", { shifted: true, name: "basmati rice and quinoa", parts: [{ grain: "basmati", share: 0.7 }, { grain: "quinoa", share: 0.3 }] });
-const week: Week = { start: "2026-11-30", today: "2026-12-01", per_week: 2, grows: false, target: 2, shifted: 1, meals: [tuesday, meal(2, "2026-12-03")], tonight: [], shopping: [] };
+const tuesday = meal(1, "2026-12-01", {
+  shifted: true,
+  name: "basmati rice and quinoa",
+  parts: [
+    { grain: "basmati", share: 0.7 },
+    { grain: "quinoa", share: 0.3 },
+  ],
+});
+const week: Week = {
+  start: "2026-11-30",
+  today: "2026-12-01",
+  per_week: 2,
+  grows: false,
+  target: 2,
+  shifted: 1,
+  meals: [tuesday, meal(2, "2026-12-03")],
+  tonight: [],
+  shopping: [],
+};
 
 let shown: Week;
 let sent: { method: string; path: string; body: unknown }[] = [];
@@ -26,7 +61,16 @@ beforeEach(() => {
   vi.stubGlobal("fetch", async (r: Request) => {
     const path = new URL(r.url).pathname;
     sent.push({ method: r.method, path, body: r.method === "GET" ? null : await r.json().catch(() => null) });
-    const rows = path === "/api/recipes" ? [{ id: 9, title: "Saffron pan with peas" }] : path === "/api/members" ? [{ id: 4, name: "fennel", me: true }] : path.endsWith("/keep") ? { shift_id: 12 } : path === "/api/recipes/1" ? { id: 1, text: "Dish 1\n200 g rice", corrections: [] } : shown;
+    const rows =
+      path === "/api/recipes"
+        ? [{ id: 9, title: "Saffron pan with peas" }]
+        : path === "/api/members"
+          ? [{ id: 4, name: "fennel", me: true }]
+          : path.endsWith("/keep")
+            ? { shift_id: 12 }
+            : path === "/api/recipes/1"
+              ? { id: 1, text: "Dish 1\n200 g rice", corrections: [] }
+              : shown;
     return new Response(JSON.stringify(rows), { headers: { "Content-Type": "application/json" } });
   });
 });
@@ -62,14 +106,22 @@ it("moves a bowl to the day it is dropped on, and not to its own", async () => {
   const drop = (day: HTMLElement | undefined) => day && fireEvent.drop(day, { dataTransfer: { getData: () => "1" } });
   drop(days[1]);
   drop(days[4]);
-  await waitFor(() => expect(puts()).toEqual([{ method: "PUT", path: "/api/week/meals/1", body: { on: "2026-12-04" } }]));
+  await waitFor(() =>
+    expect(puts()).toEqual([{ method: "PUT", path: "/api/week/meals/1", body: { on: "2026-12-04" } }]),
+  );
 });
 
 it("puts a recipe on a day by two touches", async () => {
   show(<Board week={week} open={null} onOpen={() => undefined} />);
   await userEvent.click(screen.getByRole("button", { name: "A rice meal for Wednesday" }));
   await userEvent.click(await screen.findByRole("button", { name: "Saffron pan with peas" }));
-  await waitFor(() => expect(sent.find((s) => s.method === "POST")).toEqual({ method: "POST", path: "/api/week/meals", body: { on: "2026-12-02", recipe_id: 9 } }));
+  await waitFor(() =>
+    expect(sent.find((s) => s.method === "POST")).toEqual({
+      method: "POST",
+      path: "/api/week/meals",
+      body: { on: "2026-12-02", recipe_id: 9 },
+    }),
+  );
 });
 
 it("changes day, cook, time and amount of an opened bowl by touch", async () => {
@@ -79,7 +131,15 @@ it("changes day, cook, time and amount of an opened bowl by touch", async () => 
   await userEvent.click(screen.getByRole("button", { name: "45 min" }));
   await userEvent.click(screen.getByRole("button", { name: /twice as much/ }));
   await userEvent.click(screen.getByRole("button", { name: "Back to rice" }));
-  await waitFor(() => expect(puts().map((p) => p.body)).toEqual([{ on: "2026-12-04" }, { cook_id: 4 }, { minutes: 45 }, { double: true }, { shifted: false }]));
+  await waitFor(() =>
+    expect(puts().map((p) => p.body)).toEqual([
+      { on: "2026-12-04" },
+      { cook_id: 4 },
+      { minutes: 45 },
+      { double: true },
+      { shifted: false },
+    ]),
+  );
 });
 
 const bodies = (path: string) => sent.filter((s) => s.path === path && s.method !== "GET").map((s) => s.body);
@@ -89,10 +149,13 @@ it("says how many are shifted, suggests what is wanting, and turns the weeks", a
   expect(await screen.findByRole("heading", { name: "1 of 2 rice meals in another grain" })).toBeInTheDocument();
   await userEvent.click(screen.getByRole("button", { name: "Suggest one more" }));
   await waitFor(() => expect(bodies("/api/week/suggest")).toHaveLength(1));
-  const asked = (day: string) => vi.spyOn(globalThis, "fetch").mockImplementationOnce(async (r) => {
-    expect(new URL((r as Request).url).searchParams.get("day")).toBe(day);
-    return new Response(JSON.stringify({ ...week, start: day, meals: [], shifted: 0 }), { headers: { "Content-Type": "application/json" } });
-  });
+  const asked = (day: string) =>
+    vi.spyOn(globalThis, "fetch").mockImplementationOnce(async (r) => {
+      expect(new URL((r as Request).url).searchParams.get("day")).toBe(day);
+      return new Response(JSON.stringify({ ...week, start: day, meals: [], shifted: 0 }), {
+        headers: { "Content-Type": "application/json" },
+      });
+    });
   asked("2026-12-07");
   await userEvent.click(screen.getByRole("button", { name: "The week after" }));
   expect(await screen.findByRole("heading", { name: "No rice meal this week yet" })).toBeInTheDocument();
@@ -116,19 +179,38 @@ it("sets the pace by a touch, and lets it grow", async () => {
   expect(await screen.findByRole("button", { name: "two" })).toHaveAttribute("aria-pressed", "true");
   await userEvent.click(screen.getByRole("button", { name: "one a day" }));
   await userEvent.click(screen.getByRole("checkbox", { name: "one more each week" }));
-  await waitFor(() => expect(bodies("/api/week/pace")).toEqual([{ per_week: 7, grows: false }, { per_week: 2, grows: true }]));
+  await waitFor(() =>
+    expect(bodies("/api/week/pace")).toEqual([
+      { per_week: 7, grows: false },
+      { per_week: 2, grows: true },
+    ]),
+  );
 });
 
 it("says what goes into water tonight, and what to buy, the number first", async () => {
-  shown = { ...week, tonight: ["Into water before bed: 150 g pearl barley."], shopping: [{ text: "1 ½ kg quinoa", dishes: ["Saffron pan with peas", "Stuffed peppers"] }, { text: "parsley", dishes: ["Tomato pilaf"] }] as Week["shopping"] };
+  shown = {
+    ...week,
+    tonight: ["Into water before bed: 150 g pearl barley."],
+    shopping: [
+      { text: "1 ½ kg quinoa", dishes: ["Saffron pan with peas", "Stuffed peppers"] },
+      { text: "parsley", dishes: ["Tomato pilaf"] },
+    ] as Week["shopping"],
+  };
   show(<Page />);
   expect(within(await screen.findByRole("region", { name: "Tonight" })).getByText(/before bed/)).toBeInTheDocument();
   const buy = screen.getByRole("region", { name: "Shopping" });
-  expect(within(buy).getAllByRole("listitem").map((li) => [li.querySelector("strong")?.textContent ?? "", li.textContent])).toEqual([
+  expect(
+    within(buy)
+      .getAllByRole("listitem")
+      .map((li) => [li.querySelector("strong")?.textContent ?? "", li.textContent]),
+  ).toEqual([
     ["1 ½ kg", "1 ½ kg quinoa Saffron pan with peas, Stuffed peppers"],
     ["", "parsley Tomato pilaf"],
   ]);
-  expect(within(buy).getByRole("link", { name: "As CSV" })).toHaveAttribute("href", "/api/week/shopping.csv?day=2026-11-30");
+  expect(within(buy).getByRole("link", { name: "As CSV" })).toHaveAttribute(
+    "href",
+    "/api/week/shopping.csv?day=2026-11-30",
+  );
 });
 
 it("takes a shifted bowl to the plan, and a rice one to the bench as it is", async () => {

@@ -36,15 +36,27 @@ export function Week() {
       <div className="flex flex-wrap items-start gap-x-3 gap-y-2">
         <div className="mr-auto">
           <h1 className="text-title" aria-live="polite">
-            {w.meals.length === 0 ? "No rice meal this week yet" : `${w.shifted} of ${w.meals.length} rice ${w.meals.length === 1 ? "meal" : "meals"} in another grain`}
+            {w.meals.length === 0
+              ? "No rice meal this week yet"
+              : `${w.shifted} of ${w.meals.length} rice ${w.meals.length === 1 ? "meal" : "meals"} in another grain`}
           </h1>
           <p className="text-soft">the week of {short(w.start)}</p>
         </div>
         <Pace week={w} />
-        <button type="button" aria-label="The week before" onClick={() => setDay(plus(w.start, -7))} className={keyLook()}>
+        <button
+          type="button"
+          aria-label="The week before"
+          onClick={() => setDay(plus(w.start, -7))}
+          className={keyLook()}
+        >
           <ChevronLeft size={20} />
         </button>
-        <button type="button" aria-label="The week after" onClick={() => setDay(plus(w.start, 7))} className={keyLook()}>
+        <button
+          type="button"
+          aria-label="The week after"
+          onClick={() => setDay(plus(w.start, 7))}
+          className={keyLook()}
+        >
           <ChevronRight size={20} />
         </button>
       </div>
@@ -71,7 +83,13 @@ export function Week() {
         </Bottom>
       )}
       <div className="mt-8 grid gap-x-10 gap-y-6 min-[62.5rem]:grid-cols-[1.8fr_1fr]">
-        {opened && wide ? <Opened key={opened.id} meal={opened} start={w.start} /> : <p className="self-start text-lead text-soft">{w.meals.length > 0 && "Touch a bowl to open it; drag it to another day."}</p>}
+        {opened && wide ? (
+          <Opened key={opened.id} meal={opened} start={w.start} />
+        ) : (
+          <p className="self-start text-lead text-soft">
+            {w.meals.length > 0 && "Touch a bowl to open it; drag it to another day."}
+          </p>
+        )}
         <Beside week={w} />
       </div>
     </div>
@@ -80,7 +98,9 @@ export function Week() {
 
 /** How many of the week's rice meals are wanted in another grain. */
 function Pace({ week: w }: { week: WeekOf }) {
-  const pace = useChange("week", (body: { per_week: number; grows: boolean }) => answer(api.PUT("/api/week/pace", { body })));
+  const pace = useChange("week", (body: { per_week: number; grows: boolean }) =>
+    answer(api.PUT("/api/week/pace", { body })),
+  );
   return (
     <Pop
       label="How many to shift"
@@ -94,13 +114,24 @@ function Pace({ week: w }: { week: WeekOf }) {
       <h2 className="text-lead">How many rice meals in another grain?</h2>
       <div className="mt-2 flex flex-wrap gap-1.5">
         {COUNTS.map((said, n) => (
-          <button key={said} type="button" aria-pressed={w.per_week === n} onClick={() => pace.mutate({ per_week: n, grows: w.grows })} className={`min-h-11 rounded-key border px-3 ${w.per_week === n ? "border-ink bg-ink text-ground" : "border-line"}`}>
+          <button
+            key={said}
+            type="button"
+            aria-pressed={w.per_week === n}
+            onClick={() => pace.mutate({ per_week: n, grows: w.grows })}
+            className={`min-h-11 rounded-key border px-3 ${w.per_week === n ? "border-ink bg-ink text-ground" : "border-line"}`}
+          >
             {said}
           </button>
         ))}
       </div>
       <label className="mt-3 flex min-h-11 items-center gap-2">
-        <input type="checkbox" checked={w.grows} onChange={(e) => pace.mutate({ per_week: w.per_week, grows: e.target.checked })} className="h-6 w-6 accent-[var(--water)]" />
+        <input
+          type="checkbox"
+          checked={w.grows}
+          onChange={(e) => pace.mutate({ per_week: w.per_week, grows: e.target.checked })}
+          className="h-6 w-6 accent-[var(--water)]"
+        />
         one more each week
       </label>
       <Wrong trouble={asTrouble(pace.error)} className="mt-2" />

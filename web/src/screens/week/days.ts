@@ -2,7 +2,8 @@ import { dated } from "../../job/manner";
 
 /** Days as the server writes them, 2026-11-25. Noon keeps a change of the clocks from moving one. */
 const at = (day: string) => new Date(`${day}T12:00`);
-const iso = (d: Date) => `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, "0")}-${String(d.getDate()).padStart(2, "0")}`;
+const iso = (d: Date) =>
+  `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, "0")}-${String(d.getDate()).padStart(2, "0")}`;
 
 export const today = (now: Date): string => iso(now);
 

@@ -26,9 +26,13 @@ KEPT: list[tuple[str, dict[str, Any]]] = [
 
 # a line as it is typed, and how much of it is left
 LARDER = (
-    ("1 kg foxtail millet, best 8/2027, opened yesterday", 0.64), ("900 g pearl barley, best 4/2027", 1.0), ("500 g coarse bulgur, best 2/2026, opened 2025-09-02", 0.7),
-    ("500 g quinoa, best 11/2027, 1:2, 15 min", 1.0), ("1 kg brown rice, best 6/2027", 0.3), ("400 g little millet, best 9/2027", 1.0),
-)  # fmt: skip
+    ("1 kg foxtail millet, best 8/2027, opened yesterday", 0.64),
+    ("900 g pearl barley, best 4/2027", 1.0),
+    ("500 g coarse bulgur, best 2/2026, opened 2025-09-02", 0.7),
+    ("500 g quinoa, best 11/2027, 1:2, 15 min", 1.0),
+    ("1 kg brown rice, best 6/2027", 0.3),
+    ("400 g little millet, best 9/2027", 1.0),
+)
 # the rice meals of a week: weekday from Monday 0, dish
 WEEK = [
     (0, "03-ginger-broth-porridge"),
@@ -57,9 +61,18 @@ def _notebook(house: Household, user: User, kept: dict[str, Any]) -> None:
         told, minutes = pot["water"]["jug_ml"], pot["time"]["cook"]["typical"]
         on = today(house) - timedelta(days=ago)
         notebook.add(
-            house, user,
-            {"shift_id": kept[slug].pk, "on": on, "poured_ml": max(1.0, told + more), "taken_min": minutes + longer, "wet": wet, "soft": soft, "word": word},
-        )  # fmt: skip
+            house,
+            user,
+            {
+                "shift_id": kept[slug].pk,
+                "on": on,
+                "poured_ml": max(1.0, told + more),
+                "taken_min": minutes + longer,
+                "wet": wet,
+                "soft": soft,
+                "word": word,
+            },
+        )
 
 
 class Command(BaseCommand):
@@ -89,9 +102,21 @@ class Command(BaseCommand):
 def _kitchen(house: Household) -> None:
     kitchens.set_kitchen(
         house,
-        {"burners": [1200.0, 1200.0, 1800.0], "oven_places": 2, "rice_cooker": False, "pressure_cooker": True, "electric_pressure": False, "slow_cooker": False,
-         "microwave_w": 800.0, "whistle_min": 2.5, "altitude_m": 0.0, "room_c": 20.0, "jar_ml": 400.0, "time_zone": None},
-    )  # fmt: skip
+        {
+            "burners": [1200.0, 1200.0, 1800.0],
+            "oven_places": 2,
+            "rice_cooker": False,
+            "pressure_cooker": True,
+            "electric_pressure": False,
+            "slow_cooker": False,
+            "microwave_w": 800.0,
+            "whistle_min": 2.5,
+            "altitude_m": 0.0,
+            "room_c": 20.0,
+            "jar_ml": 400.0,
+            "time_zone": None,
+        },
+    )
     for name, cm, litres, lid in (
         ("the blue pot", 20.0, 3.7, "ordinary"),
         ("the wide pan", 26.0, 4.2, "ordinary"),

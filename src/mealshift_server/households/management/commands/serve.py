@@ -43,8 +43,15 @@ def _serve(address: str) -> None:
 
     class Server(BaseApplication):  # type: ignore[misc]
         def load_config(self) -> None:
-            chosen = {"bind": address, "workers": 1, "threads": 8, "worker_tmp_dir": str(settings.DATA_DIR), "loglevel": "warning",
-                      "timeout": 60, "preload_app": True}  # fmt: skip
+            chosen = {
+                "bind": address,
+                "workers": 1,
+                "threads": 8,
+                "worker_tmp_dir": str(settings.DATA_DIR),
+                "loglevel": "warning",
+                "timeout": 60,
+                "preload_app": True,
+            }
             for name, value in chosen.items():
                 self.cfg.set(name, value)
             self.cfg.set("post_worker_init", _warm)

@@ -47,8 +47,10 @@ class Command(BaseCommand):
             with urllib.request.urlopen(request, timeout=20) as answer:  # noqa: S310
                 return json.load(answer)
         except urllib.error.HTTPError as fault:
-            said = {401: "This key opens nothing: make a device on the Kitchen screen and copy its key.",
-                    404: "Nothing is on the stove: begin to cook first."}  # fmt: skip
+            said = {
+                401: "This key opens nothing: make a device on the Kitchen screen and copy its key.",
+                404: "Nothing is on the stove: begin to cook first.",
+            }
             raise CommandError(said.get(fault.code, f"The server answered {fault.code}.")) from None
         except OSError:
             raise CommandError(f"Nobody answers at {options['address']}: is Meal Shift being served there?") from None

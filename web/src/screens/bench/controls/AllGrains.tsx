@@ -7,13 +7,20 @@ export const minuteWord = (g: Grain) => (g.simmer_min ? `${g.simmer_min} min boi
 
 export function AllGrains({ grains, to, pick }: { grains: Grain[]; to: string; pick: (slug: string) => void }) {
   const [find, setFind] = useState("");
-  const shown = grains.filter((g) => `${g.name} ${g.family} ${g.slug}`.toLowerCase().includes(find.trim().toLowerCase()));
+  const shown = grains.filter((g) =>
+    `${g.name} ${g.family} ${g.slug}`.toLowerCase().includes(find.trim().toLowerCase()),
+  );
   const families = [...new Set(shown.map((g) => g.family))];
   return (
     <div>
       <label className="block">
         <span className="sr-only">Find a grain</span>
-        <input value={find} onChange={(e) => setFind(e.target.value)} placeholder="Find a grain" className="mb-2 min-h-11 w-full rounded-key border border-line bg-quiet px-3 text-body" />
+        <input
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+          placeholder="Find a grain"
+          className="mb-2 min-h-11 w-full rounded-key border border-line bg-quiet px-3 text-body"
+        />
       </label>
       {families.map((family) => (
         <div key={family}>
@@ -22,7 +29,13 @@ export function AllGrains({ grains, to, pick }: { grains: Grain[]; to: string; p
             {shown
               .filter((g) => g.family === family)
               .map((g) => (
-                <button key={g.slug} type="button" aria-pressed={to === g.slug} onClick={() => pick(g.slug)} className={`${chip(to === g.slug)} flex min-h-11 items-center gap-2 px-2 text-small`}>
+                <button
+                  key={g.slug}
+                  type="button"
+                  aria-pressed={to === g.slug}
+                  onClick={() => pick(g.slug)}
+                  className={`${chip(to === g.slug)} flex min-h-11 items-center gap-2 px-2 text-small`}
+                >
                   <Swatch slug={g.slug} family={g.family} className="h-6 w-4 shrink-0" />
                   <span className="min-w-0 leading-tight">
                     {g.name}

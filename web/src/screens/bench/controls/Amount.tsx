@@ -5,7 +5,9 @@ import { Pop } from "../../../ui/Pop";
 import { chip, legend, type ControlProps } from "./control";
 
 const KEEPS: [NonNullable<Choice["keep"]>, string, string][] = [
-  ["volume", "same volume", "a cup for a cup"], ["weight", "same weight", "gram for gram, dry"], ["plates", "same plates", "as much once cooked"],
+  ["volume", "same volume", "a cup for a cup"],
+  ["weight", "same weight", "gram for gram, dry"],
+  ["plates", "same plates", "as much once cooked"],
 ];
 
 export function AmountControl({ choice, set, grains, shift }: ControlProps) {
@@ -18,7 +20,10 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
       <Pop
         label="How much grain"
         trigger={
-          <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-3 px-3 text-small`}>
+          <button
+            type="button"
+            className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-3 px-3 text-small`}
+          >
             <span className="whitespace-nowrap text-small">
               {KEEPS.find(([k]) => k === keep)?.[1]}
               {people !== null && `, ${people}`}
@@ -28,7 +33,13 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
         }
       >
         <p className="mb-1 text-small font-semibold">What stays the same?</p>
-        <ToggleGroup.Root type="single" value={keep} onValueChange={(v) => v && set({ ...choice, keep: v as Choice["keep"] })} aria-label="What stays the same" className="grid gap-1.5">
+        <ToggleGroup.Root
+          type="single"
+          value={keep}
+          onValueChange={(v) => v && set({ ...choice, keep: v as Choice["keep"] })}
+          aria-label="What stays the same"
+          className="grid gap-1.5"
+        >
           {KEEPS.map(([k, word, what]) => (
             <ToggleGroup.Item key={k} value={k} className={`${chip(keep === k)} min-h-12 px-3 text-small`}>
               <strong>{word}</strong> <span className="text-soft">{what}</span>
@@ -46,11 +57,23 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
           </div>
         )}
         {meal && (
-          <button type="button" role="switch" aria-checked={choice.home_meal} onClick={() => set({ ...choice, home_meal: !choice.home_meal })} className={`${chip(choice.home_meal === true)} mt-4 min-h-11 w-full px-3 text-small`}>
+          <button
+            type="button"
+            role="switch"
+            aria-checked={choice.home_meal}
+            onClick={() => set({ ...choice, home_meal: !choice.home_meal })}
+            className={`${chip(choice.home_meal === true)} mt-4 min-h-11 w-full px-3 text-small`}
+          >
             {choice.home_meal ? "The meal is made at home: dry, pulse, sift" : "The meal is bought"}
           </button>
         )}
-        <button type="button" role="switch" aria-checked={choice.age === "old"} onClick={() => set({ ...choice, age: choice.age === "old" ? "fresh" : "old" })} className={`${chip(choice.age === "old")} mt-4 min-h-11 w-full px-3 text-small`}>
+        <button
+          type="button"
+          role="switch"
+          aria-checked={choice.age === "old"}
+          onClick={() => set({ ...choice, age: choice.age === "old" ? "fresh" : "old" })}
+          className={`${chip(choice.age === "old")} mt-4 min-h-11 w-full px-3 text-small`}
+        >
           {choice.age === "old" ? "An old bag: a tenth more of both" : "A fresh bag"}
         </button>
       </Pop>
@@ -60,7 +83,13 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
 
 function Step({ by, people, set }: { by: number; people: number; set: (n: number) => void }) {
   return (
-    <button type="button" aria-label={by > 0 ? "One more" : "One fewer"} disabled={people + by < 1 || people + by > 60} onClick={() => set(people + by)} className="grid h-11 w-11 place-items-center rounded-key border border-line text-head disabled:opacity-40">
+    <button
+      type="button"
+      aria-label={by > 0 ? "One more" : "One fewer"}
+      disabled={people + by < 1 || people + by > 60}
+      onClick={() => set(people + by)}
+      className="grid h-11 w-11 place-items-center rounded-key border border-line text-head disabled:opacity-40"
+    >
       {by > 0 ? "+" : "−"}
     </button>
   );

@@ -29,9 +29,17 @@ export function GrainControl({ choice, set, grains, shift, fromName }: ControlPr
         {near.map((slug) => {
           const g = grains.find((x) => x.slug === slug);
           return g ? (
-            <button key={slug} type="button" aria-pressed={choice.to === slug} onClick={() => set({ ...choice, to: slug, blend: [] })} className={`${chip(choice.to === slug)} w-[106px] px-2 pb-1.5 pt-1.5`}>
+            <button
+              key={slug}
+              type="button"
+              aria-pressed={choice.to === slug}
+              onClick={() => set({ ...choice, to: slug, blend: [] })}
+              className={`${chip(choice.to === slug)} w-[106px] px-2 pb-1.5 pt-1.5`}
+            >
               <Swatch slug={slug} family={g.family} className="h-[9px] w-full" />
-              <span className="mt-1 block truncate text-small font-semibold leading-tight tracking-[-0.01em]">{g.name.replace(/ (millet|rice)$/, "")}</span>
+              <span className="mt-1 block truncate text-small font-semibold leading-tight tracking-[-0.01em]">
+                {g.name.replace(/ (millet|rice)$/, "")}
+              </span>
               <span className="figures block text-fine text-soft">{minuteWord(g)}</span>
             </button>
           ) : null;

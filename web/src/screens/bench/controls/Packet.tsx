@@ -29,17 +29,39 @@ export function PacketControl({ choice, set, grains }: Pick<ControlProps, "choic
       <h3 className="mb-1 text-lead">What does the packet say?</h3>
       {ours && (
         <p className="text-small text-soft">
-          For {g.name} we say 1 to {decimal(Number(ours.water.ratio_by_volume?.toFixed(1)))} of water and {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
+          For {g.name} we say 1 to {decimal(Number(ours.water.ratio_by_volume?.toFixed(1)))} of water and{" "}
+          {ours.time.cook.typical} minutes, under a lid, {ours.texture_word}.
           {bag && " The bag in your larder has its own words."}
         </p>
       )}
-      <NumberField key={`r${choice.to}`} label="Water to one of grain" value={ratio} onChange={(v) => setTyped({ ...typed, ratio: v })} />
-      <NumberField key={`m${choice.to}`} label="Minutes at the boil" value={minutes} onChange={(v) => setTyped({ ...typed, minutes: v })} />
+      <NumberField
+        key={`r${choice.to}`}
+        label="Water to one of grain"
+        value={ratio}
+        onChange={(v) => setTyped({ ...typed, ratio: v })}
+      />
+      <NumberField
+        key={`m${choice.to}`}
+        label="Minutes at the boil"
+        value={minutes}
+        onChange={(v) => setTyped({ ...typed, minutes: v })}
+      />
       <div className="mt-4 grid grid-cols-2 gap-1.5">
-        <button type="button" aria-pressed={held === undefined} onClick={() => set({ ...choice, packets: others })} className={`${chip(held === undefined)} min-h-12 px-3 text-small`}>
+        <button
+          type="button"
+          aria-pressed={held === undefined}
+          onClick={() => set({ ...choice, packets: others })}
+          className={`${chip(held === undefined)} min-h-12 px-3 text-small`}
+        >
           Go by ours
         </button>
-        <button type="button" disabled={ratio === null && minutes === null} aria-pressed={held !== undefined} onClick={() => set({ ...choice, packets: [...others, { grain: choice.to, ratio, minutes }] })} className={`${chip(held !== undefined)} min-h-12 px-3 text-small disabled:opacity-45`}>
+        <button
+          type="button"
+          disabled={ratio === null && minutes === null}
+          aria-pressed={held !== undefined}
+          onClick={() => set({ ...choice, packets: [...others, { grain: choice.to, ratio, minutes }] })}
+          className={`${chip(held !== undefined)} min-h-12 px-3 text-small disabled:opacity-45`}
+        >
           Go by the packet
         </button>
       </div>

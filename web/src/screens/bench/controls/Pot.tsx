@@ -10,7 +10,11 @@ import { chip, legend, NumberField, type ControlProps } from "./control";
 import { WayChoice } from "./Way";
 
 const LIDS: [NonNullable<Choice["lid"]>, string][] = [
-  ["sealed", "sealed with a cloth"], ["tight", "tight lid"], ["ordinary", "ordinary lid"], ["ajar", "lid ajar"], ["open", "no lid"],
+  ["sealed", "sealed with a cloth"],
+  ["tight", "tight lid"],
+  ["ordinary", "ordinary lid"],
+  ["ajar", "lid ajar"],
+  ["open", "no lid"],
 ];
 
 export function PotControl({ choice, set, grains, shift }: ControlProps) {
@@ -18,7 +22,8 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
   const kitchen = useKitchen();
   const pots = kitchen.data?.pots ?? [];
   const lid = (choice.lid ?? (shift?.pots[0]?.lid as Choice["lid"]) ?? "ordinary") as NonNullable<Choice["lid"]>;
-  const own = choice.pot_id != null ? pots.find((p) => p.id === choice.pot_id) : choice.pot_cm == null ? pots[0] : undefined;
+  const own =
+    choice.pot_id != null ? pots.find((p) => p.id === choice.pot_id) : choice.pot_cm == null ? pots[0] : undefined;
   const cm = choice.pot_cm ?? own?.diameter_cm ?? 20;
   const k = kitchen.data;
   const way = shift?.pots[0]?.method ?? "covered";
@@ -29,9 +34,13 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         wide
         label="Way, pot and lid"
         trigger={
-          <button type="button" className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-small`}>
+          <button
+            type="button"
+            className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-small`}
+          >
             <span>
-              {own ? own.name : `${cm} cm`}, {way === "covered" || way === "open" ? LIDS.find(([l]) => l === lid)?.[1] : (WAY_NAMES[way] ?? way)}
+              {own ? own.name : `${cm} cm`},{" "}
+              {way === "covered" || way === "open" ? LIDS.find(([l]) => l === lid)?.[1] : (WAY_NAMES[way] ?? way)}
             </span>
             <ChevronDown size={17} aria-hidden />
           </button>
@@ -43,7 +52,23 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
             <p className="mb-1 text-small font-semibold">Which pot?</p>
             <div role="group" aria-label="Pots of your kitchen" className="mb-3 grid grid-cols-2 gap-1.5">
               {pots.map((p) => (
-                <button key={p.id} type="button" aria-pressed={own?.id === p.id} onClick={() => set({ ...choice, pot_id: p.id, pot_cm: null, pot_l: null, pot_lid: null, boil_off: null, lid: null })} className={`${chip(own?.id === p.id)} min-h-12 px-3 text-small`}>
+                <button
+                  key={p.id}
+                  type="button"
+                  aria-pressed={own?.id === p.id}
+                  onClick={() =>
+                    set({
+                      ...choice,
+                      pot_id: p.id,
+                      pot_cm: null,
+                      pot_l: null,
+                      pot_lid: null,
+                      boil_off: null,
+                      lid: null,
+                    })
+                  }
+                  className={`${chip(own?.id === p.id)} min-h-12 px-3 text-small`}
+                >
                   {p.name}
                   <span className="figures block text-fine text-soft">{p.diameter_cm} cm</span>
                 </button>
@@ -51,30 +76,74 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
             </div>
           </>
         )}
-        <p className="mb-1 text-small font-semibold">{pots.length > 0 ? "Or another, so wide" : "How wide is the pot?"}</p>
-        <ToggleGroup.Root type="single" value={own ? "" : String(cm)} onValueChange={(v) => v && set({ ...choice, pot_cm: Number(v), pot_id: null, boil_off: null, pot_lid: null })} aria-label="Width of the pot in centimetres" className="mb-4 grid grid-cols-6 gap-1.5">
+        <p className="mb-1 text-small font-semibold">
+          {pots.length > 0 ? "Or another, so wide" : "How wide is the pot?"}
+        </p>
+        <ToggleGroup.Root
+          type="single"
+          value={own ? "" : String(cm)}
+          onValueChange={(v) => v && set({ ...choice, pot_cm: Number(v), pot_id: null, boil_off: null, pot_lid: null })}
+          aria-label="Width of the pot in centimetres"
+          className="mb-4 grid grid-cols-6 gap-1.5"
+        >
           {[16, 18, 20, 22, 24, 28].map((n) => (
-            <ToggleGroup.Item key={n} value={String(n)} className={`${chip(!own && cm === n)} figures min-h-11 text-center text-small`}>
+            <ToggleGroup.Item
+              key={n}
+              value={String(n)}
+              className={`${chip(!own && cm === n)} figures min-h-11 text-center text-small`}
+            >
               {n}
             </ToggleGroup.Item>
           ))}
         </ToggleGroup.Root>
         <p className="mb-1 text-small font-semibold">How is it covered?</p>
-        <ToggleGroup.Root type="single" value={lid} onValueChange={(v) => v && set({ ...choice, lid: v as Choice["lid"], method: null })} aria-label="Lid" className="grid grid-cols-2 gap-1.5">
+        <ToggleGroup.Root
+          type="single"
+          value={lid}
+          onValueChange={(v) => v && set({ ...choice, lid: v as Choice["lid"], method: null })}
+          aria-label="Lid"
+          className="grid grid-cols-2 gap-1.5"
+        >
           {LIDS.map(([l, word]) => (
             <ToggleGroup.Item key={l} value={l} className={`${chip(lid === l)} min-h-11 px-3 text-small`}>
               {word}
             </ToggleGroup.Item>
           ))}
         </ToggleGroup.Root>
-        <NumberField label="Altitude, m" value={choice.altitude_m ?? k?.altitude_m ?? 0} onChange={(v) => set({ ...choice, altitude_m: v })} />
+        <NumberField
+          label="Altitude, m"
+          value={choice.altitude_m ?? k?.altitude_m ?? 0}
+          onChange={(v) => set({ ...choice, altitude_m: v })}
+        />
         <details className="mt-3">
-          <summary className="min-h-11 cursor-pointer py-2 text-small font-semibold text-water">Only for this dish</summary>
-          <NumberField label={`Kitchen, ${heatUnit()}`} value={shownHeat(choice.room_c ?? k?.room_c ?? 20)} onChange={(v) => set({ ...choice, room_c: toCelsius(v) })} />
-          <NumberField label="The pot holds, l" value={choice.pot_l ?? own?.litres ?? null} onChange={(v) => set({ ...choice, pot_l: v })} />
-          <NumberField label="Burner, W" value={choice.burner_w ?? (k ? Math.max(...k.burners) : 1200)} onChange={(v) => set({ ...choice, burner_w: v })} />
-          <NumberField label="Microwave, W" value={choice.watts ?? k?.microwave_w ?? 800} onChange={(v) => set({ ...choice, watts: v })} />
-          <NumberField label="A whistle stands for, min" value={choice.whistle_min ?? k?.whistle_min ?? 2.5} onChange={(v) => set({ ...choice, whistle_min: v })} />
+          <summary className="min-h-11 cursor-pointer py-2 text-small font-semibold text-water">
+            Only for this dish
+          </summary>
+          <NumberField
+            label={`Kitchen, ${heatUnit()}`}
+            value={shownHeat(choice.room_c ?? k?.room_c ?? 20)}
+            onChange={(v) => set({ ...choice, room_c: toCelsius(v) })}
+          />
+          <NumberField
+            label="The pot holds, l"
+            value={choice.pot_l ?? own?.litres ?? null}
+            onChange={(v) => set({ ...choice, pot_l: v })}
+          />
+          <NumberField
+            label="Burner, W"
+            value={choice.burner_w ?? (k ? Math.max(...k.burners) : 1200)}
+            onChange={(v) => set({ ...choice, burner_w: v })}
+          />
+          <NumberField
+            label="Microwave, W"
+            value={choice.watts ?? k?.microwave_w ?? 800}
+            onChange={(v) => set({ ...choice, watts: v })}
+          />
+          <NumberField
+            label="A whistle stands for, min"
+            value={choice.whistle_min ?? k?.whistle_min ?? 2.5}
+            onChange={(v) => set({ ...choice, whistle_min: v })}
+          />
         </details>
         {!guest && (
           <Link to="/kitchen" className="mt-2 flex min-h-11 items-center text-small font-semibold text-water">

@@ -14,17 +14,27 @@ export function SchoolPop({ choice, set }: Pick<ControlProps, "choice" | "set">)
       wide
       label="How cooks do it"
       trigger={
-        <button type="button" className="mt-1 min-h-8 pointer-coarse:min-h-11 text-small font-semibold text-water hover:underline">
+        <button
+          type="button"
+          className="mt-1 min-h-8 pointer-coarse:min-h-11 text-small font-semibold text-water hover:underline"
+        >
           {schools.length} {schools.length === 1 ? "school" : "schools"} ›
         </button>
       }
     >
       <h3 className="mb-1 text-lead">How cooks do it</h3>
-      <p className="mb-2 text-small text-soft">From little more than its own volume of water to several times it: the texture, the soak and the lid, not an error.</p>
+      <p className="mb-2 text-small text-soft">
+        From little more than its own volume of water to several times it: the texture, the soak and the lid, not an
+        error.
+      </p>
       <ul className="m-0 list-none p-0">
         {schools.map((s) => (
           <li key={s.slug} className="dotted">
-            <button type="button" onClick={() => set({ ...choice, ...schoolChoice(s) })} className="flex min-h-14 w-full items-center gap-4 py-2 text-left text-ink hover:text-water">
+            <button
+              type="button"
+              onClick={() => set({ ...choice, ...schoolChoice(s) })}
+              className="flex min-h-14 w-full items-center gap-4 py-2 text-left text-ink hover:text-water"
+            >
               <span className="min-w-0 flex-1">
                 <span className="block text-body font-semibold">
                   {s.name}

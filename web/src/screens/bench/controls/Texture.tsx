@@ -27,9 +27,17 @@ export function TextureControl({ choice, set, grains, shift }: ControlProps) {
         onValueChange={([v]) => set({ ...choice, texture: Math.min(Math.max(v ?? 1, low), high) })}
       >
         <Slider.Track className="relative h-[6px] w-full grow rounded-full bg-line">
-          <span aria-hidden className="absolute inset-y-0 rounded-full bg-water-pale" style={{ left: `${low * 20}%`, right: `${100 - high * 20}%` }} />
+          <span
+            aria-hidden
+            className="absolute inset-y-0 rounded-full bg-water-pale"
+            style={{ left: `${low * 20}%`, right: `${100 - high * 20}%` }}
+          />
         </Slider.Track>
-        <Slider.Thumb aria-labelledby="texture-label" aria-valuetext={words[Math.round(value)]} className="reach block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink" />
+        <Slider.Thumb
+          aria-labelledby="texture-label"
+          aria-valuetext={words[Math.round(value)]}
+          className="reach block h-6 w-6 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink"
+        />
       </Slider.Root>
       <div className="flex justify-between text-fine tracking-[-0.01em]">
         {words.map((w, i) => (

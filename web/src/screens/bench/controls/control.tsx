@@ -12,9 +12,18 @@ export interface ControlProps {
 }
 
 export const legend = "mb-1.5 block text-small text-soft";
-export const chip = (on: boolean) => `rounded-key border bg-sheet text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-line hover:border-water"}`;
+export const chip = (on: boolean) =>
+  `rounded-key border bg-sheet text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-line hover:border-water"}`;
 
-export function NumberField({ label, value, onChange }: { label: string; value: number | null; onChange: (v: number) => void }) {
+export function NumberField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number | null;
+  onChange: (v: number) => void;
+}) {
   const [text, setText] = useState(value === null ? "" : decimal(value));
   return (
     <label className="mt-3 flex items-center justify-between gap-4 text-small font-semibold">
