@@ -9,12 +9,14 @@ from typing import Any, cast
 
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
 from .grains import TEXTURES, Grain, all_grains, grain, schools
+from .manner import Manner
 from .measures import Measures, jug_ml, round_half_up, unit_kind
 from .planning.acts import Act, acts_of
 from .pot import Kitchen, Pot, default_way, reverse, solve
 from .pot.account import report, said
 from .pot.afterwards import afterwards
 from .pot.afterwards import report as after_report
+from .pot.jug import jug
 from .pot.simulation import Run, curve, simulate
 from .pot.stages import stages
 from .problems import Refusal
@@ -30,6 +32,7 @@ from .results import (
     LawRow,
     NamedPot,
     PotReport,
+    PotShown,
     ReadDuration,
     ReadLine,
     ReadReport,
@@ -278,7 +281,7 @@ def run_report(run: Run, kitchen: Kitchen) -> RunRow:
     """kitchen: as whose household it is said."""
     v = run.verdict
     return {
-        "curve": curve(run),
+        "curve": curve(run, kitchen),
         "boil_at": run.boil_at,
         "off_at": run.off_at,
         "done_at": run.done_at,
@@ -492,7 +495,18 @@ def shift_report(s: Shift) -> ShiftReport:
 def _named(pot: Pot, unit: str, size: float, name: str | None, of: str) -> NamedPot:
     """of: what is poured."""
     made = pot_report(pot, unit, size, name)
-    return {**made, "water": {**made["water"], "of": of}, "name": pot.grain.name, "short": pot.grain.short}
+    return {
+        **made,
+        "water": {**made["water"], "of": of},
+        "name": pot.grain.name,
+        "short": pot.grain.short,
+        "jug": jug(made, pot.grain.name, pot.kitchen.manner, pot.kitchen.measures),
+    }
+
+
+def with_jugs(pots: Sequence[PotShown], manner: Manner, measures: Measures) -> list[PotShown]:
+    """The pots of a shift that was kept, by whatever version, with their jugs as the household says amounts now."""
+    return [{**p, "jug": jug(p, p["name"], manner, measures)} for p in pots]
 
 
 # what stands on the strip of an act's work, by its kind; shorter work without minutes of its own is not drawn
@@ -550,4 +564,5 @@ __all__ = [
     "solve",
     "strip",
     "whole_way",
+    "with_jugs",
 ]

@@ -233,11 +233,15 @@ class Water(TypedDict):
     reserve_ml: int
     # the reserve as a kettle is filled
     kettle_ml: NotRequired[int | None]
+    kettle_said: NotRequired[Said]
+    # how much grain, how firm, and between which amounts is usual; in the household's measure
+    about: NotRequired[str]
     low_ml: int
     high_ml: int
     # None: too thin a layer for a ratio to say anything
     ratio_by_volume: float | None
     depth_above_cm: float
+    depth_said: NotRequired[str]
     pour_said: Said
     # what is poured: water, stock, or the milk of a milk dish
     of: NotRequired[str]
@@ -272,6 +276,26 @@ class LedgerRow(TypedDict):
     term: str
     ml: int
     because: str
+
+
+class JugLayer(TypedDict):
+    """key: grain, there, drinks, broth or off. label and note: what it is, in the household's measure."""
+
+    key: str
+    ml: float
+    label: str
+    note: str
+
+
+class Jug(TypedDict):
+    """A jug to scale, from the bottom up. surface_ml: where the pour ends; capacity_ml: to its rim; tick_ml: from mark to mark."""
+
+    layers: list[JugLayer]
+    surface_ml: float
+    reserve_ml: int
+    reserve: str
+    capacity_ml: float
+    tick_ml: int
 
 
 class TimeRow(TypedDict):
@@ -337,6 +361,7 @@ class NamedPot(PotReport):
 
     name: str
     short: str
+    jug: Jug
 
 
 class PotShown(PotAlone):
@@ -344,6 +369,7 @@ class PotShown(PotAlone):
 
     name: str
     short: str
+    jug: NotRequired[Jug | None]
     after: NotRequired[AfterRow | None]
     stages: NotRequired[list[StageRow]]
 
@@ -476,6 +502,8 @@ class Point(TypedDict):
     minute: float
     celsius: float
     free_ml: float
+    # the same as the household says a volume
+    left: str
     hydration: float
     done: float
 
@@ -703,6 +731,7 @@ class CookStep(TypedDict):
     pot: str
     pour_ml: int
     reserve_ml: int
+    reserve_said: Said
     cautions: list[str]
     count_out: list[str]
     goes_in: list[str]
@@ -740,6 +769,7 @@ class Mend(TypedDict):
     what: str
     text: str
     add_ml: int
+    add_said: Said
     add_min: int
     lid: str
     because: str

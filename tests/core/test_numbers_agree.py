@@ -6,17 +6,18 @@ import math
 from datetime import datetime
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
 from mealshift import cooking, pipeline
 from mealshift.cooking import Event
 from mealshift.grains import all_grains, grain
 from mealshift.manner import Manner
-from mealshift.measures import round_half_up
+from mealshift.measures import Measures, round_half_up
 from mealshift.planning import Dish, plan_dinner
-from mealshift.pot import Kitchen
+from mealshift.pot import Brought, Kitchen, default_way, solve
 from mealshift.pot.account import report, uptake
+from mealshift.pot.jug import jug
 from mealshift.reading import read
 from mealshift.shifting import Choice
 
@@ -110,6 +111,46 @@ def test_advice_for_a_pot_is_said_as_the_household_pours() -> None:
         assert all(there in m["text"] and gone not in m["text"] and m["add_ml"] for m in dry["mends"])
         dried = pipeline.what_if(shifted(demo("01"), "quinoa", kitchen=kitchen), 60.0, None, None)["changed"]["verdict"]
         assert dried["code"] != "right" and there in dried["text"] and gone not in dried["text"]
+
+
+def test_what_is_kept_hot_and_what_is_left_are_said_as_the_household_pours() -> None:
+    for amounts, there, gone in (("cups", "cup", "ml"), ("metric", "ml", "cup")):
+        script, key = evening(kitchen=Kitchen(manner=Manner(amounts)), lid="open")
+        state = cooking.report(script, [], 0)
+        [kettle] = [s for s in state["steps"] if s["kind"] == "kettle"]
+        assert kettle["reserve_said"]["unit"] == there and kettle["reserve_ml"] == script.pots[key].kettle_ml > 0
+        left = [p["left"] for p in state["pots"][0]["curve"]]
+        # the last drops are a spoon to nobody
+        assert all(there in row and gone not in row and "tbsp" not in row for row in left if row[0] not in "051")
+        assert there in left[0]
+        told = pipeline.shift_report(shifted(demo("01"), "barley-pearl", kitchen=script.pots[key].kitchen))["pots"][0]
+        assert there in told["water"]["about"] and gone not in told["water"]["about"]
+        assert (there in told["jug"]["layers"][0]["label"]) == (amounts == "cups")
+
+
+@settings(max_examples=80, deadline=None)
+@given(
+    st.sampled_from([g.slug for g in all_grains() if g.simmer]),
+    st.floats(60, 900),
+    st.sampled_from(["covered", "drain", "soup", "open", "steam"]),
+    st.floats(0, 400),
+)
+def test_a_jug_holds_what_is_poured_and_what_is_there(slug: str, ml: float, way: str, wet: float) -> None:
+    assume(way in grain(slug).methods)
+    p = solve(grain(slug), ml, default_way(grain(slug), method=way), brought=(Brought("tomatoes", wet),))
+    made = jug(report(p), p.grain.name, Manner(), Measures())
+    of = {layer["key"]: layer["ml"] for layer in made["layers"]}
+    assert of["grain"] == pytest.approx(0.6 * round_half_up(ml), abs=0.1)
+    assert sum(of.get(k, 0) for k in ("drinks", "broth", "off")) == pytest.approx(p.pour_ml, abs=0.5)
+    assert sum(of.values()) == pytest.approx(made["surface_ml"], abs=0.5)
+    assert all(v >= 0 for v in of.values()) and made["surface_ml"] + made["reserve_ml"] < made["capacity_ml"] + 10
+    assert 3 <= made["capacity_ml"] / made["tick_ml"] <= 40
+
+
+def test_a_shift_kept_long_ago_has_its_jug() -> None:
+    made = pipeline.shift_report(shifted(demo("01"), "quinoa"))["pots"]
+    old = [{k: v for k, v in p.items() if k != "jug"} for p in made]
+    assert pipeline.with_jugs(old, Manner(), Measures()) == made  # type: ignore[arg-type]
 
 
 def test_the_words_of_the_recipe_stand_on_its_own_pots_card_and_no_others() -> None:

@@ -8,7 +8,7 @@ from ..measures import round_half_up
 from ..pot import Kitchen, Pot
 from ..pot.account import said as said_amount
 from ..pot.simulation import Run, curve, simulate
-from ..results import CookPot, CookState, CookStep, DishTonight, Mend, WrongRow
+from ..results import CookPot, CookState, CookStep, DishTonight, Mend, Said, WrongRow
 from ..shifting import AsItIs, Shift
 from .devices import last_weight, weighed
 from .fold import Event, State, fold, forecast, in_order, is_locked, pot_run, ready_at, serving
@@ -66,6 +66,7 @@ def _step(script: Script, state: State, s: Step, ahead: dict[str, tuple[float, f
         "pot": s.pot,
         "pour_ml": s.pour_ml,
         "reserve_ml": s.reserve_ml,
+        "reserve_said": _said(s.reserve_ml, script.pots.get(s.pot)),
         "cautions": list(s.cautions),
         "count_out": list(s.count_out),
         "goes_in": list(s.goes_in),
@@ -81,6 +82,10 @@ def _step(script: Script, state: State, s: Step, ahead: dict[str, tuple[float, f
         "end": going.end,
         "expected": round(ahead[s.id][0], 1),
     }
+
+
+def _said(ml: float, pot: Pot | None) -> Said:
+    return said_amount(ml, *pot.kitchen.pours_in) if pot else {"amount": round_half_up(ml), "unit": "ml"}
 
 
 # what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
@@ -139,13 +144,13 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> Coo
         "whistled": now.whistled,
         "wrongs": _wrongs(script, state, key, pot, run, on, minute),
         "on": on,
-        "curve": curve(run, 60),
+        "curve": curve(run, pot.kitchen, 60),
         "boil_at": run.boil_at,
         "off_at": run.off_at,
         "verdict": "",
         "scale": "",
         "celsius": None,
-        "pour_said": said_amount(pot.pour_ml, *pot.kitchen.pours_in),
+        "pour_said": _said(pot.pour_ml, pot),
         "splashes": [
             {"ml": round_half_up(pot.kitchen.measure_ml * part), "said": f"{word} {pot.kitchen.measure_name}"}
             for part, word in ((0.25, "¼"), (0.5, "½"), (1.0, "1"))
@@ -192,6 +197,7 @@ def _mend(minute: float, a: Answer, kitchen: Kitchen) -> Mend:
         "what": a.what,
         "text": kitchen.says(a.text),
         "add_ml": a.add_ml,
+        "add_said": said_amount(a.add_ml, *kitchen.pours_in),
         "add_min": a.add_min,
         "lid": a.lid,
         "because": a.because,

@@ -669,6 +669,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
     """
     grain, way = pot.grain, pot.way
     typical = pot.cook_typical
+    depth = round((pot.pour_ml - BETWEEN * pot.dry_ml) / pot.kitchen.area_cm2, 1)
     return {
         "grain": grain.slug,
         "dry": {"ml": round_half_up(pot.dry_ml), "g": round_half_up(pot.dry_g)},
@@ -682,12 +683,15 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
             "jug_ml": jug_ml(pot.pour_ml),
             "reserve_ml": pot.high_ml - pot.pour_ml,
             "kettle_ml": pot.kettle_ml,
+            "kettle_said": said(pot.kettle_ml, said_unit, said_ml, said_name),
+            "about": _about(pot),
             "low_ml": pot.low_ml,
             "high_ml": pot.high_ml,
             "ratio_by_volume": None
             if any(p.code == "pot_absurd" for p in pot.problems)
             else round(pot.pour_ml / pot.dry_ml, 2),
-            "depth_above_cm": round((pot.pour_ml - BETWEEN * pot.dry_ml) / pot.kitchen.area_cm2, 1),
+            "depth_above_cm": depth,
+            "depth_said": pot.kitchen.says(f"{depth:g} cm"),
             "pour_said": said(pot.pour_ml, said_unit, said_ml, said_name),
         },
         "soak": {"min": round_half_up(way.soak_min), "uptake_ml": round_half_up(pot.uptake * pot.dry_g)},
@@ -709,6 +713,13 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
         "time_ledger": [{"term": t, "min": n, "because": why} for t, n, why in pot.time_ledger()],
         "basis": "practice" if pot.practice else "derived",
     }
+
+
+def _about(pot: Pot) -> str:
+    return pot.kitchen.says(
+        f"{pot.dry_ml:.0f} ml ({pot.dry_g:.0f} g) of {pot.grain.name}, {pot.grain.texture_word(pot.way.texture)}, "
+        f"in this pot with this lid. Between {pot.low_ml} ml and {pot.high_ml} ml is usual."
+    )
 
 
 def said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> Said:

@@ -17,6 +17,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 
+from ..measures import jug_ml, round_half_up
 from ..results import Point
 from .account import (
     BAND_WATER,
@@ -33,6 +34,7 @@ from .account import (
     solve,
 )
 from .methods import method
+from .ways import Kitchen
 
 STEP_MIN = 0.25
 # free water below this wets nothing: the pot is dry
@@ -354,7 +356,15 @@ def _judge(
     return Verdict("right", off, "Water gone and grain done at the same time. Rest it closed, then loosen.")
 
 
-def curve(run: Run, most: int = 90) -> list[Point]:
+def _left(ml: float, kitchen: Kitchen) -> str:
+    """A volume nobody measured: in cups to the quarter, for no spoons can be seen in a pot."""
+    quarter = kitchen.cup_ml / 4
+    if kitchen.manner.amounts == "cups" and ml > quarter / 2:
+        ml = round_half_up(ml / quarter) * quarter
+    return kitchen.says(f"{jug_ml(ml)} ml")
+
+
+def curve(run: Run, kitchen: Kitchen, most: int = 90) -> list[Point]:
     """The run thinned to at most so many points, for drawing; the last point always among them."""
     every = max(1, math.ceil(len(run.moments) / most))
     picked = [m for i, m in enumerate(run.moments) if i % every == 0 or i == len(run.moments) - 1]
@@ -363,6 +373,7 @@ def curve(run: Run, most: int = 90) -> list[Point]:
             "minute": round(m.minute, 2),
             "celsius": round(m.celsius, 1),
             "free_ml": round(m.free_ml, 1),
+            "left": _left(m.free_ml, kitchen),
             "hydration": round(m.hydration, 3),
             "done": round(min(1.6, m.dose), 3),
         }

@@ -64,7 +64,11 @@ class Kitchen:
 
     def says(self, text: str) -> str:
         """A sentence of our own with its amounts and degrees as this household says them."""
-        return self.manner.said(text, Measures(self.cup_ml, self.measure_ml))
+        return self.manner.said(text, self.measures)
+
+    @property
+    def measures(self) -> Measures:
+        return Measures(self.cup_ml, self.measure_ml)
 
     def up_share(self, method: str) -> float:
         """So many times the reckoned way up to pressure takes here."""

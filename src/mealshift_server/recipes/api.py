@@ -226,7 +226,8 @@ def _row(kept: Shift, mine: Household) -> dict[str, Any]:
     }
 
 
-def _kept(kept: Shift) -> dict[str, Any]:
+def _kept(kept: Shift, mine: Household) -> dict[str, Any]:
+    pots = pipeline.with_jugs(kept.result["pots"], mine.manner, actions.measures(mine))
     return {
         "id": kept.pk,
         "title": kept.title,
@@ -238,7 +239,7 @@ def _kept(kept: Shift) -> dict[str, Any]:
         "text": kept.text,
         "corrections": kept.corrections,
         "choice": kept.choice,
-        "result": kept.result,
+        "result": {**kept.result, "pots": pots},
     }
 
 
@@ -248,12 +249,13 @@ def keep_shift(request: HttpRequest, data: s.ShiftIn) -> Any:
     kept = actions.keep_shift(
         house(request), mine, data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
     )
-    return Status(201, _kept(kept))
+    return Status(201, _kept(kept, house(request)))
 
 
 @router.get("/shifts/{int:shift_id}", response={200: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
 def kept_shift(request: HttpRequest, shift_id: int) -> Any:
-    return _kept(one(_shifts(request), house(request), "shift", shift_id))
+    mine = house(request)
+    return _kept(one(_shifts(request), mine, "shift", shift_id), mine)
 
 
 @router.delete("/shifts/{int:shift_id}", response={204: None, **MISSING}, tags=["kept"])

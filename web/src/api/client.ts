@@ -11,6 +11,7 @@ export type Correction = S["CorrectionIn"];
 export type Choice = S["ChoiceIn"];
 export type Shift = S["Shifted"];
 export type Pot = S["PotShown"];
+export type Contents = S["Jug"];
 export type KeptShift = S["KeptShift"];
 export type Grain = S["GrainShown"];
 export type CompareRow = S["CompareRow"];

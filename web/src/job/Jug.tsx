@@ -1,7 +1,7 @@
 import { useId } from "react";
-import type { Pot } from "../api/client";
+import type { Contents, Pot } from "../api/client";
 import { useHatch } from "./Hatch";
-import { contents, spread } from "./jug";
+import { spread } from "./jug";
 
 const W = 376;
 const H = 366;
@@ -11,11 +11,10 @@ const TOP = 20;
 const FLOOR = 352;
 
 /** One tall graduated vessel to scale: what the grain drinks, what boils off, what is there already, the line to pour to. */
-export function Jug({ pot, family }: { pot: Pot; family?: string }) {
-  const c = contents(pot);
+export function Jug({ pot, jug: c, family }: { pot: Pot; jug: Contents; family?: string }) {
   const hatch = useHatch(pot.grain, family);
   const id = useId().replace(/[^a-zA-Z0-9]/g, "");
-  const y = (ml: number) => FLOOR - (ml / c.capacity) * (FLOOR - TOP);
+  const y = (ml: number) => FLOOR - (ml / c.capacity_ml) * (FLOOR - TOP);
   const placed = c.layers.reduce<{ key: string; from: number; to: number; label: string; note: string }[]>(
     (list, l) => {
       const from = list[list.length - 1]?.to ?? 0;
@@ -30,13 +29,13 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
     broth: "var(--water-pale)",
     off: `url(#off${id})`,
   };
-  const surface = y(c.surface);
-  const top = y(c.surface + c.reserve);
+  const surface = y(c.surface_ml);
+  const top = y(c.surface_ml + c.reserve_ml);
   const labels = [
-    { y: (top + surface) / 2, text: `${c.reserve} kept hot`, note: "", tone: "water" },
-    { y: surface, text: c.pour > 0 ? "pour to here" : "nothing to pour", note: "", tone: "line" },
+    { y: (top + surface) / 2, text: c.reserve, note: "", tone: "water" },
+    { y: surface, text: pot.water.pour_ml > 0 ? "pour to here" : "nothing to pour", note: "", tone: "line" },
     ...[...placed].reverse().map((l) => ({ y: (y(l.from) + y(l.to)) / 2, text: l.label, note: l.note, tone: l.key })),
-  ].filter((l) => !(l.tone === "water" && c.reserve === 0));
+  ].filter((l) => !(l.tone === "water" && c.reserve_ml === 0));
   // the pour line's own label stays on its line; what stands above gives way upwards, the rest downwards
   const above = labels.filter((l) => l.tone === "water").length;
   const below = spread(
@@ -46,7 +45,7 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
     FLOOR - 14,
   );
   const ys = [...labels.slice(0, above).map((l) => Math.min(l.y, surface - 22)), ...below];
-  const ticks = Array.from({ length: Math.floor(c.capacity / c.tick) }, (_, i) => (i + 1) * c.tick);
+  const ticks = Array.from({ length: Math.floor(c.capacity_ml / c.tick_ml) }, (_, i) => (i + 1) * c.tick_ml);
   return (
     <figure className="m-0">
       <svg
@@ -87,7 +86,7 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
             <path key={l.key} d={`M${LEFT} ${y(l.to)}H${RIGHT}`} stroke="var(--water)" strokeWidth="1" opacity=".55" />
           ))}
         </g>
-        {c.reserve > 0 && (
+        {c.reserve_ml > 0 && (
           <path
             d={`M${LEFT + 4} ${surface}V${top}H${RIGHT - 4}V${surface}`}
             fill="none"
@@ -154,11 +153,11 @@ export function Jug({ pot, family }: { pot: Pot; family?: string }) {
             ))}
             <tr>
               <th scope="row">Pour</th>
-              <td>{c.pour} ml</td>
+              <td>{pot.water.pour_ml} ml</td>
             </tr>
             <tr>
-              <th scope="row">Keep hot beside it</th>
-              <td>{c.reserve} ml</td>
+              <th scope="row">Beside it</th>
+              <td>{c.reserve}</td>
             </tr>
           </tbody>
         </table>

@@ -1,5 +1,5 @@
 import type { Pot } from "../api/client";
-import { signed } from "./words";
+import { pourSaid, signed } from "./words";
 import { decimal } from "./manner";
 
 function Rows({ rows, total, unit }: { rows: { n: number; because: string }[]; total: number; unit: string }) {
@@ -25,14 +25,17 @@ function Rows({ rows, total, unit }: { rows: { n: number; because: string }[]; t
 
 /** What the pour is made of: a sentence and a sum. */
 export function WaterLedger({ pot }: { pot: Pot }) {
-  const { water, dry } = pot;
+  const { water } = pot;
+  const said = pourSaid(water.jug_ml ?? water.pour_ml, water.pour_said);
   return (
     <div>
-      <h3 className="text-lead">Why {water.jug_ml ?? water.pour_ml} ml</h3>
+      <h3 className="text-lead">
+        Why {said.number} {said.unit}
+      </h3>
       <p className="mb-3 mt-1 text-small text-soft">
-        {dry.ml} ml ({dry.g} g) of {pot.name}, {pot.texture_word}
-        {water.ratio_by_volume !== null && `: 1 to ${decimal(water.ratio_by_volume)} by volume`}, in this pot with this
-        lid. Between {water.low_ml} and {water.high_ml} is usual.
+        {water.about}
+        {water.ratio_by_volume !== null && ` 1 to ${decimal(water.ratio_by_volume)} by volume.`}
+        {said.unit !== "ml" && " The sum is in millilitres, so that it adds up."}
       </p>
       <Rows rows={pot.ledger.map((r) => ({ n: r.ml, because: r.because }))} total={water.pour_ml} unit="ml to pour" />
     </div>

@@ -1,6 +1,6 @@
 interface Point {
   minute: number;
-  free_ml: number;
+  left: string;
   done: number;
 }
 
@@ -14,7 +14,7 @@ export function PotTable({ curve }: { curve: readonly Point[] }) {
         <thead>
           <tr>
             <th>minute</th>
-            <th>water still free, ml</th>
+            <th>water still free</th>
             <th>done, %</th>
           </tr>
         </thead>
@@ -24,7 +24,7 @@ export function PotTable({ curve }: { curve: readonly Point[] }) {
             .map((p) => (
               <tr key={p.minute}>
                 <td>{Math.round(p.minute)}</td>
-                <td>{Math.round(p.free_ml)}</td>
+                <td>{p.left}</td>
                 <td>{Math.round(Math.min(1, p.done) * 100)}</td>
               </tr>
             ))}

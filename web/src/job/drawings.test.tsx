@@ -1,9 +1,10 @@
 import { render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeAll, describe, expect, it, vi } from "vitest";
-import type { Pot, Run, Shift } from "../api/client";
+import type { Contents, Pot, Run, Shift } from "../api/client";
 import { Jug } from "./Jug";
 import { TimeLedger, WaterLedger } from "./Ledger";
+import { setManner } from "./manner";
 import { Marked } from "./Marked";
 import { PotCurve } from "./PotCurve";
 import { Strip } from "./Strip";
@@ -25,6 +26,7 @@ const pot = {
     high_ml: 430,
     ratio_by_volume: 1.6,
     depth_above_cm: 0.9,
+    about: "240 ml (173 g) of quinoa. Between 338 ml and 430 ml is usual.",
     pour_said: { amount: 1.75, unit: "glass" },
   },
   soak: { min: 0, uptake_ml: 0 },
@@ -46,6 +48,19 @@ const pot = {
     { term: "rest", min: 5, because: "closed" },
   ],
 } as unknown as Pot;
+const jug: Contents = {
+  layers: [
+    { key: "grain", ml: 144, label: "173 g quinoa", note: "fluffy" },
+    { key: "there", ml: 21, label: "21 already there", note: "on the rinsed grain" },
+    { key: "drinks", ml: 307, label: "307 for the grain", note: "" },
+    { key: "off", ml: 77, label: "77 boils off", note: "under this lid" },
+  ],
+  surface_ml: 549,
+  reserve_ml: 50,
+  reserve: "50 kept hot",
+  capacity_ml: 640,
+  tick_ml: 100,
+};
 
 beforeAll(() => {
   window.matchMedia = vi
@@ -55,11 +70,12 @@ beforeAll(() => {
 
 describe("the drawings say in words what they show", () => {
   it("the jug has a table of its contents", () => {
-    render(<Jug pot={pot} />);
+    render(<Jug pot={pot} jug={jug} />);
     const table = screen.getByRole("table", { name: /What is in the jug/ });
     expect(within(table).getByRole("row", { name: /Pour 384 ml/ })).toBeInTheDocument();
     expect(within(table).getByRole("row", { name: /77 boils off/ })).toBeInTheDocument();
     expect(within(table).getByRole("row", { name: /21 already there/ })).toBeInTheDocument();
+    expect(within(table).getByRole("row", { name: /50 kept hot/ })).toBeInTheDocument();
   });
   it("the ledgers sum to the numbers they explain", () => {
     const { container } = render(
@@ -73,7 +89,16 @@ describe("the drawings say in words what they show", () => {
     );
     expect(water?.reduce((a, b) => a + b)).toBe(384);
     expect(time?.reduce((a, b) => a + b)).toBe(22);
-    expect(container).toHaveTextContent("1 to 1.6 by volume");
+    expect(container).toHaveTextContent("Between 338 ml and 430 ml is usual. 1 to 1.6 by volume");
+    expect(container).not.toHaveTextContent("in millilitres");
+  });
+  it("a household of cups has its cups over a sum in millilitres", () => {
+    setManner({ amounts: "cups", heat: "", clock: 24 });
+    render(<WaterLedger pot={{ ...pot, water: { ...pot.water, pour_said: { amount: 1.67, unit: "cup" } } }} />);
+    setManner({ amounts: "", heat: "", clock: 24 });
+    expect(screen.getByRole("heading", { name: "Why 1⅔ cups" })).toBeInTheDocument();
+    expect(screen.getByText(/The sum is in millilitres, so that it adds up/)).toBeInTheDocument();
+    expect(screen.getByText("ml to pour")).toBeInTheDocument();
   });
   it("a changed word is marked, and its old one struck through on a phone", () => {
     render(

@@ -124,7 +124,7 @@ export function Bench() {
           <>
             <Sheet className="p-4 shadow-jug" aria-label="The jug">
               <Poster pot={pot} />
-              <Jug pot={pot} family={family} />
+              {pot.jug && <Jug pot={pot} jug={pot.jug} family={family} />}
             </Sheet>
             <div className="mt-4">
               <Doubts reading={reading.data} most={3} />
@@ -187,7 +187,7 @@ export function Bench() {
               className="sticky top-3 z-10 rounded-[16px] border border-line bg-sheet px-6 pb-3 pt-5 shadow-jug"
             >
               <Poster pot={pot} />
-              <Jug pot={pot} family={family} />
+              {pot.jug && <Jug pot={pot} jug={pot.jug} family={family} />}
             </section>
             <section
               aria-label="The recipe as it becomes"

@@ -1,6 +1,6 @@
 import type { Pot } from "../../api/client";
 import { TimeLedger, WaterLedger } from "../../job/Ledger";
-import { decimal } from "../../job/manner";
+import { decimal, manner } from "../../job/manner";
 import { pourSaid } from "../../job/words";
 import { Pop } from "../../ui/Pop";
 import { AskGlass } from "./AskGlass";
@@ -9,6 +9,7 @@ import { AskGlass } from "./AskGlass";
 export function Poster({ pot }: { pot: Pot }) {
   const { water, time } = pot;
   const said = pourSaid(water.jug_ml ?? water.pour_ml, water.pour_said);
+  const kept = pourSaid(water.kettle_ml ?? water.reserve_ml, water.kettle_said ?? { amount: 0, unit: "ml" });
   const depth = water.depth_above_cm;
   return (
     <div className="flex items-start gap-4">
@@ -31,13 +32,15 @@ export function Poster({ pot }: { pot: Pot }) {
         {said.also && <p className="font-bold">{said.also}</p>}
         <AskGlass unit={water.pour_said.unit} />
         {water.reserve_ml > 0 && (
-          <p className="font-semibold text-water">keep {water.kettle_ml ?? water.reserve_ml} ml hot beside it</p>
+          <p className="font-semibold text-water">
+            keep {kept.number} {kept.unit} hot beside it
+          </p>
         )}
         <p className="text-soft">
           {water.pour_ml === 0
             ? "the dish is wet enough"
             : depth > 0
-              ? `${decimal(depth)} cm above the grain, in this pot`
+              ? `${manner().amounts ? water.depth_said : `${decimal(depth)} cm`} above the grain, in this pot`
               : "it stays below the top of the grain"}
         </p>
         <Pop

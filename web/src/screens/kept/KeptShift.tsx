@@ -111,7 +111,7 @@ function Shown({ kept }: { kept: Kept }) {
           className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[62.5rem]:sticky min-[62.5rem]:top-4"
         >
           <Poster pot={pot} />
-          <Jug pot={pot} family={family} />
+          {pot.jug && <Jug pot={pot} jug={pot.jug} family={family} />}
         </section>
         <Sheet
           className="p-5 min-[62.5rem]:mt-7 min-[62.5rem]:rounded-l-none min-[62.5rem]:border-l-0 min-[62.5rem]:p-8"

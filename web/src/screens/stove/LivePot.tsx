@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import type { CookPot } from "../../api/client";
 import { PotTable } from "../../job/PotTable";
-import { waterAt } from "./fold";
+import { nearest, waterAt } from "./fold";
 
 const W = 372;
 const H = 132;
@@ -19,6 +19,7 @@ export function LivePot({ pot, minute }: { pot: CookPot; minute: number }) {
     pot.curve.map((p, i) => `${i ? "L" : "M"}${x(p.minute).toFixed(1)} ${of(p).toFixed(1)}`).join("");
   const water = path((p) => y(p.free_ml));
   const free = waterAt(pot.curve, minute) ?? 0;
+  const left = nearest(pot.curve, minute)?.left ?? "nothing";
   const done =
     waterAt(
       pot.curve.map((p) => ({ minute: p.minute, free_ml: p.done })),
@@ -29,7 +30,7 @@ export function LivePot({ pot, minute }: { pot: CookPot; minute: number }) {
       <figcaption className="flex flex-wrap items-baseline justify-between gap-x-3">
         <span className="text-body font-semibold">{pot.name}</span>
         <span className="text-body">
-          about <strong className="figures text-head">{Math.round(free / 5) * 5}</strong> ml still free,{" "}
+          about <strong className="figures text-head">{left}</strong> still free,{" "}
           {done >= 1 ? "done" : `${Math.round(done * 100)} % done`}
         </span>
       </figcaption>
@@ -37,7 +38,7 @@ export function LivePot({ pot, minute }: { pot: CookPot; minute: number }) {
         viewBox={`0 0 ${W} ${H}`}
         className="mt-1 block w-full"
         role="img"
-        aria-label={`Water left in the pot: about ${Math.round(free)} millilitres at minute ${Math.round(minute)} of ${Math.round(last)}`}
+        aria-label={`Water left in the pot: about ${left} at minute ${Math.round(minute)} of ${Math.round(last)}`}
       >
         <path d={`${water}L${x(last)} ${FLOOR}L${x(0)} ${FLOOR}Z`} fill="var(--water-pale)" />
         <path d={water} fill="none" stroke="var(--water)" strokeWidth="2.5" />

@@ -11,6 +11,7 @@ const mend = (minute: number, more: Partial<Rescue> = {}): Rescue => ({
   what: "dry",
   text: `At minute ${minute}.`,
   add_ml: 60,
+  add_said: { amount: 0.25, unit: "cup" },
   add_min: 4,
   lid: "",
   because: "",

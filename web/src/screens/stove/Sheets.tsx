@@ -13,10 +13,11 @@ import {
 import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { callBy, chime, say, shake } from "./call";
-import { doings, mendAt, type Done } from "./fold";
+import { doings, nearest, type Done } from "./fold";
 import { keepRecipes, seenRecipes } from "./store";
 import type { Cooking } from "./useCooking";
 import { typedNumber } from "../../job/manner";
+import { pourSaid } from "../../job/words";
 
 type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
 interface Props {
@@ -302,7 +303,7 @@ export function WrongSheet({
   const pot = pots.find((p) => p.key === key) ?? first;
   const ask = (what: CookPot["wrongs"][number]) => {
     touch("wrong", { pot: pot.key, what: what.code }, `${pot.name}: ${what.text}`);
-    setFound(mendAt(what.mends, pot.on === null ? 0 : minute - pot.on));
+    setFound(nearest(what.mends, pot.on === null ? 0 : minute - pot.on));
   };
   const close = (o: boolean) => {
     if (!o) {
@@ -324,6 +325,7 @@ export function WrongSheet({
     if (found.lid && found.lid !== pot.lid && pot.on !== null) touch("lid", { pot: pot.key, lid: found.lid }, "lid");
     close(false);
   };
+  const more = found && pourSaid(found.add_ml, found.add_said);
   return (
     <Bottom
       open={open}
@@ -346,10 +348,10 @@ export function WrongSheet({
         <>
           {(found.add_ml > 0 || found.add_min > 0) && (
             <p className="mb-3 flex gap-6">
-              {found.add_ml > 0 && (
+              {more && found.add_ml > 0 && (
                 <span>
-                  <span className="poster block text-poster">{found.add_ml}</span>
-                  <span className="text-body font-semibold">ml boiling</span>
+                  <span className="poster block text-poster">{more.number}</span>
+                  <span className="text-body font-semibold">{more.unit} boiling</span>
                 </span>
               )}
               {found.add_min > 0 && (

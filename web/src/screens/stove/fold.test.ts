@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { CookPot, CookState, CookStep } from "../../api/client";
-import { ahead, doings, fold, left, mendAt, upcoming, type Done, type Touch } from "./fold";
+import { ahead, doings, fold, left, nearest, upcoming, type Done, type Touch } from "./fold";
 
 interface Run {
   minute: number;
@@ -94,8 +94,8 @@ describe("without a network", () => {
       { minute: 11, add_ml: 60 },
       { minute: 24, add_ml: 30 },
     ];
-    expect([0, 7, 8, 40].map((at) => mendAt(mends, at)?.add_ml)).toEqual([90, 90, 60, 30]);
-    expect(mendAt([], 3)).toBeNull();
+    expect([0, 7, 8, 40].map((at) => nearest(mends, at)?.add_ml)).toEqual([90, 90, 60, 30]);
+    expect(nearest([], 3)).toBeNull();
   });
   it("knows what is waited for next", () => {
     const running = ahead(pilaf, [touch("a", "begun", 60, { step: stepOf("boil") })], 61);

@@ -222,8 +222,8 @@ export function upcoming(steps: readonly CookStep[], minute: number): { step: Co
     .sort((a, b) => a.at - b.at);
 }
 
-/** The mend told for the minute (since the pot's heat went on) that is nearest. */
-export const mendAt = <M extends { minute: number }>(mends: readonly M[], minute: number): M | null =>
+/** Of what is told by the minute since the heat went on (mends, a curve): the nearest. */
+export const nearest = <M extends { minute: number }>(mends: readonly M[], minute: number): M | null =>
   mends.reduce<M | null>(
     (best, m) => (best && Math.abs(best.minute - minute) <= Math.abs(m.minute - minute) ? best : m),
     null,
