@@ -1,4 +1,4 @@
-import { screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import type { CookPot, CookStep } from "../../api/client";
@@ -79,6 +79,19 @@ it("says what to pour before the heat is on, largest, in the household's way", a
   setManner({ amounts: "cups", heat: "", clock: 24 });
   now(step({ kind: "boil", style: "begin", pour_ml: 540 }));
   expect(screen.getByText("2¼")).toHaveClass("poster");
+});
+
+it("says what to keep boiling as the household pours", () => {
+  const kettle = step({ kind: "kettle", style: "remind", reserve_ml: 60, reserve_said: { amount: 0.25, unit: "cup" } });
+  now(kettle);
+  expect(screen.getByText("60")).toBeInTheDocument();
+  expect(screen.getByText("ml, kept boiling")).toBeInTheDocument();
+  cleanup();
+  setManner({ amounts: "cups", heat: "", clock: 24 });
+  now(kettle);
+  setManner({ amounts: "", heat: "", clock: 24 });
+  expect(screen.getByText("¼")).toBeInTheDocument();
+  expect(screen.getByText("cup, kept boiling")).toBeInTheDocument();
 });
 
 it("pours nothing twice once it runs", () => {

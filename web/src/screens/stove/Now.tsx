@@ -56,7 +56,7 @@ export function Now({
   const look = step.kind === "cook" || (running && step.look !== "");
   const said =
     pot && pours ? pourSaid(step.pour_ml, pot.pour_said) : { number: String(step.pour_ml), unit: "ml", also: null };
-  const kept = pourSaid(step.reserve_ml, step.reserve_said);
+  const kept = step.kind === "kettle" ? pourSaid(step.reserve_ml, step.reserve_said) : null;
   const unfound = step.count_out.filter((c) => !out.includes(c));
   const main =
     running || step.style === "do" || step.style === "remind"
@@ -74,7 +74,7 @@ export function Now({
           </span>
         </p>
       )}
-      {step.kind === "kettle" && (
+      {kept && (
         <p className="mt-2 flex items-baseline gap-x-3">
           <span className="poster text-stove">{kept.number}</span>
           <span className="text-head font-semibold">{kept.unit}, kept boiling</span>
