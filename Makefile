@@ -5,7 +5,7 @@ PY := .venv/bin/python
 PORT ?= 8000
 export DJANGO_SETTINGS_MODULE = mealshift_server.settings
 
-.PHONY: help demo serve test lint types imports core server web browser train-reading reading-figures calibrate bench mutants screenshots api format requirements clean chromium
+.PHONY: help demo serve test lint types imports core server web browser train-reading reading-figures calibrate bench mutants recorded screenshots api format requirements clean chromium
 
 help: ## print this
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed 's/:.*## /\t/' | expand -t 12
@@ -59,6 +59,9 @@ bench: .venv/.dev web/dist/index.html chromium ## costs as ratios in one run
 
 mutants: .venv/.dev web/dist/index.html ## break one line at a time in chosen rooms; what no test notices is printed
 	$(PY) scripts/mutants.py
+
+recorded: .venv/.dev ## write anew what the recorded recipes come to (tests/core/corpus/recorded.txt); read the diff
+	$(PY) -m tests.core.recorded
 
 screenshots: .venv/.dev web/dist/index.html chromium ## take the README's pictures anew
 	$(PY) scripts/screenshots.py

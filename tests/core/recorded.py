@@ -1,0 +1,95 @@
+"""What is recorded in corpus/recorded.txt: what a cook reads and what an evening is made of, for recipes of every kind.
+
+Each of the texts of shifted.txt and the demo's recipes: the rewritten recipe, its tasks (minutes, hands, what on, after what) and, for the demo's, the stove's
+steps. test_as_recorded.py holds the program to it, so that no number or sentence moves unseen. Where one is meant to, `make recorded` writes it anew: read the diff.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime
+from pathlib import Path
+
+from mealshift import cooking, pipeline
+from mealshift.cooking.script import Step
+from mealshift.planning import Dish, plan_dinner
+from mealshift.planning.tasks import Task, tasks_of
+from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.shifting import Choice, as_it_is, shift
+from mealshift.writing.text import recipe_alone
+
+from .kitchen import DEMO_FILES
+from .test_as_it_comes_out import CASES
+
+OUT = Path(__file__).parent / "corpus" / "recorded.txt"
+SEVEN, NOON = datetime(2026, 11, 25, 19, 0), datetime(2026, 11, 25, 12, 0)
+# every dish of the demo to a quick grain, a slow one under pressure, and one that only stands in hot water
+TO = (("quinoa", None), ("barley-pearl", "pressure"), ("couscous", None), ("sorghum", "rice-cooker"))
+
+
+@dataclass(frozen=True)
+class Record:
+    name: str
+    text: str
+    to: str
+    method: str | None
+    stove: bool = False
+
+    @property
+    def head(self) -> str:
+        return f"%%% {self.name} → {self.to}{f' by {self.method}' if self.method else ''}"
+
+    @property
+    def choice(self) -> Choice:
+        return Choice(self.to, method=self.method)
+
+    def lines(self) -> list[str]:
+        if not self.to:
+            made = as_it_is(read(self.text))
+            return [self.head, *map(_task, tasks_of(made, "d"))]
+        out = [self.head, recipe_alone(pipeline.whole_way(self.text, self.choice)).rstrip(), "--- tasks"]
+        out += map(_task, tasks_of(shift(read(self.text), self.choice), "d"))
+        if self.stove:
+            dinner = plan_dinner([Dish("d", read(self.text), self.choice)], SEVEN, NOON, 3)
+            script = cooking.script_of(dinner.shifts, dinner.plan, NOON)
+            out += ["--- stove", *(_step(s).replace(f"{s.dish}/", "d/") for s in script.steps)]
+        return out
+
+
+def records() -> list[Record]:
+    out = [Record(c.name, c.text, c.slug, c.method) for c in CASES]
+    for file in DEMO_FILES:
+        text = file.read_text(encoding="utf-8")
+        out += [Record(file.stem, text, to, method, True) for to, method in TO]
+        out.append(Record(file.stem, text, "", None))
+    return out
+
+
+def _told(**said: object) -> str:
+    return " ".join(f"{k}={v}" for k, v in said.items() if v not in ("", None, 0, (), False))
+
+
+def _task(t: Task) -> str:
+    waits = ",".join(f"{i}+{n}" for i, n in t.waits)
+    of = _told(
+        on=t.resource, needs=t.needs, after=",".join(t.after), within=t.within, waits=waits, holds=t.holds, last=t.last
+    )
+    return f"{t.id} {t.kind} {t.minutes}/{t.hands_on} {of} | {t.what}"
+
+
+def _step(s: Step) -> str:
+    of = _told(anchor=s.anchor, offset=s.offset, pour=s.pour_ml, kept=s.reserve_ml, key=s.key, after=",".join(s.after))
+    told = " ; ".join((s.title, *s.goes_in, *s.count_out, *s.cautions))
+    return f"{s.id} {s.kind} {s.style} {s.minutes} at {s.planned} {of} | {told} | {s.look}"
+
+
+def told(r: Record) -> str:
+    try:
+        return "\n".join(r.lines())
+    except Refusal as refused:
+        return f"{r.head}\nrefused: {refused.problem.text}"
+
+
+if __name__ == "__main__":
+    OUT.write_text("\n".join(map(told, records())) + "\n", encoding="utf-8")
