@@ -546,8 +546,8 @@ def strip(s: Shift) -> list[StripRow]:
     put(cook, acts.cooking.minutes or pot.cook_typical, "cook", () if pot.way.locked else s.method.additions)
     # where the recipe does something before it rests, so does the strip
     at = 0 if acts.cooking.rest.words else next((n for n, a in enumerate(acts.after) if a.is_rest), 0)
-    put_acts(acts.after[:at])
     put("release", pot.release_min, "rest")
+    put_acts(acts.after[:at])
     put("rest", pot.rest_min, "rest")
     put_acts(acts.after[at:])
     return out

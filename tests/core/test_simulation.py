@@ -112,7 +112,7 @@ def test_a_recipes_own_pot_runs_right_too() -> None:
     )
     run = simulate(s.pot)
     assert run.verdict.code == "right"
-    points = curve(run, 40)
+    points = curve(run, s.pot.kitchen, 40)
     assert len(points) <= 42 and points[0]["free_ml"] > points[-1]["free_ml"]
 
 

@@ -24,7 +24,7 @@ from ..planning.acts import Act, acts_of
 from ..planning.schedule import minutes_from
 from ..planning.tasks import is_stirred, title_of
 from ..pot import Pot
-from ..pot.stages import stages
+from ..pot.stages import resting, stages
 from ..pot.ways import cap
 from ..results import Style
 from ..shifting import AsItIs, Shift
@@ -156,6 +156,11 @@ def _together(names: list[str]) -> str:
     return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}" if names else ""
 
 
+# what is made ready is not in the pot yet
+_READIES = ("rinse", "soak", "sprout", "dry", "pulse", "sift", "roast")
+_IN_PARTS = re.compile(r"\b(?:half|rest of|remain\w*|other|another|more|some|little|extra|again|last|divided)\b", re.I)
+
+
 class _Steps:
     """The steps of one dish. `last` maps a task to the step that others wait for."""
 
@@ -173,7 +178,7 @@ class _Steps:
             last[task.id] = next(s.id for s in reversed(made) if s.style != "remind")
             out += made
         first = min((s for s in out if not s.anchor), key=lambda s: (s.planned, s.id), default=None)
-        return [replace(s, cautions=self._cautions(s, s is first)) for s in out]
+        return _once([replace(s, cautions=self._cautions(s, s is first)) for s in out])
 
     def _cautions(self, step: Step, first: bool) -> tuple[str, ...]:
         """Each caution is said once, at the first of its steps that this dish has; pressure and steam again where a lid comes off,
@@ -259,6 +264,18 @@ class _Steps:
         raise NotImplementedError
 
 
+def _once(steps: list[Step]) -> list[Step]:
+    """What is in the pot does not go in again where a later card only names it; half of a thing, and the rest of it, go in twice."""
+    there: set[str] = set()
+    out = {}
+    for s in sorted(steps, key=lambda s: (s.planned, s.id)):
+        part = _IN_PARTS.search(f"{s.title} {s.words}")
+        out[s.id] = replace(s, goes_in=tuple(x for x in s.goes_in if part or x not in there))
+        if s.kind not in _READIES:
+            there |= set(s.goes_in)
+    return [out[s.id] for s in steps]
+
+
 class _AsItIs(_Steps):
     """A dish without a grain: acts, and the finish."""
 
@@ -280,7 +297,7 @@ class _Dish(_Steps):
         pot_key = t.id.rpartition("/")[0]
         if t.kind == "pot":
             return self._pot(t, planned, after, pot_key)
-        if t.kind == "rest":
+        if t.kind in ("rest", "release"):
             return self._rest(t, planned, after, pot_key)
         if t.kind == "finish":
             return self._finish(t, planned, after)
@@ -465,6 +482,9 @@ class _Dish(_Steps):
     def _rest(self, t: Task, planned: int, after: tuple[str, ...], key: str) -> list[Step]:
         pot = self.pots[key]
         release, rest = round_half_up(pot.release_min), round_half_up(pot.rest_min)
+        # what the recipe does when it is open, and then lets stand: opened by a task of its own, the rest by another
+        opens, opened = t.kind == "release", pot.way.locked and t.kind == "rest" and t.minutes < release + rest
+        release = 0 if opened else release
         own = key.endswith("/1") and not self.made.own.line.cooked
         told = (
             next((a.words for a in (self.acts.cooking.rest, *self.acts.after) if a.kind == "rest" and a.words), "")
@@ -491,20 +511,21 @@ class _Dish(_Steps):
             )
             after = (out[0].id,)
         if rest or not out or pot.way.locked:
-            title = "Open it, leave it a moment" if pot.way.locked else "Off the heat, lid closed"
+            title = "Open it, and look" if opens else "Lid on, leave it a moment" if opened else cap(resting(pot))
             # a locked cooker can be looked into only now
             loose = (
                 ""
                 if not_loose(pot, self.made.recipe.dish) or re.search(r"\b(?:loosen|fluff)", told)
                 else "then loosen gently"
             )
-            look = f"{pot.sign} {cap(loose)}.".replace(" .", "") if pot.way.locked else loose
-            late = [g.words for g in self.acts.cooking.adds] if pot.way.locked and own else []
+            first_look = pot.way.locked and not opened
+            look = pot.sign if opens else f"{pot.sign} {cap(loose)}.".replace(" .", "") if first_look else loose
+            late = self.acts.cooking.adds if first_look and own else ()
             words = (
-                f"What goes in late goes in now that it is open. {' '.join(late)}"
+                f"What goes in late goes in now that it is open. {' '.join(g.words for g in late)}"
                 if late
                 else ""
-                if pot.way.locked
+                if first_look
                 else told
             )
             out.append(
@@ -514,12 +535,13 @@ class _Dish(_Steps):
                     "rest",
                     "follow",
                     title,
-                    max(1, rest),
+                    max(1, t.minutes - release if opens else rest),
                     planned + release,
                     words,
                     look,
                     after,
                     key,
+                    goes_in=self._in(i for g in late for i in g.lines),
                 )
             )
         return out

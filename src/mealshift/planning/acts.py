@@ -36,7 +36,7 @@ _RESTS = ("off", "rest", "release", "cover")
 # a whole cooking put in in one sentence: the stove tells it stage by stage
 _TOLD_BY_STAGES = ("way", "cook")
 # operations of a shift that are a card's own, or a reminder's
-CARDS_OWN = ("look", "lid", "stagger", "aside", "crust")
+CARDS_OWN = ("look", "lid", "stagger", "aside", "crust", "cold")
 _OVEN = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast(?:ed|ing)?|gratin)\b", re.I)
 # "in a frying pan": what comes with a new article is another vessel
 _ANOTHER = re.compile(
@@ -67,6 +67,12 @@ _LEADS_ON = re.compile(
 _FOR_THE = re.compile(r"\W*for the\b", re.I)
 # a matter of a minute
 _AT_ONCE = ("add", "season", "off", "stir", "fluff", "serve", "other")
+# what is done to a cooker that is closed and set, and no work of its own
+_GEAR = re.compile(
+    r"\b(?:lid|valve|seal\w*|lock\w*|press(?:ure)?|select|set|start|manual|timer|button|switch|vent\w*|steam|program\w*|setting|mode)\b",
+    re.I,
+)
+_WHEN = re.compile(r"\W*(?:when|once|after|as soon as)\b", re.I)
 # what cools or stands for less than this is waited for
 LEAST_BY_ITSELF = 5
 # work without minutes is not guessed longer than this in one act
@@ -216,7 +222,13 @@ class _Clauses:
 
     @staticmethod
     def _timed(o: Operation) -> bool:
-        return bool(o.typical_min) and (o.told is not None or o.basis == "inserted") and not _MIDWAY.search(o.text)
+        late = o.phase in ("from_end", "from_start")
+        return (
+            bool(o.typical_min)
+            and (o.told is not None or o.basis == "inserted")
+            and not late
+            and not _MIDWAY.search(o.text)
+        )
 
     def _groups(self, ops: Sequence[Operation]) -> list[Act]:
         groups: list[list[Operation]] = []
@@ -236,6 +248,9 @@ class _Clauses:
 
     def _goes_with(self, group: Sequence[Operation], o: Operation) -> bool:
         before = group[-1]
+        if o.phase in ("from_end", "from_start") and before.vessel == o.vessel and any(self._timed(x) for x in group):
+            # "the peas go in for the last 5 minutes": within the minutes that were told before, in this step or the last
+            return True
         if (
             "inserted" in (before.basis, o.basis)
             or before.step != o.step
@@ -318,8 +333,10 @@ class _Clauses:
         out = []
         for o in group:
             m = _MIDWAY.search(o.text)
+            late = o.phase in ("from_end", "from_start")
             minute = round_half_up(whole / 2 if m and m["half"] else o.typical_min or 0.0)
-            if m and 0 < minute < whole:
+            minute = whole - minute if o.phase == "from_end" else minute
+            if (m or late) and 0 < minute < whole:
                 out.append((minute, self._words([o])))
         return tuple(out)
 
@@ -392,6 +409,8 @@ class _Reading(_Clauses):
     def __init__(self, shift: Shift) -> None:
         super().__init__(shift)
         self.shift = shift
+        way = shift.pot.way
+        self.closed = way.locked or way.row.resource not in ("burner", "oven", "kettle")
 
     def _cooling(self) -> int | None:
         return cools(self.shift.pot)
@@ -521,6 +540,7 @@ class _Reading(_Clauses):
                 break
             pours = o.kind in (*_POURS, "head_start", "rain") or (o.kind == "drain" and not _DRAINED.search(o.text))
             pours = pours or (o.kind == "cook" and not self._timed(o) and bool(_HEAT_SET.search(o.text)))
+            pours = pours or self._gear(o)
             if not pours or o.vessel not in self.mine and o.kind != "other":
                 break
             if o.basis == "inserted" and o.kind not in ("head_start", "rain"):
@@ -533,6 +553,8 @@ class _Reading(_Clauses):
         while i < len(ops) and (
             self._rests(ops[i])
             or (_REMARK.search(ops[i].text) is not None and not self._timed(ops[i]))
+            or (ops[i].phase == "come_up" and self.closed)
+            or (self.closed and bool(_WHEN.match(ops[i].text)) and i + 1 < len(ops) and self._rests(ops[i + 1]))
             or (
                 ops[i].kind in ("cook", "stir", "other", "cover")
                 and not self._timed(ops[i])
@@ -544,7 +566,15 @@ class _Reading(_Clauses):
         return i
 
     def _rests(self, o: Operation) -> bool:
-        return o.phase in ("rest", "release") or (o.kind in _RESTS and not self._timed(o) and o.vessel in self.mine)
+        return (
+            o.phase in ("rest", "release")
+            or (o.kind in _RESTS and not self._timed(o) and o.vessel in self.mine)
+            or (o.kind == "release" and self.closed)
+        )
+
+    def _gear(self, o: Operation) -> bool:
+        """Is it the closing and setting of the cooker, told in a clause of its own?"""
+        return self.closed and not o.what and not self._timed(o) and bool(_GEAR.search(o.text))
 
     def _adds(self, stretch: Sequence[Operation]) -> tuple[tuple[GoesIn, ...], list[Operation]]:
         """What goes in while it cooks, each at its minute; and the operations that cook."""

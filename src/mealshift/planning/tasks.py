@@ -25,6 +25,8 @@ AFTER_ACT_MIN = 20
 # grain to be fried must be cold through: at least so long in the fridge after it has cooled
 CHILL_MIN = 60
 FINISH_MIN = 3
+# a lid that came down is opened and looked under in so long
+OPEN_MIN = 1
 # what was cooked ahead is steaming hot again after so long
 WARM_MIN = 3
 # what is eaten cold may be ready so long before
@@ -130,6 +132,9 @@ def _as_it_is(made: AsItIs, dish: str, beans: list[Task]) -> list[Task]:
 def title_of(words: str) -> str:
     """The first clause of a card's words, short enough to be its title."""
     clause = re.split(r"[.;:!?](?=\s|$)", words, maxsplit=1)[0].strip()
+    if len(clause.split()) <= 3 and words[len(clause) : len(clause) + 1] == ":":
+        # "For a crust: when the water is gone …"
+        clause = re.split(r"[.;!?](?=\s|$)", words, maxsplit=1)[0].strip()
     if clause.count("(") != clause.count(")"):
         # cut through a bracket
         clause = re.sub(r"\s*\([^)]*$|(?<![^)(]\()\)(?=\s*$)", "", clause).strip() or clause
@@ -265,16 +270,17 @@ class _Dish:
         assert made is not None  # noqa: S101 - a pot takes a minute at least
         return made.id
 
-    def rest(self, pot: Pot, key: str, after: str) -> str:
+    def rest(self, pot: Pot, key: str, after: str, opened: bool = False) -> str:
+        """opened: its pressure was let down before."""
         if pot.way.method == "cook-ahead":
             return self.ahead(pot, key, after)
-        what = "let the pressure fall, then rest" if pot.release_min else "rest, lid closed"
+        what = "let the pressure fall, then rest" if pot.release_min and not opened else "rest, lid closed"
         made = self.add(
             Task(
                 f"{key}/rest",
                 what,
                 self.dish,
-                round_half_up(pot.release_min + pot.rest_min),
+                round_half_up(pot.rest_min + (0.0 if opened else pot.release_min)),
                 0,
                 "",
                 (after,),
@@ -282,6 +288,13 @@ class _Dish:
                 kind="rest",
             )
         )
+        return made.id if made else after
+
+    def opened(self, pot: Pot, key: str, after: str) -> str:
+        """A closed cooker is opened before anything is done to what is in it."""
+        what = "let the pressure fall, and open it"
+        minutes = round_half_up(pot.release_min) + OPEN_MIN
+        made = self.add(Task(f"{key}/release", what, self.dish, minutes, 1, "", (after,), 0, kind="release"))
         return made.id if made else after
 
     def ahead(self, pot: Pot, key: str, after: str) -> str:
@@ -305,13 +318,15 @@ class _Dish:
         if at < 0:
             last = self.rest(pot, key, last)
             last = self.cooled(pot, key, last)
+        elif pot.way.locked:
+            last = self.opened(pot, key, last)
         self.pots.append(last)
         for n, act in enumerate(acts):
             name = f"do{len(self.acts.before) + n + 1}"
             if act.part or act.beside:
                 self.aside_act(act, name)
             elif n == at:
-                last = self.rest(pot, key, last)
+                last = self.rest(pot, key, last, opened=pot.way.locked)
             elif act is mine[-1] and not act.timed:
                 # what comes last is the finishing
                 continue

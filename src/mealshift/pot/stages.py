@@ -40,6 +40,12 @@ def stages(pot: Pot) -> list[tuple[str, int]]:
     return out
 
 
+def resting(pot: Pot) -> str:
+    """What the grain does when the heat is off, in a few words of its way."""
+    said = next((said for said, which in pot.way.row.stages if which == "rest"), "leave it closed")
+    return _filled(pot, said, round_half_up(pot.rest_min)).split(", then")[0].removesuffix(", loosen")
+
+
 def in_words(pot: Pot) -> str:
     """The cooking as one sentence of a recipe, where the row has one."""
     return _filled(pot, pot.way.row.sentence, pot.cook_typical)

@@ -50,7 +50,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
             continue
-        if not c.verb and not c.things and minutes is None and not _SWITCHES.search(c.text):
+        if not c.verb and not c.things and not c.lines and minutes is None and not _SWITCHES.search(c.text):
             continue
         if c.verbs or c.off:
             told = (c.block, c.sentence)

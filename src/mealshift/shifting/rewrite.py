@@ -34,7 +34,7 @@ from ..text.sentences import sentences
 from . import signs
 from .backwards import Own, carriers
 from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
-from .target import Target
+from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
@@ -80,6 +80,9 @@ _IF_NEEDED = re.compile(
 )
 _IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
 # beside the name of a meal where the rice went in from the start
+_BY_THE_LADLE = re.compile(
+    r",? (?:(?:a|one|1) (?:ladle(?:ful)?|splash|cup) at a time|ladle by ladle)\b(?:, uncovered)?", re.I
+)
 # "2 c. Carolina gold": the stop ends no sentence
 _AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
@@ -235,6 +238,7 @@ class _View:
         edits = list(first)
         small = [*self._amounts(step), *self._minutes(step, mine), *self._called_by_name(step, mine)]
         small += self._when_open(step, mine)
+        small += self._only_put_in(step, mine)
         if not self._other_dish(step, mine):
             small += self._names(step)
         for e in small:
@@ -473,6 +477,33 @@ class _View:
                 )
             ]
         return []
+
+    def _only_put_in(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
+        """ "Bring the stock and rice to the boil" where it is all put into a cooker that is closed: "put in the stock and rice"; nor a ladle at a time."""
+        if not any(o.reason for o in mine if o.basis == "retired") or self.pot.way.method in STOVE:
+            return []
+        edits = [Edit(*m.span(), "") for m in _BY_THE_LADLE.finditer(step.text)]
+        for m in BRINGS.finditer(step.text):
+            if not any(
+                o.id in self.target.put_in
+                and o.span
+                and self._at(step, o.span.start) < m.end()
+                and m.start() < self._at(step, o.span.end)
+                for o in mine
+            ):
+                continue
+            said = "Put in" if m["bring"][0].isupper() else "put in"
+            edits += [Edit(*m.span("bring"), said), Edit(*m.span("boil"), "")]
+            gone = [
+                self._at(step, o.span.start)
+                for o in mine
+                if o.span and o.basis == "retired" and o.id in self.target.put_in
+            ]
+            comma = step.text.rfind(",", m.start(), min(gone, default=m.start()))
+            if comma > 0:
+                # "the stock, ginger and rice", of which the last waits
+                edits.append(Edit(comma, comma + 1, " and"))
+        return edits
 
     def _other_dish(self, step: Step, mine: Sequence[Operation]) -> bool:
         """A step of another dish's own, with no word about the grain, is left as it is."""

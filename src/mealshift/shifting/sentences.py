@@ -181,12 +181,13 @@ def aside(pot: Pot, why: str) -> Operation:
     )
 
 
-def head_start(found: Sequence[Early], g: Grain, waits: bool) -> Operation:
-    """found: the one that needs most first. waits: the recipe's own words put the grain in before its liquid; it is held back there, and goes in here."""
+def head_start(found: Sequence[Early], g: Grain, waits: bool, cooked: bool = False) -> Operation:
+    """found: the one that needs most first. waits: the recipe's own words put the grain in before its liquid; it is held back there, and goes in here.
+    cooked: the recipe gives the first some minutes of its own before."""
     first, *others = found
     later = [f"the {e.name} the last {e.minutes}" for e in others]
     beside = f" ({', '.join(later)})" if later else ""
-    given = f"Give the {first.name} {first.minutes} minutes in the liquid{beside}"
+    given = f"Give the {first.name} {first.minutes} {'more ' if cooked else ''}minutes in the liquid{beside}"
     return inserted(
         "head_start",
         f"{given}, then stir in the {g.short}." if waits else f"{given} before the {g.short} goes in.",
@@ -268,17 +269,12 @@ def not_loose(pot: Pot, dish: str) -> bool:
     return dish in _NOT_LOOSE or pot.way.texture > 2.5 or pot.grain.is_meal
 
 
-def rest_cold(pot: Pot, cold: bool) -> Operation:
-    n = round_half_up(pot.rest_min)
-    text = f"Rest {n} minutes, lid on, then loosen."
-    if cold:
-        text = f"Rest {n} minutes, lid on; then spread it out shallow, and get it into the fridge within an hour; fry it cold the next day."
-    why = (
-        "Cold grain is firm and stays apart in the pan."
-        if cold
-        else "The last water moves into the middle of each grain."
+def cold(g: Grain) -> Operation:
+    return inserted(
+        "cold",
+        f"Spread the {g.short} out shallow, and get it into the fridge within an hour; it goes into the dish cold, best the next day.",
+        "Cold grain is firm and stays apart in the pan.",
     )
-    return inserted("rest", text, why, n, "rest")
 
 
 def cook(pot: Pot, why: str) -> Operation:

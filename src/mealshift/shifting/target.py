@@ -57,6 +57,9 @@ _GOES_ON = re.compile(
     re.I,
 )
 _POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
+# what is done to the pot itself on the way, and puts nothing in
+_ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b", re.I)
+_IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b[^.;]{0,12}\bit\b", re.I)
 _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
 _WHEN_DONE = re.compile(
     r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
@@ -65,7 +68,16 @@ _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 # ways that are one pot on the stove
 STOVE = {"covered", "open", "soup"}
+_COOLS = ("cool", "chill")
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
+# ways that are told in one sentence; the others stage by stage
+IN_ONE_SENTENCE = ("covered", "open", "soup", "steep", "drain")
+# "bring the stock and the rice to the boil", not "bring it to the boil"
+BRINGS = re.compile(
+    r"\b(?P<bring>bring)\s+(?P<what>(?:the|a|an|your|all the|both|\d[\d.,/½¼¾⅓⅔]*)\b[^.;:()]*?)(?P<boil>\s+(?:back |up )?to (?:a |the )?(?:\w+ )?(?:boil|simmer)\b)",
+    re.I,
+)
+_LID_WORD = re.compile(r"\W*(?:un)?covered\W*(?:and\W*)?", re.I)
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
     r"\b(?:steamer|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
@@ -93,11 +105,13 @@ RESTING = ("covered", "open")
 @dataclass(slots=True)
 class Target:
     """operations: in the order of the pot. untimed: minutes to be written where the recipe says none, by operation. held: operations in which the grain
-    is not to go in yet. additions: (name, minute of the new pot) of what goes in while it cooks."""
+    is not to go in yet. additions: (name, minute of the new pot) of what goes in while it cooks. put_in: operations that only put their things into what another
+    way closes or only pours over, and no longer bring them to the boil."""
 
     operations: list[Operation] = field(default_factory=list)
     untimed: dict[str, float] = field(default_factory=dict)
     held: set[str] = field(default_factory=set)
+    put_in: set[str] = field(default_factory=set)
     check: list[Problem] = field(default_factory=list)
     additions: list[tuple[str, int]] = field(default_factory=list)
 
@@ -210,13 +224,18 @@ class _Work:
         # the recipe's own minutes are those of the dish, not of the grain, which is done by then
         self.out.operations = [o.with_(phase="") if o.phase in _GRAINS_OWN else o for o in self.out.operations]
         cold = self.recipe.dish in ("fried", "salad")
-        first = [
-            *self._before(),
-            sentences.cook(self.pot, "The recipe starts from cooked grain; this is how to get it."),
-            sentences.look(self.pot),
-        ]
-        if self.pot.rest_min >= 1:
-            first.append(sentences.rest_cold(self.pot, cold))
+        why = "The recipe starts from cooked grain; this is how to get it."
+        if self.pot.way.method in IN_ONE_SENTENCE:
+            first = [*self._before(), sentences.cook(self.pot, why), sentences.look(self.pot)]
+            if self.pot.rest_min >= 1:
+                first.append(sentences.rest(self.pot, self.recipe.dish, is_off=True))
+        else:
+            # its rest is one of its stages
+            first = [*self._before(), sentences.way(self.pot, why, amount=True)]
+            if self.pot.way.locked or self.pot.way.row.rest_times:
+                first.append(sentences.look(self.pot))
+        if cold:
+            first.append(sentences.cold(self.pot.grain))
         self._insert(0, first)
 
     # -- matching --------------------------------------------------------------------------------------------------
@@ -246,6 +265,7 @@ class _Work:
             else {}
         )
         rested = self.recipe.rest_min or 0.0
+        grains = {self.recipe.source, None}
         for i, o in enumerate(self.out.operations):
             if o.told is None or o.typical_min is None:
                 continue
@@ -264,6 +284,11 @@ class _Work:
                 minutes, why = self.pot.grain.roast.min, f"{cap(self.pot.grain.roast.why)}."
             elif o.id in counted and not self.a.same:
                 minutes, why = float(counted[o.id]), "Whistles are counted anew for this grain."
+            elif o.phase == "from_start" and was and _ONCE_ON_THE_WAY.search(o.text) and not set(o.what) - grains:
+                minutes, why = (
+                    max(1.0, now * o.typical_min / was),
+                    "As far into the new minutes as it was into the old.",
+                )
             elif o.phase == "from_start" and was:
                 minutes, why = max(0.0, now - (was - o.typical_min)), "It keeps its distance from the end."
                 if now - (was - o.typical_min) < 0.5:
@@ -443,18 +468,20 @@ class _Work:
     def _grain_in(self, latest: int) -> int:
         """Where the grain goes into the pot: the sentence in which it is first spoken of other than to be made ready."""
         ops = self.out.operations
-        i = next(
-            (
-                i
-                for i, o in enumerate(ops)
-                if self.recipe.source in o.what and o.kind not in ("rinse", "soak", "drain", "chop", "toast", "fry")
-            ),
-            latest,
-        )
+        i = next((i for i, o in enumerate(ops) if o.kind not in ("toast", "fry") and self._puts_it_in(i)), latest)
         i = min(i, latest)
         while i > 0 and self._one_sentence(ops[i - 1], ops[i]):
             i -= 1
         return i
+
+    def _puts_it_in(self, i: int) -> bool:
+        """Does the grain go into the pot there, by its name or, in the sentence that made it ready, as "it"?"""
+        ops = self.out.operations
+        if self.recipe.source in ops[i].what:
+            return ops[i].kind not in _READY
+        made_ready = i > 0 and ops[i - 1].kind in _READY and self._one_sentence(ops[i - 1], ops[i])
+        named = made_ready and any(self.recipe.source in o.what for o in ops[max(0, i - 3) : i])
+        return named and ops[i].kind == "add" and bool(_IT_GOES_IN.search(ops[i].text))
 
     def _clause_start(self, i: int) -> int:
         """The first operation of the sentence in which operation i stands, of those from the boil on."""
@@ -608,7 +635,8 @@ class _Work:
                     + (", soak it, or take it cooked or tinned." if e.line.role == "absorber" else ", or cut it small.")
                 )
             self.out.check.append(Problem("raw_beside" if e.raw else "slow_pulse", e.line.text, text))
-        return [sentences.head_start(found, self.a.target, waits)] if found else []
+        cooked = bool(found) and any(found[0].line.index in o.what and o.told for o in self.recipe.process.operations)
+        return [sentences.head_start(found, self.a.target, waits, cooked)] if found else []
 
     def _before(self) -> list[Operation]:
         target, way = self.a.target, self.pot.way
@@ -659,7 +687,7 @@ class _Work:
                 "minutes",
                 f"No minutes for the grain stood in the steps: cook the {self.a.target.short} as the inserted step says.",
             )
-        if pot.way.method not in ("covered", "open", "soup", "steep", "drain"):
+        if pot.way.method not in IN_ONE_SENTENCE:
             new = [sentences.way(pot, "The recipe gives no minutes for its grain.")]
         else:
             new = [sentences.cook(pot, "The recipe gives no minutes for its grain."), sentences.look(pot)]
@@ -696,7 +724,7 @@ class _Work:
             and (
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
-                or _GEAR.search(ops[end].text)
+                or (_GEAR.search(ops[end].text) and ops[end].kind not in _COOLS)
                 or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
                 or (_HOW_IT_IS.search(ops[end].text) and self._one_sentence(ops[end - 1], ops[end]))
             )
@@ -713,8 +741,8 @@ class _Work:
         looks = method in ("covered", "open", "drain", "oven")
         if method == "steep":
             stirred_in = any(
-                o.basis == "said" and self.recipe.source in o.what and o.kind in ("add", "stir", "combine", "toast")
-                for o in ops[:first]
+                o.basis == "said" and o.kind in ("add", "stir", "combine", "toast") and self._puts_it_in(i)
+                for i, o in enumerate(ops[:first])
             )
             new = [sentences.steep(pot, stirred_in)]
             # it stands while it steeps: a rest further on was its rice's
@@ -733,12 +761,16 @@ class _Work:
         waits = self._before_its_liquid(first)
         if waits:
             self._hold_back(first, _WAITS)
-        new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *self._head_starts(waits), *new]
+        started = self._head_starts(waits)
+        new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *(started if waits else ()), *new]
+        put_in = self._only_put_in(first, end)
         for i in range(first, end):
             o = ops[i]
+            if o.id in put_in and method != "steep":
+                continue
             own_work = (
                 o.vessel in mine
-                and (o.kind in _COOKING or _GEAR.search(o.text) is not None)
+                and (o.kind in _COOKING or (_GEAR.search(o.text) is not None and o.kind not in _COOLS))
                 and not set(o.what) & others
                 # "add boiling water" pours it, whatever boils it then
                 and not (set(o.what) & poured and _POURS_IN.search(o.text))
@@ -748,18 +780,45 @@ class _Work:
                 # "until the chicken is browned" goes with what was to brown it
                 i > first
                 and ops[i - 1].basis == "retired"
+                and ops[i - 1].id not in put_in
                 and (_GOES_ON.match(o.text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(o.text))) is not None
                 and not o.told
                 and self._one_sentence(ops[i - 1], o)
             )
+            own_work = own_work or bool(_LID_WORD.fullmatch(o.text))
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
         # when what is still poured is in
-        poured_in = [i for i in range(first, last) if ops[i].basis == "said" and set(ops[i].what) & poured]
+        poured_in = [
+            i
+            for i in range(first, last)
+            if ops[i].basis == "said" and (set(ops[i].what) & poured or ops[i].id in put_in)
+        ]
         self._insert(poured_in[-1] + 1 if poured_in else first, new)
+        if started and not waits:
+            self._insert(self._grain_in(first), started)
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _only_put_in(self, first: int, end: int) -> set[str]:
+        """The operations of "bring the stock, ginger and rice to the boil" where nothing is brought to the boil in an open pot any more: the things go in."""
+        if self.pot.way.method in (*STOVE, "drain", "steam", "oven", "cook-ahead"):
+            return set()
+        ops = self.out.operations
+        found: set[str] = set()
+        for step in {o.step for o in ops[:end] if o.step is not None and o.basis == "said"}:
+            at = self.recipe.steps[step].span.start
+            for m in BRINGS.finditer(self.recipe.steps[step].text):
+                mine = [
+                    o
+                    for o in ops[:end]
+                    if o.step == step and o.span and o.span.start < at + m.end() and at + m.start() < o.span.end
+                ]
+                if mine and all(o.vessel in in_pot(self.recipe) for o in mine) and ops.index(mine[-1]) >= first - 2:
+                    found |= {o.id for o in mine}
+        self.out.put_in |= found
+        return found
 
     def _told_within(self, first: int, end: int) -> bool:
         """Does the recipe say how much grain it is only where its cooking is now taken out?"""
