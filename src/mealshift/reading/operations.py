@@ -10,6 +10,11 @@ from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs
 
 _SWITCHES = re.compile(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
+# "everything into a big pot"
+_ALL_IN = re.compile(
+    r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|rest)|all)\b[^.;]*\b(?:in|into)\b[^.;]*\b(?:pot|pan|cooker|dish|bowl|saucepan)\b",
+    re.I,
+)
 # "Cook the aromatics: heat the oil …": a step's name, which its own words then tell
 _CAPTION = re.compile(r"\s*(?:[^\s:,.;\d]+\s+){0,4}[^\s:,.;\d]+:\s*$")
 _UNTIL = re.compile(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
@@ -50,7 +55,8 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
             continue
-        if not c.verb and not c.things and not c.lines and minutes is None and not _SWITCHES.search(c.text):
+        says = _SWITCHES.search(c.text) or _ALL_IN.search(c.text)
+        if not c.verb and not c.things and not c.lines and minutes is None and not says:
             continue
         if c.verbs or c.off:
             told = (c.block, c.sentence)

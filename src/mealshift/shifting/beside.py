@@ -36,6 +36,8 @@ _COOKED_FIRST = re.compile(
 )
 # what is cut small takes no longer than this
 SMALL_MIN = 10.0
+# and softened in fat for so long it needs no liquid any more
+SOFTENED_MIN = 6.0
 # a browning without minutes
 BROWNS_MIN = 5.0
 _TAKEN_OUT = re.compile(
@@ -83,6 +85,9 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             had = _beside_the_grain(recipe, ln) if wants else 0.0
             wants = min(wants, SMALL_MIN) if _CUT_SMALL.search(ln.text) else wants
             wants = wants - _heated(recipe, ln) if had else 0.0
+            if not raw and _CUT_SMALL.search(ln.text) and _heated(recipe, ln) >= SOFTENED_MIN:
+                # "finely chopped", and softened in butter: done
+                continue
             if wants <= 0:
                 continue
             missing = round_half_up(min(wants, had) - now_min)
@@ -155,7 +160,7 @@ def _heated(recipe: Recipe, line: Line) -> float:
         )
         for before, o in pairwise([*ops[:1], *ops])
     ]
-    mine = [o for o, is_mine in named if is_mine and o.phase != "heat" and _HEATED.search(o.text)]
+    mine = [o for o, is_mine in named if is_mine and o.phase != "heat" and (o.phase == "pan" or _HEATED.search(o.text))]
     if any(_DONE.search(o.text) for o in mine):
         return inf
     steps = [o.step for o in recipe.process.operations if line.index in o.what and o.step is not None]

@@ -244,6 +244,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             # "4 bowls (about 600 g)"
             end = m.end()
         edits.append(Edit(start, end, f"{round_half_up(a.dry_g)} g" + ("" if end > start else " ")))
+        if m := _COOKED_SIZE.search(ln.text, end):
+            # "1 bowl leftover cooked rice (about 200 g)"
+            edits.append(Edit(m.start(), m.end(), ""))
         if m := _RAW_SIZE.search(ln.text):
             # what it weighed before it was cooked was the old grain's
             edits.append(Edit(m.start(), m.end(), ""))
@@ -285,6 +288,10 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     )
 
 
+_COOKED_SIZE = re.compile(
+    r"\s*\((?:about |around |roughly |approx\.? |~)?\d[\d.,/ ½¼¾]*\s?(?:g|grams?|kg|oz|ounces?|ml|cups?)\b[^()]{0,12}\)",
+    re.I,
+)
 # a bracket or a tail that only tells which rice it was
 _BRACKET = re.compile(r"\s*\([^()]*\)")
 _KIND_TAIL = re.compile(

@@ -81,11 +81,14 @@ _IF_NEEDED = re.compile(
 _IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
 # beside the name of a meal where the rice went in from the start
 _BY_THE_LADLE = re.compile(
-    r",? (?:(?:a|one|1) (?:ladle(?:ful)?|splash|cup) at a time|ladle by ladle)\b(?:, uncovered)?", re.I
+    r",? (?:(?:a|one|1) (?:ladle(?:ful)?|splash|cup) at a time|ladle by ladle)\b(?:, uncovered)?"
+    r"|(?<=add )(?:a|one) ladle(?:ful)? of (?=(?:the |hot )?stock)|,? (?:and|,) stir(?:ring)? until (?:it is |it's )?absorbed\b",
+    re.I,
 )
 # "2 c. Carolina gold": the stop ends no sentence
 _AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
+_AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
@@ -457,6 +460,12 @@ class _View:
                 and following.span
             ):
                 at = self._at(step, following.span.start)
+                if m := re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I).match(
+                    step.text, at
+                ):
+                    # "Wash the rice and add to the pot"
+                    wait = _NOT_YET if following.id in self.target.held else ""
+                    return [Edit(m.end(), m.end(), f" the {self.a.target.short}{wait}")]
                 if m := re.compile(r"\W*\w+ (?P<it>it|them)\b", re.I).match(step.text, at):
                     wait = _NOT_YET if following.id in self.target.held else ""
                     return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}{wait}")]
@@ -540,8 +549,8 @@ class _View:
             start, end = with_kind(step.text, f.span.start), without_aside(step.text, f.span.end)
             if f.span.start < named:
                 continue
-            if named and not step.text[named : f.span.start].strip():
-                # "rice, the jasmine one, beras wangi": it is called once
+            if named and _AND_THE.fullmatch(step.text[named : f.span.start]):
+                # "rice, the jasmine one, beras wangi", "add the sticky rice and rice": it is called once
                 edits.append(Edit(named, f.span.end, ""))
                 named = f.span.end
                 continue
@@ -663,7 +672,7 @@ class _View:
             return []
         if self.a.carrier_was_ml and self.a.trusted:
             # beside an amount the sign only tells what the rice's amount came to
-            gone = [Edit(a, b, "") for a, b in signs.asides(step.text)]
+            gone = [Edit(a, b, "") for a, b in (*signs.asides(step.text), *signs.same_level(step.text))]
             return gone or self._level(step)
         place = signs.in_step(step.text)
         if place is None:

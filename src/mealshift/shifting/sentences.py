@@ -181,16 +181,16 @@ def aside(pot: Pot, why: str) -> Operation:
     )
 
 
-def head_start(found: Sequence[Early], g: Grain, waits: bool, cooked: bool = False) -> Operation:
+def head_start(found: Sequence[Early], g: Grain, waits: bool, cooked: bool = False, steeps: bool = False) -> Operation:
     """found: the one that needs most first. waits: the recipe's own words put the grain in before its liquid; it is held back there, and goes in here.
-    cooked: the recipe gives the first some minutes of its own before."""
+    cooked: the recipe gives the first some minutes of its own before. steeps: the sentence after this one stirs the grain in."""
     first, *others = found
     later = [f"the {e.name} the last {e.minutes}" for e in others]
     beside = f" ({', '.join(later)})" if later else ""
     given = f"Give the {first.name} {first.minutes} {'more ' if cooked else ''}minutes in the liquid{beside}"
     return inserted(
         "head_start",
-        f"{given}, then stir in the {g.short}." if waits else f"{given} before the {g.short} goes in.",
+        f"{given}, then stir in the {g.short}." if waits and not steeps else f"{given} before the {g.short} goes in.",
         f"{cap(g.name)} is done {first.minutes} minutes before {first.name} would be.",
         first.minutes,
     )

@@ -38,6 +38,15 @@ def level(text: str) -> re.Match[str] | None:
     return _LEVEL.search(text)
 
 
+def same_level(text: str) -> list[tuple[int, int]]:
+    """ "The liquid should be at the same level with the rice.": true of that rice's water only, and a sentence of its own."""
+    return [m.span() for m in _SAME_LEVEL.finditer(text)]
+
+
+_SAME_LEVEL = re.compile(
+    r"(?:(?<=[.!?] )|^)(?:the |your )?(?:water|liquid|stock|broth)\b[^.;!?]{0,16}\b(?:should|must|is|be)\b[^.;!?]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?]{0,24}\b(?:rice|grains?|it)\b[.!]?\s*",
+    re.I,
+)
 _LEVEL = re.compile(
     r"\b(?:water|liquid|stock|broth|level)\b[^.;!?,]{0,16}?\b(?:should|must|ought to|is|be|stand|stands|come|comes|sit|sits)\b[^.;!?,]{0,16}?"
     r"(?P<depth>(?P<n>\d+(?:[.,]\d+)?|[½¼¾]|1\s?½|an?|one|two|half an?)\s?-?(?P<unit>cms?|mms?|inch(?:es)?))\s(?:above|over|higher than)\b",

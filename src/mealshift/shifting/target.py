@@ -23,6 +23,7 @@ from ..problems import Problem
 from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..recipe import Line, Recipe
+from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own, grain_lines
 from .beside import early, raw_later
@@ -59,7 +60,7 @@ _GOES_ON = re.compile(
 _POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 # what is done to the pot itself on the way, and puts nothing in
 _ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b", re.I)
-_IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b[^.;]{0,12}\bit\b", re.I)
+_IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
 _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
 _WHEN_DONE = re.compile(
     r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
@@ -77,7 +78,16 @@ BRINGS = re.compile(
     r"\b(?P<bring>bring)\s+(?P<what>(?:the|a|an|your|all the|both|\d[\d.,/½¼¾⅓⅔]*)\b[^.;:()]*?)(?P<boil>\s+(?:back |up )?to (?:a |the )?(?:\w+ )?(?:boil|simmer)\b)",
     re.I,
 )
+# plenty of water, boiled beforehand
+_BIG_POT = re.compile(
+    r"\b(?:bring|boil|heat|get|put)\b[^.;]{0,30}\b(?:water|litres?|liters?|quarts?)\b[^.;]{0,40}\bboil|\bbring\b[^.;]{0,20}\b(?:big|large|huge) (?:pot|pan)\b",
+    re.I,
+)
 _LID_WORD = re.compile(r"\W*(?:un)?covered\W*(?:and\W*)?", re.I)
+_GOES_ON_POURING = re.compile(
+    r"\W*(?:carry on|continue|keep(?: on)?|go on) (?:adding|ladling|pouring)\b[^.;]*|\W*(?:a|one) ladle(?:ful)? at a time\W*",
+    re.I,
+)
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
     r"\b(?:steamer|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
@@ -405,7 +415,8 @@ class _Work:
     def _retire_rinse(self) -> None:
         ops = self.out.operations
         for i, o in enumerate(ops):
-            if o.kind == "rinse" and (self.recipe.source in o.what or not o.what) and o.phase != "soak":
+            water = {ln.index for ln in self.recipe.lines if ln.carrier}
+            if o.kind == "rinse" and (self.recipe.source in o.what or set(o.what) <= water) and o.phase != "soak":
                 self._retire(i, self._unrinsed())
                 if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
                     self._retire(i + 1, self._unrinsed())
@@ -636,7 +647,8 @@ class _Work:
                 )
             self.out.check.append(Problem("raw_beside" if e.raw else "slow_pulse", e.line.text, text))
         cooked = bool(found) and any(found[0].line.index in o.what and o.told for o in self.recipe.process.operations)
-        return [sentences.head_start(found, self.a.target, waits, cooked)] if found else []
+        steeps = self.pot.way.method == "steep"
+        return [sentences.head_start(found, self.a.target, waits, cooked, steeps)] if found else []
 
     def _before(self) -> list[Operation]:
         target, way = self.a.target, self.pot.way
@@ -709,6 +721,7 @@ class _Work:
                 _GEAR.search(ops[first - 1].text)
                 or ops[first - 1].kind == "cover"
                 or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
+                or (self.own.way.row.plenty and self._plenty(first - 1))
             )
             and ops[first - 1].vessel in mine
             and not set(ops[first - 1].what) & others
@@ -724,6 +737,7 @@ class _Work:
             and (
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
+                or (ops[end].kind == "rinse" and self.own.way.row.plenty)
                 or (_GEAR.search(ops[end].text) and ops[end].kind not in _COOLS)
                 or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
                 or (_HOW_IT_IS.search(ops[end].text) and self._one_sentence(ops[end - 1], ops[end]))
@@ -770,7 +784,12 @@ class _Work:
                 continue
             own_work = (
                 o.vessel in mine
-                and (o.kind in _COOKING or (_GEAR.search(o.text) is not None and o.kind not in _COOLS))
+                and (
+                    o.kind in _COOKING
+                    or (o.kind == "rinse" and any(x.phase == "heat" for x in ops[first:i]))
+                    or (self.own.way.row.plenty and i < last and self._plenty(i))
+                    or (_GEAR.search(o.text) is not None and o.kind not in _COOLS)
+                )
                 and not set(o.what) & others
                 # "add boiling water" pours it, whatever boils it then
                 and not (set(o.what) & poured and _POURS_IN.search(o.text))
@@ -788,6 +807,10 @@ class _Work:
             own_work = own_work or bool(_LID_WORD.fullmatch(o.text))
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
                 self._retire(i, why)
+        for i in range(first):
+            # "Carry on adding stock", in a pot that is closed now
+            if ops[i].basis == "said" and method not in STOVE and _GOES_ON_POURING.fullmatch(ops[i].text):
+                self._retire(i, why)
         # when what is still poured is in
         poured_in = [
             i
@@ -800,6 +823,20 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _plenty(self, i: int) -> bool:
+        """Is it what plenty of water wants: "bring a big pot of water …", "drain the rice" out of its soak, "add it to the boiling water"?"""
+        ops = self.out.operations
+        o = ops[i]
+        if o.told or o.step is None:
+            return False
+        text = self.recipe.steps[o.step].text
+        at = self.recipe.steps[o.step].span.start
+        here = next((text[a:b] for a, b in sentences_of(text) if o.span and a <= o.span.start - at < b), "")
+        boils = bool(_BIG_POT.search(here)) and not set(o.what) & {
+            ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"
+        }
+        return boils or (o.kind == "drain" and i > 0 and bool(_BIG_POT.search(text)))
 
     def _only_put_in(self, first: int, end: int) -> set[str]:
         """The operations of "bring the stock, ginger and rice to the boil" where nothing is brought to the boil in an open pot any more: the things go in."""
