@@ -88,6 +88,11 @@ _BY_THE_LADLE = re.compile(
 # "2 c. Carolina gold": the stop ends no sentence
 _AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
+_INTO = re.compile(r"\s*in(?:to)?\b", re.I)
+# "450 ml/¾ pint": the same in another measure
+_OR_AGAIN = re.compile(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
+# "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
+_SUBORDINATE = re.compile(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
@@ -331,7 +336,13 @@ class _View:
                 continue
             stays = [p for p in places if p not in gone]
             named = any(o.what for o in ops if o.span and o.basis != "retired")
-            if set(places) == gone or not (named or _says(text, stays)):
+            comma = re.search(r"[,;:–—]", text[a:b])
+            only_when = (
+                _SUBORDINATE.match(text[a:b])
+                and comma is not None
+                and all(end <= a + comma.end() + 1 for _, end in stays)
+            )
+            if set(places) == gone or only_when or not (named or _says(text, stays)):
                 end = b
                 while end < len(text) and text[end] in ".;!?。 ":
                     end += 1
@@ -489,7 +500,8 @@ class _View:
 
     def _only_put_in(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
         """ "Bring the stock and rice to the boil" where it is all put into a cooker that is closed: "put in the stock and rice"; nor a ladle at a time."""
-        if not any(o.reason for o in mine if o.basis == "retired") or self.pot.way.method in STOVE:
+        touched = any(o.basis == "retired" or o.id in self.target.put_in for o in mine)
+        if not touched or self.pot.way.method in STOVE:
             return []
         edits = [Edit(*m.span(), "") for m in _BY_THE_LADLE.finditer(step.text)]
         for m in BRINGS.finditer(step.text):
@@ -501,7 +513,8 @@ class _View:
                 for o in mine
             ):
                 continue
-            said = "Put in" if m["bring"][0].isupper() else "put in"
+            said = "Put" if m["bring"][0].isupper() else "put"
+            said += "" if _INTO.match(step.text, m.end()) else " in"
             edits += [Edit(*m.span("bring"), said), Edit(*m.span("boil"), "")]
             gone = [
                 self._at(step, o.span.start)
@@ -613,7 +626,8 @@ class _View:
             new = self.a.carrier(ml)
             if abs(new - ml) >= 2.5 and new >= LEAST_ML:
                 said = said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures, m[0])
-                edits.append(Edit(m.start(), m.end(), said))
+                again = _OR_AGAIN.match(step.text, m.end())
+                edits.append(Edit(m.start(), again.end() if again else m.end(), said))
         for ln in mine:
             # "add the 1 3/4 cups", "you'll need 7 cups": the list's own amount, without its name
             if ln.amount_span is None or not ln.ml or ln.section.startswith("step "):
@@ -717,10 +731,11 @@ class _View:
                 edits.append(Edit(start, end, said))
             elif ln in carriers(self.recipe):
                 new = self.a.carrier(ln.ml)
+                again = _OR_AGAIN.match(step.text, end) if abs(new - ln.ml) >= 2.5 else None
                 edits.append(
                     Edit(
                         start,
-                        end,
+                        again.end() if again else end,
                         was
                         if abs(new - ln.ml) < 2.5 or new < LEAST_ML
                         else said_liquid(new, ln.unit, of_line(ln, self.measures), was),

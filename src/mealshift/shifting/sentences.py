@@ -155,7 +155,10 @@ def simmer(pot: Pot, why: str) -> Operation:
 def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False) -> Operation:
     """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it. amount: no line and no other
     step says how much grain and water it is."""
-    parts = stages(pot) if rest_too else stages(pot)[:-1]
+    # from the rest on
+    behind = [n for n, (_, which) in enumerate(pot.way.row.stages) if which == "rest"]
+    left_out = len(pot.way.row.stages) - behind[0] if behind and not rest_too else 0
+    parts = stages(pot)[: len(stages(pot)) - left_out]
     told = "; ".join(f"{w} ({n} min)" if n and f"{n} minutes" not in w else w for w, n in parts)
     what = f"The {pot.grain.short}"
     if amount:

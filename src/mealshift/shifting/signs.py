@@ -17,13 +17,17 @@ _SIGN = re.compile(
     rf"|{_DEPTH} (?:above|over|higher than)(?: the (?:rice|grains?|surface(?: of the rice)?)| it)?",
     re.I,
 )
+# "fill with water to the line", where the list tells the water by it
+_TO_THE_LINE = re.compile(
+    r"\b(?:up )?to the (?:line|mark|level)\b(?! of)(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?", re.I
+)
 _POURED_ON = re.compile(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
 _TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*[^,.;]{0,20}\bin\b", re.I)
 
 
 def in_step(text: str) -> tuple[int, int] | None:
     """Where a step tells the pot's water by a sign; None if it does not, or is it the water of a soak."""
-    for m in _SIGN.finditer(text):
+    for m in (*_SIGN.finditer(text), *_TO_THE_LINE.finditer(text)):
         before = re.split(r"[.;!?]\s", text[: m.start()])[-1]
         after = re.split(r"[.;!?](?:\s|$)", text[m.end() :])[0]
         if _POURED_ON.search(before) and not _TO_SOAK.search(before + after[:60]):

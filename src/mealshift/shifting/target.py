@@ -48,7 +48,7 @@ from .lines import Amounts
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # "until the prawns are pink and the rice is tender"
 _UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
-_IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,3}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
+_IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
@@ -84,13 +84,25 @@ _BIG_POT = re.compile(
     re.I,
 )
 _LID_WORD = re.compile(r"\W*(?:un)?covered\W*(?:and\W*)?", re.I)
+# what was drained goes back into its pot
+_BACK_IN = re.compile(
+    r"\b(?:return|back|tip|put)\b[^.;]{0,20}\b(?:in|into|to) the (?:(?:warm|hot|dry|empty|same|rinsed) )+(?:pot|pan)\b|\bshake off\b",
+    re.I,
+)
+# "remove the stick and the skin"
+_TAKES_OUT = re.compile(
+    r"\b(?:remove|take out|discard|fish out|pick out) (?:the |your |any )?(?!lid|heat|fire|flame|pot|pan|cover|foil|cloth|towel|rice|it\b|from|and)[a-z]{3,}",
+    re.I,
+)
+# "start tasting at 10"
+_TASTES = re.compile(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
 _GOES_ON_POURING = re.compile(
     r"\W*(?:carry on|continue|keep(?: on)?|go on) (?:adding|ladling|pouring)\b[^.;]*|\W*(?:a|one) ladle(?:ful)? at a time\W*",
     re.I,
 )
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
-    r"\b(?:steamer|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
+    r"\b(?:steamer|push|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
 # what heats an oven, and nothing else
@@ -520,7 +532,9 @@ class _Work:
         while (
             i < len(ops)
             and self._one_sentence(ops[i - 1], ops[i])
-            and (_GOES_ON.match(ops[i].text) and ops[i].kind not in ("off", "rest", "release") and not ops[i].phase)
+            and ops[i].kind not in ("off", "rest", "release")
+            and not ops[i].phase
+            and (_GOES_ON.match(ops[i].text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(ops[i].text)))
         ):
             i += 1
         # "When the pressure drops, spread it out" is not cut in two
@@ -738,6 +752,8 @@ class _Work:
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
                 or (ops[end].kind == "rinse" and self.own.way.row.plenty)
+                or _TASTES.match(ops[end].text)
+                or (self.own.way.row.plenty and _BACK_IN.search(ops[end].text))
                 or (_GEAR.search(ops[end].text) and ops[end].kind not in _COOLS)
                 or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
                 or (_HOW_IT_IS.search(ops[end].text) and self._one_sentence(ops[end - 1], ops[end]))
@@ -753,9 +769,12 @@ class _Work:
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
         # it is looked at before it rests, but for a closed cooker, which is opened when it has
         looks = method in ("covered", "open", "drain", "oven")
+        waits = self._before_its_liquid(first)
+        if waits:
+            self._hold_back(first, _WAITS)
         if method == "steep":
-            stirred_in = any(
-                o.basis == "said" and o.kind in ("add", "stir", "combine", "toast") and self._puts_it_in(i)
+            stirred_in = not waits and any(
+                o.basis == "said" and o.kind not in ("boil", "cook") and self._puts_it_in(i)
                 for i, o in enumerate(ops[:first])
             )
             new = [sentences.steep(pot, stirred_in)]
@@ -768,13 +787,14 @@ class _Work:
             new = [sentences.instead(pot, why)]
         else:
             new = [sentences.way(pot, why, not stays and not looks, self._told_within(first, end))]
+        if pot.way.row.ends_dry and self.recipe.dish == "soup":
+            self._say(
+                "soup_dry", "A rice cooker clicks when it is dry, and a soup never is: watch it, or cook this in a pot."
+            )
         if looks or pot.way.locked or pot.way.row.rest_times:
             new.append(sentences.look(pot))
         if looks and not stays and pot.rest_min >= 1:
             new.append(sentences.rest(pot, self.recipe.dish, False))
-        waits = self._before_its_liquid(first)
-        if waits:
-            self._hold_back(first, _WAITS)
         started = self._head_starts(waits)
         new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *(started if waits else ()), *new]
         put_in = self._only_put_in(first, end)
@@ -788,13 +808,19 @@ class _Work:
                     o.kind in _COOKING
                     or (o.kind == "rinse" and any(x.phase == "heat" for x in ops[first:i]))
                     or (self.own.way.row.plenty and i < last and self._plenty(i))
-                    or (_GEAR.search(o.text) is not None and o.kind not in _COOLS)
+                    or (
+                        _GEAR.search(o.text) is not None
+                        and o.kind not in _COOLS
+                        # "press the rice in flat", when it is done
+                        and not (i > last and self.recipe.source in o.what)
+                    )
                 )
                 and not set(o.what) & others
                 # "add boiling water" pours it, whatever boils it then
                 and not (set(o.what) & poured and _POURS_IN.search(o.text))
                 # "off the heat beat in the butter" is no more the cooking
                 and not (o.kind in ("off", "stir", "rest") and set(o.what) & seasons)
+                and not _TAKES_OUT.search(o.text)
             ) or (
                 # "until the chicken is browned" goes with what was to brown it
                 i > first
@@ -804,8 +830,16 @@ class _Work:
                 and not o.told
                 and self._one_sentence(ops[i - 1], o)
             )
-            own_work = own_work or bool(_LID_WORD.fullmatch(o.text))
+            own_work = own_work or bool(_LID_WORD.fullmatch(o.text) or _TASTES.match(o.text))
+            own_work = own_work or bool(self.own.way.row.plenty and _BACK_IN.search(o.text))
             if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
+                self._retire(i, why)
+        for i in range(end, len(ops)):
+            # what drinks its water has none to pour off
+            drained = ops[i].kind == "drain" and (
+                self.recipe.source in ops[i].what or (not ops[i].what and ops[i].vessel in mine)
+            )
+            if drained and ops[i].basis == "said" and self.own.way.row.plenty and not pot.way.row.plenty:
                 self._retire(i, why)
         for i in range(first):
             # "Carry on adding stock", in a pot that is closed now
@@ -838,6 +872,12 @@ class _Work:
         }
         return boils or (o.kind == "drain" and i > 0 and bool(_BIG_POT.search(text)))
 
+    def _leads_up(self, i: int, first: int) -> bool:
+        """Is there nothing between that clause and the cooking but the grain, its water and its salt?"""
+        plain = {ln.index for ln in self.recipe.lines if ln.role in ("source_grain", "pot_liquid", "salt", "fat")}
+        between = self.out.operations[i + 1 : first]
+        return all(not set(o.what) - plain and not o.told for o in between)
+
     def _only_put_in(self, first: int, end: int) -> set[str]:
         """The operations of "bring the stock, ginger and rice to the boil" where nothing is brought to the boil in an open pot any more: the things go in."""
         if self.pot.way.method in (*STOVE, "drain", "steam", "oven", "cook-ahead"):
@@ -852,7 +892,11 @@ class _Work:
                     for o in ops[:end]
                     if o.step == step and o.span and o.span.start < at + m.end() and at + m.start() < o.span.end
                 ]
-                if mine and all(o.vessel in in_pot(self.recipe) for o in mine) and ops.index(mine[-1]) >= first - 2:
+                if (
+                    mine
+                    and all(o.vessel in in_pot(self.recipe) for o in mine)
+                    and self._leads_up(ops.index(mine[-1]), first)
+                ):
                     found |= {o.id for o in mine}
         self.out.put_in |= found
         return found
