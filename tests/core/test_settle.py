@@ -53,6 +53,12 @@ def kinds(
         (["16 heat .99", "10 rest .95", "25 heat .7 other"], ["heat", "rest", "other"]),
         # the fridge is no rest of the grain
         (["16 heat .99", "10 rest .9 other", "480 rest .5 other"], ["heat", "rest", "other"]),
+        # what stands after more work is the dish's; a moment of work, or a pan's, changes nothing
+        (["16 heat .99", "10 rest .95", "30 other .9", "15 rest .9 other"], ["heat", "rest", "other", "other"]),
+        (["16 heat .99", "10 rest .95", "2 other .9", "15 rest .9 other"], ["heat", "rest", "other", "rest"]),
+        (["16 heat .99", "10 rest .95", "20 pan .9", "15 rest .9 other"], ["heat", "rest", "pan", "rest"]),
+        # a pan that was left to stand has not cooked the grain
+        (["10 pan .9", "5 rest .8 other", "16 heat .99 other"], ["pan", "rest", "heat"]),
         # of two soaks the longer counts, and neither is cooking
         (["30 soak .95", "480 soak .95", "16 heat .99"], ["soak", "soak", "heat"]),
     ],

@@ -35,6 +35,7 @@ SAID = [
     ("The night before wash the rice and leave it in cold water.", "", "other", "soak~"),
     ("Wash the rice, salt it, leave it 30 minutes.", "", "rest", "soak~"),
     ("Soak the split peas 1 hour.", "", "soak", "other~"),
+    ("Soak the rice and the split peas 1 hour.", "", "soak", "soak"),
     ("Simmer the chicken 25 minutes. Add the rice to the broth.", "", "heat", "other~"),
     ("Simmer the rice 12 minutes. Put it in the fridge. Fry it 5 minutes.", "heat", "heat", "other~"),
     ("Give the lentils 10 minutes in the liquid before the quinoa goes in.", "", "heat", "other"),

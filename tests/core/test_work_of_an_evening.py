@@ -14,7 +14,7 @@ from mealshift.planning.tasks import BEANS_BOIL_MIN, BEANS_SOAK_MIN, WARM_MIN
 from mealshift.pot import Kitchen
 from mealshift.reading import read
 from mealshift.shifting import Choice, shift
-from mealshift.shifting.beside import early
+from mealshift.shifting.beside import early, raw_later
 
 from .kitchen import demo, shifted
 
@@ -173,6 +173,39 @@ Serves 4
 def test_a_slow_pulse_gets_what_the_quick_grain_does_not_give_it(first, then, cook, minutes) -> None:
     found = early(read(LENTILS.format(first=first, then=then, cook=cook)), 15.0)
     assert [(e.line.name, e.minutes) for e in found] == ([("brown lentils", minutes)] if minutes else [])
+
+
+FISH = """Fish on rice
+Serves 4
+
+300 g long-grain rice
+600 ml stock
+400 g salmon fillets
+1 onion
+
+1. {first}
+2. Add the rice and the stock. Bring to the boil, cover and simmer 10 minutes.
+3. {then}
+4. Rest 10 minutes.
+"""
+LAID_ON = "Lay the salmon fillets on the rice, cover and simmer 8 minutes."
+
+
+@pytest.mark.parametrize(
+    ("first", "then", "minutes"),
+    [
+        # raw, and laid on the grain while it cooks: its own minutes, however quick the grain is
+        ("Fry the onion 5 minutes.", LAID_ON, 8),
+        # done in the pan before, even in part, or in the pot from the start, or beside it
+        ("Fry the onion and the salmon fillets for 12 minutes. Set the fish aside.", LAID_ON, None),
+        ("Fry the onion and the salmon fillets for 3 minutes.", LAID_ON, None),
+        ("Put the onion and the salmon fillets in a pot.", "Cover and simmer 8 minutes.", None),
+        ("Fry the onion 5 minutes.", "Cover and simmer 8 minutes. Serve the salmon fillets beside it.", None),
+    ],
+)
+def test_raw_fish_laid_on_the_grain_keeps_its_own_minutes(first, then, minutes) -> None:
+    found = raw_later(read(FISH.format(first=first, then=then)))
+    assert [(j.line.name, j.minutes) for j in found] == ([("salmon fillets", minutes)] if minutes else [])
 
 
 def test_a_dish_without_a_soak_is_planned_within_its_hours_and_its_soak_reaches_back() -> None:

@@ -262,6 +262,7 @@ def test_left_overs_are_counted_moved_and_gone(home) -> None:
     assert (left.place, left.portions) == ("fridge", 3) and len(left.moves) == 1
     larder.move(left, "freezer", None)
     assert (left.place, left.portions) == ("freezer", 3)
+    assert larder.leave(home, "pilaf", "quinoa", 1, now).portions == 1
     # nothing left of it is gone, wherever it was put
     assert larder.move(left, "fridge", 0).place == "gone" and Left.objects.get(pk=left.pk).portions == 0
 

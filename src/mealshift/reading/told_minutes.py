@@ -202,6 +202,11 @@ _UNCOVERED_AGAIN = re.compile(
 )
 _IN_BRACKETS = re.compile(r"\([^)]*$")
 _IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
+# "soak the rice and the dal": with the grain in it, it is the grain's soak
+_SOAKED_TOGETHER = re.compile(
+    r"\bsoak\w*\s+(?:all\s+)?(?:(?:the|your|both)\s+)?(?:[\w-]+\s+){0,3}?(?:(?:and|&|\+|with)\s+(?:the\s+)?)?(?:[\w-]+\s+){0,2}?rice\b[^.;!?,]*$",
+    re.I,
+)
 _SOAKS_THE = re.compile(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
 _BEFORE_THE_GRAIN = re.compile(
     r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the))",
@@ -476,8 +481,12 @@ RULES = (
         and (_WASHED_AND_LEFT.search(_so_far(p.blocks, p.n, p.s.start)) or (_LEFT.search(p.before) and p.after(_THEN_STARTED))),
     ),
     Rule(
+        "soak the rice and the dal for 30 minutes", "soak", 0.95, least=True, leaves="",
+        fits=lambda p: not p.had("heat") and _SOAKED_TOGETHER.search(as_rice(p.back(90))),
+    ),
+    Rule(
         "soak the split peas 1 hour", "other", 0.9, leaves="",
-        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)),
+        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
     ),
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
