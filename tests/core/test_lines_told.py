@@ -31,6 +31,8 @@ PLACES = [
     ("2 tins toms, 1 l stock, salt", HEAD + LIST + "{}\n\n" + STEPS, "ingredients"),
     ("1 1/2 c rice, 2 3/4 c stock -> 9x13, foil, 1 hr, no peeking", HEAD + "{}\nfold in parsley\n", "step"),
     ("3. Scatter the herbs over and serve.", HEAD + LIST + "\n" + STEPS + "{}\n", "step"),
+    ("onions (19)", "Labels\nsalads (4)\n{}\nsoups (2)\n\n" + HEAD + "\n" + LIST + "\n" + STEPS, "chatter"),
+    ("onions (2)", HEAD + "\nIngredients\n300 g long-grain rice\n600 ml water\n{}\n\nMethod\n" + STEPS, "ingredient"),
     ("Keeps 2 days in the fridge; reheat once, steaming hot.", HEAD + LIST + "\n" + STEPS + "\nNotes\n{}\n", "note"),
 ]  # fmt: skip
 

@@ -59,6 +59,9 @@ def kinds(
         (["16 heat .99", "10 rest .95", "20 pan .9", "15 rest .9 other"], ["heat", "rest", "pan", "rest"]),
         # a pan that was left to stand has not cooked the grain
         (["10 pan .9", "5 rest .8 other", "16 heat .99 other"], ["pan", "rest", "heat"]),
+        # no pot stands over the heat for days, nor does it rest for them
+        (["4320 heat .6 other", "16 heat .9 other", "10 rest .95"], ["other", "heat", "rest"]),
+        (["1440 soak .9", "16 heat .9", "2880 rest .7 other"], ["soak", "heat", "other"]),
         # of two soaks the longer counts, and neither is cooking
         (["30 soak .95", "480 soak .95", "16 heat .99"], ["soak", "soak", "heat"]),
     ],

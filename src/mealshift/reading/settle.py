@@ -40,7 +40,7 @@ def settle(
     timed: Sequence[Timed], grain: Grain | None, way: str, dish: str, stated: Mapping[str, float] | None = None
 ) -> Settled:
     """stated: field → minutes that the recipe itself adds up to (`stated.py`)."""
-    out = _nothing_after_rest(_no_rest_before_heat(list(timed), way), way)
+    out = _nothing_after_rest(_no_rest_before_heat(_no_days(timed), way), way)
     if dish == "stuffing" and grain is not None:
         out = _goes_on_inside(out, grain)
     sure: dict[str, float] = {}
@@ -73,6 +73,26 @@ def _as(t: Timed, kind: str, sure: float) -> Timed:
 AFTER_REST = 0.25
 # minutes of other work after which what stands is no more the grain
 WORK_MIN = 8.0
+
+
+# no pot stands over the heat so long, not the slowest cooker's
+DAYS_MIN = 16 * 60.0
+
+
+def _no_days(timed: Sequence[Timed]) -> list[Timed]:
+    """ "Three days my mother fed forty people": nothing is at the heat, and nothing rests off it, for so long."""
+    gone = ("heat", "rest", "release", "come_up", "toast", "pan", "from_end", "from_start")
+    return [
+        replace(
+            t,
+            kind="other" if t.kind in gone else t.kind,
+            sure=max(t.sure, 0.9) if t.kind in gone else t.sure,
+            others=tuple(x for x in t.others if x[0] not in gone),
+        )
+        if t.stretch.typical >= DAYS_MIN
+        else t
+        for t in timed
+    ]
 
 
 def _no_rest_before_heat(timed: list[Timed], way: str) -> list[Timed]:

@@ -106,7 +106,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     """said: the cook's own class of single lines, by their text."""
     told = plain(text)
     out = Structure(plain=told)
-    tagged = _numbered(_without_running_heads(tagger.tag(lines_of(told, text))))
+    tagged = _numbered(_without_margins(_without_running_heads(tagger.tag(lines_of(told, text)))))
     stepless = not any(t.cls == "step" for t in tagged)
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
     section = ""
@@ -537,6 +537,25 @@ def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     return out
 
 
+# what a page has in its margin, and how it counts there
+_MARGIN = re.compile(
+    r"(?:blog )?archives?|labels?|categories|tags|topics|followers|blogroll|links|popular posts|recent (?:posts|comments)|about me|search(?: this blog)?|subscribe|share this|print",
+    re.I,
+)
+_COUNTED_POSTS = re.compile(r"[^\W\d_][\w '&-]{0,28} \(\d{1,4}\)")
+
+
+def _without_margins(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
+    """ "Archive / March (4) / Labels / rice (19)": how often a page speaks of a thing is no amount of it."""
+    out, margin = list(tagged), False
+    for i, t in enumerate(tagged):
+        said = t.line.text.strip(" :*•-–")
+        margin = bool(_MARGIN.fullmatch(said)) or (margin and bool(_COUNTED_POSTS.fullmatch(said)))
+        if margin:
+            out[i] = replace(t, cls="chatter", sure=1.0)
+    return out
+
+
 def _does(ln: TextLine) -> bool:
     kinds = {k for _, k in verbs_in(ln.text)}
     first = re.match(r"[^\W\d_]+", ln.text)
@@ -708,6 +727,10 @@ def _join(before: Piece, piece: Piece, told: str) -> None:
     before.first = piece.first
 
 
+# more than these were a feast that is told of
+A_TABLE = 12
+
+
 def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     """A line for it first, then the title, then wherever people or portions are counted."""
     order = {
@@ -736,6 +759,9 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))
             except ValueError:
+                continue
+            if low > A_TABLE and re.search(r"\bfed\s*$", t.line.text[: m.start()], re.I):
+                # "three days my mother fed forty people": another time
                 continue
             plain_for = m[0].lower().startswith("for ")
             people = re.match(

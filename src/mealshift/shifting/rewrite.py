@@ -93,6 +93,7 @@ _INTO = re.compile(r"\s*in(?:to)?\b", re.I)
 _OR_AGAIN = re.compile(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
 # "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
 _SUBORDINATE = re.compile(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
+_AN = re.compile(r"(?<=\s)an?\s+$", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
@@ -428,6 +429,9 @@ class _View:
                 if re.match(r"\s+mark\b", step.text[end:]):
                     # "at the 26 minute mark"
                     said = re.sub(r"minutes$", "minute", said)
+                if (m := _AN.search(step.text[:start])) and said[:1].isdigit():
+                    # "for a quarter of an hour"
+                    start = m.start()
             edits.append(Edit(start, end, said))
             edits += self._other_heat(step, o, end)
         total, now = self.recipe.simmer_min, self.pot.cook_typical
