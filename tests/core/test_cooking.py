@@ -353,6 +353,65 @@ def test_work_without_minutes_teaches_its_own() -> None:
     assert not any(s.by for s in cooking.script_of(dinner.shifts, dinner.plan, NOW).steps if s.title.startswith("Fry"))
 
 
+def test_what_is_learnt_has_bounds_and_goes_by_the_last_five() -> None:
+    key = "by:until soft or golden"
+    # the last five: what took 8 once and 14 since takes 14, and the other way round again
+    rows = [(key, v) for v in (8.0, 8.0, 8.0, 14.0, 14.0, 14.0, 14.0, 14.0, 8.0, 8.0)]
+    assert usual(rows) == ((key, 14.0),) and usual([*rows, (key, 8.0)]) == ((key, 8.0),)
+    text = "Pot\n\n200 g rice\n400 ml water\n1 onion\n1 tbsp oil\n\n1. Fry the onion in the oil until soft.\n2. Add the rice and water, cover and simmer 15 minutes.\n"
+    dinner = plan_dinner([Dish("a", read(text), Choice("quinoa"))], SEVEN, NOW, 3)
+    script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+    fry = next(s for s in script.steps if s.title.startswith("Fry"))
+    for minutes, taught in ((0.4, False), (0.5, True), (45.0, True), (45.5, False)):
+        assert bool(took(script, [event(1, "done", fry.planned + minutes, step=fry.id)])) == taught
+
+
+def test_what_is_done_is_told_as_it_was_and_what_waits_as_it_looks() -> None:
+    script = pilaf()
+    first, second = [s for s in script.steps if not s.anchor][:2]
+    begun = [event(1, "begun", 20, step=first.id), event(2, "done", 31, step=first.id)]
+    ahead = forecast(script, fold(script, begun), 40)
+    assert ahead[first.id] == (20, 31)
+    # done without a touch when it was begun: it began when it ended, as far as anybody knows
+    assert forecast(script, fold(script, [event(2, "done", 31, step=first.id)]), 40)[first.id] == (31, 31)
+    # nothing that waits begins before now
+    assert ahead[second.id][0] >= 40 and ahead[second.id][1] == ahead[second.id][0] + second.minutes
+    assert cooking.check(script, "out", {"thing": "2 bay leaves"})["found"] is True
+
+
+PRESSED = """Beans and rice
+Serves 4
+
+300 g long-grain rice
+600 ml water
+150 g peas
+40 g butter
+1 onion
+1 tbsp oil
+
+1. Fry the onion in the oil for 5 minutes. Add the rice and water, bring to the boil, cover and simmer for 15 minutes. {late}
+2. Off the heat, beat in the butter. Rest 8 minutes and serve.
+"""
+
+
+@pytest.mark.parametrize("late", ["", "The peas go in for the last 3 minutes."])
+@pytest.mark.parametrize(("slug", "method"), [("barley-pearl", "pressure"), ("sorghum", "electric-pressure")])
+def test_nothing_is_done_in_a_closed_cooker_before_its_pressure_is_down(slug, method, late) -> None:
+    dish = Dish("a", read(PRESSED.format(late=late)), Choice(slug, method=method))
+    dinner = plan_dinner([dish], SEVEN, NOW, 3)
+    script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+    order = [s.id for s in sorted(script.steps, key=lambda s: (s.planned, s.id)) if s.style != "remind"]
+    [release] = [s for s in script.steps if s.kind == "release"]
+    [butter] = [s for s in script.steps if any("butter" in line for line in s.goes_in)]
+    opened = next(s for s in script.steps if release.id in s.after)
+    assert order.index(release.id) < order.index(opened.id) < order.index(butter.id)
+    assert opened.look and "never force the lid" in release.look
+    # what goes in late goes in when it is open, and stands on that card
+    assert [s.id for s in script.steps if any("peas" in line for line in s.goes_in)] == ([opened.id] if late else [])
+    [rest] = [s for s in script.steps if s.kind == "rest" and s is not opened]
+    assert butter.id in rest.after and rest.title == "Lid on, leave it a moment"
+
+
 def test_halfway_is_half_of_the_new_time_and_what_is_cooked_ahead_is_cooled_not_left_closed() -> None:
     text = "Pot\nServes 4\n\n300 g long-grain rice\n600 ml water\n\n1. Add the rice and water, bring to the boil, cover and simmer for 18 minutes, stirring once halfway through.\n2. Rest 5 minutes.\n"
     for to in ("rice-brown-long", "bulgur-coarse"):

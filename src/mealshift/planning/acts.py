@@ -72,6 +72,8 @@ _GEAR = re.compile(
     r"\b(?:lid|valve|seal\w*|lock\w*|press(?:ure)?|select|set|start|manual|timer|button|switch|vent\w*|steam|program\w*|setting|mode)\b",
     re.I,
 )
+# into what is in the pot already
+_BEATEN_IN = re.compile(r"\b(?:beat|whisk|stir|fold|mix)\w* (?:in(?:to)?|through)\b(?! (?:an?|another)\b)", re.I)
 _WHEN = re.compile(r"\W*(?:when|once|after|as soon as)\b", re.I)
 # what cools or stands for less than this is waited for
 LEAST_BY_ITSELF = 5
@@ -480,7 +482,14 @@ class _Reading(_Clauses):
             beside = (
                 not a.part
                 and bool(_BESIDE.match(a.words))
-                or (not a.part and own and (a.kind in _APART or (not mine and a.timed and a.minutes >= ASIDE_FROM_MIN)))
+                or (
+                    not a.part
+                    and own
+                    and (
+                        (a.kind in _APART and not _BEATEN_IN.search(a.words))
+                        or (not mine and a.timed and a.minutes >= ASIDE_FROM_MIN)
+                    )
+                )
             )
             out.append(replace(a, mine=mine, beside=beside))
             touched |= set(a.lines)
