@@ -115,6 +115,17 @@ class Manner:
         """
         return self.said(f"{round_half_up(ml)} ml", measures)
 
+    def roughly(self, ml: float, measures: Measures) -> str:
+        """A volume that is drawn or guessed and not measured: in cups to the quarter, for nobody sees a spoon in a pot.
+
+        >>> Manner().roughly(317, Measures()), Manner("cups").roughly(317, Measures()), Manner("cups").roughly(12, Measures())
+        ('315 ml', '1¼ cups', '10 ml')
+        """
+        quarter = measures.cup_ml / 4
+        if self.amounts == "cups" and ml > quarter / 2:
+            ml = round_half_up(ml / quarter) * quarter
+        return self.said(f"{jug_ml(ml)} ml", measures)
+
     def edits(self, text: str, measures: Measures) -> list[tuple[int, int, str]]:
         """What to put in the place of which characters, so that the text says its amounts and temperatures this way."""
         out = _heats(text, self.heat) if self.heat else []

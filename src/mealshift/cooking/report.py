@@ -6,6 +6,7 @@ from typing import Literal
 
 from ..measures import round_half_up
 from ..pot import Kitchen, Pot
+from ..pot.account import kettle_said
 from ..pot.account import said as said_amount
 from ..pot.simulation import Run, curve, simulate
 from ..results import CookPot, CookState, CookStep, DishTonight, Mend, Said, WrongRow
@@ -66,7 +67,7 @@ def _step(script: Script, state: State, s: Step, ahead: dict[str, tuple[float, f
         "pot": s.pot,
         "pour_ml": s.pour_ml,
         "reserve_ml": s.reserve_ml,
-        "reserve_said": _said(s.reserve_ml, script.pots.get(s.pot)),
+        "reserve_said": _kettle(s.reserve_ml, script.pots.get(s.pot)),
         "cautions": list(s.cautions),
         "count_out": list(s.count_out),
         "goes_in": list(s.goes_in),
@@ -84,8 +85,8 @@ def _step(script: Script, state: State, s: Step, ahead: dict[str, tuple[float, f
     }
 
 
-def _said(ml: float, pot: Pot | None) -> Said:
-    return said_amount(ml, *pot.kitchen.pours_in) if pot else {"amount": round_half_up(ml), "unit": "ml"}
+def _kettle(ml: float, pot: Pot | None) -> Said:
+    return kettle_said(ml, *pot.kitchen.pours_in) if pot else {"amount": round_half_up(ml), "unit": "ml"}
 
 
 # what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
@@ -150,7 +151,7 @@ def _pot(script: Script, state: State, key: str, pot: Pot, minute: float) -> Coo
         "verdict": "",
         "scale": "",
         "celsius": None,
-        "pour_said": _said(pot.pour_ml, pot),
+        "pour_said": said_amount(pot.pour_ml, *pot.kitchen.pours_in),
         "splashes": [
             {"ml": round_half_up(pot.kitchen.measure_ml * part), "said": f"{word} {pot.kitchen.measure_name}"}
             for part, word in ((0.25, "¼"), (0.5, "½"), (1.0, "1"))
@@ -197,7 +198,7 @@ def _mend(minute: float, a: Answer, kitchen: Kitchen) -> Mend:
         "what": a.what,
         "text": kitchen.says(a.text),
         "add_ml": a.add_ml,
-        "add_said": said_amount(a.add_ml, *kitchen.pours_in),
+        "add_said": kettle_said(a.add_ml, *kitchen.pours_in),
         "add_min": a.add_min,
         "lid": a.lid,
         "because": a.because,

@@ -683,7 +683,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
             "jug_ml": jug_ml(pot.pour_ml),
             "reserve_ml": pot.high_ml - pot.pour_ml,
             "kettle_ml": pot.kettle_ml,
-            "kettle_said": said(pot.kettle_ml, said_unit, said_ml, said_name),
+            "kettle_said": kettle_said(pot.kettle_ml, said_unit, said_ml, said_name),
             "about": _about(pot),
             "low_ml": pot.low_ml,
             "high_ml": pot.high_ml,
@@ -713,6 +713,13 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
         "time_ledger": [{"term": t, "min": n, "because": why} for t, n, why in pot.time_ledger()],
         "basis": "practice" if pot.practice else "derived",
     }
+
+
+def kettle_said(ml: float, unit: str, unit_ml: float, name: str | None = None) -> Said:
+    """What is kept hot, in the cook's own measure: a kettle is filled to the next quarter of it."""
+    if unit in ("ml", "g") or unit_ml <= 1 or not ml:
+        return {"amount": round_half_up(ml), "unit": "ml"}
+    return {"amount": math.ceil(4 * ml / unit_ml - 0.1) / 4, "unit": name or unit}
 
 
 def _about(pot: Pot) -> str:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 from ..manner import Manner
-from ..measures import Measures, round_half_up
+from ..measures import Measures, round_half_up, said_fraction
 from ..results import Jug, JugLayer, PotAlone
 
 # terms of the ledger that never reach the grain, and those that only leave less to drink: a recipe that pours less than its grain
@@ -35,8 +35,7 @@ def jug(pot: PotAlone, name: str, manner: Manner, measures: Measures) -> Jug:
 
     def said(ml: float) -> str:
         # beside a drawing to scale "both" would be too long: the number alone, as on the vessel's marks
-        whole = round_half_up(ml)
-        return manner.volume(whole, measures) if cups else str(whole)
+        return manner.roughly(ml, measures) if cups else str(round_half_up(ml))
 
     dry = said(pot["dry"]["ml"]) if cups else f"{pot['dry']['g']} g"
     out: list[JugLayer] = [_layer("grain", grain, f"{dry} {name}", pot["texture_word"])]
@@ -58,10 +57,18 @@ def jug(pot: PotAlone, name: str, manner: Manner, measures: Measures) -> Jug:
         "layers": out,
         "surface_ml": round(surface, 1),
         "reserve_ml": kept,
-        "reserve": f"{said(kept)} kept hot" if kept else "",
+        "reserve": f"{_kept(pot) or said(kept)} kept hot" if kept else "",
         "capacity_ml": round(max(need, SMALLEST_ML), 1),
         "tick_ml": 500 if need > 3000 else 200 if need > 1400 else 100 if need > 500 else 50,
     }
+
+
+def _kept(pot: PotAlone) -> str:
+    """As the bench and the stove say it, where that is in cups."""
+    told = pot["water"].get("kettle_said")
+    if not told or told["unit"] != "cup":
+        return ""
+    return f"{said_fraction(told['amount'])} {'cups' if told['amount'] > 1 else 'cup'}"
 
 
 def _layer(key: str, ml: float, label: str, note: str = "") -> JugLayer:

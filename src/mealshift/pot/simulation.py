@@ -17,7 +17,6 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, replace
 
-from ..measures import jug_ml, round_half_up
 from ..results import Point
 from .account import (
     BAND_WATER,
@@ -356,14 +355,6 @@ def _judge(
     return Verdict("right", off, "Water gone and grain done at the same time. Rest it closed, then loosen.")
 
 
-def _left(ml: float, kitchen: Kitchen) -> str:
-    """A volume nobody measured: in cups to the quarter, for no spoons can be seen in a pot."""
-    quarter = kitchen.cup_ml / 4
-    if kitchen.manner.amounts == "cups" and ml > quarter / 2:
-        ml = round_half_up(ml / quarter) * quarter
-    return kitchen.says(f"{jug_ml(ml)} ml")
-
-
 def curve(run: Run, kitchen: Kitchen, most: int = 90) -> list[Point]:
     """The run thinned to at most so many points, for drawing; the last point always among them."""
     every = max(1, math.ceil(len(run.moments) / most))
@@ -373,7 +364,7 @@ def curve(run: Run, kitchen: Kitchen, most: int = 90) -> list[Point]:
             "minute": round(m.minute, 2),
             "celsius": round(m.celsius, 1),
             "free_ml": round(m.free_ml, 1),
-            "left": _left(m.free_ml, kitchen),
+            "left": kitchen.manner.roughly(m.free_ml, kitchen.measures),
             "hydration": round(m.hydration, 3),
             "done": round(min(1.6, m.dose), 3),
         }
