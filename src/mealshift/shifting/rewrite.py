@@ -94,6 +94,8 @@ _OR_AGAIN = re.compile(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml
 # "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
 _SUBORDINATE = re.compile(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AN = re.compile(r"(?<=\s)an?\s+$", re.I)
+_WHEN_ALONE = re.compile(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
+_OPENS = re.compile(r"\s*\(\s*$")
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
@@ -342,7 +344,7 @@ class _View:
                 _SUBORDINATE.match(text[a:b])
                 and comma is not None
                 and all(end <= a + comma.end() + 1 for _, end in stays)
-            )
+            ) or (bool(stays) and _WHEN_ALONE.fullmatch(" ".join(text[x:y].strip() for x, y in stays)))
             if set(places) == gone or only_when or not (named or _says(text, stays)):
                 end = b
                 while end < len(text) and text[end] in ".;!?。 ":
@@ -808,7 +810,9 @@ def _without(text: str, a: int, b: int, places: Sequence[tuple[int, int]], gone:
         body = text[last[0] : last[1]]
         joint = _JOINT.search(body)
         cut = last[0] + (joint.start() if joint else len(body))
-        # a bracket that was opened is closed
+        # a bracket that was opened is closed, one of which nothing is left goes
+        empty = _OPENS.search(text, a, cut)
+        cut = empty.start() if empty else cut
         open_ = text[a:cut].count("(") > text[a:cut].count(")")
         edits.append(Edit(cut, b, ")" if open_ else ""))
     return edits
