@@ -84,6 +84,8 @@ class Amounts:
     same: bool
     locked: bool = False
     others_ml: float = 0.0
+    # is the grain soaked now?
+    soaks: bool = True
 
     @property
     def trusted(self) -> bool:
@@ -275,6 +277,10 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         and (m := re.search(r",?\s*(?:well[- ])?(?:rinsed|washed)(?: well| until [^,]+)?", ln.text))
     ):
         edits.append(Edit(m.start(), m.end(), ""))
+    if not a.same and not a.soaks and (m := _SOAKED.search(ln.text)):
+        gone = [e for e in edits if e.new == "" and e.end == m.start()]
+        edits = [e for e in edits if e not in gone]
+        edits.append(Edit(gone[0].start if gone else m.start(), m.end(), ""))
     edited = apply(ln.text, edits)
     return NewLine(
         edited.text,
@@ -288,6 +294,8 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     )
 
 
+# "…, rinsed and soaked 15 minutes"
+_SOAKED = re.compile(r",?\s*(?:\band\s+|,\s*)?\bsoaked\b[^,;()]*(?:,?\s*(?:and )?(?:well )?drained\b)?", re.I)
 _COOKED_SIZE = re.compile(
     r"\s*\((?:about |around |roughly |approx\.? |~)?\d[\d.,/ ½¼¾]*\s?(?:g|grams?|kg|oz|ounces?|ml|cups?)\b[^()]{0,12}\)",
     re.I,

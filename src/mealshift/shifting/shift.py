@@ -109,6 +109,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         same,
         pot.way.locked,
         sum(ln.ml or 0 for ln in recipe.lines if ln.role == "pot_liquid" and ln not in carried),
+        bool(pot.way.soak_min),
     )
     lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain")
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)

@@ -428,6 +428,15 @@ class _Work:
         ops = self.out.operations
         for i, o in enumerate(ops):
             water = {ln.index for ln in self.recipe.lines if ln.carrier}
+            before = ops[i - 1] if i and not o.what and self._one_sentence(ops[i - 1], o) else None
+            if (
+                before is not None
+                and before.what
+                and self.recipe.source not in before.what
+                and before.kind not in _READY
+            ):
+                # "the lentils (washed)"
+                continue
             if o.kind == "rinse" and (self.recipe.source in o.what or set(o.what) <= water) and o.phase != "soak":
                 self._retire(i, self._unrinsed())
                 if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
@@ -438,7 +447,7 @@ class _Work:
 
     def _before_its_liquid(self, start: int) -> bool:
         """Does the grain stand in the text before the liquid, or before what is to have a head start in it?"""
-        if self._rains() or not (found := early(self.recipe, self.pot.cook_typical)):
+        if self._rains() or not (found := early(self.recipe, self._at_heat())):
             return False
         awaited = {e.line.index for e in found} | {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         ops = self.out.operations
@@ -493,7 +502,13 @@ class _Work:
         ops = self.out.operations
         i = next((i for i, o in enumerate(ops) if o.kind not in ("toast", "fry") and self._puts_it_in(i)), latest)
         i = min(i, latest)
-        while i > 0 and self._one_sentence(ops[i - 1], ops[i]):
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        # "Add the stock, bring to a simmer, tip in the rice": behind what is poured
+        while (
+            i > 0
+            and self._one_sentence(ops[i - 1], ops[i])
+            and not (set(ops[i - 1].what) & poured or ops[i - 1].kind == "boil")
+        ):
             i -= 1
         return i
 
@@ -644,9 +659,13 @@ class _Work:
         was, now = self.own.way.method, self.pot.way.method
         return was == now or {was, now} <= STOVE
 
+    def _at_heat(self) -> int:
+        """Minutes that what shares the pot has at the heat: none where the grain only steeps."""
+        return 0 if self.pot.way.method == "steep" else self.pot.cook_typical
+
     def _head_starts(self, waits: bool = False) -> list[Operation]:
         """A quick grain leaves a slow pulse hard and raw meat raw: they need the minutes that the grain no longer gives them."""
-        now = 0 if self.pot.way.method == "steep" else self.pot.cook_typical
+        now = self._at_heat()
         for e in (found := early(self.recipe, now)):
             name = e.name
             if e.raw:
