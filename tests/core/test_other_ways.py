@@ -228,6 +228,31 @@ def test_only_what_shares_the_pot_raw_and_from_then_on_has_a_head_start(first, t
     ]
 
 
+BAKED = """Peppers and chicken, baked
+Serves 4
+
+6 chicken thighs, bone in
+300 g long-grain rice
+600 ml stock
+1 onion
+
+1. Heat the oven to 180 C. Put the onion, rice and stock in a dish, lay the chicken thighs on the rice, cover with foil and bake for {minutes} minutes.
+2. Rest 5 minutes.
+"""
+
+
+@pytest.mark.parametrize(
+    ("minutes", "to", "looked_at"), [(45, "couscous", True), (45, "barley-pearl", False), (20, "couscous", True)]
+)
+def test_chicken_baked_raw_on_a_quicker_grain_is_looked_at_for_itself(minutes: int, to: str, looked_at: bool) -> None:
+    made = shift(read(BAKED.format(minutes=minutes)), Choice(to))
+    text = " ".join(s.text for s in made.method.steps)
+    assert ("the chicken thighs went in raw, so bake on" in text) == looked_at
+    assert any("74 °C" in p.text for p in made.method.check) == looked_at
+    # it stays where the recipe lays it, and so does the grain
+    assert "lay the chicken thighs on the" in text and "not yet)" not in text and "in the liquid" not in text
+
+
 # sentences that are cut through when the cooking is taken out of them
 MESSY = [
     "Combine the rice, water and oil. Bring to a boil; cover tightly, reduce heat to low, cook until all is absorbed (about 18 min; do not lift the lid). Remove from heat, rest covered 10 minutes, fluff.",

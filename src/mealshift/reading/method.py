@@ -59,7 +59,7 @@ _HOT_OVEN = re.compile(
     r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)", re.I
 )
 _ON_THE_HOB = re.compile(
-    r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*)\b",
+    r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*|(?:pan|pot) of (?:boiling|simmering|salted)|boiling,? salted water)\b",
     re.I,
 )
 # "keep hot in the oven at 100": nothing is cooked there
@@ -155,7 +155,8 @@ def choose(
         return way, sure, []
     plenty = ratio is not None and (ratio or PLENTY) >= PLENTY and poured_off(found)
     told = (plenty and not milky) or any(_IN_WATER.search(as_rice(t)) for t in texts)
-    if told and not cooked and likely[0][0] in ("covered", "open"):
+    roasts = likely[0][0] == "oven" and told and poured_off(found) and not _where(heats, _IN_OVEN)
+    if told and not cooked and (roasts or likely[0][0] in ("covered", "open")):
         # "Cook the rice in salted water for 10 minutes and drain"
         rest = [(w, min(p, 0.15) if plenty else p) for w, p in likely if w != "drain"]
         likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *rest]

@@ -10,6 +10,7 @@ from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs
 
 _SWITCHES = re.compile(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
+_NO_PEEKING = re.compile(r"\b(?:lift|open|touch)\w*\b[^.;]{0,8}\blid\b|\bpeek", re.I)
 # "everything into a big pot"
 _ALL_IN = re.compile(
     r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|rest)|all)\b[^.;]*\b(?:in|into)\b[^.;]*\b(?:pot|pan|cooker|dish|bowl|saucepan)\b",
@@ -55,7 +56,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
             continue
-        says = _SWITCHES.search(c.text) or _ALL_IN.search(c.text)
+        says = _SWITCHES.search(c.text) or _ALL_IN.search(c.text) or _NO_PEEKING.search(c.text)
         if not c.verb and not c.things and not c.lines and minutes is None and not says:
             continue
         if c.verbs or c.off:

@@ -34,6 +34,8 @@ _CUT_SMALL = re.compile(
 _COOKED_FIRST = re.compile(
     r"\b(?:boil|simmer|stew|brais|poach)\w*\b.{0,60}\b(?:tender|soft|hours?|done)\b", re.I | re.S
 )
+# air under foil heats meat more slowly than a simmer does
+IN_OVEN = 1.5
 # what is cut small takes no longer than this
 SMALL_MIN = 10.0
 # and softened in fat for so long it needs no liquid any more
@@ -41,7 +43,7 @@ SOFTENED_MIN = 6.0
 # a browning without minutes
 BROWNS_MIN = 5.0
 _TAKEN_OUT = re.compile(
-    r"\b(?:aside|remove[sd]?|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
+    r"\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
     re.I,
 )
 _LATE = ("from_end", "from_start")
@@ -82,6 +84,7 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
                 found.append(Early(ln, missing))
         elif ln.role in ("beside", "watery", "timed", "after"):
             wants, raw = ingredients.heat_wanted(ln)
+            wants *= IN_OVEN if raw and recipe.method == "oven" else 1.0
             had = _beside_the_grain(recipe, ln) if wants else 0.0
             wants = min(wants, SMALL_MIN) if _CUT_SMALL.search(ln.text) else wants
             wants = wants - _heated(recipe, ln) if had else 0.0
@@ -140,7 +143,8 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     after = [o for o in ops[spoken[-1] : heats[-1]] if o.step == last.step and o.phase != "heat"]
     if any(_TAKEN_OUT.search(o.text) for o in [*(ops[i] for i in spoken), *after]):
         return 0.0
-    return sum(ops[i].typical_min or 0.0 for i in heats if i >= spoken[-1])
+    joins = next(i for i in spoken if ops[i].vessel in mine)
+    return sum(ops[i].typical_min or 0.0 for i in heats if i >= joins)
 
 
 def _heated(recipe: Recipe, line: Line) -> float:

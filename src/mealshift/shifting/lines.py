@@ -345,6 +345,9 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
         if m := re.match(r"\s+(?:rice|chawal|arroz)\b", text[end:], re.I):
             end += m.end()
+        while len(outside) > 1 and first.generic and not text[end : outside[1].span.start].strip():
+            # "riso vialone nano": its kind stands behind it
+            end = outside.pop(1).span.end
         reach = such.end() if (such := _SUCH_AS.match(text, end)) else end
         for f in outside[1:]:
             # "or basmati", "/ kalijira chal": the other names go with the first

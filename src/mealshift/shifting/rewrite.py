@@ -62,7 +62,14 @@ MOST_STEPS = 10**6
 MOST_HOURS = 12.0
 _FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
 _POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
-_THERE_SHOULD_BE = re.compile(r"\b(?:should|must|ought to) (?:have|be)(?: about| around)?\s*$", re.I)
+_THERE_SHOULD_BE = re.compile(
+    r"\b(?:(?:should|must|ought to) (?:have|be)|(?:you|we)(?:'ll)? (?:want|need))(?: about| around)?\s*$", re.I
+)
+# "the remaining cup of broth", which is another amount now
+_REMAINING_CUP = re.compile(
+    r"(?<=\b)(?P<which>remaining|other|last|second) (?P<cup>(?:cup|pint|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:water|stock|broth|liquid|milk)\b)",
+    re.I,
+)
 _NOT_FULL = re.compile(r",?(?: but)? not |,? (?:twice|(?:one|two|three|\d)(?: and a half)? times)\b", re.I)
 _OF_THE = re.compile(r"\bof (?:the|your|that)?", re.I)
 _THE_REST = re.compile(r"\b(?:rest|remaining|remainder|other)\b[^.;,]{0,16}\b(?:water|stock|broth|liquid|milk)\b", re.I)
@@ -96,6 +103,10 @@ _SUBORDINATE = re.compile(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AN = re.compile(r"(?<=\s)an?\s+$", re.I)
 _WHEN_ALONE = re.compile(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
 _OPENS = re.compile(r"\s*\(\s*$")
+# the recipe says itself what to do where there is less
+_MADE_UP = re.compile(
+    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b", re.I
+)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
@@ -653,6 +664,8 @@ class _View:
                     edits.append(
                         Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, of_line(ln, self.measures), was))
                     )
+        if mine and self.a.carrier_was_ml and abs(self.a.carrier(100.0) - 100.0) >= 1:
+            edits += [Edit(*m.span("cup"), "") for m in _REMAINING_CUP.finditer(step.text)]
         edits += self._by_a_sign(step)
         for m in _GRAIN_AMOUNT.finditer(step.text) if step.index <= self._cooked_by() else ():
             if any(m.start() < end and start < m.end() for start, end in told):
@@ -758,7 +771,7 @@ class _View:
                 if (
                     (ln.name == KEPT or _THERE_SHOULD_BE.search(step.text[:start][-40:]))
                     and new > ln.ml
-                    and not re.search(r"\btop", step.text[end:], re.I)
+                    and not _MADE_UP.search(step.text, end)
                 ):
                     # so much more may not be left of it
                     behind = max(end, at + len(ln.text))

@@ -249,6 +249,12 @@ def raw_too(j: Joins) -> Operation:
     return inserted("look", text, "Its minutes are its own, however the grain is cooked.")
 
 
+def bake_on(e: Early) -> Operation:
+    """Said as a look: the grain is done, and what was baked raw on it need not be."""
+    text = f"Look: the {e.name} went in raw, so bake on under the foil until it is done in the middle (74 °C), about {e.minutes} minutes more."
+    return inserted("look", text, f"It had {e.minutes} minutes more beside the rice.")
+
+
 def crust() -> Operation:
     return inserted(
         "crust",

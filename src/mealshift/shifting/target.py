@@ -22,11 +22,12 @@ from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
+from ..reading.clauses import verbs_in
 from ..recipe import Line, Recipe
 from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own, grain_lines
-from .beside import early, raw_later
+from .beside import Early, early, raw_later
 from .blends import Plan
 from .cookings import (
     AT_HEAT,
@@ -94,6 +95,7 @@ _TAKES_OUT = re.compile(
     r"\b(?:remove|take out|discard|fish out|pick out) (?:the |your |any )?(?!lid|heat|fire|flame|pot|pan|cover|foil|cloth|towel|rice|it\b|from|and)[a-z]{3,}",
     re.I,
 )
+_STIRS_IN = re.compile(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:add|grate|squeeze)\b", re.I)
 # "start tasting at 10"
 _TASTES = re.compile(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
 _GOES_ON_POURING = re.compile(
@@ -447,7 +449,7 @@ class _Work:
 
     def _before_its_liquid(self, start: int) -> bool:
         """Does the grain stand in the text before the liquid, or before what is to have a head start in it?"""
-        if self._rains() or not (found := early(self.recipe, self._at_heat())):
+        if self._rains() or not (found := self._early()):
             return False
         awaited = {e.line.index for e in found} | {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         ops = self.out.operations
@@ -471,7 +473,8 @@ class _Work:
                 continue
             if o.told and (self._rains() or o.phase not in ("toast", "pan")):
                 continue
-            if o.kind in ("add", "stir", "toast", "fry") and set(o.what) <= fats | mine:
+            verb_goes_on = i + 1 < len(ops) and self._one_sentence(o, ops[i + 1]) and not verbs_in(ops[i + 1].text)
+            if o.kind in ("add", "stir", "toast", "fry") and set(o.what) <= fats | mine and not verb_goes_on:
                 self._retire(i, why)
             else:
                 self.out.held.add(o.id)
@@ -610,6 +613,7 @@ class _Work:
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
         where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
         new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where)]
+        new += self._baked_raw()
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
         stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
         if self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not (crusts or stirred):
@@ -663,19 +667,37 @@ class _Work:
         """Minutes that what shares the pot has at the heat: none where the grain only steeps."""
         return 0 if self.pot.way.method == "steep" else self.pot.cook_typical
 
+    def _early(self) -> tuple[Early, ...]:
+        """What has a head start in the liquid: nothing in a dish that is put into the oven as it is."""
+        return () if self.pot.way.method == "oven" else early(self.recipe, self._at_heat())
+
+    def _baked_raw(self) -> list[Operation]:
+        """Raw meat baked on a grain that is done before it: it is looked at for itself."""
+        if self.pot.way.method != "oven":
+            return []
+        found = [e for e in early(self.recipe, self._at_heat()) if e.raw]
+        for e in found:
+            text = (
+                f"Baked for {self._at_heat()} minutes the {e.name} might not be done, as it was with the rice. Look at the thickest piece "
+                "before you serve: no pink, clear juices, or 74 °C in the middle."
+            )
+            self.out.check.append(Problem("raw_beside", e.line.text, text))
+        return [sentences.bake_on(e) for e in found]
+
     def _head_starts(self, waits: bool = False) -> list[Operation]:
         """A quick grain leaves a slow pulse hard and raw meat raw: they need the minutes that the grain no longer gives them."""
         now = self._at_heat()
-        for e in (found := early(self.recipe, now)):
+        of_so_long = f"of {now} minutes" if now else "that only steeps"
+        for e in (found := self._early()):
             name = e.name
             if e.raw:
                 text = (
-                    f"Beside a grain of {now} minutes the {name} might not be done, so {e.minutes} minutes in the liquid come first. Cut into "
+                    f"Beside a grain {of_so_long} the {name} might not be done, so {e.minutes} minutes in the liquid come first. Cut into "
                     "the thickest piece before you serve: no pink, clear juices, or 74 °C in the middle."
                 )
             else:
                 text = (
-                    f"The {name} would stay hard beside a grain of {now} minutes: start it {e.minutes} minutes earlier"
+                    f"The {name} would stay hard beside a grain {of_so_long}: start it {e.minutes} minutes earlier"
                     + (", soak it, or take it cooked or tinned." if e.line.role == "absorber" else ", or cut it small.")
                 )
             self.out.check.append(Problem("raw_beside" if e.raw else "slow_pulse", e.line.text, text))
@@ -812,6 +834,7 @@ class _Work:
             )
         if looks or pot.way.locked or pot.way.row.rest_times:
             new.append(sentences.look(pot))
+        new += self._baked_raw()
         if looks and not stays and pot.rest_min >= 1:
             new.append(sentences.rest(pot, self.recipe.dish, False))
         started = self._head_starts(waits)
@@ -840,6 +863,8 @@ class _Work:
                 # "off the heat beat in the butter" is no more the cooking
                 and not (o.kind in ("off", "stir", "rest") and set(o.what) & seasons)
                 and not _TAKES_OUT.search(o.text)
+                # "off heat, stir in the lemon": a thing, whether or not the list has it
+                and not (o.kind in ("off", "rest", "stir") and _STIRS_IN.search(o.text))
             ) or (
                 # "until the chicken is browned" goes with what was to brown it
                 i > first
