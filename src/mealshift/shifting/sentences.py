@@ -166,6 +166,11 @@ def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False) -> Oper
     return inserted("way", f"{what}: {told}.", why, pot.cook_typical, "heat")
 
 
+def goes_in(told: str, g: Grain) -> str:
+    """The cooking told stage by stage, where nothing before it puts the grain in."""
+    return re.sub(rf"^The {re.escape(g.short)}:", f"In goes the {g.short}:", told)
+
+
 def late(g: Grain, at: int, before_end: int, why: str) -> Operation:
     return inserted(
         "stagger",

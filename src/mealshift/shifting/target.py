@@ -104,7 +104,7 @@ _GOES_ON_POURING = re.compile(
 )
 # what only the recipe's own appliance wants done
 _GEAR = re.compile(
-    r"\b(?:steamer|push|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
+    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
 # what heats an oven, and nothing else
@@ -520,7 +520,7 @@ class _Work:
         ops = self.out.operations
         if self.recipe.source in ops[i].what:
             return ops[i].kind not in _READY
-        made_ready = i > 0 and ops[i - 1].kind in _READY and self._one_sentence(ops[i - 1], ops[i])
+        made_ready = i > 0 and ops[i - 1].kind in _READY and ops[i - 1].step == ops[i].step
         named = made_ready and any(self.recipe.source in o.what for o in ops[max(0, i - 3) : i])
         return named and ops[i].kind == "add" and bool(_IT_GOES_IN.search(ops[i].text))
 
@@ -893,9 +893,13 @@ class _Work:
         poured_in = [
             i
             for i in range(first, last)
-            if ops[i].basis == "said" and (set(ops[i].what) & poured or ops[i].id in put_in)
+            if ops[i].basis == "said" and (set(ops[i].what) & poured or ops[i].id in put_in or self._puts_it_in(i))
         ]
-        self._insert(poured_in[-1] + 1 if poured_in else first, new)
+        at = poured_in[-1] + 1 if poured_in else first
+        if not any(o.basis == "said" and self._puts_it_in(i) for i, o in enumerate(ops[:at])):
+            # the words that put it in were those of the other way
+            new = [o.with_(text=sentences.goes_in(o.text, pot.grain)) if o.kind == "way" else o for o in new]
+        self._insert(at, new)
         if started and not waits:
             self._insert(self._grain_in(first), started)
         self._raw_too(first)
