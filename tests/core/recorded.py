@@ -1,11 +1,12 @@
 """What is recorded in corpus/recorded.txt: what a cook reads and what an evening is made of, for recipes of every kind.
 
-Each of the texts of shifted.txt and the demo's recipes: the rewritten recipe, its tasks (minutes, hands, what on, after what) and, for the demo's, the stove's
+Each of the texts of shifted.txt and the demo's recipes: the rewritten recipe, what was read of it, its tasks (minutes, hands, what on, after what) and, for the demo's, the stove's
 steps. test_as_recorded.py holds the program to it, so that no number or sentence moves unseen. Where one is meant to, `make recorded` writes it anew: read the diff.
 """
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
@@ -16,6 +17,7 @@ from mealshift.planning import Dish, plan_dinner
 from mealshift.planning.tasks import Task, tasks_of
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.recipe import Recipe
 from mealshift.shifting import Choice, as_it_is, shift
 from mealshift.writing.text import recipe_alone
 
@@ -35,6 +37,7 @@ class Record:
     to: str
     method: str | None
     stove: bool = False
+    read: bool = True
 
     @property
     def head(self) -> str:
@@ -48,8 +51,11 @@ class Record:
         if not self.to:
             made = as_it_is(read(self.text))
             return [self.head, *map(_task, tasks_of(made, "d"))]
-        out = [self.head, recipe_alone(pipeline.whole_way(self.text, self.choice)).rstrip(), "--- tasks"]
-        out += map(_task, tasks_of(shift(read(self.text), self.choice), "d"))
+        recipe = read(self.text)
+        out = [self.head, recipe_alone(pipeline.whole_way(self.text, self.choice)).rstrip()]
+        if self.read:
+            out += ["--- read", *_read(recipe)]
+        out += ["--- tasks", *map(_task, tasks_of(shift(recipe, self.choice), "d"))]
         if self.stove:
             dinner = plan_dinner([Dish("d", read(self.text), self.choice)], SEVEN, NOON, 3)
             script = cooking.script_of(dinner.shifts, dinner.plan, NOON)
@@ -61,13 +67,36 @@ def records() -> list[Record]:
     out = [Record(c.name, c.text, c.slug, c.method) for c in CASES]
     for file in DEMO_FILES:
         text = file.read_text(encoding="utf-8")
-        out += [Record(file.stem, text, to, method, True) for to, method in TO]
+        out += [Record(file.stem, text, to, method, True, n == 0) for n, (to, method) in enumerate(TO)]
         out.append(Record(file.stem, text, "", None))
     return out
 
 
 def _told(**said: object) -> str:
     return " ".join(f"{k}={v}" for k, v in said.items() if v not in ("", None, 0, (), False))
+
+
+def _read(recipe: Recipe) -> Iterator[str]:
+    yield _told(
+        way=recipe.method,
+        dish=recipe.dish,
+        serves=recipe.servings,
+        heat=recipe.simmer_min,
+        rest=recipe.rest_min,
+        soak=recipe.soak_min,
+    )
+    for ln in recipe.lines:
+        of = _told(grain=ln.grain, ml=_whole(ln.ml), g=_whole(ln.g), water=_whole(ln.water), section=ln.section)
+        yield f"{ln.role} {of} | {ln.text}"
+    for step in recipe.steps:
+        for d in step.durations:
+            yield f"{d.kind} {d.low:g}-{d.high:g} in {step.index + 1} | {d.text}"
+    for doubt in recipe.doubts:
+        yield f"? {doubt.field} {len(doubt.choices)} | {doubt.where}"
+
+
+def _whole(x: float | None) -> int | None:
+    return None if x is None else round(x)
 
 
 def _task(t: Task) -> str:
