@@ -2,13 +2,19 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 
 from .clauses import ALL_IN, Clause
+from .names import as_rice
+
+_RICE_IN = re.compile(r"\brice,? in\b(?! (?:a|an|the|it|its|cold|plenty)\b)", re.I)
 
 
 def _enters(c: Clause) -> bool:
-    return c.grains and "grain" in c.things and c.verb in ("add", "stir", "cook", "boil", "toast")
+    named = c.grains and "grain" in c.things
+    # "rice in", of who leaves the verb out
+    return named and (c.verb in ("add", "stir", "cook", "boil", "toast") or bool(_RICE_IN.search(as_rice(c.text))))
 
 
 def _put_in(found: Sequence[Clause], i: int) -> bool:

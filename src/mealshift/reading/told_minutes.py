@@ -243,6 +243,11 @@ _COOLS = re.compile(
     r"(?:^|[.;,!]\s*)(?:let (?:it |them )?|then |and )*cool(?: it| them| down| off)?,?(?: for)?\s*$", re.I
 )
 # Turkish says it behind the minutes: it is left standing, it is fried
+# soaked, in other tongues: what follows the minutes, or stands before them
+_EINWEICHEN = re.compile(
+    r"[^.;!?]{0,40}\b(?:einweichen|quellen lassen|weken|à tremper|tremper|in ammollo|a bagno|en remojo|en agua fría|de molho|i bløt|i blöt|namaka\w*|namocz\w*)\b",
+    re.I,
+)
 _BEKLET = re.compile(r"\s*(?:kadar )?beklet", re.I)
 _KAVUR = re.compile(r"\s*(?:daha |kadar )*kavur", re.I)
 _STEEPED = re.compile(r"\b(?:steep|bloom|infuse|dissolve)\w*\b[^.;!?]{0,40}$", re.I)
@@ -520,6 +525,7 @@ RULES = (
         "Put it with the measured water in a heavy pot and leave to stand 10 minutes", "soak", 0.8, leaves="",
         fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat", "pan", "come_up", "toast") and _PUT_WITH_WATER.search(p.back(140)) and not _by_another(p),
     ),
+    Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan") and not p.had("heat") and p.after(_KAVUR), leaves=""),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),

@@ -13,7 +13,7 @@ from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
 _MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
-_HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|h)(?![\w'])"
+_HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
@@ -37,7 +37,7 @@ TIME = re.compile(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = re.compile(
-    r"m[il1]n|menit|menut|hour|hr|dakika|dk\b|ghant|saat|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final",
+    r"m[il1]n|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
