@@ -801,7 +801,6 @@ class _Work:
             )
         ):
             end += 1
-        seasons = {ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt")}
         pot, method = self.pot, self.pot.way.method
         if self.own.finish_min and finish_stays(self.recipe, self.own.way.method, method):
             # what is baked afterwards is told where the recipe tells it
@@ -841,42 +840,8 @@ class _Work:
         new = [*[sentences.aside(p, self.mix.because) for p in self.aside], *(started if waits else ()), *new]
         put_in = self._only_put_in(first, end)
         for i in range(first, end):
-            o = ops[i]
-            if o.id in put_in and method != "steep":
-                continue
-            own_work = (
-                o.vessel in mine
-                and (
-                    o.kind in _COOKING
-                    or (o.kind == "rinse" and any(x.phase == "heat" for x in ops[first:i]))
-                    or (self.own.way.row.plenty and i < last and self._plenty(i))
-                    or (
-                        _GEAR.search(o.text) is not None
-                        and o.kind not in _COOLS
-                        # "press the rice in flat", when it is done
-                        and not (i > last and self.recipe.source in o.what)
-                    )
-                )
-                and not set(o.what) & others
-                # "add boiling water" pours it, whatever boils it then
-                and not (set(o.what) & poured and _POURS_IN.search(o.text))
-                # "off the heat beat in the butter" is no more the cooking
-                and not (o.kind in ("off", "stir", "rest") and set(o.what) & seasons)
-                and not _TAKES_OUT.search(o.text)
-                # "off heat, stir in the lemon": a thing, whether or not the list has it
-                and not (o.kind in ("off", "rest", "stir") and _STIRS_IN.search(o.text))
-            ) or (
-                # "until the chicken is browned" goes with what was to brown it
-                i > first
-                and ops[i - 1].basis == "retired"
-                and ops[i - 1].id not in put_in
-                and (_GOES_ON.match(o.text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(o.text))) is not None
-                and not o.told
-                and self._one_sentence(ops[i - 1], o)
-            )
-            own_work = own_work or bool(_LID_WORD.fullmatch(o.text) or _TASTES.match(o.text))
-            own_work = own_work or bool(self.own.way.row.plenty and _BACK_IN.search(o.text))
-            if (own_work or o.phase in ("heat", "rest", "release", "come_up", "whistles")) and o.basis == "said":
+            stays_put = ops[i].id in put_in and method != "steep"
+            if not stays_put and ops[i].basis == "said" and self._of_the_old_way(i, first, last):
                 self._retire(i, why)
         for i in range(end, len(ops)):
             # what drinks its water has none to pour off
@@ -905,6 +870,47 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _of_the_old_way(self, i: int, first: int, last: int) -> bool:
+        """Is it what the recipe's own way of cooking wants done, between `first` and the end of it? last: the last operation at its heat."""
+        ops = self.out.operations
+        o, plenty = ops[i], self.own.way.row.plenty
+        if o.phase in ("heat", "rest", "release", "come_up", "whistles"):
+            return True
+        if _LID_WORD.fullmatch(o.text) or _TASTES.match(o.text) or (plenty and _BACK_IN.search(o.text)):
+            return True
+        before = ops[i - 1]
+        if (
+            i > first
+            and before.basis == "retired"
+            and before.id not in self.out.put_in
+            and not o.told
+            and self._one_sentence(before, o)
+            and (_GOES_ON.match(o.text) or (_UNTIL.search(before.text) and _IS_SO.match(o.text)))
+        ):
+            # "until the chicken is browned" goes with what was to brown it
+            return True
+        works = (
+            o.kind in _COOKING
+            or (o.kind == "rinse" and any(x.phase == "heat" for x in ops[first:i]))
+            or (plenty and i < last and self._plenty(i))
+            # "press the rice in flat", when it is done, is no gear
+            or (_GEAR.search(o.text) and o.kind not in _COOLS and not (i > last and self.recipe.source in o.what))
+        )
+        what = set(o.what)
+        dish = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        seasons = {ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt")}
+        return (
+            bool(works)
+            and o.vessel in in_pot(self.recipe)
+            and not what & dish
+            # "add boiling water" pours it, whatever boils it then
+            and not (what & poured and _POURS_IN.search(o.text))
+            and not _TAKES_OUT.search(o.text)
+            # "off the heat beat in the butter", "stir in the lemon" is no more the cooking
+            and not (o.kind in ("off", "stir", "rest") and (what & seasons or _STIRS_IN.search(o.text)))
+        )
 
     def _plenty(self, i: int) -> bool:
         """Is it what plenty of water wants: "bring a big pot of water …", "drain the rice" out of its soak, "add it to the boiling water"?"""
