@@ -305,6 +305,8 @@ _THEN_LOW = re.compile(
 )
 _OFF_BEHIND = re.compile(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
 # "a ladle at a time, 3 minutes each: 20 in all"
+# "stirring for the first 5 minutes … 18 in all"
+_THE_FIRST = re.compile(r"\b(?:for|in|during) the first\s*$", re.I)
 _EACH_TIME = re.compile(r"\s*(?:each|every time|a time|between)\b", re.I)
 _AFTER = re.compile(r"\bafter(?: about| the first)?\s*$", re.I)
 _BEFORE_THE_END = re.compile(
@@ -602,6 +604,7 @@ def _summed_up(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
         or not all(
             _AFTER.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:])
             or _EACH_TIME.match(blocks[timed[i].block].text, timed[i].stretch.end)
+            or _THE_FIRST.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:])
             for i in heats
         )
     ):

@@ -22,7 +22,7 @@ TIME = re.compile(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
     rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter)"
-    r"|\s+(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
+    r"|\s+(?:and\s+)?(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
     # "dakika 15", as Swahili has it
     rf"|\b(?:dakika|dk\.?)\s+(?P<dk>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)"
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
