@@ -61,6 +61,7 @@ SAID = [
     ("2 whistles on medium (or 1 whistle on high and 4 min sim).", "whistles whistles", "heat", "other"),
     ("Ladle it in, 14 minutes (carnaroli 16 minutes).", "heat", "heat", "other"),
     ("Soak 30 minutes (winter: 60 minutes).", "soak", "soak", "other"),
+    ("When cooked, steam as it is 10 minutes.", "", "heat", "rest"),
     ("Reis waschen und 1 Stunde in Salzwasser einweichen.", "", "heat", "soak~"),
     ("Pirinci suda 30 dk beklet, süz.", "", "heat", "soak~"),
     ("Pirinci ekle 3 dk daha kavur.", "", "heat", "toast~"),

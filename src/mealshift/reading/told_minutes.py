@@ -243,6 +243,10 @@ _COOLS = re.compile(
     r"(?:^|[.;,!]\s*)(?:let (?:it |them )?|then |and )*cool(?: it| them| down| off)?,?(?: for)?\s*$", re.I
 )
 # Turkish says it behind the minutes: it is left standing, it is fried
+_STEAMED_WHEN_DONE = re.compile(
+    r"\b(?:when|once)(?: it(?:'s| is| has)?| the rice is)? (?:cooked|done|finished|ready)\b[^.;!?]{0,16}\bsteam\b[^.;!?]{0,20}$",
+    re.I,
+)
 # soaked, in other tongues: what follows the minutes, or stands before them
 _EINWEICHEN = re.compile(
     r"[^.;!?]{0,40}\b(?:einweichen|quellen lassen|weken|à tremper|tremper|in ammollo|a bagno|en remojo|en agua fría|de molho|i bløt|i blöt|namaka\w*|namocz\w*)\b",
@@ -527,6 +531,7 @@ RULES = (
         "Put it with the measured water in a heavy pot and leave to stand 10 minutes", "soak", 0.8, leaves="",
         fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat", "pan", "come_up", "toast") and _PUT_WITH_WATER.search(p.back(140)) and not _by_another(p),
     ),
+    Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan") and not p.had("heat") and p.after(_KAVUR), leaves=""),

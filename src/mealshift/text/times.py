@@ -28,6 +28,7 @@ TIME = re.compile(
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
     rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
     rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
+    r"|(?P<frac>[¼½¾⅓⅔]|[123]/[234])\s*(?:of\s+)?an\s+hour\b"
     rf"|(?P<ah>an? hour)\s*(?:and|,)?\s*(?P<am>{NUMBER_PATTERN})\s*{_MIN}\.?"
     r"|(?P<words>(?:half|quarter|three[- ]quarters)(?: of)? an hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|overnight|over night|all night|the night before)"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
@@ -151,6 +152,9 @@ def _made(m: re.Match[str]) -> Stretch | None:
     finish = m.end() - (m[0].endswith("."))
     said = m.string[start:finish]
     try:
+        if m["frac"]:
+            n = 60.0 * number_range(m["frac"])[0]
+            return Stretch(start, finish, n, n, said, "h")
         if m["ah"]:
             n = 60.0 + number_range(m["am"])[0]
             return Stretch(start, finish, n, n, said, "h")
