@@ -119,6 +119,9 @@ def test_what_is_kept_hot_and_what_is_left_are_said_as_the_household_pours() -> 
         state = cooking.report(script, [], 0)
         [kettle] = [s for s in state["steps"] if s["kind"] == "kettle"]
         assert kettle["reserve_said"]["unit"] == there and kettle["reserve_ml"] == script.pots[key].kettle_ml > 0
+        poured = [Event("a", "poured", 5, {"pot": key, "ml": 118})]
+        [event] = cooking.report(script, poured, 6)["events"]
+        assert event["text"].endswith(" more") and there in event["text"] and gone not in event["text"]
         left = [p["left"] for p in state["pots"][0]["curve"]]
         # the last drops are a spoon to nobody
         assert all(there in row and gone not in row and "tbsp" not in row for row in left if row[0] not in "051")

@@ -218,7 +218,8 @@ def told(script: Script, e: Event) -> str:
         case "not_yet":
             return f"{title}: {e.data['minutes']:.0f} minutes more"
         case "poured":
-            return f"{name}: {e.data['ml']:.0f} ml more"
+            more = f"{e.data['ml']:.0f} ml"
+            return f"{name}: {pot.kitchen.says(more) if pot else more} more"
         case "lid":
             return f"{name}: {LID_WORDS.get(e.data['lid'], e.data['lid'])}"
         case "note":

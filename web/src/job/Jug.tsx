@@ -126,14 +126,14 @@ export function Jug({ pot, jug: c, family }: { pot: Pot; jug: Contents; family?:
               <text
                 x={RIGHT + 28}
                 y={l.note ? 0 : 5}
-                fontSize="14.5"
+                className="text-small"
                 fontWeight={l.tone === "line" || l.tone === "drinks" || l.tone === "grain" ? 700 : 400}
                 fill={l.tone === "water" ? "var(--water)" : "var(--ink)"}
               >
                 {short(l.text, 26)}
               </text>
               {l.note && (
-                <text x={RIGHT + 28} y={15} fontSize="12.5" fill="var(--soft)">
+                <text x={RIGHT + 28} y={15} className="text-fine" fill="var(--soft)">
                   {short(l.note, 30)}
                 </text>
               )}

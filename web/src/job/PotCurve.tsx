@@ -91,24 +91,24 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
       />
       <path d={`M${LEFT} ${FLOOR}H${RIGHT}`} stroke="var(--line)" />
       {ticks.map((t) => (
-        <text key={t} x={x(t)} y={FLOOR + 18} fontSize="12" textAnchor="middle" fill="var(--soft)" className="figures">
+        <text key={t} x={x(t)} y={FLOOR + 18} textAnchor="middle" fill="var(--soft)" className="figures text-fine">
           {t}
         </text>
       ))}
-      <text x={RIGHT} y={H - 4} fontSize="12" textAnchor="end" fill="var(--soft)">
+      <text x={RIGHT} y={H - 4} className="text-fine" textAnchor="end" fill="var(--soft)">
         minutes from heat on
       </text>
-      <text x={x(run.boil_at) + 5} y={TOP - 12} fontSize="12.5" fill="var(--soft)">
+      <text x={x(run.boil_at) + 5} y={TOP - 12} className="text-fine" fill="var(--soft)">
         boils
       </text>
       <path d={`M${x(run.boil_at)} ${TOP - 10}V${FLOOR}`} stroke="var(--line)" />
-      <text x={x(run.boil_at + look[0]) + 4} y={TOP + 6} fontSize="12.5" fill="var(--ink)">
+      <text x={x(run.boil_at + look[0]) + 4} y={TOP + 6} className="text-fine" fill="var(--ink)">
         look
       </text>
-      <text x={LEFT + 4} y={FLOOR - 10} fontSize="13" fontWeight="600" fill="var(--water)">
+      <text x={LEFT + 4} y={FLOOR - 10} className="text-fine" fontWeight="600" fill="var(--water)">
         water still free
       </text>
-      <text x={RIGHT - 4} y={d(1) - 6} fontSize="13" textAnchor="end" fill="var(--ink)">
+      <text x={RIGHT - 4} y={d(1) - 6} className="text-fine" textAnchor="end" fill="var(--ink)">
         done
       </text>
       {run.dry_at !== null && (
@@ -117,7 +117,7 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
           <text
             x={x(run.dry_at)}
             y={FLOOR - 10}
-            fontSize="12.5"
+            className="text-fine"
             textAnchor="middle"
             fill={good ? "var(--ink)" : "var(--warn)"}
             fontWeight="700"
@@ -144,7 +144,7 @@ export function PotCurve({ plan, run, minutes, look, onMinutes }: Props) {
         <rect x={off - 24} y={TOP - 22} width="48" height={FLOOR - TOP + 22} fill="transparent" />
         <path d={`M${off} ${TOP - 6}V${FLOOR}`} stroke="var(--ink)" strokeWidth="3" />
         <rect x={off - 31} y={TOP - 24} width="62" height="21" rx="10" fill="var(--ink)" />
-        <text x={off} y={TOP - 9} fontSize="12.5" textAnchor="middle" fill="var(--sheet)" fontWeight="700">
+        <text x={off} y={TOP - 9} className="text-fine" textAnchor="middle" fill="var(--sheet)" fontWeight="700">
           off {minutes}
         </text>
       </g>

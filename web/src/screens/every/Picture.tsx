@@ -37,7 +37,7 @@ export function Picture({
         />
       ))}
       {RINGS.map((r, i) => (
-        <text key={r} y={-r + 18} fontSize="14" textAnchor="middle" fill="var(--soft)" {...HALO}>
+        <text key={r} y={-r + 18} className="text-small" textAnchor="middle" fill="var(--soft)" {...HALO}>
           {WORDS[i]}
         </text>
       ))}
@@ -49,7 +49,7 @@ export function Picture({
             key={s.word}
             x={x}
             y={y + 5}
-            fontSize="15"
+            className="text-small"
             fontWeight="700"
             textAnchor={x > 60 ? "start" : x < -60 ? "end" : "middle"}
             fill="var(--ink)"
@@ -59,7 +59,7 @@ export function Picture({
         );
       })}
       {was && <Morsel slug={was.grain} family={was.family} x={0} y={0} r={CORE - 12} />}
-      <text y={CORE + 4} fontSize="13.5" textAnchor="middle" fill="var(--soft)" {...HALO}>
+      <text y={CORE + 4} className="text-fine" textAnchor="middle" fill="var(--soft)" {...HALO}>
         as it was
       </text>
       {order.map(({ of, x, y }) => (
@@ -82,7 +82,7 @@ export function Picture({
           key={of.grain}
           x={x}
           y={y + R + (of.grain === picked ? 20 : 15)}
-          fontSize={of.grain === picked ? 15.5 : 13.5}
+          className={of.grain === picked ? "text-small" : "text-fine"}
           fontWeight={of.grain === picked ? 700 : 400}
           textAnchor="middle"
           fill={of.in_time ? "var(--ink)" : "var(--soft)"}
@@ -119,16 +119,8 @@ function Morsel({
       <circle cx={x} cy={y} r={r} fill={fill} stroke="var(--ink)" strokeWidth={on ? 3.5 : 1.2} />
       {says && (
         <>
-          <circle cx={x} cy={y} r={11.5} fill="var(--sheet)" fillOpacity="0.86" />
-          <text
-            x={x}
-            y={y + 5}
-            fontSize={says.length > 2 ? 10.5 : 14}
-            fontWeight="700"
-            textAnchor="middle"
-            fill="var(--ink)"
-            className="figures"
-          >
+          <circle cx={x} cy={y} r={says.length > 2 ? 15 : 12} fill="var(--sheet)" fillOpacity="0.86" />
+          <text x={x} y={y + 5} className="figures text-fine" fontWeight="700" textAnchor="middle" fill="var(--ink)">
             {says}
           </text>
         </>

@@ -229,14 +229,7 @@ function Result({ found }: { found: Found }) {
           <span>{word}</span>
           <svg viewBox="0 0 400 40" className="block w-full" aria-hidden="true">
             <rect width={(rate / most) * 300} height="40" rx="8" fill={fill} />
-            <text
-              x={(rate / most) * 300 + 10}
-              y="28"
-              fontSize="24"
-              fontWeight="700"
-              fill="var(--ink)"
-              className="figures"
-            >
+            <text x={(rate / most) * 300 + 10} y="28" fontWeight="700" fill="var(--ink)" className="figures text-head">
               {rate.toFixed(1)}
             </text>
           </svg>

@@ -46,10 +46,9 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
                 <text
                   y={-h / 2 + 7}
                   textAnchor="middle"
-                  fontSize="21"
                   fontWeight="700"
                   fill="currentColor"
-                  className="figures"
+                  className="figures text-head"
                 >
                   {p.diameter_cm}
                 </text>

@@ -41,7 +41,7 @@ export function Plane({
             ["hard", SIDE / 2, SIDE - 9, "middle"],
           ] as const
         ).map(([word, x, y, anchor]) => (
-          <text key={word} x={x} y={y} fontSize="14" textAnchor={anchor} fill="var(--soft)">
+          <text key={word} x={x} y={y} className="text-small" textAnchor={anchor} fill="var(--soft)">
             {word}
           </text>
         ))}

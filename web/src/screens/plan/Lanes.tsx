@@ -108,14 +108,14 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
       {ticks.map((t) => (
         <g key={t}>
           <path d={`M${x(t)} 26V${height - 30}`} stroke="var(--line)" strokeDasharray="1 5" />
-          <text x={x(t)} y={height - 12} fontSize="13" textAnchor="middle" fill="var(--soft)" className="figures">
+          <text x={x(t)} y={height - 12} textAnchor="middle" fill="var(--soft)" className="figures text-fine">
             {clock(new Date(t))}
           </text>
         </g>
       ))}
       {rows.map((r, i) => (
         <g key={i}>
-          <text x={LEFT - 10} y={40 + i * ROW + 20} fontSize="13.5" textAnchor="end" fill="var(--soft)">
+          <text x={LEFT - 10} y={40 + i * ROW + 20} className="text-fine" textAnchor="end" fill="var(--soft)">
             {r.name}
           </text>
           <path d={`M${LEFT} ${40 + i * ROW + ROW - 2}H${RIGHT}`} stroke="var(--line)" opacity="0.6" />
@@ -149,7 +149,7 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
                 />
                 {b.task.id in pins && <circle cx={left + width - 8} cy={40 + i * ROW + 9} r="3.6" fill="var(--ink)" />}
                 {room > 3 && (
-                  <text x={left + 6} y={40 + i * ROW + 19} fontSize="12.5" fill="var(--ink)">
+                  <text x={left + 6} y={40 + i * ROW + 19} className="text-fine" fill="var(--ink)">
                     {b.task.what.length > room ? `${b.task.what.slice(0, room - 1)}…` : b.task.what}
                   </text>
                 )}
@@ -181,11 +181,10 @@ export function Lanes({ plan, serve, asked, hues, pins, onServe, onPin }: Props)
         <text
           x={x(serve.getTime())}
           y="19"
-          fontSize="14"
           fontWeight="700"
           textAnchor="middle"
           fill="var(--sheet)"
-          className="figures"
+          className="figures text-small"
         >
           {clock(serve)}
         </text>

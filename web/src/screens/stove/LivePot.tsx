@@ -52,12 +52,12 @@ export function LivePot({ pot, minute }: { pot: CookPot; minute: number }) {
         <path d={`M8 ${d(1)}H${W - 8}`} stroke="var(--soft)" strokeDasharray="1 5" />
         <path d={`M8 ${FLOOR}H${W - 8}`} stroke="var(--line)" />
         {pot.boil_at !== null && (
-          <text x={x(pot.boil_at)} y={FLOOR + 17} fontSize="12.5" textAnchor="middle" fill="var(--soft)">
+          <text x={x(pot.boil_at)} y={FLOOR + 17} className="text-fine" textAnchor="middle" fill="var(--soft)">
             boils
           </text>
         )}
         {pot.off_at !== null && (
-          <text x={x(pot.off_at)} y={FLOOR + 17} fontSize="12.5" textAnchor="middle" fill="var(--soft)">
+          <text x={x(pot.off_at)} y={FLOOR + 17} className="text-fine" textAnchor="middle" fill="var(--soft)">
             off
           </text>
         )}

@@ -16,7 +16,7 @@ import { callBy, chime, say, shake } from "./call";
 import { doings, nearest, type Done } from "./fold";
 import { keepRecipes, seenRecipes } from "./store";
 import type { Cooking } from "./useCooking";
-import { typedNumber } from "../../job/manner";
+import { manner, typedNumber } from "../../job/manner";
 import { pourSaid } from "../../job/words";
 
 type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
@@ -50,8 +50,8 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
   const [text, setText] = useState("");
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const pot = pots.find((p) => p.key === key) ?? first;
-  const pour = (ml: number) => {
-    touch("poured", { pot: pot.key, ml }, `${ml} ml more`);
+  const pour = (ml: number, said = `${ml} ml`) => {
+    touch("poured", { pot: pot.key, ml }, `${said} more`);
     setText("");
     setTrouble(null);
     onOpen(false);
@@ -71,7 +71,11 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
       <Which pots={pots} at={pot.key} pick={setKey} />
       <div className="grid grid-cols-3 gap-2">
         {pot.splashes.map((s) => (
-          <Button key={s.ml} className="min-h-[84px] flex-col text-body" onClick={() => pour(s.ml)}>
+          <Button
+            key={s.ml}
+            className="min-h-[84px] flex-col text-body"
+            onClick={() => pour(s.ml, manner().amounts === "cups" ? s.said : undefined)}
+          >
             <strong className="whitespace-nowrap text-lead">{s.said}</strong>
             <span className="text-soft">{s.ml} ml</span>
           </Button>
@@ -319,7 +323,7 @@ export function WrongSheet({
   const take = () => {
     if (!found) return;
     if (found.add_ml > 0 && pot.on !== null && found.what !== "crust")
-      touch("poured", { pot: pot.key, ml: found.add_ml }, `${found.add_ml} ml more`);
+      touch("poured", { pot: pot.key, ml: found.add_ml }, `${more?.number} ${more?.unit} more`);
     if (found.add_min > 0 && cook && found.what !== "salty")
       touch("not_yet", { step: cook.id, minutes: found.add_min }, `${found.add_min} minutes more`);
     if (found.lid && found.lid !== pot.lid && pot.on !== null) touch("lid", { pot: pot.key, lid: found.lid }, "lid");
