@@ -309,6 +309,12 @@ def _fahrenheit(c: int) -> int:
     return round_half_up(f / 25) * 25 if c >= OVEN_C else round_half_up(f)
 
 
+# "a 14-inch pan", but "14 inches wide"
+_OF_THE_SIZE = re.compile(
+    r"\s(?!(?:wide|deep|high|tall|across|long|thick|above|over|apart|below|from|of|in|and|or|on|at|to)\b)[a-z]"
+)
+
+
 def _lengths(text: str, amounts: str) -> list[tuple[int, int, str]]:
     out = []
     pattern = _CENTIMETRES if amounts == "cups" else _INCHES
@@ -320,9 +326,11 @@ def _lengths(text: str, amounts: str) -> list[tuple[int, int, str]]:
         if amounts == "cups":
             said = [(x < 10 and said_fraction(x / 2.54, slack=0.12)) or str(round_half_up(x / 2.54)) for x in ends]
             # "a 14-inch pan", "kombu, 2 inches"
-            of = re.match(r"\s[a-z]", m.string[m.end() :])
+            of = _OF_THE_SIZE.match(m.string, m.end())
             unit = "-inch" if of else " inches" if ends[-1] > 2.8 else " inch"
-            out.append((m.start(), m.end(), " x ".join(said) + unit))
+            # "an 8-inch pot"
+            an = bool(of) and said[0] in ("8", "11", "18") and re.search(r"\ba $", m.string[: m.start()], re.I)
+            out.append((m.start() - bool(an), m.end(), ("n " if an else "") + " x ".join(said) + unit))
         else:
             cm = [x * 2.54 for x in ends]
             said = [f"{round_half_up(x * 2) / 2:g}" if x < 8 else str(round_half_up(x)) for x in cm]

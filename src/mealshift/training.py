@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import random
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from .grains import all_grains, grain
 from .pot import Kitchen, Pot, default_way, solve
@@ -20,6 +20,13 @@ UNTRIED, LEAST = 0.25, 0.04
 RECENT = 5
 AMOUNTS = (200, 240, 300, 360, 450)
 _LIDS = ("tight", "ordinary", "ajar", "open")
+_UNDER = {
+    "sealed": "under a sealed lid",
+    "tight": "under a tight lid",
+    "ordinary": "under an ordinary lid",
+    "ajar": "with the lid ajar",
+    "open": "without a lid",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,8 +65,15 @@ class Judged:
     why: tuple[str, ...]
 
 
-def pot_of(task: Task) -> Pot:
-    """The solved pot of a task; Refusal if it was not set here."""
+def told(task: Task, kitchen: Kitchen) -> str:
+    """The task in a sentence, as this kitchen says amounts and lengths."""
+    g = grain(task.grain)
+    said = f"{task.dry_ml} ml of {g.name} in a pot {task.pot_cm:g} cm wide, {_UNDER[task.lid]}, to come out {g.texture_word(task.texture)}. Not soaked."
+    return kitchen.says(said)
+
+
+def pot_of(task: Task, kitchen: Kitchen | None = None) -> Pot:
+    """The solved pot of a task; Refusal if it was not set here. kitchen: how its household says amounts; the pot is the task's."""
     if task.grain not in grains_trained():
         raise Refusal("grain", "grain", "That grain is not cooked in the practice pot: ask for another.")
     if not (50 <= task.dry_ml <= 2000 and task.lid in LIDS):
@@ -69,7 +83,7 @@ def pot_of(task: Task) -> Pot:
         g,
         float(task.dry_ml),
         default_way(g, "open" if task.lid == "open" else "covered", task.texture, task.lid),
-        Kitchen(pot_cm=task.pot_cm),
+        replace(kitchen or Kitchen(), pot_cm=task.pot_cm),
     )
 
 
@@ -94,13 +108,13 @@ def next_task(tries: Sequence[Try], pots: Sequence[float], seed: int) -> Task:
     return Task(slug, rng.choice(AMOUNTS), rng.choice(list(pots) or [20.0]), rng.choice(lids), texture)
 
 
-def judge(task: Task, pour_ml: float, minutes: float) -> Judged:
-    """What comes of the guess."""
+def judge(task: Task, pour_ml: float, minutes: float, kitchen: Kitchen | None = None) -> Judged:
+    """What comes of the guess. kitchen: how its household says amounts."""
     if not 0 <= pour_ml <= 20000:
         raise Refusal("pour_ml", "pour_ml", "Pour between 0 and 20,000 ml; give an amount in between.")
     if not 0 <= minutes <= 240:
         raise Refusal("minutes", "minutes", "Cook between 0 and 240 minutes; give a time in between.")
-    pot = pot_of(task)
+    pot = pot_of(task, kitchen)
     plan = simulate(pot)
     run = simulate(pot, pour_ml, minutes)
     mark = Try(task.grain, pour_ml / max(1.0, pot.raw_pour_ml) - 1, minutes / max(1.0, pot.cook_min) - 1)
@@ -111,9 +125,12 @@ def _said(pot: Pot, mark: Try) -> str:
     def off(x: float, good: float) -> str:
         return "right" if abs(x) <= good else f"{abs(x):.0%} too {'much' if x > 0 else 'little'}"
 
-    return f"Water: {off(mark.water_off, 0.06)}, it takes {pot.pour_ml} ml. Time: {off(mark.time_off, 0.1).replace('much', 'long').replace('little', 'short')}, it takes {pot.cook_typical} minutes."
+    return pot.kitchen.says(
+        f"Water: {off(mark.water_off, 0.06)}, it takes {pot.pour_ml} ml. Time: {off(mark.time_off, 0.1).replace('much', 'long').replace('little', 'short')}, it takes {pot.cook_typical} minutes."
+    )
 
 
 def _why(pot: Pot) -> tuple[str, ...]:
     rows = sorted(pot.ledger(), key=lambda r: -abs(r[1]))
-    return tuple(f"{'+' if ml > 0 else '−'}{abs(ml)} ml: {because}." for _, ml, because in rows[:4] if ml)
+    says = pot.kitchen.says
+    return tuple(f"{'+' if ml > 0 else '−'}{says(f'{abs(ml)} ml')}: {because}." for _, ml, because in rows[:4] if ml)

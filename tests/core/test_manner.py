@@ -41,7 +41,7 @@ METRIC, CUPS, BOTH = Manner("metric", "C"), Manner("cups", "F", 12), Manner("bot
         (
             "a 2 l pot, 24 cm wide",
             "a 2 l pot, 24 cm wide",
-            "a 2 quart pot, 9-inch wide",
+            "a 2 quart pot, 9 inches wide",
             "a 2 l (2 quart) pot, 24 cm wide",
         ),
     ],

@@ -9,7 +9,7 @@ import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
-from mealshift import cooking, pipeline
+from mealshift import cooking, pipeline, training
 from mealshift.cooking import Event
 from mealshift.grains import all_grains, grain
 from mealshift.manner import Manner
@@ -148,6 +148,18 @@ def test_a_jug_holds_what_is_poured_and_what_is_there(slug: str, ml: float, way:
     assert sum(of.values()) == pytest.approx(made["surface_ml"], abs=0.5)
     assert all(v >= 0 for v in of.values()) and made["surface_ml"] + made["reserve_ml"] < made["capacity_ml"] + 10
     assert 3 <= made["capacity_ml"] / made["tick_ml"] <= 40
+
+
+def test_the_practice_pot_speaks_as_the_household_does() -> None:
+    task = training.Task("quinoa", 240, 20.0, "open", 1.0)
+    cups, plain = Kitchen(manner=Manner("cups")), Kitchen()
+    assert training.told(task, plain) == (
+        "240 ml of quinoa in a pot 20 cm wide, without a lid, to come out fluffy. Not soaked."
+    )
+    assert training.told(task, cups).startswith("1 cup of quinoa in a pot 8 inches wide")
+    mine, theirs = (training.judge(task, 300.0, 14.0, k) for k in (plain, cups))
+    assert "ml" in mine.said and "cup" in theirs.said and " ml" not in theirs.said
+    assert any("cup" in why for why in theirs.why) and mine.pot.pour_ml == theirs.pot.pour_ml
 
 
 def test_a_shift_kept_long_ago_has_its_jug() -> None:

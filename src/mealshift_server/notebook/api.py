@@ -10,7 +10,6 @@ from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Status
 
 from mealshift import pipeline, training
-from mealshift.grains import grain
 from mealshift.learning import CATALOGUE
 from mealshift.pot.account import report
 from mealshift_server.base.answers import BAD, MISSING
@@ -225,8 +224,15 @@ def _standing(household: Any) -> dict[str, Any]:
 def next_task(request: HttpRequest) -> Any:
     mine = house(request)
     task = practice.next_task(mine)
-    g = grain(task.grain)
-    return {**asdict(task), "name": g.name, "texture_word": g.texture_word(task.texture), **_standing(mine)}
+    kitchen = practice.kitchen(mine)
+    cups = kitchen.manner.amounts == "cups"
+    return {
+        **asdict(task),
+        "said": training.told(task, kitchen),
+        "unit": "cup" if cups else "ml",
+        "unit_ml": kitchen.cup_ml if cups else 1.0,
+        **_standing(mine),
+    }
 
 
 @router.post("/training", response={200: s.JudgedOut, **BAD}, tags=["practice"])
@@ -239,6 +245,7 @@ def judge(request: HttpRequest, data: s.GuessIn) -> Any:
         "plan": pipeline.run_report(j.plan, j.pot.kitchen),
         "run": pipeline.run_report(j.run, j.pot.kitchen),
         "pour_ml": j.pot.pour_ml,
+        "pour_said": j.pot.kitchen.manner.volume(j.pot.pour_ml, j.pot.kitchen.measures),
         "cook_min": j.pot.cook_typical,
         "look": [band["low"], band["high"]],
         "said": j.said,

@@ -5,6 +5,7 @@ from __future__ import annotations
 import secrets
 
 from mealshift import training
+from mealshift.pot import Kitchen
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.models import Pot
 
@@ -24,9 +25,14 @@ def next_task(household: Household) -> training.Task:
     return training.next_task(tries(household), pots, secrets.randbits(32))
 
 
+def kitchen(household: Household) -> Kitchen:
+    """A kitchen of no household, that says amounts as this one does."""
+    return Kitchen(manner=household.manner, cup_ml=household.cup_ml, measure_ml=household.measure_ml)
+
+
 def judge(household: Household, user: User, task: training.Task, pour_ml: float, minutes: float) -> training.Judged:
     """Judged and remembered."""
-    judged = training.judge(task, pour_ml, minutes)
+    judged = training.judge(task, pour_ml, minutes, kitchen(household))
     mark = judged.mark
     Try.objects.create(
         household=household,

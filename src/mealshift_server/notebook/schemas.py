@@ -135,15 +135,16 @@ class LessonIn(Schema):
 
 
 class TrainingOut(Schema):
-    """error: the mean of the last ten guesses, as a share off the mark."""
+    """error: the mean of the last ten guesses, as a share off the mark. said: the task in a sentence. unit, unit_ml: what water is guessed in."""
 
     grain: str
-    name: str
+    said: str
     dry_ml: int
     pot_cm: float
     lid: str
     texture: float
-    texture_word: str
+    unit: str
+    unit_ml: float
     tries: int
     error: float | None
 
@@ -162,6 +163,7 @@ class JudgedOut(Schema):
     plan: RunRow
     run: RunRow
     pour_ml: int
+    pour_said: str
     cook_min: int
     look: list[int]
     said: str

@@ -6,12 +6,13 @@ import { Training } from "./Training";
 
 const TASK = {
   grain: "quinoa",
-  name: "quinoa",
+  said: "240 ml of quinoa in a pot 20 cm wide, under a tight lid, to come out fluffy. Not soaked.",
   dry_ml: 240,
+  unit: "ml",
+  unit_ml: 1,
   pot_cm: 20,
   lid: "tight",
-  texture: "fluffy",
-  texture_word: "fluffy",
+  texture: 1,
   error: null,
   tries: 0,
 };
@@ -32,9 +33,10 @@ let pots = 0;
 beforeEach(() => {
   pots = 0;
   asked = serve({
-    "GET /api/training": () => ({ ...TASK, name: pots++ ? "pearl barley" : "quinoa" }),
+    "GET /api/training": () => ({ ...TASK, said: pots++ ? TASK.said.replace("quinoa", "pearl barley") : TASK.said }),
     "POST /api/training": {
       pour_ml: 420,
+      pour_said: "420 ml",
       cook_min: 15,
       error: 0.12,
       tries: 14,
@@ -52,7 +54,7 @@ afterEach(() => vi.unstubAllGlobals());
 it("takes a guess, shows what came of it and why, and brings another pot", async () => {
   show(<Training />);
   expect(
-    await screen.findByText(/240 ml quinoa in a pot 20 cm wide, under a tight lid, to come out fluffy/),
+    await screen.findByText(/240 ml of quinoa in a pot 20 cm wide, under a tight lid, to come out fluffy/),
   ).toBeInTheDocument();
   const water = screen.getByRole("slider", { name: "Water, ml" });
   for (let n = 0; n < 3; n += 1) fireEvent.keyDown(water, { key: "ArrowRight" });
@@ -68,13 +70,26 @@ it("takes a guess, shows what came of it and why, and brings another pot", async
     }),
   );
   expect(await screen.findByText("Soup")).toHaveClass("text-warn");
-  expect(screen.getByText("420")).toBeInTheDocument();
+  expect(screen.getByText("420 ml")).toBeInTheDocument();
   expect(screen.getByText(/your last 10:/)).toHaveTextContent("12 %");
   expect(screen.getByRole("list", { name: "Why" })).toHaveTextContent("240 ml of quinoa drink 350");
   // a pot that was cooked is not guessed at again
   fireEvent.keyDown(water, { key: "ArrowRight" });
   expect(screen.getByText("270")).toBeInTheDocument();
   await userEvent.click(screen.getByRole("button", { name: "Another pot" }));
-  expect(await screen.findByText(/240 ml pearl barley/)).toBeInTheDocument();
+  expect(await screen.findByText(/240 ml of pearl barley/)).toBeInTheDocument();
   expect(screen.getByRole("button", { name: "Cook it" })).toBeEnabled();
+});
+
+it("is guessed at in cups where the household goes by cups", async () => {
+  asked = serve({
+    "GET /api/training": { ...TASK, said: "1 cup of quinoa in a pot 8 inches wide.", unit: "cup", unit_ml: 240 },
+    "POST /api/training": {},
+  });
+  show(<Training />);
+  const water = await screen.findByRole("slider", { name: "Water, cup" });
+  expect(screen.getByText("1")).toHaveClass("poster");
+  for (let n = 0; n < 3; n += 1) fireEvent.keyDown(water, { key: "ArrowRight" });
+  expect(screen.getByText("1¾")).toHaveClass("poster");
+  expect(screen.getByRole("slider", { name: "Water, cups" })).toHaveAttribute("aria-valuetext", "1¾ cups");
 });

@@ -6,15 +6,9 @@ import { changed, useChange } from "../../api/subjects";
 import { Swatch } from "../../job/Hatch";
 import { PotCurve } from "../../job/PotCurve";
 import { PotTable } from "../../job/PotTable";
+import { quarters } from "../../job/words";
 import { Button, Wrong } from "../../ui/bits";
 
-const LID: Record<string, string> = {
-  sealed: "a sealed lid",
-  tight: "a tight lid",
-  ordinary: "an ordinary lid",
-  ajar: "the lid ajar",
-  open: "no lid",
-};
 const CAME: Record<string, string> = {
   right: "It comes out right",
   dry: "Too dry",
@@ -44,7 +38,8 @@ export function Training() {
 }
 
 function One({ task, again }: { task: TrainingTask; again: () => void }) {
-  const [pour, setPour] = useState(task.dry_ml);
+  const step = task.unit === "cup" ? task.unit_ml / 4 : 10;
+  const [pour, setPour] = useState(Math.round(task.dry_ml / step) * step);
   const [min, setMin] = useState(15);
   const guess = useChange([], () =>
     answer(
@@ -67,10 +62,7 @@ function One({ task, again }: { task: TrainingTask; again: () => void }) {
     <>
       <div className="mt-3 flex flex-wrap items-center gap-4">
         <Swatch slug={task.grain} className="h-14 w-20" />
-        <p className="max-w-[34ch] text-head font-[650] leading-snug">
-          {task.dry_ml} ml {task.name} in a pot {task.pot_cm} cm wide, under {LID[task.lid]}, to come out{" "}
-          {task.texture_word}. Not soaked.
-        </p>
+        <p className="max-w-[34ch] text-head font-[650] leading-snug">{task.said}</p>
         {error !== null && (
           <p className="ml-auto text-small text-soft">
             your last {Math.min(10, judged ? judged.tries : task.tries)}:{" "}
@@ -82,13 +74,14 @@ function One({ task, again }: { task: TrainingTask; again: () => void }) {
         <div>
           <Guess
             label="Water"
-            unit="ml"
+            unit={task.unit === "cup" ? (pour > task.unit_ml ? "cups" : "cup") : "ml"}
             value={pour}
+            shown={task.unit === "cup" ? quarters(pour / task.unit_ml) : undefined}
             most={task.dry_ml * 5}
-            step={10}
+            step={step}
             set={setPour}
             still={judged !== undefined}
-            told={judged?.pour_ml}
+            told={judged?.pour_said}
           />
           <Guess
             label="At the boil"
@@ -98,7 +91,7 @@ function One({ task, again }: { task: TrainingTask; again: () => void }) {
             step={1}
             set={setMin}
             still={judged !== undefined}
-            told={judged?.cook_min}
+            told={judged && String(judged.cook_min)}
           />
           <Wrong trouble={asTrouble(guess.error)} className="mt-2" />
           {judged ? (
@@ -134,6 +127,7 @@ function Guess({
   label,
   unit,
   value,
+  shown,
   most,
   step,
   set,
@@ -143,17 +137,18 @@ function Guess({
   label: string;
   unit: string;
   value: number;
+  shown?: string;
   most: number;
   step: number;
   set: (n: number) => void;
   still: boolean;
-  told?: number;
+  told?: string;
 }) {
   return (
     <div className="mb-4">
       <p className="flex items-baseline gap-3" id={`guess-${unit}`}>
         <span className="sr-only">{label}</span>
-        <span className="poster text-poster">{value}</span>
+        <span className="poster text-poster">{shown ?? value}</span>
         <span className="text-lead font-semibold">
           {unit} {label.toLowerCase()}
         </span>
@@ -173,6 +168,7 @@ function Guess({
         </Slider.Track>
         <Slider.Thumb
           aria-label={`${label}, ${unit}`}
+          aria-valuetext={shown && `${shown} ${unit}`}
           className="reach block h-8 w-8 rounded-full border-[3px] border-sheet bg-ink outline outline-2 outline-ink"
         />
       </Slider.Root>
