@@ -277,6 +277,18 @@ def what_if(s: Shift, pour_ml: float | None, minutes: float | None, lid: str | N
     }
 
 
+# what became of a pot, in a few words
+CAME_OUT = {
+    "right": "It comes out right",
+    "dry": "Too dry",
+    "scorched": "It catches",
+    "hard-cored": "Hard in the middle",
+    "wet": "Too wet",
+    "soup": "Soup",
+    "mushy": "Mush",
+}
+
+
 def run_report(run: Run, kitchen: Kitchen) -> RunRow:
     """kitchen: as whose household it is said."""
     v = run.verdict
@@ -288,6 +300,7 @@ def run_report(run: Run, kitchen: Kitchen) -> RunRow:
         "dry_at": run.dry_at,
         "verdict": {
             "code": v.code,
+            "said": CAME_OUT[v.code],
             "minute": v.minute,
             "text": kitchen.says(v.text),
             "add_ml": v.add_ml,

@@ -273,9 +273,12 @@ class Time(TypedDict):
 
 
 class LedgerRow(TypedDict):
+    """where: from where it comes or to where it goes, in a few words; what an older program kept does not have it."""
+
     term: str
     ml: int
     because: str
+    where: NotRequired[str]
 
 
 class JugLayer(TypedDict):
@@ -509,7 +512,10 @@ class Point(TypedDict):
 
 
 class VerdictRow(TypedDict):
+    """said: the code in a few words."""
+
     code: str
+    said: str
     minute: float
     text: str
     add_ml: int

@@ -59,6 +59,8 @@ class Row:
     term: str
     amount: float
     because: str
+    # where it comes from, or goes, in a few words for a drawing's label
+    where: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,8 +146,12 @@ class Pot:
 
     def ledger(self) -> list[tuple[str, int, str]]:
         """Integer rows that sum to pour_ml exactly; what comes to nothing has no row."""
+        return [(r.term, ml, r.because) for r, ml in self.whole_rows()]
+
+    def whole_rows(self) -> list[tuple[Row, int]]:
+        """The rows of the ledger, each with its integer share."""
         whole = largest_remainder([r.amount for r in self.rows], self.pour_ml)
-        return [(r.term, ml, r.because) for r, ml in zip(self.rows, whole, strict=True) if ml]
+        return [(r, ml) for r, ml in zip(self.rows, whole, strict=True) if ml]
 
     def time_ledger(self) -> list[tuple[str, int, str]]:
         """Integer rows that sum to total_min exactly; the cooking rows among them to the cooking time."""
@@ -259,8 +265,10 @@ def solve(
         broth = SOUP_TIMES * dry_ml if way.broth_ml is None else way.broth_ml
         rows.append(Row("broth", broth, "the broth that is to stay: it is eaten, not drunk by the grain"))
     for b in brought:
-        because = f"{cap(b.name)} drink this from the same pot" if b.ml < 0 else f"already there, from the {b.name}"
-        rows.append(Row(b.term if b.ml >= 0 else "absorber", -b.ml, because))
+        if b.ml < 0:
+            rows.append(Row("absorber", -b.ml, f"{cap(b.name)} drink this from the same pot"))
+        else:
+            rows.append(Row(b.term, -b.ml, f"already there, from the {b.name}", f"from the {b.name}"))
     need = sum(r.amount for r in rows if r.term not in ("brought", "stock_solids"))
     plenty = way.row.plenty
     if way.method == "drain":
@@ -378,14 +386,15 @@ def boil_rate(grain: Grain, way: Way, kitchen: Kitchen, lid: str | None = None) 
 
 def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: Grain) -> list[Row]:
     row = way.row
-    rows = []
+    rows, where = [], ""
     off = boil_rate(grain, way, kitchen) * cook
     if row.locked:
         n = _whistles(way, kitchen, cook)
         off = row.loss_once + row.loss_whistle * n
         why = row.loss_why or f"{row.loss_once:g} on the way up and {row.loss_whistle:g} a whistle, {n} whistles"
     elif row.loss_lid:
-        why = "boils off from the open pan" if way.lid == "open" else f"boils off under {_LID_SAID[way.lid]}"
+        where = "from the open pan" if way.lid == "open" else f"under {_LID_SAID[way.lid]}"
+        why = f"boils off {where}"
         if kitchen.boil_off != 1.0:
             why += ", by this pot's boil-off test"
         if thickness(grain) < 1:
@@ -401,7 +410,7 @@ def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: 
     else:
         why = row.loss_why
     if off:
-        rows.append(Row("boil_off", off * factors.boil_off, why))
+        rows.append(Row("boil_off", off * factors.boil_off, why, where))
     if row.up_loss:
         lost = row.up_loss_open if row.up_loss_open and way.lid == "open" else row.up_loss
         rows.append(Row("come_up", lost, "lost on the way to the boil"))
@@ -709,7 +718,7 @@ def report(pot: Pot, said_unit: str = "ml", said_ml: float = 1.0, said_name: str
         },
         "yield": {"ml": round_half_up(pot.cooked_ml), "g": round_half_up(pot.cooked_g)},
         "done_when": pot.sign,
-        "ledger": [{"term": t, "ml": ml, "because": why} for t, ml, why in pot.ledger()],
+        "ledger": [{"term": r.term, "ml": ml, "because": r.because, "where": r.where} for r, ml in pot.whole_rows()],
         "time_ledger": [{"term": t, "min": n, "because": why} for t, n, why in pot.time_ledger()],
         "basis": "practice" if pot.practice else "derived",
     }

@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-import re
-
 from ..manner import Manner
 from ..measures import Measures, round_half_up, said_fraction
-from ..results import Jug, JugLayer, PotAlone
+from ..results import Jug, JugLayer, LedgerRow, PotAlone
 
 # terms of the ledger that never reach the grain, and those that only leave less to drink: a recipe that pours less than its grain
 # needs brings no water, nor does a roast
@@ -40,7 +38,7 @@ def jug(pot: PotAlone, name: str, manner: Manner, measures: Measures) -> Jug:
     dry = said(pot["dry"]["ml"]) if cups else f"{pot['dry']['g']} g"
     out: list[JugLayer] = [_layer("grain", grain, f"{dry} {name}", pot["texture_word"])]
     if shown:
-        note = ", ".join(WHERE.get(r["term"]) or re.sub(r"^already there, ", "", r["because"]) for r in there)
+        note = ", ".join(WHERE.get(r["term"]) or _where(r) for r in there)
         out.append(_layer("there", shown, f"{said(shown)} already there", note))
     if drinks > 0:
         out.append(_layer("drinks", drinks, f"{said(drinks)} for the grain"))
@@ -48,9 +46,9 @@ def jug(pot: PotAlone, name: str, manner: Manner, measures: Measures) -> Jug:
         out.append(_layer("broth", broth, f"{said(broth)} of broth", "it stays"))
     if off > 0:
         drained = pot["method"] == "drain"
-        why = next((r["because"] for r in rows if r["term"] == "boil_off"), "")
+        why = next((_where(r) for r in rows if r["term"] == "boil_off"), "")
         label = f"{said(off)} boils off or is drained" if drained else f"{said(off)} boils off"
-        out.append(_layer("off", off, label, "" if drained else re.sub(r"^boils off ", "", why)))
+        out.append(_layer("off", off, label, "" if drained else why))
     surface = grain + shown + pour
     need = (surface + reserve) * ROOM
     return {
@@ -69,6 +67,11 @@ def _kept(pot: PotAlone) -> str:
     if not told or told["unit"] != "cup":
         return ""
     return f"{said_fraction(told['amount'])} {'cups' if told['amount'] > 1 else 'cup'}"
+
+
+def _where(row: LedgerRow) -> str:
+    """What an older program kept has only its sentence."""
+    return row.get("where") or row["because"]
 
 
 def _layer(key: str, ml: float, label: str, note: str = "") -> JugLayer:

@@ -107,6 +107,7 @@ _OPENS = re.compile(r"\s*\(\s*$")
 _MADE_UP = re.compile(
     r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b", re.I
 )
+_PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
@@ -488,9 +489,7 @@ class _View:
                 and following.span
             ):
                 at = self._at(step, following.span.start)
-                if m := re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I).match(
-                    step.text, at
-                ):
+                if m := _PUT_TO.match(step.text, at):
                     # "Wash the rice and add to the pot"
                     wait = _NOT_YET if following.id in self.target.held else ""
                     return [Edit(m.end(), m.end(), f" the {self.a.target.short}{wait}")]

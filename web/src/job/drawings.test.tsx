@@ -138,7 +138,7 @@ describe("the drawings say in words what they show", () => {
       off_at: 17,
       done_at: 17,
       dry_at: 17,
-      verdict: { code: "right", minute: 17, text: "Right.", add_ml: 0, add_min: 0 },
+      verdict: { code: "right", said: "It comes out right", minute: 17, text: "Right.", add_ml: 0, add_min: 0 },
     } as Run;
     const moved = vi.fn();
     const { rerender } = render(<PotCurve plan={run} run={run} minutes={15} look={[12, 18]} onMinutes={moved} />);

@@ -27,7 +27,14 @@ const run = (code: string, text: string): Run =>
     off_at: 20,
     done_at: 20,
     dry_at: null,
-    verdict: { code, minute: null, text, add_ml: 0, add_min: 0 },
+    verdict: {
+      code,
+      said: code === "dry" ? "Too dry" : "It comes out right",
+      minute: null,
+      text,
+      add_ml: 0,
+      add_min: 0,
+    },
   }) as unknown as Run;
 
 let asked: Asked[];

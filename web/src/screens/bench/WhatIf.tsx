@@ -17,16 +17,6 @@ const LIDS: [NonNullable<Choice["lid"]>, string][] = [
   ["ajar", "ajar"],
   ["open", "none"],
 ];
-const SAID: Record<string, string> = {
-  right: "It comes out right",
-  dry: "Too dry",
-  scorched: "It catches",
-  "hard-cored": "Hard in the middle",
-  wet: "Too wet",
-  soup: "Soup",
-  mushy: "Mush",
-};
-
 /** What if: another pour, other minutes, another lid; the pot by the minute and what comes of it. */
 export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
   const [now] = draft.use();
@@ -80,7 +70,7 @@ export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
                 <p
                   className={`font-show text-title leading-tight font-[700] tracking-[-0.02em] ${verdict.code === "right" ? "" : "text-warn"}`}
                 >
-                  {SAID[verdict.code] ?? verdict.code}
+                  {verdict.said}
                 </p>
                 <p className="mt-1 text-small leading-snug">{verdict.text}</p>
               </div>

@@ -26,7 +26,14 @@ const run = (code: string) => ({
   off_at: 20,
   done_at: 20,
   dry_at: null,
-  verdict: { code, minute: null, text: "So it came.", add_ml: 0, add_min: 0 },
+  verdict: {
+    code,
+    said: code === "soup" ? "Soup" : "It comes out right",
+    minute: null,
+    text: "So it came.",
+    add_ml: 0,
+    add_min: 0,
+  },
 });
 let asked: Asked[];
 let pots = 0;

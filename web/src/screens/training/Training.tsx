@@ -9,16 +9,6 @@ import { PotTable } from "../../job/PotTable";
 import { quarters } from "../../job/words";
 import { Button, Wrong } from "../../ui/bits";
 
-const CAME: Record<string, string> = {
-  right: "It comes out right",
-  dry: "Too dry",
-  scorched: "It catches",
-  "hard-cored": "Hard in the middle",
-  wet: "Too wet",
-  soup: "Soup",
-  mushy: "Mush",
-};
-
 /** The practice pot: guess water and minutes, see it dry, burn or drown where it costs nothing. */
 export function Training() {
   const client = useQueryClient();
@@ -181,7 +171,7 @@ function Came({ judged: j, minutes }: { judged: Judged; minutes: number }) {
   return (
     <>
       <p className={`font-show text-show font-[700] leading-tight tracking-[-0.02em] ${right ? "" : "text-warn"}`}>
-        {CAME[j.run.verdict.code] ?? j.run.verdict.code}
+        {j.run.verdict.said}
       </p>
       <p className="mt-1 text-body">{j.run.verdict.text}</p>
       <p className="mt-2 text-body font-semibold">{j.said}</p>
