@@ -53,12 +53,14 @@ _DEGREES = re.compile(
     r"(?<![\d.,])(?P<n>\d{1,3}(?:\s?[-–]\s?\d{2,3}| to \d{2,3})?)\s?(?:°\s?(?P<u>[CF])?|degrees?(?: (?P<w>[CF]\b|celsius|fahrenheit|centigrade))?|(?<=\d\d)(?P<b>[CF])(?=[\s.,;:)/]|$))(?![a-z])",
     re.I,
 )
+# "9 by 13", "2 to 3", "2-3"
+_JOIN = r"(?P<join>\s?(?:x|×|by)\s?|\s?[–-]\s?| to | or )"
 _INCHES = re.compile(
-    rf"(?P<a>{NUMBER_PATTERN})(?:\s?(?:x|×|by)\s?(?P<b>{NUMBER_PATTERN}))?(?P<glue>\s?-\s?|\s?)inch(?:es)?\b", re.I
+    rf"(?P<a>{NUMBER_PATTERN})(?:{_JOIN}(?P<b>{NUMBER_PATTERN}))?(?P<glue>\s?-\s?|\s?)inch(?:es)?\b", re.I
 )
 # digits are bounded: no pan is a thousand centimetres wide
 _CENTIMETRES = re.compile(
-    r"(?<![\d.,])(?P<a>\d{1,3}(?:[.,]\d{1,2})?)(?:\s?(?:x|×|by)\s?(?P<b>\d{1,3}(?:[.,]\d{1,2})?))?\s?-?\s?cm\b"
+    rf"(?<![\d.,])(?P<a>\d{{1,3}}(?:[.,]\d{{1,2}})?)(?:{_JOIN}(?P<b>\d{{1,3}}(?:[.,]\d{{1,2}})?))?\s?-?\s?cm\b"
 )
 # a bare "a cup" is as often the vessel as the amount
 _BARE = re.compile(r"an?|one", re.I)
@@ -106,6 +108,16 @@ class Manner:
 
     def said(self, text: str, measures: Measures | None = None) -> str:
         return _put(text, self.edits(text, measures or Measures()))
+
+    def told(self, text: str, measures: Measures | None = None) -> str:
+        """A sentence of our own to the cook: what stands between “ ” is their own words and stays.
+
+        >>> Manner("cups").told("“300 ml” will not do: give 10 to 60 cm.")
+        '“300 ml” will not do: give 4 to 24 inches.'
+        """
+        return "".join(
+            part if part.startswith("“") else self.said(part, measures) for part in re.split(r"(“[^”]*”)", text)
+        )
 
     def volume(self, ml: float, measures: Measures | None = None) -> str:
         """A volume in whole millilitres, the household's way.
@@ -157,6 +169,8 @@ def _amount(m: re.Match[str], amounts: str, measures: Measures) -> tuple[int, in
         second, end = None, m.end("u1") + (m.string[m.end("u1") : m.end("u1") + 1] == ".")
     else:
         end = m.end()
+    if m.string[end - 1] == "." and _ends_sentence(m, end):
+        end -= 1
     wanted = _METRIC if amounts == "metric" else _CUPS
     known = [a for a in (first, second) if a is not None]
     if amounts == "both":
@@ -171,6 +185,19 @@ def _amount(m: re.Match[str], amounts: str, measures: Measures) -> tuple[int, in
     told = next((a for a in known if a.g), first)
     new = told.in_metric() if amounts == "metric" else told.in_cups(measures)
     return None if new is None else (m.start(), end, new)
+
+
+def _ends_sentence(m: re.Match[str], end: int) -> bool:
+    """Whether the stop behind an amount is the sentence's, not an abbreviation's: "Add 300 ml. Stir", but "1 lb. Ground beef" in a list."""
+    after = m.string[end:]
+    if (
+        not after.strip()
+        or after[0] == "\n"
+        or re.search(r"(?:cup|pint|quart|gallon|ounce|pound|lit[re]+|gram)s?\.$", m.string[:end], re.I)
+    ):
+        return True
+    in_list = not m.string[: m.start()].rpartition("\n")[2].strip(" -*•")
+    return not in_list and re.match(r"\s+[A-Z(“]", after) is not None
 
 
 @dataclass(frozen=True, slots=True)
@@ -246,9 +273,15 @@ def _grams(g: float) -> int:
 
 
 def _cups(ml: float, cup_ml: float) -> str:
-    """Cups in quarters and thirds; what is left over them in spoons; less than a quarter of a cup in spoons alone."""
+    """Cups in quarters and thirds; what is left over them in spoons; less than a quarter of a cup in spoons alone; from a gallon on, quarts.
+
+    >>> _cups(4250, 240), _cups(3600, 240)
+    ('4½ quarts', '15 cups')
+    """
     if ml < 12:
         return ""
+    if ml >= 4 * QUART_ML:
+        return f"{said_fraction(round_half_up(ml / QUART_ML * 2) / 2)} quarts"
     if ml < cup_ml * 0.23:
         return f"{said_fraction(round_half_up(ml / 7.5) / 2) or '1'} tbsp"
     if said := said_fraction(ml / cup_ml, slack=0.04):
@@ -315,6 +348,14 @@ _OF_THE_SIZE = re.compile(
 )
 
 
+def _joined(said: list[str], join: str | None) -> str:
+    """Two sides of a tin, or the ends of a range."""
+    word = (join or "").strip()
+    if word in ("to", "or", "-", "–"):
+        return (f" {word} " if word.isalpha() else "–").join(dict.fromkeys(said))
+    return " x ".join(said)
+
+
 def _lengths(text: str, amounts: str) -> list[tuple[int, int, str]]:
     out = []
     pattern = _CENTIMETRES if amounts == "cups" else _INCHES
@@ -330,9 +371,9 @@ def _lengths(text: str, amounts: str) -> list[tuple[int, int, str]]:
             unit = "-inch" if of else " inches" if ends[-1] > 2.8 else " inch"
             # "an 8-inch pot"
             an = bool(of) and said[0] in ("8", "11", "18") and re.search(r"\ba $", m.string[: m.start()], re.I)
-            out.append((m.start() - bool(an), m.end(), ("n " if an else "") + " x ".join(said) + unit))
+            out.append((m.start() - bool(an), m.end(), ("n " if an else "") + _joined(said, m["join"]) + unit))
         else:
             cm = [x * 2.54 for x in ends]
             said = [f"{round_half_up(x * 2) / 2:g}" if x < 8 else str(round_half_up(x)) for x in cm]
-            out.append((m.start(), m.end(), f"{' x '.join(said)} cm"))
+            out.append((m.start(), m.end(), f"{_joined(said, m['join'])} cm"))
     return out

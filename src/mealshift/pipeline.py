@@ -123,8 +123,14 @@ def _law(b: laws.Broken) -> LawRow:
     return {"law": b.law, "text": b.text, "where": b.where}
 
 
-def _task(t: preparing.Task) -> TaskRow:
-    return {"what": t.what, "minutes": t.minutes, "hands_on": t.hands_on, "sign": t.sign, "why": t.why}
+def _task(t: preparing.Task, kitchen: Kitchen) -> TaskRow:
+    return {
+        "what": kitchen.says(t.what),
+        "minutes": t.minutes,
+        "hands_on": t.hands_on,
+        "sign": kitchen.says(t.sign),
+        "why": kitchen.says(t.why),
+    }
 
 
 def grain_row(g: Grain) -> GrainRow:
@@ -218,15 +224,15 @@ def grain_page(slug: str, kitchen: Kitchen) -> GrainPage:
         "measure_name": name,
         "ladder": ladder,
         "schools": ways,
-        "sprout": [_task(t) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
+        "sprout": [_task(t, kitchen) for t in preparing.sprout(g, kitchen.room_c)] if g.sprouts else [],
         "mill": None
         if mill is None
         else {
-            "tasks": [_task(t) for t in mill.tasks],
+            "tasks": [_task(t, kitchen) for t in mill.tasks],
             "batches": mill.batches,
-            "meal_g": round_half_up(mill.meal_g),
-            "meal_ml": round_half_up(mill.meal_ml),
-            "flour_g": round_half_up(mill.flour_g),
+            "said": kitchen.says(
+                f"One {name} gives about {jug_ml(mill.meal_ml)} ml of meal ({round_half_up(mill.meal_g)} g), and {round_half_up(mill.flour_g)} g of flour to sift out."
+            ),
         },
         "cautions": [c.as_dict() for c in cautions.for_pot(solve(g, ml, default_way(g), kitchen))],
     }

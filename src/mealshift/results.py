@@ -608,9 +608,7 @@ class TaskRow(TypedDict):
 class MillRow(TypedDict):
     tasks: list[TaskRow]
     batches: int
-    meal_g: int
-    meal_ml: int
-    flour_g: int
+    said: str
 
 
 class SchoolChoice(TypedDict):

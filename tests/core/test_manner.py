@@ -44,6 +44,22 @@ METRIC, CUPS, BOTH = Manner("metric", "C"), Manner("cups", "F", 12), Manner("bot
             "a 2 quart pot, 9 inches wide",
             "a 2 l (2 quart) pot, 24 cm wide",
         ),
+        # the stop of an abbreviation goes with it, a sentence's stays
+        ("Add 2 cups. Stir.", "Add 475 ml. Stir.", "Add 2 cups. Stir.", "Add 2 cups (475 ml). Stir."),
+        (
+            "Add 300 ml. Stir in 150 ml.",
+            "Add 300 ml. Stir in 150 ml.",
+            "Add 1¼ cups. Stir in ½ cup plus 2 tbsp.",
+            "Add 300 ml (1¼ cups). Stir in 150 ml (½ cup plus 2 tbsp).",
+        ),
+        ("1 lb. Ground beef", "450 g Ground beef", "1 lb. Ground beef", "1 lb. (450 g) Ground beef"),
+        (
+            "pieces of 2-3 inches, 1 to 2 inch cubes",
+            "pieces of 5–7.5 cm, 2.5 to 5 cm cubes",
+            *["pieces of 2-3 inches, 1 to 2 inch cubes"] * 2,
+        ),
+        ("10 to 60 cm wide", "10 to 60 cm wide", "4 to 24 inches wide", "10 to 60 cm wide"),
+        ("12 l water", "12 l water", "12½ quarts water", "12 l (12½ quarts) water"),
     ],
 )
 def test_a_text_in_the_units_of_the_house(written: str, metric: str, cups: str, both: str) -> None:

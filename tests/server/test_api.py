@@ -129,6 +129,21 @@ def test_without_an_account_one_reads_and_shifts_and_nothing_is_kept(cook, as_, 
     assert [post(mine, "read", text=demo("01")).status_code for _ in range(3)] == [200] * 3
 
 
+def test_what_is_refused_is_said_in_the_units_of_the_house(cook, as_) -> None:
+    mine = as_(cook)
+    cook.household.amounts, cook.household.heat = "cups", "F"
+    cook.household.save()
+    wide = post(mine, "kitchen/pots", name="wide", diameter_cm=90)
+    assert wide.status_code == 422 and "35 inches" in wide.json()["text"] and "4 to 24 inches" in wide.json()["text"]
+    hot = mine.put("/api/kitchen", json.dumps({**mine.get("/api/kitchen").json(), "room_c": 60}), content_type=JSON)
+    assert "140 °F" in hot.json()["text"]
+    # what a cup holds is asked for in millilitres
+    small = mine.put(
+        "/api/household/measure", json.dumps({"measure_name": "mug", "measure_ml": 3, "cup_ml": 240}), content_type=JSON
+    )
+    assert "2,000 ml" in small.json()["text"] and small.json()["where"] == "measure_ml"
+
+
 def test_the_server_says_what_the_core_says(cook, as_) -> None:
     answer = post(
         as_(cook),

@@ -83,10 +83,10 @@ export function App() {
       </Held>
     );
   }
-  setManner(session.data.manner);
+  setManner(session.data.manner, session.data.cup_ml);
   return (
     // told otherwise, every number on the screen is said anew
-    <div key={JSON.stringify(session.data.manner)} className="min-h-screen">
+    <div key={JSON.stringify([session.data.manner, session.data.cup_ml])} className="min-h-screen">
       <a
         href="#main"
         className="sr-only focus:not-sr-only focus:absolute focus:left-3 focus:top-2 focus:z-50 focus:bg-sheet focus:p-2"

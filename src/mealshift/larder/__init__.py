@@ -96,7 +96,7 @@ def read_date(text: str) -> date:
 def check(bag: BagLine, today: date) -> BagLine:
     """The bag as it is, or Refusal."""
     if not 0 <= bag.grams <= MOST_G:
-        raise Refusal("grams", "grams", "A bag here holds up to 20 kg; give its weight in grams.")
+        raise Refusal("grams", "grams", "A bag here holds up to 20 kg; say how much is in it.")
     if bag.kind not in KINDS:
         raise Refusal("kind", "kind", f"A bag is {', '.join(KINDS[:-1])} or a {KINDS[-1]}.")
     if bag.opened and bag.opened > today:

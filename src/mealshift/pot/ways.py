@@ -98,7 +98,7 @@ class Kitchen:
         need(
             -430 <= self.altitude_m <= 5500,
             "altitude",
-            f"Nobody keeps a kitchen at {self.altitude_m:g} m; give the altitude in metres, up to 5,500.",
+            f"Nobody keeps a kitchen at {self.altitude_m:g} m; give the altitude, up to 5,500 m (18,000 feet).",
         )
         need(
             0 <= self.room_c <= 45,

@@ -36,6 +36,10 @@ def install(api: NinjaAPI) -> None:
     @api.exception_handler(Refusal)
     def _refused(request: HttpRequest, refused: Refusal) -> HttpResponse:
         p = refused.problem
+        home = getattr(getattr(request, "user", None), "household", None)
+        # what a cup or a glass holds is asked for in millilitres everywhere
+        if home is not None and p.where not in ("measure_ml", "cup_ml"):
+            return trouble(422, p.code, p.where, home.manner.told(p.text, home.measures))
         return trouble(422, p.code, p.where, p.text)
 
     @api.exception_handler(Conflict)

@@ -9,6 +9,7 @@ from django.db import models
 from django.utils import timezone
 
 from mealshift.manner import Manner
+from mealshift.measures import Measures
 
 
 class Household(models.Model):
@@ -33,6 +34,10 @@ class Household(models.Model):
     @property
     def manner(self) -> Manner:
         return Manner(self.amounts, self.heat, self.clock)
+
+    @property
+    def measures(self) -> Measures:
+        return Measures(self.cup_ml, self.measure_ml)
 
 
 class User(AbstractUser):

@@ -12,7 +12,6 @@ from django.utils import timezone
 
 from mealshift import keeping, larder
 from mealshift.grains import grain
-from mealshift.measures import Measures
 from mealshift.problems import Refusal
 from mealshift_server.base.clock import today
 from mealshift_server.households.models import Household
@@ -31,7 +30,7 @@ def add(household: Household, text: str) -> Bag:
     """A bag from one typed line."""
     if Bag.objects.filter(household=household).count() >= MOST_BAGS:
         raise Refusal("line", "line", f"{MOST_BAGS} bags are enough for one larder: take off the empty ones.")
-    made = larder.read_line(text, today(household), Measures(household.cup_ml, household.measure_ml))
+    made = larder.read_line(text, today(household), household.measures)
     fields = asdict(made)
     slug = fields.pop("grain")
     return Bag.objects.create(household=household, grain=slug, name=grain(slug).name, full_g=made.grams, **fields)

@@ -26,5 +26,6 @@ describe("how numbers are said", () => {
   it("reads a comma or a point, and nothing as no number", () => {
     expect(typedNumber(" 2,5 ")).toBe(2.5);
     expect(typedNumber("")).toBeNaN();
+    expect(["1/4", "1 1/2", "1½", "½", "1/0", "12/"].map(typedNumber)).toEqual([0.25, 1.5, 1.5, 0.5, NaN, NaN]);
   });
 });

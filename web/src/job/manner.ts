@@ -5,10 +5,12 @@ export interface Manner {
   clock: number;
 }
 
-let now: Manner = { amounts: "", heat: "", clock: 24 };
-export const manner = (): Manner => now;
-export function setManner(next: Manner): void {
-  now = next;
+const CUP_ML = 240;
+let now: Manner & { cup_ml: number } = { amounts: "", heat: "", clock: 24, cup_ml: CUP_ML };
+export const manner = (): Manner & { cup_ml: number } => now;
+/** cup_ml: what a cup holds in this house. */
+export function setManner(next: Manner, cup_ml = CUP_ML): void {
+  now = { ...next, cup_ml };
 }
 
 /** English words in the order of the device's own country: "26 November", "November 26". */
@@ -47,5 +49,11 @@ const COMMA = (1.5).toLocaleString(LOCALE).includes(",");
 /** 2.5 as it is written here; typed, either way is understood. */
 export const decimal = (n: number | null): string =>
   n === null ? "–" : COMMA ? String(n).replace(".", ",") : String(n);
-/** A number somebody typed, with a point or a comma; NaN if it is none, or nothing. */
-export const typedNumber = (text: string): number => (text.trim() === "" ? NaN : Number(text.trim().replace(",", ".")));
+const PARTS: Record<string, number> = { "½": 1 / 2, "¼": 1 / 4, "¾": 3 / 4, "⅓": 1 / 3, "⅔": 2 / 3, "⅛": 1 / 8 };
+/** A number somebody typed: with a point or a comma, "1/4", "1 1/2", "1½"; NaN if it is none, or nothing. */
+export function typedNumber(text: string): number {
+  const told = text.trim().replace(",", ".");
+  const part = /^(\d+(?=$|[\s½¼¾⅓⅔⅛]))?\s*(?:([½¼¾⅓⅔⅛])|(\d+)\s*\/\s*([1-9]\d*))$/.exec(told);
+  if (part) return Number(part[1] ?? 0) + (part[2] ? (PARTS[part[2]] ?? NaN) : Number(part[3]) / Number(part[4]));
+  return told === "" ? NaN : Number(told);
+}

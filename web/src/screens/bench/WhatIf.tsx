@@ -17,6 +17,7 @@ const LIDS: [NonNullable<Choice["lid"]>, string][] = [
   ["ajar", "ajar"],
   ["open", "none"],
 ];
+
 /** What if: another pour, other minutes, another lid; the pot by the minute and what comes of it. */
 export function WhatIf({ pot, choice }: { pot: Pot; choice: Choice }) {
   const [now] = draft.use();

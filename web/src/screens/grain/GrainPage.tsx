@@ -9,6 +9,7 @@ import { JustAPot } from "../bring/JustAPot";
 import { OtherWay } from "./OtherWay";
 import { choice as choiceStore, draft } from "../draft";
 import { decimal } from "../../job/manner";
+import { said } from "../../job/rim";
 
 /** A page of one grain: how wet it can be, the schools, the sign, what to do before the pot. */
 export function GrainPage() {
@@ -52,8 +53,8 @@ function Shown({ g }: { g: Page }) {
           )}
           <h2 className="mb-1 mt-7 text-head">One {g.measure_name} of it, and how much water</h2>
           <p className="mb-4 max-w-[66ch] text-small text-soft">
-            All of these are right: the water follows the texture you want, not the grain. Reckoned for a 20 cm pot with
-            an ordinary lid, rinsed, unsoaked.
+            All of these are right: the water follows the texture you want, not the grain. Reckoned for a pot{" "}
+            {said("width", 20)} wide, with an ordinary lid, rinsed, unsoaked.
           </p>
           <Ladder g={g} />
           <h2 className="mb-2 mt-8 text-head">Just a pot of it</h2>
@@ -87,10 +88,7 @@ function Shown({ g }: { g: Page }) {
           {g.mill && (
             <section className="pt-2">
               <h2 className="mb-1 text-body">A coarse meal of it, at home</h2>
-              <p className="mb-1 text-soft">
-                One {g.measure_name} gives about {g.mill.meal_ml} ml of meal ({g.mill.meal_g} g), and {g.mill.flour_g} g
-                of flour to sift out.
-              </p>
+              <p className="mb-1 text-soft">{g.mill.said}</p>
               <ol className="m-0 list-decimal space-y-1 pl-5">
                 {g.mill.tasks.map((t) => (
                   <li key={t.what}>

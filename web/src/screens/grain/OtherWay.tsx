@@ -3,7 +3,8 @@ import { useState } from "react";
 import { answer, api, asTrouble, type GrainPage } from "../../api/client";
 import { quarters } from "../../job/words";
 import { Button, Wrong } from "../../ui/bits";
-import { decimal, typedNumber } from "../../job/manner";
+import { decimal } from "../../job/manner";
+import { said, shown, typed, unitOf } from "../../job/rim";
 
 type Question = "water" | "depth" | "fill" | "feel";
 const QUESTIONS: [Question, string][] = [
@@ -13,24 +14,27 @@ const QUESTIONS: [Question, string][] = [
   ["feel", "this much of both"],
 ];
 
+// what the fields hold at first: ml, and cm
+const FIRST = { water: 500, depth: 1.5, pot: 20 };
+
 /** Asked the other way: from water, depth or pot to the grain; from both to the texture. */
 export function OtherWay({ g }: { g: GrainPage }) {
   const [question, setQuestion] = useState<Question>("water");
-  const [water, setWater] = useState("500");
-  const [depth, setDepth] = useState("1.5");
-  const [dry, setDry] = useState(String(g.measure_ml));
-  const [cm, setCm] = useState("20");
+  const [water, setWater] = useState(() => shown("water", FIRST.water));
+  const [depth, setDepth] = useState(() => shown("width", FIRST.depth));
+  const [dry, setDry] = useState(() => shown("water", g.measure_ml));
+  const [cm, setCm] = useState(() => shown("width", FIRST.pot));
   const ask = useMutation({
     mutationFn: () =>
       answer(
         api.POST("/api/grains/{slug}/other-way", {
           params: { path: { slug: g.slug } },
           body: {
-            water_ml: question === "water" || question === "feel" ? typedNumber(water) || 0 : null,
-            depth_cm: question === "depth" ? typedNumber(depth) || 0 : null,
+            water_ml: question === "water" || question === "feel" ? typed("water", water, FIRST.water) || 0 : null,
+            depth_cm: question === "depth" ? typed("width", depth, FIRST.depth) || 0 : null,
             fill: question === "fill",
-            dry_ml: question === "feel" ? typedNumber(dry) || 0 : null,
-            pot_cm: typedNumber(cm) || 0,
+            dry_ml: question === "feel" ? typed("water", dry, g.measure_ml) || 0 : null,
+            pot_cm: typed("width", cm, FIRST.pot) || 0,
           },
         }),
       ),
@@ -65,25 +69,25 @@ export function OtherWay({ g }: { g: GrainPage }) {
       >
         {(question === "water" || question === "feel") && (
           <label>
-            <input value={water} inputMode="decimal" onChange={(e) => setWater(e.target.value)} className={input} /> ml
-            of water
+            <input value={water} inputMode="decimal" onChange={(e) => setWater(e.target.value)} className={input} />{" "}
+            {unitOf("water")} of water
           </label>
         )}
         {question === "feel" && (
           <label>
-            <input value={dry} inputMode="decimal" onChange={(e) => setDry(e.target.value)} className={input} /> ml of
-            grain
+            <input value={dry} inputMode="decimal" onChange={(e) => setDry(e.target.value)} className={input} />{" "}
+            {unitOf("water")} of grain
           </label>
         )}
         {question === "depth" && (
           <label>
-            <input value={depth} inputMode="decimal" onChange={(e) => setDepth(e.target.value)} className={input} /> cm
-            above the grain
+            <input value={depth} inputMode="decimal" onChange={(e) => setDepth(e.target.value)} className={input} />{" "}
+            {unitOf("width")} above the grain
           </label>
         )}
         <label>
-          in a pot <input value={cm} inputMode="decimal" onChange={(e) => setCm(e.target.value)} className={input} /> cm
-          wide
+          in a pot <input value={cm} inputMode="decimal" onChange={(e) => setCm(e.target.value)} className={input} />{" "}
+          {unitOf("width")} wide
         </label>
         <Button kind="main" type="submit" disabled={ask.isPending}>
           Reckon
@@ -92,13 +96,16 @@ export function OtherWay({ g }: { g: GrainPage }) {
       <Wrong trouble={asTrouble(ask.error)} className="mt-3" />
       {found && (
         <p className="mt-4 text-body" aria-live="polite">
-          <span className="poster mr-2 text-number">{question === "feel" ? found.texture_word : found.dry.g}</span>
+          <span className="poster mr-2 text-number">
+            {question === "feel" ? found.texture_word : shown("weight", found.dry.g)}
+          </span>
           {question === "feel" ? (
             <>is what it comes out as: 1 to {decimal(found.water.ratio_by_volume)} by volume.</>
           ) : (
             <>
-              g of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your {g.measure_name}),
-              and {found.water.pour_ml} ml to pour; {found.texture_word}, {found.time.cook.typical} minutes.
+              {unitOf("weight")} of {g.name} ({quarters(Math.round((found.dry.ml / g.measure_ml) * 4) / 4)} of your{" "}
+              {g.measure_name}), and {said("water", found.water.pour_ml)} to pour; {found.texture_word},{" "}
+              {found.time.cook.typical} minutes.
             </>
           )}
         </p>

@@ -9,7 +9,7 @@ import { kept } from "../../ui/kept";
 import { chime, wakeAudio } from "../stove/call";
 import { left } from "../stove/fold";
 import { LID_WORDS } from "./lids";
-import { typedNumber } from "../../job/manner";
+import { shown, said, typed, unitOf } from "../../job/rim";
 
 interface Test {
   pot: number;
@@ -20,9 +20,20 @@ interface Test {
   boiled: number | null;
   took: number | null;
 }
-const NONE: Test = { pot: 0, before: "1000", after: "", lid: "", boiled: null, took: null };
+const NONE: Test = { pot: 0, before: "", after: "", lid: "", boiled: null, took: null };
 const test = kept<Test>("mealshift.boiloff", NONE);
 const WANTED = 10;
+const START_ML = 1000;
+const LEAST_ML = 300;
+const MOST_ML = 20000;
+/** A loss of a few spoons is not seen in a cup: where the house goes by cups the water is weighed in ounces. A gram of water is a millilitre. */
+const IN = (): string => (unitOf("weight") === "g" ? "ml or g" : unitOf("weight"));
+const fresh = (pot: KitchenPot): Test => ({
+  ...NONE,
+  pot: pot.id,
+  before: shown("weight", START_ML),
+  lid: pot.lid ?? "ordinary",
+});
 
 /** Water in, ten minutes at the boil, water out: what this pot loses. One thing to do at a time. */
 export function BoilOff() {
@@ -51,7 +62,7 @@ function Walk({ pot }: { pot: KitchenPot }) {
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
-    if (t.pot !== pot.id) set({ ...NONE, pot: pot.id, lid: pot.lid ?? "ordinary" });
+    if (t.pot !== pot.id) set(fresh(pot));
   }, [pot, t.pot, set]);
   useEffect(() => {
     const beat = setInterval(() => setNow(Date.now()), 500);
@@ -65,28 +76,28 @@ function Walk({ pot }: { pot: KitchenPot }) {
   const step = t.boiled === null ? 1 : t.took === null ? 2 : 3;
 
   const begin = () => {
-    const before = typedNumber(t.before);
-    if (!Number.isFinite(before) || before < 300 || before > 20000)
+    const before = typed("weight", t.before, START_ML);
+    if (!Number.isFinite(before) || before < LEAST_ML || before > MOST_ML)
       return setTrouble({
         code: "number",
         where: "before_ml",
-        text: `“${t.before}” will not do: start with 300 ml to 20 litres of water, in millilitres or grams.`,
+        text: `“${t.before}” will not do: start with ${said("weight", LEAST_ML)} to ${said("weight", MOST_ML)} of water.`,
       });
     wakeAudio();
     setTrouble(null);
     set({ ...t, boiled: Date.now() });
   };
   const ask = async (keep: boolean) => {
-    const after = typedNumber(t.after);
+    const after = typed("weight", t.after);
     if (t.after.trim() === "" || !Number.isFinite(after))
       return setTrouble({
         code: "number",
         where: "after_ml",
-        text: `“${t.after}” is no amount; weigh or measure what is left and write millilitres or grams.`,
+        text: `“${t.after}” is no amount; weigh or measure what is left and write it in ${IN()}.`,
       });
     try {
       const body = {
-        before_ml: typedNumber(t.before),
+        before_ml: typed("weight", t.before, START_ML),
         after_ml: after,
         minutes: t.took ?? WANTED,
         lid: t.lid as "ordinary",
@@ -107,23 +118,23 @@ function Walk({ pot }: { pot: KitchenPot }) {
   };
   const again = () => {
     setFound(null);
-    set({ ...NONE, pot: pot.id, lid: pot.lid ?? "ordinary" });
+    set(fresh(pot));
   };
   const big = "figures min-h-[72px] w-full rounded-key border border-line bg-quiet px-4 text-show font-bold";
   return (
     <div className="mx-auto max-w-[620px] pt-5">
       <p className="text-small text-soft">
-        Boil-off test, {pot.name}, {pot.diameter_cm} cm
+        Boil-off test, {pot.name}, {said("width", pot.diameter_cm)}
       </p>
       {step === 1 && (
         <>
           <h1 className="mt-1 text-show">Water in</h1>
           <p className="mt-2 text-lead">
-            Weigh or measure about a litre into the pot. Bring it to the boil, heat down until it only simmers, lid on
-            as you would for grain.
+            {unitOf("weight") === "g" ? "Weigh or measure about a litre" : "Weigh about a quart of water"} into the pot.
+            Bring it to the boil, heat down until it only simmers, lid on as you would for grain.
           </p>
           <label className="mt-4 block text-body font-semibold">
-            So much water, ml or g
+            So much water, {IN()}
             <input
               value={t.before}
               inputMode="decimal"
@@ -179,11 +190,11 @@ function Walk({ pot }: { pot: KitchenPot }) {
         <>
           <h1 className="mt-1 text-show">Water out</h1>
           <p className="mt-2 text-lead">
-            Weigh or measure what is left, with the drops from the lid. It simmered{" "}
-            {Math.round((t.took ?? 0) * 10) / 10} minutes.
+            {unitOf("weight") === "g" ? "Weigh or measure" : "Weigh"} what is left, with the drops from the lid. It
+            simmered {Math.round((t.took ?? 0) * 10) / 10} minutes.
           </p>
           <label className="mt-4 block text-body font-semibold">
-            Left, ml or g
+            Left, {IN()}
             <input
               value={t.after}
               inputMode="decimal"

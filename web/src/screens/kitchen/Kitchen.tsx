@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useKitchen, useSession } from "../../api/queries";
-import { decimal } from "../../job/manner";
+import { said, shown } from "../../job/rim";
 import { Button, Sheet } from "../../ui/bits";
 import { Measure } from "../kept/Measure";
 import { Devices } from "./Devices";
@@ -31,7 +31,8 @@ export function Kitchen() {
           <p role="status" className="mt-1 min-h-6 text-soft">
             {saved
               ? "Bench and plan reckon with it from now on."
-              : !k.said && "Until you say otherwise I reckon with a 20 cm pot on two burners at sea level."}
+              : !k.said &&
+                `Until you say otherwise I reckon with a pot ${said("width", 20)} wide on two burners at sea level.`}
           </p>
         </div>
         {session.data && <Measure session={session.data} />}
@@ -51,8 +52,8 @@ export function Kitchen() {
               setForm({
                 id: p.id,
                 name: p.name,
-                diameter_cm: decimal(p.diameter_cm),
-                litres: p.litres == null ? "" : decimal(p.litres),
+                diameter_cm: shown("width", p.diameter_cm),
+                litres: p.litres == null ? "" : shown("holds", p.litres),
                 lid: p.lid,
               })
             }

@@ -1,5 +1,6 @@
 import type { Kitchen } from "../../api/client";
 import { heatUnit, decimal, shownHeat, toCelsius, typedNumber } from "../../job/manner";
+import { shown, typed, unitOf } from "../../job/rim";
 import { Sheet } from "../../ui/bits";
 import { noNumber, Value } from "./Value";
 import type { Put } from "./change";
@@ -13,17 +14,17 @@ export function Place({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
       <div className="-ml-2 flex flex-wrap items-end gap-x-8 gap-y-2">
         <Value
           label="Above the sea"
-          unit="m"
-          value={decimal(k.altitude_m)}
+          unit={unitOf("height")}
+          value={shown("height", k.altitude_m)}
           help="Higher up water boils cooler, and everything takes longer."
           save={async (text) => {
-            const n = typedNumber(text);
+            const n = typed("height", text, k.altitude_m);
             return Number.isFinite(n) ? put({ altitude_m: n }) : noNumber(text, "altitude_m");
           }}
           trigger={
             <button type="button" className={big}>
-              <span className="poster text-show">{Math.round(k.altitude_m)}</span>{" "}
-              <span className="text-body font-semibold">m above the sea</span>
+              <span className="poster text-show">{shown("height", k.altitude_m)}</span>{" "}
+              <span className="text-body font-semibold">{unitOf("height")} above the sea</span>
             </button>
           }
         />

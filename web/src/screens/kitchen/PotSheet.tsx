@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "../../ui/route";
 import { answer, api, asTrouble, type KitchenPot, type Trouble } from "../../api/client";
-import { typedNumber } from "../../job/manner";
+import { shown, typed, unitOf } from "../../job/rim";
 import { Bottom } from "../../ui/Bottom";
 import { Button, keyLook, Wrong } from "../../ui/bits";
 import { useKitchenChanged } from "./change";
@@ -17,19 +17,19 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const changed = useKitchenChanged();
   const save = async () => {
-    const diameter_cm = typedNumber(form.diameter_cm);
-    const litres = form.litres.trim() === "" ? null : typedNumber(form.litres);
+    const diameter_cm = typed("width", form.diameter_cm, pot?.diameter_cm);
+    const litres = form.litres.trim() === "" ? null : typed("holds", form.litres, pot?.litres);
     if (form.diameter_cm.trim() === "" || !Number.isFinite(diameter_cm))
       return setTrouble({
         code: "number",
         where: "pot_cm",
-        text: `“${form.diameter_cm}” is no width; measure across the inside and write centimetres, such as 20.`,
+        text: `“${form.diameter_cm}” is no width; measure across the inside and write ${unitOf("width") === "cm" ? "centimetres" : unitOf("width")}, such as ${shown("width", 20)}.`,
       });
     if (litres !== null && !Number.isFinite(litres))
       return setTrouble({
         code: "number",
         where: "pot_l",
-        text: `“${form.litres}” is no volume; write litres, such as 3.5, or leave it empty.`,
+        text: `“${form.litres}” is no volume; write ${unitOf("holds")}, such as ${shown("holds", 3.5)}, or leave it empty.`,
       });
     const body = { name: form.name, diameter_cm, litres, lid: form.lid };
     try {
@@ -67,7 +67,7 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
           {at("name")}
         </label>
         <label className="block">
-          Across the inside, cm
+          Across the inside, {unitOf("width")}
           <input
             value={form.diameter_cm}
             inputMode="decimal"
@@ -77,7 +77,7 @@ export function PotSheet({ form, set, pot }: { form: PotForm; set: (f: PotForm |
           {at("pot_cm")}
         </label>
         <label className="block">
-          It holds, litres
+          It holds, {unitOf("holds")}
           <input
             value={form.litres}
             inputMode="decimal"

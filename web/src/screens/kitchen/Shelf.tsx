@@ -1,6 +1,6 @@
 import type { KitchenPot } from "../../api/client";
 import { LID_WORDS } from "./lids";
-import { decimal } from "../../job/manner";
+import { said, shown, unitOf } from "../../job/rim";
 
 /** Litres of a pot of which only the width is known: its height is then six tenths of that. */
 const height = (p: KitchenPot) =>
@@ -50,12 +50,14 @@ export function Shelf({ pots, pick }: { pots: KitchenPot[]; pick: (pot: KitchenP
                   fill="currentColor"
                   className="figures text-head"
                 >
-                  {p.diameter_cm}
+                  {shown("width", p.diameter_cm)}
                 </text>
               </svg>
               <span className="block text-body font-semibold">{p.name}</span>
               <span className="block text-small text-soft">
-                {p.litres ? `${decimal(p.litres)} l, ` : ""}
+                {p.litres
+                  ? `${unitOf("holds") === "litres" ? `${shown("holds", p.litres)} l` : said("holds", p.litres)}, `
+                  : ""}
                 {LID_WORDS[p.lid ?? "ordinary"]}
               </span>
               <span className="block text-small text-soft">

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Kitchen } from "../../api/client";
 import { decimal, typedNumber } from "../../job/manner";
+import { said, shown, typed, unitOf } from "../../job/rim";
 import { Picture } from "../../job/Picture";
 import { Sheet } from "../../ui/bits";
 import { noNumber, Value } from "./Value";
@@ -15,16 +16,16 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
     key: "whistle_min" | "microwave_w" | "jar_ml",
     label: string,
     unit: string,
-    said: string,
+    words: string,
     help: string,
   ) => (
     <Value
       label={label}
       unit={unit}
-      value={decimal(k[key] ?? 0)}
+      value={key === "jar_ml" ? shown("water", k.jar_ml) : decimal(k[key] ?? 0)}
       help={help}
       save={async (text) => {
-        const n = typedNumber(text);
+        const n = key === "jar_ml" ? typed("water", text, k.jar_ml) : typedNumber(text);
         return Number.isFinite(n) ? put({ [key]: n } as Change) : noNumber(text, key);
       }}
       trigger={
@@ -32,7 +33,7 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           type="button"
           className="min-h-11 rounded-key px-2 text-center text-small font-semibold leading-tight text-water hover:underline"
         >
-          {said}
+          {words}
         </button>
       }
     />
@@ -90,8 +91,8 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           {number(
             "jar_ml",
             "The grinder’s jar holds",
-            "ml",
-            `its jar: ${decimal(k.jar_ml)} ml`,
+            unitOf("water"),
+            `its jar: ${said("water", k.jar_ml)}`,
             "A third of it is filled for one batch of meal.",
           )}
         </li>

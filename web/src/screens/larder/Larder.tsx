@@ -10,7 +10,8 @@ import { today } from "../week/days";
 import { JustAPot } from "../bring/JustAPot";
 import { Dishes } from "./Dishes";
 import { Left } from "./Left";
-import { dated, typedNumber } from "../../job/manner";
+import { dated } from "../../job/manner";
+import { said, shown, typed, unitOf } from "../../job/rim";
 import { throwAway, useGone } from "../../ui/gone";
 
 /** Jars on a shelf, filled as they are; typed in one line each. */
@@ -38,7 +39,7 @@ export function Larder() {
             value={line}
             onChange={(e) => setLine(e.target.value)}
             aria-invalid={add.isError}
-            placeholder="500 g foxtail millet, best 3/2027"
+            placeholder={`${unitOf("weight") === "g" ? "500 g" : "1 lb"} foxtail millet, best 3/2027`}
             className="min-h-14 w-full min-w-[220px] rounded-key border border-line bg-sheet px-4 text-lead aria-[invalid=true]:border-warn"
           />
         </label>
@@ -74,7 +75,7 @@ export function Larder() {
                 className={`w-full rounded-key p-1 text-left text-ink hover:text-water ${open === b.id ? "outline outline-2 outline-ink" : ""}`}
               >
                 <Jar bag={b} />
-                <span className="figures block text-lead font-bold leading-tight">{Math.round(b.grams)} g</span>
+                <span className="figures block text-lead font-bold leading-tight">{said("weight", b.grams)}</span>
                 <span className="block text-small leading-tight">{b.name}</span>
                 {b.best_before && (
                   <span className={`block text-fine ${b.old ? "font-semibold text-warn" : "text-soft"}`}>
@@ -125,7 +126,7 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
   );
   const [looking, setLooking] = useState(false);
   const [alone, setAlone] = useState(false);
-  const [grams, setGrams] = useState(String(Math.round(bag.grams)));
+  const [grams, setGrams] = useState(shown("weight", bag.grams));
   const take = async (recipeId: number) => {
     const found = await answer(api.GET("/api/recipes/{recipe_id}", { params: { path: { recipe_id: recipeId } } }));
     bring(found.text, found.id, found.corrections);
@@ -140,15 +141,16 @@ function One({ bag, onGone }: { bag: Bag; onGone: () => void }) {
           {bag.name}, {bag.kind}
         </h2>
         <label className="text-small font-semibold">
-          Left, g
+          Left, {unitOf("weight")}
           <input
             value={grams}
             inputMode="decimal"
             onChange={(e) => setGrams(e.target.value)}
-            onBlur={() =>
-              typedNumber(grams) !== Math.round(bag.grams) &&
-              change.mutate({ grams: Number.isFinite(typedNumber(grams)) ? typedNumber(grams) : -1 })
-            }
+            onBlur={() => {
+              const now = typed("weight", grams, bag.grams);
+              // what is no number goes to the server as one that it names as wrong
+              if (now !== bag.grams) change.mutate({ grams: Number.isFinite(now) ? now : -1 });
+            }}
             className="figures ml-2 min-h-11 w-24 rounded-key border border-line bg-quiet px-2 text-lead font-bold"
           />
         </label>

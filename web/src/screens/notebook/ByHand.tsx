@@ -6,7 +6,8 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Scale } from "./Outcome";
 import { SOFT, WET } from "./outcome";
-import { typedNumber } from "../../job/manner";
+import { manner, typedNumber } from "../../job/manner";
+import { typed, unitOf } from "../../job/rim";
 
 const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-body font-normal";
 
@@ -36,8 +37,8 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
             ? { shift_id: Number(f.shift) }
             : { dish: f.dish, grain: f.grain || null, amount: f.amount, pot_id: f.pot ? Number(f.pot) : null }),
           on: f.on || null,
-          poured_ml: number(f.poured),
-          taken_min: number(f.taken),
+          poured_ml: number(typed("water", f.poured), f.poured),
+          taken_min: number(typedNumber(f.taken), f.taken),
           wet,
           soft,
           word: f.word || null,
@@ -82,7 +83,7 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
             </select>
           </label>
           <label className="block text-small font-semibold">
-            Dry, such as 240 ml
+            Dry, such as {manner().amounts === "cups" ? "1 cup" : "240 ml"}
             <input {...put("amount")} className={field} />
           </label>
           <label className="block text-small font-semibold">
@@ -100,7 +101,7 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
       )}
       <div className="mt-3 grid grid-cols-2 gap-3">
         <label className="block text-small font-semibold">
-          Poured in all, ml
+          Poured in all, {unitOf("water")}
           <input {...put("poured")} inputMode="decimal" className={`${field} figures`} />
         </label>
         <label className="block text-small font-semibold">
@@ -136,5 +137,4 @@ export function ByHand({ onClose }: { onClose: (id: number | null) => void }) {
 }
 
 /** What cannot be read as a number goes to the server as one that it names as wrong. */
-const number = (text: string): number | null =>
-  text.trim() === "" ? null : Number.isFinite(typedNumber(text)) ? typedNumber(text) : -1;
+const number = (n: number, text: string): number | null => (text.trim() === "" ? null : Number.isFinite(n) ? n : -1);

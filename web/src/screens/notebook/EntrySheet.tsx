@@ -7,6 +7,7 @@ import { Button, Wrong } from "../../ui/bits";
 import { Outcome } from "./Outcome";
 import { dayOf } from "./outcome";
 import { typedNumber } from "../../job/manner";
+import { shown, typed, unitOf, type Rim } from "../../job/rim";
 import { throwAway } from "../../ui/gone";
 
 /** One entry, to be said more about: how it came out, a word, stars if wanted, a photo, what was really poured. */
@@ -26,7 +27,8 @@ export function EntrySheet({ entry, now, onClose }: { entry: Entry; now: Date; o
       <Outcome entry={entry} />
       <div className="mt-4 grid grid-cols-2 gap-3">
         <Amount
-          label="Poured in all, ml"
+          label={`Poured in all, ${unitOf("water")}`}
+          rim="water"
           told={entry.pour_said}
           value={entry.poured_ml}
           keep={(poured_ml) => change.mutate({ poured_ml })}
@@ -90,16 +92,18 @@ function Amount({
   told,
   value,
   keep,
+  rim,
 }: {
   label: string;
   told: string;
   value: number | null;
   keep: (v: number | null) => void;
+  rim?: Rim;
 }) {
-  const [text, setText] = useState(value === null ? "" : String(value));
+  const [text, setText] = useState(value === null ? "" : rim ? shown(rim, value) : String(value));
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const done = () => {
-    const n = text.trim() === "" ? null : typedNumber(text);
+    const n = text.trim() === "" ? null : rim ? typed(rim, text, value) : typedNumber(text);
     if (n !== null && !Number.isFinite(n))
       return setTrouble({
         code: "number",

@@ -2,6 +2,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import type { CookPot, CookStep, Rescue } from "../../api/client";
+import { setManner } from "../../job/manner";
 import { changes, serve, show, type Asked } from "../../test-kit";
 import { AfterMeal } from "./After";
 import { NoteSheet, PourSheet, RecipeSheet, WrongSheet } from "./Sheets";
@@ -66,9 +67,18 @@ it.each([["lots"], ["0"], ["5001"], [""]])("pours nothing that is no amount: “
   show(<PourSheet open onOpen={onOpen} touch={touch} pots={[pot("a")]} first={pot("a")} />);
   if (text) await userEvent.type(screen.getByRole("textbox"), text);
   await userEvent.click(screen.getByRole("button", { name: "Poured" }));
-  expect(screen.getByText(/is no amount to pour; write millilitres, 1 to 5,000/)).toBeInTheDocument();
+  expect(screen.getByText(/is no amount to pour; write millilitres, up to 5000 ml/)).toBeInTheDocument();
   expect(touch).not.toHaveBeenCalled();
   expect(screen.queryByRole("group", { name: "Which pot" })).toBeNull();
+});
+
+it("is told in cups where the house goes by cups", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
+  show(<PourSheet open onOpen={onOpen} touch={touch} pots={[pot("a")]} first={pot("a")} />);
+  await userEvent.type(screen.getByRole("textbox", { name: "Another amount, in cups" }), "1/3");
+  await userEvent.click(screen.getByRole("button", { name: "Poured" }));
+  expect(touch).toHaveBeenCalledWith("poured", { pot: "a", ml: 80 }, "0.33 cups more");
+  setManner({ amounts: "", heat: "", clock: 24 });
 });
 
 it("takes an amount with a comma", async () => {

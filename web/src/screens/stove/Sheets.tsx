@@ -16,7 +16,8 @@ import { callBy, chime, say, shake } from "./call";
 import { doings, nearest, type Done } from "./fold";
 import { keepRecipes, seenRecipes } from "./store";
 import type { Cooking } from "./useCooking";
-import { manner, typedNumber } from "../../job/manner";
+import { manner } from "../../job/manner";
+import { said, typed as typedAs, unitOf } from "../../job/rim";
 import { pourSaid } from "../../job/words";
 
 type Touching = (kind: string, data: Parameters<Cooking["touch"]>[1], what: string) => void;
@@ -44,25 +45,27 @@ function Which({ pots, at, pick }: { pots: CookPot[]; at: string; pick: (key: st
   );
 }
 
+const MOST_ML = 5000;
+
 /** "Poured k ml more", in the cook's own measure first. */
 export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: CookPot[]; first: CookPot }) {
   const [key, setKey] = useState(first.key);
   const [text, setText] = useState("");
   const [trouble, setTrouble] = useState<Trouble | null>(null);
   const pot = pots.find((p) => p.key === key) ?? first;
-  const pour = (ml: number, said = `${ml} ml`) => {
-    touch("poured", { pot: pot.key, ml }, `${said} more`);
+  const pour = (ml: number, words = said("water", ml)) => {
+    touch("poured", { pot: pot.key, ml }, `${words} more`);
     setText("");
     setTrouble(null);
     onOpen(false);
   };
   const typed = () => {
-    const ml = typedNumber(text);
-    if (!Number.isFinite(ml) || ml < 1 || ml > 5000)
+    const ml = typedAs("water", text);
+    if (!Number.isFinite(ml) || ml < 1 || ml > MOST_ML)
       return setTrouble({
         code: "ml",
         where: "ml",
-        text: `“${text}” is no amount to pour; write millilitres, 1 to 5,000.`,
+        text: `“${text}” is no amount to pour; write ${unitOf("water") === "ml" ? "millilitres" : unitOf("water")}, up to ${said("water", MOST_ML)}.`,
       });
     pour(ml);
   };
@@ -83,12 +86,12 @@ export function PourSheet({ open, onOpen, touch, pots, first }: Props & { pots: 
       </div>
       <div className="mt-3 flex gap-2">
         <label className="flex-1">
-          <span className="sr-only">Another amount, in ml</span>
+          <span className="sr-only">Another amount, in {unitOf("water")}</span>
           <input
             value={text}
             onChange={(e) => setText(e.target.value)}
             inputMode="decimal"
-            placeholder="another amount, ml"
+            placeholder={`another amount, ${unitOf("water")}`}
             className="figures min-h-16 w-full rounded-key border border-line bg-quiet px-3 text-lead"
           />
         </label>

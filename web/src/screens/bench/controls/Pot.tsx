@@ -4,6 +4,7 @@ import { Link } from "../../../ui/route";
 import type { Choice } from "../../../api/client";
 import { useGuest, useKitchen } from "../../../api/queries";
 import { heatUnit, shownHeat, toCelsius } from "../../../job/manner";
+import { said, shown, unitOf } from "../../../job/rim";
 import { WAY_NAMES } from "../../../job/ways";
 import { Pop } from "../../../ui/Pop";
 import { chip, legend, NumberField, type ControlProps } from "./control";
@@ -16,6 +17,10 @@ const LIDS: [NonNullable<Choice["lid"]>, string][] = [
   ["ajar", "lid ajar"],
   ["open", "no lid"],
 ];
+
+// the widths pots are sold in, in cm
+const CM = [16, 18, 20, 22, 24, 28];
+const INCHES = [6, 7, 8, 9, 10, 12].map((n) => n * 2.54);
 
 export function PotControl({ choice, set, grains, shift }: ControlProps) {
   const guest = useGuest();
@@ -39,7 +44,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
             className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-small`}
           >
             <span>
-              {own ? own.name : `${cm} cm`},{" "}
+              {own ? own.name : `${said("width", cm)}`},{" "}
               {way === "covered" || way === "open" ? LIDS.find(([l]) => l === lid)?.[1] : (WAY_NAMES[way] ?? way)}
             </span>
             <ChevronDown size={17} aria-hidden />
@@ -70,7 +75,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
                   className={`${chip(own?.id === p.id)} min-h-12 px-3 text-small`}
                 >
                   {p.name}
-                  <span className="figures block text-fine text-soft">{p.diameter_cm} cm</span>
+                  <span className="figures block text-fine text-soft">{said("width", p.diameter_cm)}</span>
                 </button>
               ))}
             </div>
@@ -83,16 +88,16 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           type="single"
           value={own ? "" : String(cm)}
           onValueChange={(v) => v && set({ ...choice, pot_cm: Number(v), pot_id: null, boil_off: null, pot_lid: null })}
-          aria-label="Width of the pot in centimetres"
+          aria-label={`Width of the pot, ${unitOf("width")}`}
           className="mb-4 grid grid-cols-6 gap-1.5"
         >
-          {[16, 18, 20, 22, 24, 28].map((n) => (
+          {(unitOf("width") === "cm" ? CM : INCHES).map((n) => (
             <ToggleGroup.Item
               key={n}
               value={String(n)}
               className={`${chip(!own && cm === n)} figures min-h-11 text-center text-small`}
             >
-              {n}
+              {shown("width", n)}
             </ToggleGroup.Item>
           ))}
         </ToggleGroup.Root>
@@ -111,7 +116,8 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           ))}
         </ToggleGroup.Root>
         <NumberField
-          label="Altitude, m"
+          label="Altitude"
+          rim="height"
           value={choice.altitude_m ?? k?.altitude_m ?? 0}
           onChange={(v) => set({ ...choice, altitude_m: v })}
         />
@@ -125,7 +131,8 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
             onChange={(v) => set({ ...choice, room_c: toCelsius(v) })}
           />
           <NumberField
-            label="The pot holds, l"
+            label="The pot holds"
+            rim="holds"
             value={choice.pot_l ?? own?.litres ?? null}
             onChange={(v) => set({ ...choice, pot_l: v })}
           />
