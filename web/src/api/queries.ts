@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { answer, api, TroubleError, type Choice, type Correction, type Session } from "./client";
 import { kept } from "../ui/kept";
 import { useChange } from "./subjects";
-import { zone } from "../screens/plan/clock";
+import { zone } from "../job/days";
 import type { components } from "./schema";
 
 /** Who is signed in. Without a network it is who was last: the stove opens, and the server asks again as soon as it answers. */

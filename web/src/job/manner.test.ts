@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it } from "vitest";
-import { clock, degrees, localeOf, setManner, toCelsius, typedNumber, usual } from "./manner";
+import { clock, degrees, localeOf, setManner, toCelsius, usual } from "./manner";
+import { typedNumber } from "./typed";
 
 afterEach(() => setManner({ amounts: "", heat: "", clock: 24 }));
 

@@ -1,4 +1,5 @@
-import { decimal, manner, typedNumber } from "./manner";
+import { decimal, manner } from "./manner";
+import { typedNumber } from "./typed";
 
 /** What a household measures at the rim of a screen. Kept in ml, g, cm, litres and metres; read and typed in its own units. */
 export type Rim = "water" | "weight" | "width" | "holds" | "height";

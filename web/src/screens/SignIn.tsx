@@ -5,7 +5,7 @@ import { elsewhere, Field, useSending } from "../ui/Field";
 import { Wordmark } from "../ui/Wordmark";
 import { Button, Wrong } from "../ui/bits";
 import { usual } from "../job/manner";
-import { zone } from "./plan/clock";
+import { zone } from "../job/days";
 import { Try } from "./Try";
 
 type Mode = "in" | "new";

@@ -5,7 +5,7 @@ import { useExamples, useReading } from "../../api/queries";
 import { Button, Sheet, Wrong } from "../../ui/bits";
 import { useSettled } from "../../ui/useSettled";
 import { readFile } from "../../ui/readFile";
-import { dayName } from "../plan/clock";
+import { dayName } from "../../job/days";
 import { bring, draft, NO_DRAFT, redo, shared, takenUp, undo } from "../draft";
 import { JustAPot } from "./JustAPot";
 import { clock } from "../../job/manner";

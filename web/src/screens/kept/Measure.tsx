@@ -4,7 +4,8 @@ import { answer, api, asTrouble, type Session, type Trouble } from "../../api/cl
 import { allChanged } from "../../api/subjects";
 import { Button, Wrong } from "../../ui/bits";
 import { Pop } from "../../ui/Pop";
-import { decimal, typedNumber } from "../../job/manner";
+import { decimal } from "../../job/manner";
+import { typedNumber } from "../../job/typed";
 
 /** "My glass holds": the household's own measure, in which every pour is said. */
 export function Measure({ session }: { session: Session }) {

@@ -1,4 +1,4 @@
-import { typedNumber } from "../../job/manner";
+import { typedNumber } from "../../job/typed";
 import { Button } from "../../ui/bits";
 import { noNumber, Value } from "./Value";
 import type { Put } from "./change";

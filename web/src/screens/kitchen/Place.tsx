@@ -1,5 +1,6 @@
 import type { Kitchen } from "../../api/client";
-import { heatUnit, decimal, shownHeat, toCelsius, typedNumber } from "../../job/manner";
+import { heatUnit, decimal, shownHeat, toCelsius } from "../../job/manner";
+import { typedNumber } from "../../job/typed";
 import { shown, typed, unitOf } from "../../job/rim";
 import { Sheet } from "../../ui/bits";
 import { noNumber, Value } from "./Value";

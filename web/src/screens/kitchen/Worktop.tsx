@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Kitchen } from "../../api/client";
-import { decimal, typedNumber } from "../../job/manner";
+import { decimal } from "../../job/manner";
+import { typedNumber } from "../../job/typed";
 import { said, shown, typed, unitOf } from "../../job/rim";
 import { Picture } from "../../job/Picture";
 import { Sheet } from "../../ui/bits";

@@ -6,7 +6,8 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Scale } from "./Outcome";
 import { SOFT, WET } from "./outcome";
-import { manner, typedNumber } from "../../job/manner";
+import { manner } from "../../job/manner";
+import { typedNumber } from "../../job/typed";
 import { typed, unitOf } from "../../job/rim";
 
 const field = "mt-1 min-h-12 w-full rounded-key border border-line bg-quiet px-3 text-body font-normal";

@@ -6,7 +6,7 @@ import { Bottom } from "../../ui/Bottom";
 import { Button, Wrong } from "../../ui/bits";
 import { Outcome } from "./Outcome";
 import { dayOf } from "./outcome";
-import { typedNumber } from "../../job/manner";
+import { typedNumber } from "../../job/typed";
 import { shown, typed, unitOf, type Rim } from "../../job/rim";
 import { throwAway } from "../../ui/gone";
 

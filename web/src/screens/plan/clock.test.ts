@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { dayName, lanes, next, onDay, stamp, timeOfDay } from "./clock";
+import { dayName, onDay } from "../../job/days";
+import { lanes, next, stamp, timeOfDay } from "./clock";
 
 describe("the kitchen's clock", () => {
   const now = new Date(2026, 10, 25, 18, 10);

@@ -1,8 +1,7 @@
-import { dated } from "../../job/manner";
+import { onDay } from "../../job/days";
+
 /** The kitchen's clock is this device's; what is sent is a point in time, so that a night in which the clocks change is reckoned right. */
 export const stamp = (at: Date): string => new Date(Math.floor(at.getTime() / 60_000) * 60_000).toISOString();
-
-export const zone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** A time of day as cooks write it: 19:00, 19.00, 1900, 19h30, 19, 7 pm, 7.30pm, noon; null if it is none. */
 export function timeOfDay(text: string): { hours: number; minutes: number } | null {
@@ -18,24 +17,6 @@ export function timeOfDay(text: string): { hours: number; minutes: number } | nu
     hours = (hours % 12) + (m[4] === "p" ? 12 : 0);
   }
   return hours > 23 || minutes > 59 ? null : { hours, minutes };
-}
-
-/** This time on that day. The hour that is left out when the clocks go forward comes as the hour after it. */
-export function onDay(day: Date, time: { hours: number; minutes: number }): Date {
-  const at = new Date(day);
-  at.setHours(time.hours, time.minutes, 0, 0);
-  return at;
-}
-
-/** "today", "tomorrow", "Saturday 28 November". */
-export function dayName(at: Date, now: Date): string {
-  const days = Math.round(
-    (onDay(at, { hours: 12, minutes: 0 }).getTime() - onDay(now, { hours: 12, minutes: 0 }).getTime()) / 86_400_000,
-  );
-  if (days === 0) return "today";
-  if (days === 1) return "tomorrow";
-  if (days === -1) return "yesterday";
-  return dated(at, { weekday: "long", day: "numeric", month: "long" });
 }
 
 /** The next time the clock shows this time of day; null if it is none. */

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Choice, Grain, Shift } from "../../../api/client";
-import { decimal, typedNumber } from "../../../job/manner";
+import { decimal } from "../../../job/manner";
+import { typedNumber } from "../../../job/typed";
 import { shown, typed, unitOf, type Rim } from "../../../job/rim";
 
 /** What every control of the bench knows, and how they look. */
