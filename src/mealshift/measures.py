@@ -54,7 +54,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "dag": ("mass", 10.0, ("dag", "dkg", "deka", "dekas")),
     "oz": ("mass", OUNCE_G, ("oz", "ozs", "ounce", "ounces")),
     "lb": ("mass", POUND_G, ("lb", "lbs", "pound", "pounds")),
-    "cup": ("cup", None, ("cup", "cups", "c", "cupful", "cupfuls", "cup/s", "cps")),
+    "cup": ("cup", None, ("cup", "cups", "c", "cupful", "cupfuls", "cup/s", "cps", "paper cup", "paper cups")),
     # the cup that comes with a rice cooker: 1 gō
     "cooker cup": (
         "volume", 180.0,

@@ -9,6 +9,10 @@ from mealshift.text.amounts import items
 
 # the line · is it known to hold several · (name, ml, g) of each
 LINES = [
+    ("water: 2 cup + 1/2", False, [("water", 593, None)]),
+    ("rice - fill the white cup 2x (its 160 ml)", False, [("rice", 320, None)]),
+    ("1 red and 1 yellow pepper", False, [("yellow pepper", None, None)]),
+    ("lamb shoulder 1 kg, pieces of 4 cm", False, [("lamb shoulder", None, 1000)]),
     ("2 cups rice", False, [("rice", 474, None)]),
     ("rice 2 cups", False, [("rice", 474, None)]),
     ("Rice: 2 cups", False, [("Rice", 474, None)]),

@@ -18,6 +18,7 @@ SAID = [
     ("2 days", 2880, 2880), ("soak overnight", OVERNIGHT_MIN, OVERNIGHT_MIN), ("the night before", OVERNIGHT_MIN, OVERNIGHT_MIN),
     ("15' on low", 15, 15), ("8-10' covered", 8, 10), ("dakika 15", 15, 15), ("12-13 dk", 12, 13), ("20 minuten", 20, 20), ("15 minutos", 15, 15), ("1 ghanta", 60, 60), ("1 Stunde 15 Minuten", 75, 75), ("2 Std.", 120, 120), ("1 uur", 60, 60), ("2 horas", 120, 120), ("2 ore", 120, 120), ("¼ of an hour", 15, 15), ("3/4 of an hour", 45, 45), ("an hour to an hour and 15, stirring", 60, 75),
     ("5 minutes' rest", 5, 5), ("20 mintues", 20, 20), ("1O min.", 10, 10), ("l5 min.", 15, 15),
+    ("soak overnite", OVERNIGHT_MIN, OVERNIGHT_MIN), ("soak night before", OVERNIGHT_MIN, OVERNIGHT_MIN), ("30-45 rnins in plenty", 30, 45),
     # minutes that nobody called minutes
     ("cover, low, 18.", 18, 18), ("off 10.", 10, 10), ("then another 5.", 5, 5), ("5 more if it is wet", 5, 5), ("rest 10", 10, 10), ("lid on, 12.", 12, 12), ("lid, smallest, 12;", 12, 12),
     ("peas in, off, lid, 5.", 5, 5), ("switch off & wait 5.", 5, 5), ("covered, 5 off", 5, 5), ("22 high, 10 NPR", 10, 10), ("calmer 9-10.", 9, 10), ("10-12 more to crisp", 10, 12),

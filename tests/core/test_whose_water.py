@@ -20,6 +20,10 @@ POTS = [
     ("360 g paella rice\n1.5 l water\n1 leek", "Simmer the leek in the water 25 minutes, strain. You want 1.1 l; keep it hot. Add the rice to the stock, cook 17 minutes uncovered.", "open", 1078),
     ("300 g long-grain rice\n1 chicken\n3 l water", "Boil the chicken in the water 1 hour. Strain. 700 ml. Add the rice to it, boil, cover and simmer 15 minutes.", "covered", 686),
     ("300 g long-grain rice\n1 ham hock\n2 l water", "Simmer the hock 1 hour. Measure the broth: 600 ml. Rice in. Boil, cover, 15 minutes.", "covered", 588),
+    # by the tin, by what covers it, in the milk of a tin
+    ("1.5 cups jasmine rice\n1 can coconut milk 400 ml, plus fill can halfway w water\n1 tsp salt", "Everything in the pot, boil, lid on, lowest heat 18 minutes.", "covered", 488),
+    ("300 g medium-grain rice\n1 kg lamb\n3 carrots", "Brown the lamb. Water to cover by 2 cm (about 1.2 l). Simmer 40 minutes. Add the rice on top, lid, lowest heat 25 minutes.", "covered", 1200),
+    ("120 g pudding rice\n1 l milk\n1 tin (397 g) sweetened condensed milk", "Simmer the rice in the milk 40 minutes, stirring. Stir in the condensed milk, 5 minutes.", "open", 977),
     # thrown away, or not the pot's
     ("300 g long-grain rice\n600 ml water", "Soak the rice in plenty of cold water 30 minutes, drain. Add the rice and the 600 ml water, boil, cover, simmer 12 minutes.", "covered", 600),
     ("300 g basmati\n3 l water\n2 tbsp salt", "Bring the water to a rolling boil with the salt, boil the rice 8 minutes. Drain. Back in the pot, lid, lowest, 10 minutes.", "drain", 3000),

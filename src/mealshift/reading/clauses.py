@@ -332,16 +332,17 @@ ALL_IN = re.compile(
 
 def _fold(out: list[Clause]) -> None:
     state: dict[int, PotState] = {}
-    for c in out:
+    for c, after in zip(out, [*out[1:], None], strict=False):
         s = state.setdefault(c.vessel, PotState())
         c.before = s.copy()
         if c.verb in ("soak", "rinse") and not s.hot:
             continue
-        if ("grain" in c.things or (c.carried == "grain" and c.verb in ("add", "boil"))) and c.verb not in (
-            "soak",
-            "rinse",
-            "serve",
-            "drain",
+        # "Rice: wash it": its name alone puts nothing into a pot
+        heads = not c.verb and after is not None and after.verb in ("soak", "rinse") and c.text.rstrip()[-1:] == ":"
+        if (
+            not heads
+            and ("grain" in c.things or (c.carried == "grain" and c.verb in ("add", "boil")))
+            and c.verb not in ("soak", "rinse", "serve", "drain")
         ):
             s.grain = True
         elif (

@@ -253,6 +253,13 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
             d = next((d for d in st.durations if d.span.start == t.stretch.start), None)
             if d is not None:
                 out.append(_stretch(field, st, d, kind))
+    soaks = [(st, d) for st in recipe.steps for d in st.durations if d.kind == "soak"]
+    for st, d in soaks:
+        # "4 hours or overnight": either is a soak
+        if re.search(r"ni(?:ght|te)", d.text, re.I) and len(soaks) > 1 and not any(x.field == "soak" for x in out):
+            out.append(_stretch("soak", st, d, "soak"))
+    if (short := _too_short(recipe, line)) and not any(x.field == "simmer" for x in out):
+        out.append(_stretch("simmer", *short, "other"))
     counted = [(st, d) for st in recipe.steps for d in st.durations if d.kind == "heat"] if recipe.whistles else []
     for st, d in counted:
         # by the clock and by the ear: every cooker differs
@@ -266,6 +273,20 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
     ):
         out.append(_one("simmer", "", "I found no minutes at the heat for this grain. How long does it cook?"))
     return out
+
+
+# of a grain's usual minutes, less than this is hardly all of them
+LEAST_OF_USUAL = 0.5
+
+
+def _too_short(recipe: Recipe, line: Line) -> tuple[Step, Duration] | None:
+    """The longest stretch at the heat where all of them together cannot cook this grain this way: another dish's, or some of it was not seen."""
+    if not line.grain or line.cooked or recipe.method not in ("covered", "open", "stirred", "drain", "oven"):
+        return None
+    if not recipe.simmer_min or recipe.simmer_min >= LEAST_OF_USUAL * grain(line.grain).simmer:
+        return None
+    heats = [(st, d) for st in recipe.steps for d in st.durations if d.kind == "heat" and d.sure < 1.0]
+    return max(heats, key=lambda x: x[1].typical, default=None)
 
 
 def _stretch(field: str, st: Step, d: Duration, kind: str) -> Doubt:
@@ -402,6 +423,7 @@ _MAYBE_WHOLE = re.compile(
 )
 
 
+_GROUND = re.compile(r"(?:(?:freshly|ground|black|white|cracked|milled) )*pepper(?: base)?", re.I)
 _ALWAYS_WHOLE = re.compile(
     r"\b(?:bay lea(?:f|ves)|cinnamon sticks?|sticks? (?:of )?cinnamon|star anise|pandan|lemon ?grass)\b", re.I
 )
@@ -413,8 +435,8 @@ def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set
         if " ".join(ln.text.split()) in settled:
             continue
         counted = any(c.startswith(ln.text) for c in recipe.count_out)
-        if counted and _ALWAYS_WHOLE.search(ln.text):
-            # nobody eats them
+        if counted and _ALWAYS_WHOLE.search(ln.text) or _GROUND.fullmatch(ln.name):
+            # nobody eats them; and "salt, pepper" is ground
             continue
         unsure = label == "whole_spice" and (not counted or sure < 0.5)
         if unsure or label in ("spice", "other") and sure < 0.75 and _MAYBE_WHOLE.search(ln.text):

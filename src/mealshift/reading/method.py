@@ -16,7 +16,7 @@ from .names import as_rice
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b|\b(?:mixed|white|plain|quick)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
+    "cooker": r"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|reiskocher|rijstkoker|arrocera|riskoker|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|plain|quick)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b",
@@ -153,7 +153,8 @@ def choose(
         likely = _first(kind, 0.7, likely)
     if not likely:
         return way, sure, []
-    plenty = ratio is not None and (ratio or PLENTY) >= PLENTY and poured_off(found)
+    lots = "mine:plenty" in fs or ratio is not None and (ratio or PLENTY) >= PLENTY
+    plenty = lots and poured_off(found)
     told = (plenty and not milky) or any(_IN_WATER.search(as_rice(t)) for t in texts)
     roasts = likely[0][0] == "oven" and told and poured_off(found) and not _where(heats, _IN_OVEN)
     if told and not cooked and (roasts or likely[0][0] in ("covered", "open")):

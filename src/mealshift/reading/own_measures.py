@@ -9,9 +9,9 @@ from ..measures import Measures, canonical_unit, number_range
 from ..text.amounts import AMOUNT, parse
 
 _DEFINED = re.compile(
-    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|size|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
     r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
-    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)",
+    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)|\bcups?\s*\([^()\d]{0,12}(?P<n5>\d{3})\s*ml (?:each|per cup)\)",
     re.I,
 )
 # "1 cup basmati (I use a 250 ml mug)"
@@ -38,7 +38,7 @@ def own_measures(told: str, measures: Measures) -> Measures:
         cup = 180.0
     for m in list(_DEFINED.finditer(told))[:6]:
         word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()
-        size = float(m["n"] or m["n2"] or m["n3"] or m["n4"])
+        size = float(m["n"] or m["n2"] or m["n3"] or m["n4"] or m["n5"])
         if many := m["k"] if m["v3"] else m["many"]:
             # "3 mugs (750 ml)", "3 cups = 700 ml"
             size /= number_range(many)[0] or 1.0

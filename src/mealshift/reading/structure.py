@@ -18,22 +18,28 @@ from ..text.times import stretches
 from . import lines as tagger
 from .clauses import THINGS, verbs_in, way_of
 from .ingredients import foods
+from .names import find_grains
 from .words import word_list
 
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|serves|portions?|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes)|pessoas|orang|kişi(?:lik)?|os[oó]by?|watu)"
+_PEOPLE = r"(?:servings?|svgs?|serves|portions?|port\.|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\.|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|orang|org|kişi(?:lik)?|os[oó]by?|watu)"
 # "side-dish servings", "hungry people"
-_KIND = r"(?:(?:big|large|small|hungry|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
+_KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
+    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
-    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
+    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
 )
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
+_A_BREATH = re.compile(r"\s*(?:[,.;(]|$|or\b)")
+_SAYS_ONLY_THAT = re.compile(r"(?:^|[.!?;]\s)\W*$")
+_ASIDE = re.compile(r"\bas (?:an? )?(?:side|starter)\b", re.I)
+# what a packet says of one portion
+_ON_A_LABEL = re.compile(r"\bserving size\b|\bk?cal(?:orie)?s?\b", re.I)
 _MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
 _ALONE = re.compile(
@@ -45,6 +51,8 @@ _HEAD_ONLY = re.compile(
     r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*:?$",
     re.I,
 )
+# "for 6", in the tongues that say it so; without people behind it, it may be anything
+_PLAIN_FOR = re.compile(r"(?:for|para|pour|für|buat|untuk|per) ", re.I)
 _EACH = re.compile(
     r"\W*(?:for |serves )?(?:per|each) (?:person|head|portion|serving|guest)\b(?!.*\b(?:k?cals?|kj|fat|carbs?|protein)\b)",
     re.I,
@@ -61,11 +69,14 @@ _COLUMNS = re.compile(
 )
 # a word between two parts of a list
 _AND = re.compile(r"(?:and|plus|also|besides)\s*:?$", re.I)
+_MINUTES_ABROAD = re.compile(r"dakika|\bdk\b|minut[eiosn]|menit|dakik|ghant|stunden?|\bore\b|horas?\b|heures?\b", re.I)
+# "On Mon, Aya wrote:", over a mail that is quoted
+_QUOTED_MAIL = re.compile(r"(?:on|am|le|el) .{2,60}(?:wrote|writes|schrieb.{0,30}|a écrit|escribió)\s?:$", re.I)
 _ROUGH_TITLE = re.compile(
     r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$",
     re.I,
 )
-_JUNK_TITLE = re.compile(r"^(?:subject|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*", re.I)
+_JUNK_TITLE = re.compile(r"^(?:subj(?:ect)?|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*", re.I)
 
 
 _MEASURED = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?\s+[^\W\d]", re.I)
@@ -129,6 +140,19 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Rice: 2 cups"
             cls, sure = "ingredient", 0.6
+        if (
+            cls in ("note", "chatter", "meta")
+            and sure < SURE_NOTE
+            and out.title
+            and not out.steps
+            and len(ln.text.split()) <= MOST_OF_A_THING
+            and ln.text.rstrip()[-1:] not in "?!."
+            and find_grains(ln.text)
+            and _MEASURED.search(ln.text)
+            and not any(stretches(ln.text))
+        ):
+            # "brown short grain 2 cup", in a chat
+            cls, sure = "ingredient", 0.6
         # a recipe told in one breath: its amounts and its minutes stand in the one line
         whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and any(stretches(ln.text))
         if (
@@ -155,6 +179,25 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             and (sure < SURE_NOTE and (_goes_on_cooking(ln) or _works_with(ln, out.lines)) or _for_the_part(ln))
         ):
             # "Bring to a simmer, cover … for 1 hour" right under the steps is one of them
+            cls, sure = "step", 0.6
+        if (
+            cls == "ingredient"
+            and sure < SURE_NOTE
+            and out.lines
+            and not _MEASURED.match(ln.text)
+            and any(_MINUTES_ABROAD.search(s.text) for s in stretches(ln.text))
+        ):
+            # "Sıcak suyu ekleyin. Kaynayınca 12 dakika pişirin."
+            cls, sure = "step", 0.6
+        if (
+            cls in ("note", "chatter")
+            and sure < DOUBTFUL_ABROAD
+            and last is not None
+            and last.first == ln.index - 1
+            and not ln.blank_before
+            and any(_MINUTES_ABROAD.search(s.text) for s in stretches(ln.text))
+        ):
+            # "Kısık ateşte 12 dakika pişirin": its words say nothing to us, its minutes and its place do
             cls, sure = "step", 0.6
         if (
             cls in ("note", "chatter")
@@ -245,6 +288,26 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls == "ingredient" and sure < SURE_NOTE and _BIDS.match(ln.text) and _does(ln):
             # "Boil the rice in 1½ cups water until"
             cls, sure = "step", 0.6
+        if (
+            cls == "ingredient"
+            and sure < SURE_NOTE
+            and not _MEASURED.search(ln.text)
+            and _BIDS_SMALL.match(ln.text.lstrip("~ "))
+            and (any(stretches(ln.text)) or len(verbs_in(ln.text)) > 1 or _IN_A_COOKER.search(ln.text))
+        ):
+            # "– soak overnight (min 4 h), drain"
+            cls, sure = "step", 0.6
+        if (
+            cls == "ingredient"
+            and sure < 0.5
+            and out.classes
+            and out.classes[-1][2] == "step"
+            and following is not None
+            and following.cls == "step"
+            and not _MEASURED.search(ln.text)
+        ):
+            # between two steps, and nobody is sure of it
+            cls, sure = "step", 0.6
         if cls == "ingredient" and _AND.match(ln.text):
             cls, sure = "heading", 0.9
         before = out.steps[-1] if out.steps else None
@@ -282,6 +345,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "ingredient", 0.7
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
+        if cls in ("title", "section", "heading") and _QUOTED_MAIL.match(ln.text):
+            cls, sure = "chatter", 0.95
         if cls == "ingredient" and not out.lines and _COMES_OUT.match(ln.text.strip()):
             # "about 50 pieces", before anything goes in
             cls, sure = "meta", 0.8
@@ -305,7 +370,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "1. Full power 5 minutes, half power 12.", under the name of another way
             cls, sure = "step", 0.6
-        if cls in ("step", "ingredient", "note") and _FOR_SO_MANY.fullmatch(ln.text.strip()):
+        if cls in ("step", "ingredient", "note", "section") and _FOR_SO_MANY.fullmatch(ln.text.strip()):
             # "serves 4", under the last step
             cls, sure = "servings", 0.9
         if (
@@ -423,7 +488,8 @@ _COMES_OUT = re.compile(
 )
 DOUBTFUL_NOTE = 0.6
 _FOR_SO_MANY = re.compile(
-    r"(?:serves|feeds|for)\s+(?:about\s+)?\d{1,2}(?:\s?[-–]\s?\d{1,2})?(?:\s+(?:people|persons))?\W*", re.I
+    rf"(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
+    re.I,
 )
 # an arrow as written, or as the plain text has it
 _ARROW = re.compile(r"\s(?:->|=>|→|;)\s")
@@ -478,6 +544,13 @@ _LABELLED = re.compile(
 _LIST_IS = re.compile(r"(?:ingredients?|ingr\.?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
 
+LEAST_WITHOUT_STOPS = 6
+# the tagger knows few words of other tongues
+DOUBTFUL_ABROAD = 0.97
+# of words, in a line that is one thing with its amount
+MOST_OF_A_THING = 10
+
+
 def _all_small(lines: Sequence[TextLine]) -> bool:
     """Do most lines that begin a sentence (after a blank line, after a stop) begin with a small letter?"""
     begins = [
@@ -486,6 +559,11 @@ def _all_small(lines: Sequence[TextLine]) -> bool:
         if ln.text[:1].isalpha() and (i == 0 or ln.blank_before or ln.marks or lines[i - 1].text[-1:] in ".!?:")
     ]
     if len(begins) >= 2 and sum(c.islower() for c in begins) > 0.5 * len(begins):
+        return True
+    # who ends no line with a stop ends a sentence with it
+    starts = [ln.text[0] for ln in lines if ln.text[:1].isalpha()]
+    stopped = any(ln.text.rstrip()[-1:] in ".!?" for ln in lines)
+    if len(lines) >= LEAST_WITHOUT_STOPS and not stopped and sum(c.islower() for c in starts) > 0.6 * len(starts):
         return True
     # "saute leek til soft", "add rice", "simmer 25 min": every line bids, and none begins with a capital
     told = [ln.text for ln in lines if (v := verbs_in(ln.text[:40])) and v[0][0] == 0]
@@ -564,6 +642,13 @@ def _does(ln: TextLine) -> bool:
     return len(ln.text.split()) > 4 and bool(kinds & {"cook", "boil", "fry", "add", "soak"})
 
 
+_IN_A_COOKER = re.compile(
+    r"\b(?:rice[- ]?cooker|suihanki|magic ?com|instant pot|oven|microwave|pressure cooker)\b", re.I
+)
+_BIDS_SMALL = re.compile(
+    r"(?:soak|rinse|wash|drain|boil|cook|steam|simmer|bring|cover|heat|fry|bake|leave|let|stir|turn|switch|put|add|pour|tip)\b",
+    re.I,
+)
 _BIDS = re.compile(r"[A-Z][a-z]+ (?:the|it|them|all|everything|in) ")
 UNSURE_HEADING = 0.75
 # a note surer than this is one, whatever it says
@@ -619,6 +704,9 @@ def _title(piece: Piece) -> Piece:
     if m := _JUNK_TITLE.match(text):
         text, at = text[m.end() :], at + m.end()
     text = _ROUGH_TITLE.sub("", text).strip(" :•#") or text
+    if text.count("(") > text.count(")") and piece.text.rstrip().endswith(")"):
+        # "Black rice (mum's, for 6)"
+        text = text[: text.rindex("(")].rstrip() or text
     if text[0] in "\"'" or text.count('"') % 2:
         # quotes around the whole of it, or half a pair
         text = text.strip("\"'") or text
@@ -731,6 +819,11 @@ def _join(before: Piece, piece: Piece, told: str) -> None:
 A_TABLE = 12
 
 
+def _counts_things(m: re.Match[str]) -> bool:
+    """ "Makes 12 rolls", where "Yield: 4 servings" counts people."""
+    return bool(_THINGS_COUNTED.match(m[0])) and not re.match(rf"\s*{_KIND}{_PEOPLE}", m.string[m.end() :], re.I)
+
+
 def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     """A line for it first, then the title, then wherever people or portions are counted."""
     order = {
@@ -754,8 +847,8 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             found.append((-1, at, 1, Span(at, t.line.start + m.end())))
         counts = list(_SERVES.finditer(t.line.text[:1200]))
         # "Makes 12 rolls / 6 servings"
-        for m in sorted(counts, key=lambda m: bool(_THINGS_COUNTED.match(m[0]))):
-            said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"]
+        for m in sorted(counts, key=lambda m: (_counts_things(m), bool(_ASIDE.search(m[0])))):
+            said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"] or m["f"] or m["g"]
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))
             except ValueError:
@@ -763,7 +856,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             if low > A_TABLE and re.search(r"\bfed\s*$", t.line.text[: m.start()], re.I):
                 # "three days my mother fed forty people": another time
                 continue
-            plain_for = m[0].lower().startswith("for ")
+            plain_for = _PLAIN_FOR.match(m[0]) is not None
             people = re.match(
                 rf"\s*(?:\([^()]{{2,24}}\)\s*)?(?:of (?:you|us|them)|hungry |{_KIND}{_PEOPLE})",
                 t.line.text[m.end() :],
@@ -774,6 +867,20 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             if plain_for and by_itself:
                 # "… like a cake. For 4."
                 people = ends
+            if plain_for and m.start() == 0 and _A_BREATH.match(t.line.text, m.end()):
+                # "for 4, or for 2 with lunch tomorrow"
+                people = m
+            if plain_for and ends and t.line.text[: m.start()].rstrip()[-1:] == ",":
+                # "So, a smaller one, for 6."
+                people = ends
+            if (
+                _MADE.match(m[0])
+                and low <= MOST_MADE
+                and _SAYS_ONLY_THAT.search(t.line.text[: m.start()])
+                and _A_BREATH.match(t.line.text, m.end())
+            ):
+                # "makes 6. wet hands."
+                people = m
             if (
                 plain_for
                 and not people
@@ -810,7 +917,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             found.append((order.get(cls, 4), at, low, Span(at, t.line.start + m.end())))
             break
         else:
-            if cls == "servings" and (alone := _ALONE.search(t.line.text)):
+            if cls == "servings" and not _ON_A_LABEL.search(t.line.text) and (alone := _ALONE.search(t.line.text)):
                 try:
                     low, _ = number_range(re.sub(r"\s*/\s*", " to ", alone[0]))
                 except ValueError:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from ..measures import Measures, canonical_unit, unit_kind
+from ..measures import RANGE_PATTERN, UNIT_PATTERN, Measures, canonical_unit, unit_kind
 from ..problems import Problem
 from ..recipe import Line
 from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
@@ -237,6 +237,11 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
     return out
 
 
+# "Water to cover by 2 cm (about 1.2 l)": what stands in the bracket is of the water before it
+_COVERED_BY = re.compile(
+    rf"\b(?P<what>(?:(?:boiling|hot|cold|fresh) )?(?:water|stock|broth))\b[^.;()]{{0,12}}\b(?:cover|come|stand|reach|above|over)(?:[^.;()]|\d\.\d){{0,40}}\((?:about|abt|ca\.?|approx\.?|~|around|roughly|some)?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
+    re.I,
+)
 LONGEST_ABBREVIATION = 3
 _SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
 _BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
@@ -295,6 +300,11 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             continue
         out.append(parse(text, m.start(), end, measures))
         end_before = end
+    for m in _COVERED_BY.finditer(text):
+        if not any(i.start < m.end() and m.start("a") < i.end for i in out):
+            told = parse(text, m.start("a"), m.end("a"), measures)
+            told.name = m["what"]
+            out.append(told)
     for g in find_grains(text):
         # "Rice is two mugs", "rice 2 cups"
         if any(i.start <= g.span.start < i.end for i in out):

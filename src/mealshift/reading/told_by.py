@@ -110,7 +110,7 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = re.compile(
-    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:the|that|this|your)(?: (?:empty|same))? (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?: (?:once|up|again))*(?: and \w+)?(?: with| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:the|that|this|your) )?(?:(?:empty|same) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
 
@@ -127,21 +127,30 @@ def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
         m = _TIN_OF_WATER.search(piece.text[:4000])
         if m is None:
             continue
-        tins = [ln for ln in lines if ln.unit == "tin" and (ln.ml or ln.g)]
-        named = [ln for ln in tins if m["what"] and m["what"].lower() in ln.text.lower()] or tins
-        kind = ingredients.kind_of(m["kind"])[0]
-        if kind is None or not (named or _ANY_TIN.search(piece.text[: m.start()])):
-            continue
-        one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0) if named else USUAL_TIN
-        # to the word before the blank
-        before = len(m[0][: m.start("kind") - m.start()].rstrip())
-        part = _PARTS.get((m["part"] or "").lower().replace("-", " ").removesuffix("s"), 1.0)
-        times = _TIMES.get((m["times"] or "").lower().split(" ")[0], 1.0) + (
-            0.5 if "half" in (m["times"] or "") else 0.0
+        made = _tin_of_water(
+            m, lines, len(lines), piece.span.start, f"step {n + 1}", bool(_ANY_TIN.search(piece.text[: m.start()]))
         )
-        ml, at = one * (2 if m["twice"] else part * times), piece.span.start + m.start()
-        return [_water(len(lines), m[0], at, f"step {n + 1}", ml, m["kind"], kind, before)]
+        if made:
+            return [made]
     return []
+
+
+def _tin_of_water(
+    m: re.Match[str], lines: Sequence[Line], index: int, start: int, section: str, any_tin: bool = False
+) -> Line | None:
+    """The water a tin is filled with, as a line; None if nobody can tell which tin. any_tin: one was spoken of that no line holds."""
+    tins = [ln for ln in lines if ln.unit == "tin" and (ln.ml or ln.g)]
+    named = [ln for ln in tins if m["what"] and m["what"].lower() in ln.text.lower()] or tins
+    kind = ingredients.kind_of(m["kind"])[0]
+    if kind is None or not (named or any_tin):
+        return None
+    one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0) if named else USUAL_TIN
+    # to the word before the blank
+    before = len(m[0][: m.start("kind") - m.start()].rstrip())
+    part = 0.5 if m["half"] else _PARTS.get((m["part"] or "").lower().replace("-", " ").removesuffix("s"), 1.0)
+    times = _TIMES.get((m["times"] or "").lower().split(" ")[0], 1.0) + (0.5 if "half" in (m["times"] or "") else 0.0)
+    ml = one * (2 if m["twice"] else part * times)
+    return _water(index, m[0], start + m.start(), section, ml, m["kind"], kind, before)
 
 
 def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
@@ -151,6 +160,10 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
     volume = lines[source].ml or 0.0
     out = []
     for ln in lines:
+        filled = _TIN_OF_WATER.search(ln.text[:80]) if ln.ml is None else None
+        if filled and (made := _tin_of_water(filled, lines, ln.index, ln.span.start, ln.section)):
+            out.append(made)
+            continue
         told = (_relation(ln.text) or _by_the_rice(ln.text)) if ln.fraction and ln.ml is None else None
         if told:
             ml = told[0] * volume

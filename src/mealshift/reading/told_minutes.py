@@ -136,6 +136,10 @@ _HALF_DONE = re.compile(
     r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
     re.I,
 )
+_POURED_OFF_NEXT = re.compile(
+    r"[\s,;.]*(?:only)?(?:[\s,–—-]*(?:it|they|the (?:rice|grains?))\b[^.;!?]{0,36})?[\s,;.]*(?:(?:and|then) )*(?:strain|drain)\b",
+    re.I,
+)
 # "boil for 5 minutes – it should be about 70 % done"
 _HALF_NOW = re.compile(
     r"[\s,;(–—-]*(?:[^\W\d]+ ){0,5}(?:about |abt |around |~)?(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly|not quite) (?:done|cooked)\b",
@@ -254,6 +258,8 @@ _EINWEICHEN = re.compile(
 )
 _BEKLET = re.compile(r"\s*(?:kadar )?beklet", re.I)
 _KAVUR = re.compile(r"\s*(?:daha |kadar )*kavur", re.I)
+_PISIR = re.compile(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)
+_DEMLE = re.compile(r"\s*(?:daha |kadar )*(?:demle|dinlen)", re.I)
 _STEEPED = re.compile(r"\b(?:steep|bloom|infuse|dissolve)\w*\b[^.;!?]{0,40}$", re.I)
 # "put it with the measured water in a heavy pot and leave to stand 10 minutes"
 _PUT_WITH_WATER = re.compile(
@@ -278,13 +284,33 @@ _CLICKED = re.compile(
 )
 # the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"
 _KEPT_WARM = re.compile(
-    r"\b(?:keep|keeps|kept|leave|left|stay|stays|stand|switch(?:es)? to|goes to|then)(?: it)?(?: (?:on|at|to))? (?:the )?(?:['\"]?keep[- ])?warm['\"]?\s*(?:mode|setting|function)?,?\s*(?:for\s*)?(?:about\s*|another\s*)?$",
+    r"\b(?:keep|keeps|kept|leave|left|stay|stays|stand|switch(?:es)? to|goes to|then)(?: it)?(?: (?:on|at|to))? (?:the )?(?:['\"]?keep[- ])?warm['\"]?\s*(?:mode|setting|function)?,?\s*(?:(?:wait|leave (?:it|alone)|let it (?:sit|stand|rest))\s*)?(?:for\s*)?(?:about\s*|another\s*)?$",
     re.I,
 )
 # "in another small cooker, 3 whistles"
 _OTHER_COOKER = re.compile(
     r"\b(?:another|separate|second|other|different)\s+(?:small |little |pressure )*(?:cooker|pan|pot)\b[^.;]*$", re.I
 )
+# "lid with a cloth, reduce to low, steam 45 minutes"
+_STEAMS_ON = re.compile(
+    r"(?:^|[.,;]\s*|\b(?:and|then)\s+)steam(?: it| the rice)?(?: (?:on|over) (?:a |the )?(?:very )?low(?:est)?(?: heat)?)?,?(?: for)?(?: another| a further)?(?: about)?\s*$",
+    re.I,
+)
+# "till the weight dances, then 3 min", of a cooker that nobody calls by its pressure
+_UP_TO_PRESSURE = re.compile(
+    r"\b(?:weight|valve|regulator|jiggler|rocker)\b[^.;]{0,12}\b(?:danc|rock|jiggl|hiss|rattl|spin|swing|sing|wobbl)\w*[^.;\d]{0,20}$|\b(?:hisses|steady (?:hiss|steam))\b[^.;\d]{0,20}$",
+    re.I,
+)
+_TURNED_DOWN = re.compile(
+    r"[,.;]?\s*(?:and |then )*(?:turn|set|put)? ?(?:it |the (?:heat|flame|gas) )?(?:down |right down )?(?:to |on )?(?:the )?(?:low(?:er|est)?|sim(?:mer)?|small(?:est)?)(?: (?:heat|flame|fire))?,?(?: for)?\s*",
+    re.I,
+)
+# "lowest 25 min. Turn the rice over. 10 more min"
+_TURNED_OVER = re.compile(
+    r"[.;,]?\s*(?:then |and )?(?:turn|stir|fold|toss|mix|flip|sprinkle|fluff)\b(?:(?!\b(?:off|rest|stand|leave|let)\b)[^.;]){0,60}[.;,]\s*(?:then |and )?",
+    re.I,
+)
+_SOAK_BEHIND = re.compile(r"[\s-]*soak\b", re.I)
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
     r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
@@ -408,15 +434,19 @@ SURE_HEAT = 0.95
 
 # "Chicken: …", "Beans - …" at the head of a step
 _HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
+# of words, in what names a part
+MOST_OF_A_HEAD = 4
 _OTHER_FOOD = ("MEAT", "PULSE", "VEG", "SAUCE")
 
 
 def _in_a_part_of_its_own(p: Place) -> bool:
     """ "Rice: …" and "Chicken: …" each in a line: what the second tells is none of the rice's."""
     m = _HEADED.match(p.text)
-    if m is None or CLASS["GRAIN"].search(m["l"]) or not any(CLASS[k].search(m["l"]) for k in _OTHER_FOOD):
+    section = p.blocks[p.n].section
+    head = m["l"] if m else section if len(section.split()) <= MOST_OF_A_HEAD else ""
+    if not head or CLASS["GRAIN"].search(head) or not any(CLASS[k].search(head) for k in _OTHER_FOOD):
         return False
-    heads = [h["l"] for b in p.blocks if (h := _HEADED.match(b.text))]
+    heads = [h["l"] if (h := _HEADED.match(b.text)) else b.section for b in p.blocks]
     cooked = any(t.kind == "heat" and t.block < p.n for t in p.earlier)
     return (cooked or any(CLASS["GRAIN"].search(h) for h in heads)) and not CLASS["GRAIN"].search(p.text)
 
@@ -433,6 +463,7 @@ def _up_to_it(p: Place) -> bool:
 
 
 RULES = (
+    Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
     Rule(
         "at the 10 minute mark", "from_start", 0.9, leaves="",
@@ -534,14 +565,30 @@ RULES = (
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
-    Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan") and not p.had("heat") and p.after(_KAVUR), leaves=""),
+    Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
+    Rule("15 dk pişirin", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.after(_PISIR), leaves=""),
+    Rule("15 dakika demlendirin", "rest", 0.9, lambda p: p.had("heat") and p.after(_DEMLE), leaves=""),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),
     Rule(
         "add the rice, cook till 70 % done, about 5 minutes", "heat", 0.97,
         lambda p: p.kind not in ("soak", "rest") and (_HALF_DONE.search(p.back(90)) or (p.kind == "heat" and p.after(_HALF_NOW))),
     ),
+    Rule(
+        "put the rice in, about 8 minutes, strain it", "heat", 0.93, leaves="",
+        fits=lambda p: p.kind in ("other", "pan") and p.clause and p.clause.grains and (p.clause.before.grain or any("grain" in c.things for c in of_sentence(p.found, p.at or 0))) and p.clause.before.boiled and p.clause.verb in ("cook", "boil", "add", "drain") and p.after(_POURED_OFF_NEXT) and not _by_another(p),
+    ),
     Rule("into the sleeping bag for 15 minutes", "rest", 0.97, lambda p: _KEPT_HOT.search(p.before) and p.had("heat")),
     Rule("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "rest", 0.9, lambda p: p.short and _JUST_OFF.search(p.before) and not p.had("rest"), least=True),
+    Rule(
+        "poke holes, lid with a cloth, low, steam 45 minutes", "heat", 0.9, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "heat") and p.had("heat") and not p.had("rest") and _STEAMS_ON.search(p.before) and p.clause and p.clause.grains and not p.clause.before.off and not _by_another(p),
+    ),
+    Rule("till the weight dances, then 3 min", "heat", 0.85, lambda p: p.kind not in ("soak", "release") and _UP_TO_PRESSURE.search(p.before), leaves=""),
+    Rule("the weight dances, then 3 min, turn to low 5 min, off", "heat", 0.85, lambda p: p.pressed and p.kind in ("other", "pan", "come_up") and p.since("heat", _TURNED_DOWN), leaves=""),
+    Rule(
+        "lid, lowest 25 min. Turn the rice over. 10 more min", "heat", 0.8, leaves="",
+        fits=lambda p: p.kind in ("rest", "other") and p.since("heat", _TURNED_OVER) and (re.search(r"more|another|further", p.s.text, re.I) or p.after(_MORE_OF_IT)),
+    ),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",

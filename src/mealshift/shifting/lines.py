@@ -7,11 +7,21 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from ..grains import Grain
-from ..measures import Amount, Measures, canonical_unit, jug_ml, make_amount, number_range, round_half_up
+from ..measures import (
+    RANGE_PATTERN,
+    UNIT_PATTERN,
+    Amount,
+    Measures,
+    canonical_unit,
+    jug_ml,
+    make_amount,
+    number_range,
+    round_half_up,
+)
 from ..pot import Pot
 from ..pot.ways import cap
 from ..reading.ingredients import COOKED_IN
-from ..reading.names import find_grains, with_kind, with_kind_after
+from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
 from ..reading.pours import SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe
@@ -142,19 +152,21 @@ def rewrite_lines(
                 because="for this grain it is no line and no finger, but this",
             )
             return out
-        out.append(
-            NewLine(
-                said,
-                None,
-                "pot_liquid",
-                ((0, len(said)),),
-                f"to cook the {a.target.short} in, in the first steps"
-                if line.cooked
-                else "plenty, to boil it in and pour off"
-                if drained
-                else "the recipe's other liquids do not cover what this grain drinks",
-            )
+        new = NewLine(
+            said,
+            None,
+            "pot_liquid",
+            ((0, len(said)),),
+            f"to cook the {a.target.short} in, in the first steps"
+            if line.cooked
+            else "plenty, to boil it in and pour off"
+            if drained
+            else "the recipe's other liquids do not cover what this grain drinks",
+            section="" if line.section.startswith("step ") else line.section,
         )
+        # at the end of the part that holds the grain, not of the sauce's
+        last = max((k for k, n in enumerate(out) if n.section == new.section and not n.in_step), default=len(out) - 1)
+        out.insert(last + 1, new)
     return out
 
 
@@ -313,10 +325,17 @@ _SUCH_AS = re.compile(
 # "(the kind that takes 45 min)"
 _TAKES_MIN = re.compile(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
 # "(Carolina)", "(Tilda)": a kind or a brand
-_NAMES_KIND = re.compile(r"\s*\(\s*(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}\)")
+_NAMES_KIND = re.compile(
+    r"\s*\(\s*(?:(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+)\)"
+)
 _TELLS_KIND = re.compile(
     r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
     re.I,
+)
+
+
+_KIND_BEHIND = re.compile(
+    rf"(?P<amount>[\s:=–-]*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?)\s+(?:of\s+)?(?P<kind>[^\W\d_]+)\b", re.I
 )
 
 
@@ -345,6 +364,11 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
         if m := re.match(r"\s+(?:rice|chawal|arroz)\b", text[end:], re.I):
             end += m.end()
+        behind = _KIND_BEHIND.match(text, end) if first.generic else None
+        if behind and kind_of_rice(f"{behind['kind']} rice"):
+            # "rice 750 gm sella": its kind stands behind the amount
+            edits.append(Edit(behind.end("amount"), behind.end("kind"), ""))
+            outside = [f for f in outside if f.span.start < behind.start("kind")]
         while len(outside) > 1 and first.generic and not text[end : outside[1].span.start].strip():
             # "riso vialone nano": its kind stands behind it
             end = outside.pop(1).span.end

@@ -38,6 +38,8 @@ from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
+# "till thick and rice mash"
+_OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
@@ -405,7 +407,9 @@ class _View:
             at += len(text[at:]) - len(text[at:].lstrip(" .,;:…"))
             end = next((b for x, b in sentences(text) if x <= at < b), len(text))
             opened = text[a:start].count("(") - text[a:start].count(")")
-            more_signs = _IN_A_SIGN.search(text[a:start]) and not verbs_in(text[at:end])
+            more_signs = _IN_A_SIGN.search(text[a:start]) and (
+                not verbs_in(text[at:end]) or _OF_THE_SIGN.match(text, at)
+            )
             if opened > 0 or more_signs or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
                 # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
@@ -707,7 +711,8 @@ class _View:
             gone = [Edit(a, b, "") for a, b in (*signs.asides(step.text), *signs.same_level(step.text))]
             return gone or self._level(step)
         place = signs.in_step(step.text)
-        if place is None:
+        if place is None or any(signs.in_step(s.text) for s in self.recipe.steps[: step.index]):
+            # a second sign is another pouring: what it comes to nobody knows
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place
         whole = " in all" if not self.a.others_ml and _POURED_BEFORE.search(step.text[: place[0]]) else ""

@@ -14,7 +14,7 @@ _SIGN = re.compile(
     r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
     rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
     rf"|(?:by|to) (?:about |abt |around |roughly |some )?{_DEPTH}(?: (?:above|over|on top of)(?: the)?(?: (?:rice|grains?|it))?)?"
-    rf"|{_DEPTH} (?:above|over|higher than)(?: the (?:rice|grains?|surface(?: of the rice)?)| it)?",
+    rf"|{_DEPTH} (?:above|over|higher than)(?: the (?:rice|grains?|surface(?: of the rice)?)| (?:it|rice|grains?)\b)?",
     re.I,
 )
 # "fill with water to the line", where the list tells the water by it
@@ -52,7 +52,7 @@ _SAME_LEVEL = re.compile(
     re.I,
 )
 _LEVEL = re.compile(
-    r"\b(?:water|liquid|stock|broth|level)\b[^.;!?,]{0,16}?\b(?:should|must|ought to|is|be|stand|stands|come|comes|sit|sits)\b[^.;!?,]{0,16}?"
+    r"\b(?:water|liquid|stock|broth|level)\b[^.;!?,]{0,28}?\b(?:should|must|ought to|is|be|stand|stands|come|comes|sit|sits)\b[^.;!?,]{0,16}?"
     r"(?P<depth>(?P<n>\d+(?:[.,]\d+)?|[½¼¾]|1\s?½|an?|one|two|half an?)\s?-?(?P<unit>cms?|mms?|inch(?:es)?))\s(?:above|over|higher than)\b",
     re.I,
 )

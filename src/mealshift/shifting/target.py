@@ -107,6 +107,7 @@ _GEAR = re.compile(
     r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
+_STEAMER = re.compile(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
 # what heats an oven, and nothing else
 _OVEN_ON = re.compile(
     r"\b(?:pre-?)?heat(?:ing)? (?:the |your |an? )?oven\b|\bpreheat\b|^\W*oven\b[^.;]{0,8}\d{2,3}|\boven (?:on )?(?:to|at) (?:gas |\d)",
@@ -211,6 +212,7 @@ class _Work:
     def shift(self) -> None:
         other_way, waits = not self._same_stages(), False
         self._one_way()
+        self._gear_left()
         self._minutes()
         self._soak()
         if self._unrinsed():
@@ -402,6 +404,28 @@ class _Work:
                         step=st.index,
                         text=st.text,
                         reason="Another way to cook the rice: choose it above, and the steps are written for it.",
+                    )
+                )
+
+    def _gear_left(self) -> None:
+        """Steps that only make the steamer ready go with the steaming."""
+        if self.own.way.method != "steam" or self.pot.way.method == "steam":
+            return
+        told = {o.step for o in self.out.operations}
+        for st in self.recipe.steps:
+            if st.index not in told and _STEAMER.search(st.text) and not st.mentions:
+                why = "It is for the steamer, and this way has none."
+                self.out.operations.append(
+                    Operation(
+                        f"gear-{st.index}",
+                        "",
+                        "other",
+                        "",
+                        span=st.span,
+                        basis="retired",
+                        step=st.index,
+                        text=st.text,
+                        reason=why,
                     )
                 )
 
@@ -732,7 +756,11 @@ class _Work:
         mine = [o for o in self.recipe.process.operations if bean.index in o.what or (handle and handle.search(o.text))]
         # "Wash the beans and soak overnight": two clauses, one sentence
         said = [x for st in self.recipe.steps for x in re.split(r"[.;!?]", st.text) if handle and handle.search(x)]
-        soaked = any(o.kind == "soak" for o in mine) or any(re.search(r"\bsoak", x, re.I) for x in said)
+        soaked = (
+            bool(re.search(r"\bsoak", bean.text, re.I))
+            or any(o.kind == "soak" for o in mine)
+            or any(re.search(r"\bsoak", x, re.I) for x in said)
+        )
         grain_in = next(
             (
                 i
@@ -778,7 +806,9 @@ class _Work:
                 or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
                 or (self.own.way.row.plenty and self._plenty(first - 1))
             )
-            and ops[first - 1].vessel in mine
+            and (
+                ops[first - 1].vessel in mine or (self.own.way.method == "steam" and _GEAR.search(ops[first - 1].text))
+            )
             and not set(ops[first - 1].what) & others
             and (not ops[first - 1].told or ops[first - 1].phase == "come_up")
         ):

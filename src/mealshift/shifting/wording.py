@@ -222,7 +222,8 @@ def said_time(low: float, high: float, was: str) -> str:
         step = 5 if lo < 180 else 15
         lo, hi = nearest(lo, step), nearest(hi, step)
         return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
-    short = re.search(r"\bmins?\b", was.lower())
+    # a word of another language stays as it is
+    short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minuten|dakika|dk|menit|dakik[ao]?)\b", was.lower())
     word = short[0] if short else "minutes"
     if lo == hi:
         return f"{lo} {word.rstrip('s') if lo == 1 else word}"

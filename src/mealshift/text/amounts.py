@@ -97,6 +97,21 @@ def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
     return [parse(text, a, min(b, a + MOST_ITEM), measures) for a, b in _split(text[:MOST_SPLIT], many)]
 
 
+_ONE_OF_TWO = re.compile(
+    r"(?:\d+|an?|one|two)\s+(?:red|green|yellow|orange|white|black|brown|small|large|big|medium|sweet|hot)", re.I
+)
+_TWO_OF_A_KIND = re.compile(
+    rf"(?:{_ONE_OF_TWO.pattern})\s+(?:and|&|\+)\s+(?:\d+|an?|one|two)\s+(?P<name>[^,;(]+)", re.I
+)
+_OF_A_SIZE = re.compile(
+    r"(?:in |cut (?:in(?:to)?|to) )?(?:[^\W\d]+ )?(?:pieces?|chunks?|cubes?|dice|slices?|sticks?|strips?) (?:of )?(?:about )?[\d½¼¾][^,;]{0,8}(?:cms?|mm|inch(?:es)?|\")",
+    re.I,
+)
+_TIN_FILLED = re.compile(
+    r"(?:then |and |plus )?(?:re)?fill(?:ed)?\b[^,;.]{0,20}\b(?:tin|can)\b[^,;.]{0,30}\b(?:water|stock)\b", re.I
+)
+
+
 def _split(text: str, many: bool) -> list[tuple[int, int]]:
     """Places of the items in a line."""
     if many and (run := _run_together(text)):
@@ -151,6 +166,11 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         ):
             # cells of a table: name, amount, preparation are one item, where "¾ cup rice | 1½ cups water" is two
             continue
+        if _TIN_FILLED.match(after):
+            # "1 can coconut milk, plus fill the can halfway with water"
+            cuts.append((last, m.start()))
+            last = m.end()
+            continue
         if _CLOVES.match(after) and AMOUNT.search(before):
             # "1 cinnamon stick, 2 cloves": a spice, and no amount of the one before
             cuts.append((last, m.start()))
@@ -165,6 +185,16 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         led = bool(_STARTS.match(after)) and not re.match(r"\d+\s*(?:%|mm|cm)", after)
         has = any(x["u"] or x["n"][:1].isdigit() for x in AMOUNT.finditer(before))
         if re.search(r"[\d½¼¾⅓⅔]\s*$", before) and re.match(r"[\d½¼¾⅓⅔]", after) and glue in (",", "&", "and"):
+            continue
+        if (
+            glue in ("and", "&", "+")
+            and _ONE_OF_TWO.fullmatch(before.strip())
+            and re.match(r"(?:\d+|an?|one|two)\b", after)
+        ):
+            # "1 red and 1 yellow pepper"
+            continue
+        if _OF_A_SIZE.match(after):
+            # "lamb 1 kg, pieces of 4 cm"
             continue
         ends_amount = bool(
             re.search(rf"{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:\([^()]*\)\s*)?$", before, re.I)
@@ -337,6 +367,11 @@ _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 AND_A_HALF = re.compile(
     rf"\s+and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))", re.I
 )
+_FILLED = re.compile(
+    rf"\bfill(?:ed)?\b[^()]{{0,30}}?\b(?P<x>\d|twice|two|three)(?:\s?x\b|\s+times\b|(?<=twice))[^()]{{0,20}}\((?:it'?s|it is|holds|=|about|abt|~|\s)*(?P<n>{NUMBER_PATTERN})\s*(?P<u>ml|cc|g|oz|cups?)\b",
+    re.I,
+)
+_NOTHING_MORE = re.compile(r"\s*(?:[,;.)]|$)")
 _UP_TO = re.compile(r"\s*(?:to|-|–|or)\s*", re.I)
 # "1 lb 3 oz": the smaller unit right after the larger
 _STEPPED = {("lb", "oz"), ("kg", "g"), ("l", "ml"), ("l", "dl"), ("pint", "fl oz"), ("seer", "chittack")}
@@ -361,6 +396,18 @@ def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
             out[-1] = replace(before, high=s.high, end=s.end, last=last)
             continue
         joined = _PLUS.fullmatch(body, before.end, s.start) if before else None
+        if (
+            before
+            and before.unit
+            and not s.unit
+            and not s.bracket
+            and joined
+            and s.high < 1
+            and _NOTHING_MORE.match(body, s.end)
+        ):
+            # "2 cups + 1/2": half a cup
+            out[-1] = replace(before, low=before.low + s.low, high=before.high + s.high, end=s.end, last=s.end)
+            continue
         if before and (before.unit, s.unit) in _STEPPED and not before.bracket:
             joined = joined or re.compile(r"[\s.,]*").fullmatch(body, before.end, s.start)
         if before and before.unit and s.unit and not s.bracket and joined:
@@ -421,6 +468,12 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
         item.vessel = unit_kind(main.unit) == "vessel"
         amount = make_amount(main.low, main.high, main.unit, measures)
         item.ml, item.g = amount.ml, amount.g
+        if not main.unit and (filled := _FILLED.search(body)):
+            # "fill the white cup 2x (it's 160 ml)"
+            one = make_amount(*number_range(filled["n"]), canonical_unit(filled["u"]) or "", measures)
+            times_full = {"twice": 2.0, "two": 2.0, "three": 3.0}.get(filled["x"].lower()) or float(filled["x"])
+            item.low = item.high = times_full
+            item.ml = None if one.ml is None else one.ml * times_full
         # the container after its size: "1 (15-oz) can", "1 400g tin"
         container = unit_kind(main.unit) == "count" and main.unit in _CONTAINERS
         if not main.unit:
@@ -467,6 +520,9 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
             n = float(m["n"])
             item.ml, item.g = (None if item.ml is None else item.ml * n), (None if item.g is None else item.g * n)
     _name(item, body, start, said, times)
+    if two := _TWO_OF_A_KIND.match(body):
+        # "1 red and 1 yellow pepper": called by the second
+        item.name, item.name_span = two["name"].strip(), (start + two.start("name"), start + two.end("name"))
     return item
 
 

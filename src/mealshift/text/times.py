@@ -30,7 +30,7 @@ TIME = re.compile(
     rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
     r"|(?P<frac>[¼½¾⅓⅔]|[123]/[234])\s*(?:of\s+)?an\s+hour\b"
     rf"|(?P<ah>an? hour)\s*(?:and|,)?\s*(?P<am>{NUMBER_PATTERN})\s*{_MIN}\.?"
-    r"|(?P<words>(?:half|quarter|three[- ]quarters)(?: of)? an hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|overnight|over night|all night|the night before)"
+    r"|(?P<words>(?:half|quarter|three[- ]quarters)(?: of)? an hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|over-?ni(?:ght|te)|over night|all ni(?:ght|te)|(?:the )?ni(?:ght|te) before)"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
     rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
     r")",
@@ -38,7 +38,7 @@ TIME = re.compile(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = re.compile(
-    r"m[il1]n|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|night|\d'|another|last|first|final",
+    r"m[il1]n|rn[il1]n|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
@@ -160,7 +160,7 @@ def _made(m: re.Match[str]) -> Stretch | None:
             return Stretch(start, finish, n, n, said, "h")
         if m["words"]:
             words = m["words"].lower()
-            if "night" in words:
+            if "night" in words or "nite" in words:
                 return Stretch(start, finish, OVERNIGHT_MIN, OVERNIGHT_MIN, said, "word")
             n = 90.0 if "and a half" in words else next(v for k, v in _WORD_MIN.items() if k in words)
             return Stretch(start, finish, n, n, said, "h")
