@@ -60,7 +60,8 @@ bench: .venv/.dev web/dist/index.html chromium ## costs as ratios in one run
 mutants: .venv/.dev web/dist/index.html ## break one line at a time in chosen rooms; what no test notices is printed
 	$(PY) scripts/mutants.py
 
-recorded: .venv/.dev ## write anew what the recorded recipes come to (tests/core/corpus/recorded.txt); read the diff
+recorded: .venv/.dev ## write anew what the corpus is read as, and what the recorded recipes come to (tests/core/corpus); read the diff
+	$(PY) scripts/reading_facts.py
 	$(PY) -m tests.core.recorded
 
 screenshots: .venv/.dev web/dist/index.html chromium ## take the README's pictures anew

@@ -25,6 +25,7 @@ _TEXTS = [
     "tests/core/test_half_boiled_and_by_a_sign.py",
     "tests/core/test_shifting.py",
     "tests/core/test_as_recorded.py",
+    "tests/core/test_small_parts.py",
 ]
 _READ = [
     "tests/core/test_corpus.py",
@@ -36,8 +37,8 @@ _READ = [
 ROOMS = {
     "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py", "mealshift/shifting/as_it_is.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py", "tests/core/test_as_recorded.py"]),
     "schedule": (["mealshift/planning/schedule.py", "mealshift/planning/dinner.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_planning.py"]),
-    "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py", "mealshift/cooking/took.py"], ["tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
-    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py", "tests/core/test_as_recorded.py"]),
+    "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py", "mealshift/cooking/took.py"], ["tests/core/test_small_parts.py", "tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
+    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_small_parts.py", "tests/core/test_work_of_an_evening.py", "tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py", "tests/core/test_as_recorded.py"]),
     "lines": (["mealshift/shifting/lines.py", "mealshift/shifting/wording.py"], [*_TEXTS, "tests/core/test_whose_measure.py", "tests/core/test_manner.py"]),
     "rewriting": (["mealshift/shifting/rewrite.py", "mealshift/shifting/target.py", "mealshift/shifting/cookings.py", "mealshift/shifting/backwards.py"], [*_TEXTS, "tests/core/test_other_ways.py"]),
     "placing": (["mealshift/reading/pours.py", "mealshift/reading/placing.py", "mealshift/reading/told_by.py", "mealshift/reading/things.py"], [*_TEXTS, *_READ]),
@@ -76,6 +77,9 @@ _DRAWN = re.compile(
 )
 
 
+_NAMED_LIMIT = re.compile(r"\s*[A-Z][A-Z_]+(?:, [A-Z_]+)* = ")
+
+
 def _place(file: str) -> str:
     return file if file.startswith("web/") else f"src/{file}"
 
@@ -101,7 +105,11 @@ def mutants_of(copy: Path, file: str, rng: random.Random, most: int) -> list[Mut
         bare = re.sub(r"\"[^\"]*\"|'[^']*'", lambda m: " " * len(m[0]), line.split("  # ")[0])
         for pattern, new in WEB_SWAPS if web else SWAPS:
             for m in re.finditer(pattern, bare):
-                put = str(int(m[1]) + 1) if new is None else new
+                # a limit by one is a choice, by twice as much it is another; a token's length is none at all
+                more = 0 if new is not None else 2 * int(m[1]) + 1 if _NAMED_LIMIT.match(line) else int(m[1]) + 1
+                if new is None and "token_" in line:
+                    continue
+                put = str(more) if new is None else new
                 found.append(Mutant(file, n, line, line[: m.start()] + put + line[m.end() :]))
     return rng.sample(found, min(most, len(found)))
 

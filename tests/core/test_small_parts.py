@@ -1,0 +1,117 @@
+"""Parts that whole recipes seldom reach: how a change is shared out, whose soak it is, when a lid may be opened."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+import pytest
+
+from mealshift import cooking, pipeline
+from mealshift.cooking import fold, is_locked
+from mealshift.planning import Dish, plan_dinner
+from mealshift.reading import read
+from mealshift.shifting import Choice
+from mealshift.shifting.beside import _beside_the_grain
+from mealshift.shifting.cookings import shared
+
+SEVEN, NOON = datetime(2026, 11, 25, 19, 0), datetime(2026, 11, 25, 12, 0)
+
+
+@pytest.mark.parametrize(
+    ("parts", "total", "joins", "want"),
+    [
+        ([20], 30, True, [30]),
+        # what joins after the first keeps its distance from the end
+        ([15, 5], 10, True, [5, 5]),
+        # a short hard boil at the start stays short
+        ([5, 15], 25, False, [5, 20]),
+        # a quarter of the first is left, and no less
+        ([8, 20], 22, True, [2, 20]),
+        ([8, 20], 21.8, True, [8, 13.8]),
+        # nothing would be left of any: all change alike
+        ([10, 10], 4, True, [2, 2]),
+    ],
+)
+def test_a_change_of_the_minutes_is_shared_out(
+    parts: list[float], total: float, joins: bool, want: list[float]
+) -> None:
+    assert shared(parts, total, joins) == pytest.approx(want)
+
+
+def test_the_rices_own_soak_makes_no_beans_ready() -> None:
+    text = (
+        "Lentils with browned onions\nServes 4\n1 cup dried red kidney beans\n5 cups water\n2 cups long-grain rice\n"
+        "1. Soak the rice 30 minutes. Boil the beans in the water for 1 hour.\n2. Add the rice, cover and simmer 18 minutes."
+    )
+    steps = pipeline.whole_way(text, Choice("barley-pearl"))["steps"]
+    assert any("The day before" in (s["text"] or "") for s in steps)
+
+
+def test_what_the_very_clause_cooks_has_all_its_minutes() -> None:
+    recipe = read(
+        "Saffron pan with peas\nServes 4\n1 1/2 cups long-grain rice\n2 carrots, in coins\n2 1/4 cups stock\n"
+        "Cook the rice with the carrots in the stock, covered, 18 minutes. Rest 5 minutes.\n"
+    )
+    carrots = next(ln for ln in recipe.lines if "carrot" in ln.text)
+    assert _beside_the_grain(recipe, carrots) == 18
+
+
+def test_milk_told_by_the_rice_gets_an_amount_of_its_own() -> None:
+    text = (
+        "Soft rice\nServes 4\n1 cup long-grain rice\n2 cups water\nmilk, same as the rice\n1 tsp salt\n"
+        "1. Bring the water to the boil, add the rice, cover and simmer 15 minutes.\n2. Stir in the milk, 3 minutes.\n"
+    )
+    listed = [i["text"] for i in pipeline.whole_way(text, Choice("quinoa"))["ingredients"]]
+    assert not any("same as the" in t for t in listed), listed
+    assert any("milk" in t and "ml" in t for t in listed), listed
+
+
+@pytest.mark.parametrize(
+    ("said", "share"),
+    [
+        ("", 1.0),
+        ("halfway ", 0.5),
+        ("twice ", 2.0),
+        (", but not all the way, two thirds", 2 / 3),
+        (", not full, just ⅔", 2 / 3),
+        (", not quite, ¾", 0.75),
+    ],
+)
+def test_a_tin_filled_with_water(said: str, share: float) -> None:
+    fill = f"Fill the tin with water{said}" if said.startswith(",") else f"Fill the tin {said}with water"
+    recipe = read(
+        f"Tomato rice\nServes 4\n1 tin (400 ml) coconut milk\n300 g jasmine rice\n1 tsp salt\n1. Tip the coconut milk over the rice. {fill} and pour it in. Boil, cover, low 15 minutes.\n"
+    )
+    water = sum(ln.water for ln in recipe.lines if ln.kind == "water")
+    assert water == pytest.approx(400 * share, rel=0.02)
+
+
+def test_only_a_line_right_below_goes_on_with_a_thing() -> None:
+    def listed(between: str) -> list[str]:
+        text = f"Leek rice\nServes 4\n\n300 g long-grain rice,\n{between}(washed three times)\n600 ml water\n1 leek\n\n1. Boil the rice and leek in the water, covered, 15 minutes.\n"
+        return [ln.text for ln in read(text).lines]
+
+    assert "300 g long-grain rice, (washed three times)" in " ".join(" ".join(listed("")).split())
+    assert listed("- ")[0].rstrip(",") == "300 g long-grain rice"
+
+
+def test_no_pot_is_open_while_its_pressure_stands() -> None:
+    """Two pots, the one under pressure let down quickly, so that no step of its own says when: it is locked until its cooking is over, the other never."""
+    one = "Pilaf\nServes 4\n300 g long-grain rice\n600 ml water\n1. Boil, cover, low 15 minutes.\n"
+    two = "Barley\nServes 4\n300 g long-grain rice\n600 ml water\n1. Boil, cover, low 15 minutes. Rest 5.\n"
+    dinner = plan_dinner(
+        [Dish("a", read(one), Choice("quinoa")), Dish("b", read(two), Choice("barley-pearl", method="electric-pressure", release="quick"))],
+        SEVEN, NOON, 3,
+    )  # fmt: skip
+    script = cooking.script_of(dinner.shifts, dinner.plan, NOON)
+    state = fold(script, [])
+    key = next(k for k, p in script.pots.items() if p.way.locked)
+    other = next(k for k in script.pots if k != key)
+    boil = next(s for s in script.steps if s.pot == key and s.kind == "boil")
+    ends = [s for s in script.steps if s.pot == key and s.kind in ("release", "cook")]
+    assert not is_locked(script, state, key), "its heat is not on yet"
+    state.steps[boil.id].start = 1.0
+    assert is_locked(script, state, key) and not is_locked(script, state, other)
+    for s in ends:
+        state.steps[s.id].end = 30.0
+    assert not is_locked(script, state, key)
