@@ -19,12 +19,13 @@ from django.utils import timezone
 from PIL import Image
 
 from mealshift.problems import Refusal
-from mealshift_server.backup import form
+from mealshift_server.backup import form, restoring
 from mealshift_server.households import actions
 from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.kitchen.actions import note_took
 from mealshift_server.notebook.models import Entry, Photo
 from mealshift_server.plans.models import Cooking
+from mealshift_server.recipes.models import Recipe
 from mealshift_server.taught.models import Decision
 from tests.core.kitchen import demo
 
@@ -427,6 +428,38 @@ def test_a_backup_that_is_none_changes_nothing(full, neighbour, as_) -> None:
     for bad in (changed, lines[:-1], [*lines[:3], *lines[4:]]):
         assert "changed or cut short" in put_back(other, bad, closed=False).json()["text"]
     assert Entry.objects.filter(household=neighbour.household).count() == 0
+    assert not Household.objects.filter(name=restoring.ASIDE).exists()
+
+
+def test_others_write_while_a_backup_is_put_in(full, neighbour, as_, monkeypatch) -> None:
+    """Each line a batch of its own, and before each somebody else makes a recipe: its number is taken by none of what is put in."""
+    lines, other, theirs = saved(full), as_(neighbour), Household.objects.exclude(pk=neighbour.household.pk).get()
+    number, made = restoring._Restored.number, []
+
+    def meanwhile(self) -> None:
+        made.append(Recipe.objects.create(household=theirs, title="Meanwhile", text="200 g rice").pk)
+        number(self)
+
+    monkeypatch.setattr(restoring, "BATCH_S", 0.0)
+    monkeypatch.setattr(restoring._Restored, "number", meanwhile)
+    assert put_back(other, lines).status_code == 200
+    assert put_back(other, lines, replace=True).status_code == 200
+    assert len(made) == 2 * sum("head" not in x and "checksum" not in x for x in lines)
+    assert Recipe.objects.filter(household=theirs, title="Meanwhile").count() == len(made)
+    assert bare(saved(other)) == bare(lines)
+    assert Household.objects.count() == 2, "what was there is thrown away, and nothing stands aside"
+
+
+def test_what_a_stopped_server_left_of_a_restoring_is_swept(full, neighbour, as_) -> None:
+    left, young = (Household.objects.create(name=restoring.ASIDE) for _ in range(2))
+    Recipe.objects.create(household=left, title="Half put in", text="200 g rice")
+    # a household that is called so, and is somebody's
+    neighbour.household.name = restoring.ASIDE
+    neighbour.household.save()
+    Household.objects.exclude(pk=young.pk).update(created=timezone.now() - timedelta(days=1))
+    assert put_back(as_(neighbour), saved(full)).status_code == 200
+    assert set(Household.objects.filter(name=restoring.ASIDE)) == {young}
+    assert not Recipe.objects.filter(title="Half put in").exists()
 
 
 def test_a_backup_larger_than_any_recipe_comes_back(full, neighbour, as_) -> None:

@@ -1,4 +1,5 @@
-"""A backup taken into a household: read twice, line by line. First everything is checked and nothing changed; then it is put in, in one transaction."""
+"""A backup taken into a household: read twice, line by line. First everything is checked and nothing changed. Then it is put into a household that nobody is in,
+a little at a time, so that others can write meanwhile; and when it is whole it takes the place of what was there, at once or not at all."""
 
 from __future__ import annotations
 
@@ -6,12 +7,16 @@ import base64
 import hashlib
 import json
 import operator
+import time
 from collections.abc import Callable, Iterator
+from datetime import timedelta
 from functools import partial
+from itertools import islice
 from typing import IO, Any, cast
 
 from django.db import connection, transaction
 from django.db.models import Max
+from django.utils import timezone
 from pydantic import TypeAdapter, ValidationError
 
 from mealshift import keeping
@@ -59,33 +64,72 @@ NOT_HELD = "This backup names something it does not hold: choose another one."
 def restore(household: Household, file: IO[bytes], replace: bool, user: User | None = None) -> dict[str, int]:
     """Puts a backup into a household; how many of each. Refusal, and nothing changed, if it cannot be read whole, or the household is not empty and `replace` is not said."""
     highest = _check(file)
-    with transaction.atomic():
-        there = any(m.objects.filter(household=household).exists() for m in (Recipe, Shift, Cooking, Entry, Bag, Pot))
-        if there and not replace:
-            raise Refusal(
-                "not_empty",
-                "replace",
-                "This household has recipes or entries already: restoring would take their place. Say so, or start a new household for it.",
-            )
-        for model in (
-            Draft,
-            Tonight,
-            Try,
-            Meal,
-            Pace,
-            Decision,
-            Entry,
-            Cooking,
-            Shift,
-            Recipe,
-            Left,
-            Bag,
-            Pot,
-            Took,
-            Kitchen,
-        ):
-            model.objects.filter(household=household).delete()
-        return _Restored(household, user, highest).take(file)
+    _may_replace(household, replace)
+    _sweep()
+    aside = Household.objects.create(name=ASIDE)
+    try:
+        counts = _Restored(aside, user, highest).take(file)
+        with transaction.atomic():
+            _may_replace(household, replace)
+            old = _swap(household, aside)
+    except BaseException:
+        _gone(aside)
+        raise
+    _gone(aside)
+    _gone(old)
+    return counts
+
+
+# the name of a household that nobody is in: what is being put in, or was taken out
+ASIDE = "set aside while a backup is put in"
+# so long after it was made, nobody is at work on it any more
+LEFT_BEHIND = timedelta(hours=6)
+# what is put in, or thrown away, before others may write again
+BATCH_S, BATCH_ROWS = 0.25, 200
+MANY = (Try, Meal, Decision, Entry, Cooking, Shift, Recipe, Left, Bag, Pot, Took)
+ONE = (Draft, Tonight, Pace, Kitchen)
+
+
+def _may_replace(household: Household, replace: bool) -> None:
+    there = any(m.objects.filter(household=household).exists() for m in (Recipe, Shift, Cooking, Entry, Bag, Pot))
+    if there and not replace:
+        raise Refusal(
+            "not_empty",
+            "replace",
+            "This household has recipes or entries already: restoring would take their place. Say so, or start a new household for it.",
+        )
+
+
+def _swap(household: Household, aside: Household) -> Household:
+    """What was put in takes the place of what was there, which comes to the household that is given back."""
+    old = Household.objects.create(name=ASIDE)
+    for model in MANY:
+        cast(Any, model).objects.filter(household=household).update(household=old)
+        cast(Any, model).objects.filter(household=aside).update(household=household)
+    for single in ONE:
+        cast(Any, single).objects.filter(household=household).delete()
+        cast(Any, single).objects.filter(household=aside).update(household=household)
+    Moved.objects.filter(household=aside).update(household=household)
+    restored = Household.objects.get(pk=aside.pk)
+    for field in form.House.model_fields:
+        setattr(household, field, getattr(restored, field))
+    household.save()
+    return old
+
+
+def _gone(household: Household) -> None:
+    """Nobody's household is thrown away, a little at a time."""
+    for model in MANY:
+        rows = cast(Any, model).objects.filter(household=household)
+        while keys := list(rows.values_list("pk", flat=True)[:BATCH_ROWS]):
+            rows.filter(pk__in=keys).delete()
+    household.delete()
+
+
+def _sweep() -> None:
+    """What a server that was stopped in the middle of a restoring left behind."""
+    for left in Household.objects.filter(name=ASIDE, users=None, created__lt=timezone.now() - LEFT_BEHIND):
+        _gone(left)
 
 
 # -- checking ----------------------------------------------------------------------------------------------------------
@@ -230,17 +274,28 @@ class _Restored:
 
     def __init__(self, household: Household, user: User | None, highest: dict[str, int]) -> None:
         self.household, self.user = household, user
+        self.highest = highest
         self.keys: dict[str, list[int]] = {kind: [] for kind in form.FIRST_FORM}
-        self.next = {}
-        for kind, model in ADDRESSED.items():
-            present = cast(Any, model).objects.aggregate(most=Max("pk"))["most"] or 0
-            self.next[kind] = 1 + (max(present, highest[kind]) if highest[kind] <= present + FURTHEST else present)
+        self.next: dict[str, int] = {}
 
     def take(self, file: IO[bytes]) -> dict[str, int]:
-        for kind, part in _lines(file):
-            if kind != "head":
-                self.put(kind, part)
+        """All of it, in batches: between two of them others write."""
+        lines = (line for line in _lines(file) if line[0] != "head")
+        while batch := list(islice(lines, 1)):
+            with transaction.atomic():
+                self.number()
+                began = time.monotonic()
+                while batch:
+                    self.put(*batch[0])
+                    batch = list(islice(lines, 1)) if time.monotonic() - began < BATCH_S else []
         return {name: len(self.keys[kind]) for kind, name in COUNTED.items()}
+
+    def number(self) -> None:
+        """The next keys, anew in each batch: others have made rows meanwhile."""
+        for kind, model in ADDRESSED.items():
+            present = cast(Any, model).objects.aggregate(most=Max("pk"))["most"] or 0
+            highest = self.highest[kind]
+            self.next[kind] = 1 + (max(present, highest) if highest <= present + FURTHEST else present)
 
     def put(self, kind: str, part: Any) -> None:
         if kind == "household":
