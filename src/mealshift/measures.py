@@ -64,14 +64,14 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "coffee cup": ("vessel", None, ("coffee cup", "coffee cups", "coffeecup", "coffeecups")),
     "teacup": ("vessel", None, ("teacup", "teacups", "tea cup", "tea cups", "teacupful")),
     "katori": ("vessel", None, ("katori", "katoris", "vati", "vatis", "bowl", "bowls", "rice bowl", "rice bowls", "bowlful", "cigar cup", "cigar cups", "margarine cup", "margarine cups", "milk tin", "milk tins", "derica", "dericas", "xícara", "xícaras", "xicara", "xicaras", "tazza", "tazze", "pav", "scoop", "scoops",  "bati", "batis", "mana", "manas", "padi", "nazhi", "uzhakku", "ulakku", "kibaba", "beaker", "beakers", "taza", "tazas", "tasse", "tassen", "pyali", "pyalis", "piyali", "pyala", "kikombe", "vikombe")),
-    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls", "tblsp", "cucharada", "cucharadas", "colher de sopa", "colheres de sopa", "colher (sopa)", "colheres (sopa)", "cucchiaio", "cucchiai", "tbl", "tbls", "tblspn", "tbspn", "tbspns")),
+    "tbsp": ("volume", 15.0, ("tbsp", "tbsps", "tbs", "tablespoon", "tablespoons", "tablespoonful", "tablespoonfuls", "tblsp", "cucharada", "cucharadas", "colher de sopa", "colheres de sopa", "colher (sopa)", "colheres (sopa)", "cucchiaio", "cucchiai", "tbl", "tbls", "tblspn", "tbspn", "tbspns", "msk", "matsked", "matskedar", "spsk", "el", "esslöffel", "eetlepel", "eetlepels", "yemek kaşığı", "sdm", "cuillère à soupe", "cuillères à soupe", "c. à soupe", "c. à s.", "cuil. à soupe", "łyżka", "łyżki", "łyżek", "cda", "cdas")),
     "dessertspoon": ("volume", 10.0, ("dessertspoon", "dessertspoons", "dessert spoon", "dessert spoons", "dsp", "dstspn")),
     "cooking spoon": ("volume", 50.0, ("cooking spoon", "cooking spoons", "cookingspoon", "cookingspoons")),
     "spoon": ("volume", 15.0, ("spoon", "spoons", "spoonful", "spoonfuls")),
     # the can that condensed soup comes in, 10½ oz
     "soup can": ("volume", 300.0, ("soup can", "soup cans", "soup tin", "soup tins")),
     "ladle": ("volume", 120.0, ("ladle", "ladles", "ladleful", "ladlefuls")),
-    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "cucharadita", "cucharaditas", "colher de chá", "colheres de chá", "colher (chá)", "cucchiaino", "cucchiaini", "tspn", "tspns")),
+    "tsp": ("volume", 5.0, ("tsp", "tsps", "teaspoon", "teaspoons", "teaspoonful", "teaspoonfuls", "cucharadita", "cucharaditas", "colher de chá", "colheres de chá", "colher (chá)", "cucchiaino", "cucchiaini", "tspn", "tspns", "tsk", "tesked", "teskedar", "tl", "teelöffel", "theelepel", "theelepels", "tatlı kaşığı", "çay kaşığı", "sdt", "cuillère à café", "cuillères à café", "c. à café", "c. à c.", "cuil. à café", "łyżeczka", "łyżeczki", "cdta", "cdtas", "cdita")),
     # counted things: their size is stated beside them ("1 tin (400 g)") or not known
     "tin": ("count", None, ("tin", "tins", "can", "cans")),
     "pinch": ("count", None, ("pinch", "pinches", "dash", "dashes", "drop", "drops", "splash", "splashes", "glug", "glugs", "squeeze", "drizzle", "grating")),

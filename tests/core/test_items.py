@@ -9,6 +9,9 @@ from mealshift.text.amounts import items
 
 # the line · is it known to hold several · (name, ml, g) of each
 LINES = [
+    ("1 bicchiere di vino bianco, 1,2 l brodo", True, [("di vino bianco", 240, None), ("brodo", 1200, None)]),
+    ("rice 4 polopaz cups (160 ml)", False, [("rice", 640, None)]),
+    ("rice 2 cups (480 ml)", False, [("rice", 480, None)]),
     ("water: 2 cup + 1/2", False, [("water", 593, None)]),
     ("rice - fill the white cup 2x (its 160 ml)", False, [("rice", 320, None)]),
     ("1 red and 1 yellow pepper", False, [("yellow pepper", None, None)]),

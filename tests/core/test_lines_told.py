@@ -34,6 +34,7 @@ PLACES = [
     ("onions (19)", "Labels\nsalads (4)\n{}\nsoups (2)\n\n" + HEAD + "\n" + LIST + "\n" + STEPS, "chatter"),
     ("onions (2)", HEAD + "\nIngredients\n300 g long-grain rice\n600 ml water\n{}\n\nMethod\n" + STEPS, "ingredient"),
     ("Keeps 2 days in the fridge; reheat once, steaming hot.", HEAD + LIST + "\n" + STEPS + "\nNotes\n{}\n", "note"),
+    ("covered with a cloth, for ten", HEAD + LIST + "\nThrow in the rice and let it boil until soft. Drain it. Set it before the fire,\n{}\nminutes, shaking now and then. Serve it. It does for a curry of five persons.\n", "step"),
     ("per 4 persone", HEAD + "{}\n" + LIST + "\n" + STEPS, "servings"),
     ("soak overnight (min 4 h), drain", HEAD + "300 g glutinous rice\nwater for soaking\n- {}\n- steam over hard boiling water 15 min, flip it over, 10 min more\n", "step"),
     ("Ocağı kapatın, 15 dakika demlendirin.", HEAD + LIST + "\nSıcak suyu ekleyin. Kaynayınca 12 dakika pişirin.\n{}\n", "step"),

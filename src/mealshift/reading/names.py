@@ -197,11 +197,15 @@ def name_grain(text: str) -> Found | None:
     first = next((f for f in found if not f.generic), found[0])
     if first.slug.startswith(("rice", "basmati", "jasmine", "wild-rice")):
         told = kind_of_rice(text)
+        if first.slug == "rice-brown-long" and _SHORT_ONE.search(text) and not _LONG_ONE.search(text):
+            # "brown rice (I use the short grain)"
+            return Found("rice-brown-short", first.span, first.text, False)
         if told and (first.generic or told not in ("rice-white-long", "rice-white-short", "rice-white-medium")):
             return Found(told, first.span, first.text, False)
     return first
 
 
+_SHORT_ONE, _LONG_ONE = (re.compile(rf"\b{x}[- ]?grain", re.I) for x in ("(?:short|medium)", "long"))
 _STAYS = re.compile(_NOT_AFTER, re.I)
 
 

@@ -24,7 +24,7 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|svgs?|serves|portions?|port\.|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\.|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|orang|org|kişi(?:lik)?|os[oó]by?|watu)"
+_PEOPLE = r"(?:servings?|svgs?|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
@@ -122,7 +122,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
     section = ""
     # who writes everything small begins no sentence in the middle of one
-    small = _all_small([t.line for t in tagged])
+    written = _written_out(told) and _is_wrapped([t.line for t in tagged if t.cls == "step"])
+    small = not written and _all_small([t.line for t in tagged])
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
     heads_steps = False
     for t in tagged:
@@ -427,7 +428,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 # a heading among the ingredients heads no step where all steps come after all of them
                 section = piece.section = section if heads_steps or way_of(section) else ""
             near = [x.line for x in tagged[max(0, ln.index - WRAPS) : ln.index + WRAPS]]
-            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near):
+            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near, written):
                 _join(before, piece, told)
                 before.first = ln.index
             else:
@@ -549,6 +550,23 @@ LEAST_WITHOUT_STOPS = 6
 DOUBTFUL_ABROAD = 0.97
 # of words, in a line that is one thing with its amount
 MOST_OF_A_THING = 10
+
+
+LEAST_SENTENCES = 4
+# of the lines of wrapped prose, so many fill so much of the page
+MOST_LINES, FILLED = 0.6, 0.8
+
+
+def _written_out(text: str) -> bool:
+    """Does the text stop its sentences and begin the next with a capital, mostly?"""
+    begun = re.findall(r"[.!?]\s+([^\W\d_])", text)
+    return len(begun) >= LEAST_SENTENCES and sum(c.isupper() for c in begun) > 0.8 * len(begun)
+
+
+def _is_wrapped(lines: Sequence[TextLine]) -> bool:
+    """Do most of these lines end where the page does?"""
+    long = [len(ln.text) for ln in lines]
+    return len(long) >= LEAST_SENTENCES and sum(n >= FILLED * max(long) for n in long) >= MOST_LINES * len(long)
 
 
 def _all_small(lines: Sequence[TextLine]) -> bool:
@@ -749,7 +767,9 @@ def _had_room(above: TextLine, word: str, near: Sequence[TextLine]) -> bool:
     return mine + 1 + len(word) < ROOM * page or page < ROOM * mine
 
 
-def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: bool, near: Sequence[TextLine]) -> bool:
+def _goes_on(
+    piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: bool, near: Sequence[TextLine], written: bool
+) -> bool:
     """Is this line the rest of the step above, cut by the width of a page?"""
     if (
         ln.number is not None
@@ -766,6 +786,9 @@ def _goes_on(piece: Piece, ln: TextLine, before: Piece, above: TextLine, small: 
     starts = piece.text[:1]
     first = piece.text.split(" ", 1)[0]
     room = _had_room(above, first, near) and first not in _JOINING
+    if written and starts.islower() and end[-1:] not in ".!?:;)":
+        # "but not take / colour. Pour to them": who begins each sentence with a capital goes on here
+        return True
     if (
         (starts.islower() and not small and (len(above.text) > 38 and not room or before.number))
         or end[-1:] in ",-;("
@@ -870,7 +893,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             if plain_for and m.start() == 0 and _A_BREATH.match(t.line.text, m.end()):
                 # "for 4, or for 2 with lunch tomorrow"
                 people = m
-            if plain_for and ends and t.line.text[: m.start()].rstrip()[-1:] == ",":
+            if plain_for and ends and "." in t.line.text[m.end() :] and t.line.text[: m.start()].rstrip()[-1:] == ",":
                 # "So, a smaller one, for 6."
                 people = ends
             if (

@@ -83,10 +83,23 @@ def listed(laid: Structure, text: str, measures: Measures, problems: list[Proble
     out: list[Line] = []
     for piece, many in laid.lines:
         first = len(out)
-        for item in items(piece.text, measures, many):
+        for item in items(piece.text, measures, many or _lists_foods(piece.text)):
             line = ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems)
             out.append(_of_the_same(line, out[-1]) if len(out) > first and _MORE.match(line.name) else line)
     return out
+
+
+# of the parts of a line between commas, so many, so short, mostly foods: a list
+LEAST_LISTED_FOODS, MOST_WORDS, MOSTLY_FOODS = 4, 3, 0.6
+
+
+def _lists_foods(text: str) -> bool:
+    """ "ghee, mustard, curry leaves, 2 cloves, 1 cinnamon": things, though no amount leads most of them."""
+    parts = [p.split() for p in text.split(",") if p.strip()]
+    if len(parts) < LEAST_LISTED_FOODS or any(len(p) > MOST_WORDS for p in parts):
+        return False
+    known = sum(re.sub(r"(?<=[^s])s$", "", p[-1].lower()) in ingredients.foods() for p in parts)
+    return known >= MOSTLY_FOODS * len(parts)
 
 
 _MORE = re.compile(r"(?:more|extra|again)\b", re.I)

@@ -15,6 +15,7 @@ from itertools import pairwise
 from ..text.times import Stretch
 from .clauses import Clause, clause_at
 from .entry import entered, of_sentence
+from .ingredients import foods
 from .names import as_rice
 from .pot_words import CLASS
 
@@ -151,7 +152,7 @@ _KEPT_HOT = re.compile(
     re.I,
 )
 _RESTS_NOW = re.compile(
-    r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
+    r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand|(?<=let )set)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
     re.I,
 )
 _NIGHT_BEFORE = re.compile(
@@ -270,7 +271,7 @@ _PUT_WITH_WATER = re.compile(
 _JUST_OFF = re.compile(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
-    r"|(?:^|[.!;,]\s*)(?:then |and )?off,?\s*(?:for\s*)?(?:another\s*|about\s*)?$"
+    r"|(?:^|[.!;,]\s*)(?:then |and )?off,?\s*(?:(?:&|and|then)\s+)?(?:(?:steam|rest|stand|leave|sit|wait)(?: it)?\s+)?(?:for\s*)?(?:another\s*|about\s*)?$"
     # "cook on sim 12 min. don't open after for 10 min"
     r"|\b\d+ ?m(?:in(?:ute)?s?)?[.,;!]\s*(?:then )?(?:do not|don'?t|never) (?:open|touch|lift|peek)[^.!?;\d]{0,20}\b(?:after|then)\b(?: for)?\s*$"
     r"|\b(?:heat|hob|stove|dial|flame) (?:down )?to (?:0|zero|off)\b[.,;!]?(?: (?:and )?(?:set|start) the timer)?(?: for)?\s*$"
@@ -306,10 +307,12 @@ _TURNED_DOWN = re.compile(
     re.I,
 )
 # "lowest 25 min. Turn the rice over. 10 more min"
+_NOT_OFF = r"(?:(?!\b(?:off|rest|stand|leave|let|herd)\b)[^.;])"
 _TURNED_OVER = re.compile(
-    r"[.;,]?\s*(?:then |and )?(?:turn|stir|fold|toss|mix|flip|sprinkle|fluff)\b(?:(?!\b(?:off|rest|stand|leave|let)\b)[^.;]){0,60}[.;,]\s*(?:then |and )?",
+    rf"(?:{_NOT_OFF}{{0,40}}[.,;])?\s*(?:then |and )?(?:[^\W\d_]+ (?:dazu|zugeben|hinzu\w*)|turn|stir|fold|toss|mix|flip|sprinkle|fluff|add|agreg\w+|añad\w+|aggiung\w+|ajout\w+)\b{_NOT_OFF}{{0,60}}[.,;]\s*(?:(?:then|and|weitere|noch|altri|otros) )?",
     re.I,
 )
+_FURTHER = re.compile(r"\b(?:more|another|further|weitere|noch|altri|ancora|otros|más|mas|encore|lagi|daha)\b", re.I)
 _SOAK_BEHIND = re.compile(r"[\s-]*soak\b", re.I)
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
@@ -436,6 +439,7 @@ SURE_HEAT = 0.95
 _HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
 # of words, in what names a part
 MOST_OF_A_HEAD = 4
+_OTHER_PART = re.compile(r"\b(?:sprouts|greens|salad|namul|side|sides|dessert|pasta|bread|toppings?)\b", re.I)
 _OTHER_FOOD = ("MEAT", "PULSE", "VEG", "SAUCE")
 
 
@@ -444,7 +448,10 @@ def _in_a_part_of_its_own(p: Place) -> bool:
     m = _HEADED.match(p.text)
     section = p.blocks[p.n].section
     head = m["l"] if m else section if len(section.split()) <= MOST_OF_A_HEAD else ""
-    if not head or CLASS["GRAIN"].search(head) or not any(CLASS[k].search(head) for k in _OTHER_FOOD):
+    if not head or CLASS["GRAIN"].search(head):
+        return False
+    last = re.sub(r"(?<=[^s])s$", "", head.split()[-1].lower())
+    if last not in foods() and not _OTHER_PART.search(head) and not any(CLASS[k].search(head) for k in _OTHER_FOOD):
         return False
     heads = [h["l"] if (h := _HEADED.match(b.text)) else b.section for b in p.blocks]
     cooked = any(t.kind == "heat" and t.block < p.n for t in p.earlier)
@@ -507,7 +514,7 @@ RULES = (
     ),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
-        fits=lambda p: p.kind in ("other", "rest") and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
+        fits=lambda p: p.kind in ("other", "rest", "heat") and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
     ),
     Rule(
         "add rice; cook, stirring, until golden, 5 minutes", "toast", 0.85, leaves="",
@@ -587,7 +594,7 @@ RULES = (
     Rule("the weight dances, then 3 min, turn to low 5 min, off", "heat", 0.85, lambda p: p.pressed and p.kind in ("other", "pan", "come_up") and p.since("heat", _TURNED_DOWN), leaves=""),
     Rule(
         "lid, lowest 25 min. Turn the rice over. 10 more min", "heat", 0.8, leaves="",
-        fits=lambda p: p.kind in ("rest", "other") and p.since("heat", _TURNED_OVER) and (re.search(r"more|another|further", p.s.text, re.I) or p.after(_MORE_OF_IT)),
+        fits=lambda p: p.kind in ("rest", "other") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
     ),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(

@@ -40,6 +40,8 @@ from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liqu
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 # "till thick and rice mash"
 _OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
+# "in the rice pot", "with a rice paddle": another grain has no use for the name
+_RICES_TOOL = re.compile(r"\brice (?=(?:pots?|paddles?|spoons?)\b)", re.I)
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
@@ -596,6 +598,8 @@ class _View:
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
             named = end
+        if self.a.target.family != "rice":
+            edits += [Edit(*m.span(), "") for m in _RICES_TOOL.finditer(step.text)]
         return edits + self._called_by_its_kind(step, edits)
 
     def _called_by_its_kind(self, step: Step, named: Sequence[Edit]) -> list[Edit]:

@@ -176,7 +176,7 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             cuts.append((last, m.start()))
             last = m.end()
             continue
-        if _AMOUNT_ALONE.fullmatch(re.split(r"[,;]", after)[0]):
+        if _AMOUNT_ALONE.fullmatch(re.split(r"[,;](?!\d)", after)[0]):
             # "coconut milk powder, 50 g", "scented rice, 1½ chittacks (3 oz.)": an amount alone belongs to the name before it
             continue
         if glue in ("+", "&", "and", "plus") and _ALONE.fullmatch(before) and _STARTS.match(after):
@@ -371,6 +371,16 @@ _FILLED = re.compile(
     rf"\bfill(?:ed)?\b[^()]{{0,30}}?\b(?P<x>\d|twice|two|three)(?:\s?x\b|\s+times\b|(?<=twice))[^()]{{0,20}}\((?:it'?s|it is|holds|=|about|abt|~|\s)*(?P<n>{NUMBER_PATTERN})\s*(?P<u>ml|cc|g|oz|cups?)\b",
     re.I,
 )
+# no cup holds less
+LEAST_CUP_ML = 90.0
+_VESSEL_IS = re.compile(
+    rf"(?P<n>{NUMBER_PATTERN})\s+(?P<u>[^\W\d_]{{2,}}?)(?:e?s)?\b[^()]*\(\s*(?:1\s+|one\s+|an?\s+|the\s+)?(?P=u)\s*(?:=|is|holds)\s*(?:[^()\d]*?[\s,])??(?:about |abt |~)?(?P<size>{NUMBER_PATTERN})\s*(?:a\s+)?(?P<of>ml|cc|gms?|grams?|g|dl|lit(?:re|er)s?|l|oz)\b",
+    re.I,
+)
+_SIZE_OF_EACH = re.compile(
+    rf"(?P<n>{NUMBER_PATTERN})\s+(?:[^\W\d_]+\s+)?(?P<u>cups?|mugs?|glass(?:es)?|bowls?|scoops?)\s*\(\s*(?:=|about|abt|~)?\s*(?P<ml>\d{{2,3}})\s*(?:ml|cc)(?: each)?\s*\)",
+    re.I,
+)
 _NOTHING_MORE = re.compile(r"\s*(?:[,;.)]|$)")
 _UP_TO = re.compile(r"\s*(?:to|-|–|or)\s*", re.I)
 # "1 lb 3 oz": the smaller unit right after the larger
@@ -519,6 +529,16 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
         if (m := _TIMES_AFTER.search(body)) and item.unit and whole:
             n = float(m["n"])
             item.ml, item.g = (None if item.ml is None else item.ml * n), (None if item.g is None else item.g * n)
+    if (told_each := _VESSEL_IS.search(body)) is not None:
+        # "2 pots of rice (pot = the small one, quarter litre)", "2 pot (1 pot = 250 gm)"
+        one = make_amount(*number_range(told_each["size"]), canonical_unit(told_each["of"]) or "", measures)
+        n = number_range(told_each["n"])[0]
+        item.low = item.high = n
+        item.ml, item.g = (None if x is None else n * x for x in (one.ml, one.g))
+    if (each := _SIZE_OF_EACH.search(body)) and (sized := _sized(each)) is not None:
+        # "rice 4 polopaz cups (160 ml)": no cup is a quarter of that
+        item.low, item.high, item.unit, item.unit_word = sized[0], sized[0], "cup", each["u"]
+        item.ml, item.amount_span = sized[1], (start + each.start("n"), start + each.end())
     _name(item, body, start, said, times)
     if two := _TWO_OF_A_KIND.match(body):
         # "1 red and 1 yellow pepper": called by the second
@@ -532,6 +552,12 @@ _ASIDE = re.compile(
     r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|less|minus|fresh weight|left ?over)\b",
     re.I,
 )
+
+
+def _sized(m: re.Match[str]) -> tuple[float, float] | None:
+    """(how many, ml in all) where a bracket can only tell what each of them holds."""
+    many, ml = number_range(m["n"])[0], float(m["ml"])
+    return (many, many * ml) if many >= 2 and ml / many < LEAST_CUP_ML else None
 
 
 def _beside_it(body: str, s: _Said) -> bool:

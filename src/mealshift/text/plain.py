@@ -87,7 +87,16 @@ def plain(brought: str) -> str:
     if not text.isascii():
         text = "".join("•" if ord(c) > 0x2000 and _decorates(c) else c for c in text)
     text = _STARS.sub(lambda m: " " * len(m[0]), text)
+    if len(_SAID_STOPS.findall(text)) >= LEAST_DICTATED:
+        # "until dry comma eight minutes period": spoken to a machine that wrote every word
+        text = _SAID_STOPS.sub(lambda m: _STOP_OF[m[1].lower()].ljust(len(m[0])), text)
     return _SCAN_NUMBER_L.sub("1", _SCAN_TEN.sub(_ten, _SCAN_ONE.sub("1", text)))
+
+
+# stops that were spoken: so many, and it was dictated
+LEAST_DICTATED = 4
+_STOP_OF = {"comma": ",", "period": ".", "full stop": ".", "new line": ".", "new paragraph": ".", "colon": ":"}
+_SAID_STOPS = re.compile(r"(?:(?<=\w)[ ]|(?<=^)|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
 
 
 def _ten(m: re.Match[str]) -> str:
