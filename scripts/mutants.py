@@ -77,6 +77,9 @@ _DRAWN = re.compile(
 )
 
 
+# how many letters back one looks, how many hits are looked at: one more is the same
+FAR = 6
+_SO_FAR = re.compile(r"\[[^\[\]]*:-?$|\[-$")
 _NAMED_LIMIT = re.compile(r"\s*[A-Z][A-Z_]+(?:, [A-Z_]+)* = ")
 
 
@@ -107,7 +110,7 @@ def mutants_of(copy: Path, file: str, rng: random.Random, most: int) -> list[Mut
             for m in re.finditer(pattern, bare):
                 # a limit by one is a choice, by twice as much it is another; a token's length is none at all
                 more = 0 if new is not None else 2 * int(m[1]) + 1 if _NAMED_LIMIT.match(line) else int(m[1]) + 1
-                if new is None and "token_" in line:
+                if new is None and ("token_" in line or int(m[1]) >= FAR and _SO_FAR.search(line[: m.start()])):
                     continue
                 put = str(more) if new is None else new
                 found.append(Mutant(file, n, line, line[: m.start()] + put + line[m.end() :]))

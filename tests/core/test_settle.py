@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -128,3 +130,13 @@ def test_every_stretch_has_one_kind_and_says_what_it_was_taken_for(rows, slug, w
     assert (
         any(abs(heat - total) <= max(1.0, 0.07 * total) for total in out.totals["simmer"]) or out.sure["simmer"] < 0.9
     )
+
+
+def test_what_is_added_up_tells_nothing_of_whistles() -> None:
+    """The minutes after the whistles are the grain's, though the recipe adds up to something else: the whistles stand in that sum."""
+    late = timed("3 heat .9 other", "12 heat .6 other")
+    counted = [replace(late[0], kind="whistles", stretch=replace(late[0].stretch, unit="whistle")), late[1]]
+    settled = settle(counted, grain("rice-white-long"), "pressure", "", {"simmer": 8})
+    assert settled.timed[1].kind == "heat"
+    # without whistles the sum is the word that counts
+    assert kinds("8 heat .9 other", "12 heat .6 other", simmer=8) == ["heat", "other"]

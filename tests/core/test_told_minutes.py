@@ -51,6 +51,7 @@ SAID = [
     ("Cook on sim 12 min. don't open after for 10 min", "heat", "heat", "rest"),
     ("Bring to the boil, low 12m, off & steam 10m.", "heat", "heat", "rest"),
     ("Rice: boil, cover, low 20 min.\nSprouts: boil 4m covered.", "heat", "rest", "other~"),
+    ("Wash it, into the rice cooker, press start (mine takes 46 minutes).", "", "other", "heat~"),
     ("Keep on warm 15 minutes.", "", "heat", "rest"),
     ("Lock the lid. High pressure 8 minutes.", "", "pan", "heat~"),
     ("Bring it up to a boil, about 3 minutes. Cover.", "", "heat", "come_up~"),

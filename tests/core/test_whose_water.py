@@ -23,6 +23,7 @@ POTS = [
     # by the tin, by what covers it, in the milk of a tin
     ("1.5 cups jasmine rice\n1 can coconut milk 400 ml, plus fill can halfway w water\n1 tsp salt", "Everything in the pot, boil, lid on, lowest heat 18 minutes.", "covered", 488),
     ("300 g medium-grain rice\n1 kg lamb\n3 carrots", "Brown the lamb. Water to cover by 2 cm (about 1.2 l). Simmer 40 minutes. Add the rice on top, lid, lowest heat 25 minutes.", "covered", 1200),
+    ("300 g medium-grain rice\n1 kg lamb\n3 carrots", "Brown the lamb with 2 tbsp oil. Water to cover by 2 cm (about 1.2 l). Simmer 40 minutes. Add the rice on top, lid, lowest heat 25 minutes.", "covered", 1200),
     ("120 g pudding rice\n1 l milk\n1 tin (397 g) sweetened condensed milk", "Simmer the rice in the milk 40 minutes, stirring. Stir in the condensed milk, 5 minutes.", "open", 977),
     # thrown away, or not the pot's
     ("300 g long-grain rice\n600 ml water", "Soak the rice in plenty of cold water 30 minutes, drain. Add the rice and the 600 ml water, boil, cover, simmer 12 minutes.", "covered", 600),
