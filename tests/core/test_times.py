@@ -61,3 +61,5 @@ def test_several_in_a_sentence_do_not_overlap_and_keep_their_order() -> None:
 
 def test_one_of_two_words_for_the_same_soak_is_left_out() -> None:
     assert [s.typical for s in stretches("soak 6 hours or overnight")] == [360]
+    assert [s.typical for s in stretches("Soak at least 1 hour (up to overnight).")] == [60]
+    assert [s.typical for s in stretches("Soak overnight, or 4 hours at the very least.")] == [480, 240]

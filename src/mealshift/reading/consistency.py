@@ -255,7 +255,7 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
                 out.append(_stretch(field, st, d, kind))
     soaks = [(st, d) for st in recipe.steps for d in st.durations if d.kind == "soak"]
     for st, d in soaks:
-        # "4 hours or overnight": either is a soak
+        # "overnight, or 4 hours at the least": either is a soak
         if re.search(r"ni(?:ght|te)", d.text, re.I) and len(soaks) > 1 and not any(x.field == "soak" for x in out):
             out.append(_stretch("soak", st, d, "soak"))
     if (short := _too_short(recipe, line)) and not any(x.field == "simmer" for x in out):

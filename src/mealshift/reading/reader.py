@@ -31,7 +31,7 @@ from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
 from .placing import counted, named, pots_of_others, sorts, told_in, with_roles
-from .settle import longest_soak, settle
+from .settle import settle
 from .structure import Structure
 from .things import overlooked as find_overlooked
 from .things import things_in
@@ -362,14 +362,14 @@ def _sums(recipe: Recipe) -> Recipe:
     def of(kind: str) -> list[float]:
         return [d.typical for st in recipe.steps for d in st.durations if d.kind == kind]
 
-    soak = [(d.text, d.typical) for st in recipe.steps for d in st.durations if d.kind == "soak"]
+    soak = of("soak")
     inside = recipe.source_line
     if not soak and inside is not None:
         # "rice 3 glasses (old basmati), soak 30 min": on its own line, to the line's end
         end = recipe.text.find("\n", inside.span.end)
         line = recipe.plain[inside.span.start : end if end >= 0 else len(recipe.plain)][:300]
         if m := re.search(r"\bsoak(?:ed)?\b", line, re.I):
-            soak = [(s.text, s.typical) for s in stretches(line[m.start() :])][:1]
+            soak = [s.typical for s in stretches(line[m.start() :])][:1]
     counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(
         # at pressure the whistles' minutes are the grain's as much as those after them
@@ -377,7 +377,7 @@ def _sums(recipe: Recipe) -> Recipe:
         rest_min=sum(of("rest")) if of("rest") else None,
         release_min=sum(of("release")) if of("release") else None,
         whistles=sum(of("whistles")) if of("whistles") else None,
-        soak_min=longest_soak(soak),
+        soak_min=max(soak, default=0.0),
     )
 
 

@@ -11,7 +11,6 @@ from __future__ import annotations
 
 import itertools
 import math
-import re
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from functools import partial
@@ -191,15 +190,8 @@ def _weigh(
 
 
 def _total(timed: Sequence[Timed], chosen: set[int], kind: str) -> float:
-    if kind == "soak":
-        return longest_soak([(timed[i].stretch.text, timed[i].stretch.typical) for i in chosen])
-    return sum(timed[i].stretch.typical for i in chosen if timed[i].stretch.unit != "whistle")
-
-
-def longest_soak(told: Sequence[tuple[str, float]]) -> float:
-    """Of the words and minutes of all soaks the longest; but "4 hours or overnight" says that four are enough."""
-    counted = [m for said, m in told if re.search(r"\d", said)]
-    return max(counted or [m for _, m in told], default=0.0)
+    minutes = [timed[i].stretch.typical for i in chosen if timed[i].stretch.unit != "whistle"]
+    return max(minutes, default=0.0) if kind == "soak" else sum(minutes)
 
 
 def _as_stated(stated: float, total: float) -> float:

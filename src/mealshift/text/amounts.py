@@ -535,14 +535,14 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
         n = number_range(told_each["n"])[0]
         item.low = item.high = n
         item.ml, item.g = (None if x is None else n * x for x in (one.ml, one.g))
-    if (each := _SIZE_OF_EACH.search(body)) and (sized := _sized(each)) is not None:
+    if (cups := _SIZE_OF_EACH.search(body)) and (sized := _sized(cups)) is not None:
         # "rice 4 polopaz cups (160 ml)": no cup is a quarter of that
-        item.low, item.high, item.unit, item.unit_word = sized[0], sized[0], "cup", each["u"]
-        item.ml, item.amount_span = sized[1], (start + each.start("n"), start + each.end())
+        item.low, item.high, item.unit, item.unit_word = sized[0], sized[0], "cup", cups["u"]
+        item.ml, item.amount_span = sized[1], (start + cups.start("n"), start + cups.end())
     _name(item, body, start, said, times)
-    if two := _TWO_OF_A_KIND.match(body):
+    if pair := _TWO_OF_A_KIND.match(body):
         # "1 red and 1 yellow pepper": called by the second
-        item.name, item.name_span = two["name"].strip(), (start + two.start("name"), start + two.end("name"))
+        item.name, item.name_span = pair["name"].strip(), (start + pair.start("name"), start + pair.end("name"))
     return item
 
 

@@ -91,11 +91,14 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     """Every stretch of time in the text, in order; no two overlap. Several stages ask it of the same text."""
     found = [s for m in TIME.finditer(text) if (s := _made(m)) is not None] if _MAYBE.search(text) else []
     found = _joined(found, text)
-    # "6 hours or overnight" is said of one soak
+    # "6 hours or overnight", "at least 1 hour (up to overnight)" are said of one soak
     found = [
         s
         for s in found
-        if not (s.unit == "word" and re.search(r"\d\s*(?:hours?|hrs?|h)\.?,?\s+or\s+$", text[: s.start], re.I))
+        if not (
+            s.unit == "word"
+            and re.search(r"\d\s*(?:hours?|hrs?|h)\.?(?:,?\s+or\s+|,?\s*\(?(?:or )?up to\s+)$", text[: s.start], re.I)
+        )
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
