@@ -281,3 +281,20 @@ def test_hostile_input_ends_in_a_recipe_or_a_sentence(name: str) -> None:
         assert refused.problem.text.endswith(".")
     else:
         assert "<script" not in recipe.title
+
+
+@pytest.mark.parametrize(
+    ("steps", "heat", "rest"),
+    [
+        ("Sofreír el pollo en el aceite 20 min. Agua; hervir 25 min. Arroz en cruz, repartir. Fuego fuerte 8 min, bajo 10 min. Reposar 5 min.", 18, 5),
+        ("Zwiebel in der Butter 3 Minuten andünsten. Reis zugeben, 2 Minuten mitdünsten. Brühe angießen, aufkochen, zugedeckt 15 Minuten köcheln. Erbsen dazu, weitere 5 Minuten. Vom Herd nehmen, 3 Minuten ziehen lassen.", 20, 3),
+        ("Refogue o alho no óleo, junte o arroz lavado, mexa 3 minutos. Água fervente, sal. Tampe, fogo mínimo 12 minutos. Desligue e deixe 10 minutos tampado.", 12, 10),
+        ("Sıcak suyu ve tuzu ekleyin. Pirinci ekleyin. Kaynayınca kısık ateşte 12 dakika pişirin. Ocağı kapatın, 15 dakika demlendirin.", 12, 15),
+    ],
+)  # fmt: skip
+def test_what_cooks_do_in_other_tongues(steps: str, heat: float, rest: float) -> None:
+    recipe = read(f"Arroz, riso, Reis\nServes 4\n\n400 g rice\n1.2 l water\n50 ml oil\n1 onion\n\n{steps}\n")
+    asked = {d.field for d in recipe.doubts}
+    # right, or asked: never wrong without a doubt
+    assert recipe.simmer_min == heat or "simmer" in asked
+    assert (recipe.rest_min or 0) == rest or "rest" in asked

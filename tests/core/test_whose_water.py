@@ -25,6 +25,8 @@ POTS = [
     ("300 g medium-grain rice\n1 kg lamb\n3 carrots", "Brown the lamb. Water to cover by 2 cm (about 1.2 l). Simmer 40 minutes. Add the rice on top, lid, lowest heat 25 minutes.", "covered", 1200),
     ("300 g medium-grain rice\n1 kg lamb\n3 carrots", "Brown the lamb with 2 tbsp oil. Water to cover by 2 cm (about 1.2 l). Simmer 40 minutes. Add the rice on top, lid, lowest heat 25 minutes.", "covered", 1200),
     ("120 g pudding rice\n1 l milk\n1 tin (397 g) sweetened condensed milk", "Simmer the rice in the milk 40 minutes, stirring. Stir in the condensed milk, 5 minutes.", "open", 977),
+    # in other tongues the grain goes in as late
+    ("Arroz bomba 400 g\nPollo 800 g\nAgua 1,3 l\nAceite 80 ml", "Sofreír el pollo 20 min. Agua; hervir 25 min. Arroz en cruz, repartir. Fuego fuerte 8 min, bajo 10 min. Reposar 5 min.", "open", 1300),
     # thrown away, or not the pot's
     ("300 g long-grain rice\n600 ml water", "Soak the rice in plenty of cold water 30 minutes, drain. Add the rice and the 600 ml water, boil, cover, simmer 12 minutes.", "covered", 600),
     ("300 g basmati\n3 l water\n2 tbsp salt", "Bring the water to a rolling boil with the salt, boil the rice 8 minutes. Drain. Back in the pot, lid, lowest, 10 minutes.", "drain", 3000),

@@ -61,14 +61,14 @@ OWN_LOOK = re.compile(
 )
 
 THINGS = {
-    "grain": rf"(?:rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
-    "liquid": r"(?:water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
-    "tomato": r"(?:tomato\w*|passata|toms|matar)",
-    "pulse": r"(?:lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
-    "veg": r"(?:onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|porcini|ceps?|shiitake|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
-    "meat": r"(?:chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
+    "grain": rf"(?:riso|pirinç\w*|pirinc\w*|rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
+    "liquid": r"(?:agua|água|acqua|eau|lait|leche|leite|latte|wasser|brühe|milch|suyu|sıcak su\w*|water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
+    "tomato": r"(?:tomates?|jitomates?|pomodor\w+|tomaten|tomato\w*|passata|toms|matar)",
+    "pulse": r"(?:frijol\w*|habichuelas|gandules|caraotas|lentejas|fagioli|ceci|lenticchie|linsen|bohnen|feijão|nohut|mercimek|lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
+    "veg": r"(?:cebolla\w*|ajos?|pimient\w+|zanahoria\w*|cipoll\w+|aglio|oignons?|zwiebeln?|knoblauch|erbsen|soğan\w*|cebola\w*|alho|verduras?|piselli|onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|porcini|ceps?|shiitake|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
+    "meat": r"(?:pollo|carne|cerdo|pescado|camarones|gambas|sepia|frango|poulet|hähnchen|huhn|tavuk|ayam|udang|salsicc\w+|costillas?|chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
     "sauce": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|relish|stew|curry|tadka|kachumbari)",
-    "fat": r"(?:oil|butter|ghee|fat|margarine|oleo|lard|dripping)",
+    "fat": r"(?:aceite|manteca|mantequilla|olio|burro|huile|beurre|öl|óleo|azeite|tereyağı\w*|minyak|oil|butter|ghee|fat|margarine|oleo|lard|dripping)",
     "spice": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?|curry leaves|bay)",
 }  # fmt: skip
 _THING = {

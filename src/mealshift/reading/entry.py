@@ -14,7 +14,11 @@ _RICE_IN = re.compile(r"\brice,? in\b(?! (?:a|an|the|it|its|cold|plenty)\b)", re
 def _enters(c: Clause) -> bool:
     named = c.grains and "grain" in c.things
     # "rice in", of who leaves the verb out
-    return named and (c.verb in ("add", "stir", "cook", "boil", "toast") or bool(_RICE_IN.search(as_rice(c.text))))
+    # "Rice in a cross over it", "arroz, repartir": named alone where something is hot
+    alone = not c.verb and not c.before.grain and c.before.hot and (c.before.wet or c.before.boiled)
+    return named and (
+        c.verb in ("add", "stir", "cook", "boil", "toast") or alone or bool(_RICE_IN.search(as_rice(c.text)))
+    )
 
 
 def _put_in(found: Sequence[Clause], i: int) -> bool:

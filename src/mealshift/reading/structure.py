@@ -309,6 +309,21 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # between two steps, and nobody is sure of it
             cls, sure = "step", 0.6
+        if (
+            cls in ("chatter", "note")
+            and sure < UNSURE_CHATTER
+            and out.classes
+            and out.classes[-1][2] in ("ingredient", "ingredients")
+            and following is not None
+            and following.cls == "step"
+            and not ln.blank_before
+            and "," in ln.text
+            and len(ln.text.split()) <= MOST_OF_A_THING
+            and ln.text.rstrip()[-1:] not in ".!?:"
+            and not verbs_in(ln.text)
+        ):
+            # "Azafrán, pimentón, romero, sal", the last of the list
+            cls, sure = "ingredients", 0.6
         if cls == "ingredient" and _AND.match(ln.text):
             cls, sure = "heading", 0.9
         before = out.steps[-1] if out.steps else None
@@ -546,6 +561,7 @@ _LIST_IS = re.compile(r"(?:ingredients?|ingr\.?|(?:what )?you(?:'ll| will)? need
 
 
 LEAST_WITHOUT_STOPS = 6
+UNSURE_CHATTER = 0.6
 # the tagger knows few words of other tongues
 DOUBTFUL_ABROAD = 0.97
 # of words, in a line that is one thing with its amount

@@ -226,6 +226,7 @@ _JUICE = re.compile(
 )
 _CLOVES = re.compile(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
 _WHOLE_SPICE = re.compile(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
+_FROM_THE = re.compile(r"dal\s+(?:fuoco|forno|fornello|brodo|riso)\b", re.I)
 _NOT_THERE = re.compile(
     r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
 )
@@ -239,6 +240,9 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
         for start, end in _foods_in(piece.text[:6000]):
             said = piece.text[start:end].lower()
             head = "juice" if said.startswith("juice of") else re.sub(r"(?:es|s)$", "", said.split()[-1])
+            if said == "dal" and _FROM_THE.match(piece.text, start):
+                # "fuori dal fuoco"
+                continue
             if head in listed or _NOT_THERE.search(piece.text[max(0, start - 40) : start]) or len(out) > 30:
                 continue
             item = parse(piece.text, start, end, measures)

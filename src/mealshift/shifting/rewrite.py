@@ -97,7 +97,7 @@ _BY_THE_LADLE = re.compile(
     re.I,
 )
 # "2 c. Carolina gold": the stop ends no sentence
-_AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*[^\W\d_]{1,4}\.\s*$")
+_AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*(?!mins?\b|secs?\b|hrs?\b)[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
 _INTO = re.compile(r"\s*in(?:to)?\b", re.I)
 # "450 ml/¾ pint": the same in another measure
