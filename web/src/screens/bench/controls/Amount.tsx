@@ -26,7 +26,7 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
           >
             <span className="whitespace-nowrap text-small">
               {KEEPS.find(([k]) => k === keep)?.[1]}
-              {people !== null && `, ${people}`}
+              {people !== null && `, for ${people}`}
             </span>
             <ChevronDown size={17} aria-hidden />
           </button>

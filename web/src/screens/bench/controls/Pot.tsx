@@ -95,7 +95,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
             <ToggleGroup.Item
               key={n}
               value={String(n)}
-              className={`${chip(!own && cm === n)} figures min-h-11 text-center text-small`}
+              className={`${chip(!own && cm === n).replace("text-left", "text-center")} figures min-h-11 text-small`}
             >
               {shown("width", n)}
             </ToggleGroup.Item>
