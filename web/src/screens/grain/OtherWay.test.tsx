@@ -1,6 +1,7 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { setManner } from "../../job/manner";
 import type { GrainPage } from "../../api/client";
 import { serve, show, type Asked } from "../../test-kit";
 import { OtherWay } from "./OtherWay";
@@ -65,4 +66,16 @@ it("says in place what is no amount", async () => {
   await reckon();
   expect(await screen.findByText("Say how much water there is.")).toBeInTheDocument();
   expect(water).toHaveValue("some");
+});
+
+it("asks and answers in cups, inches and ounces where the house goes by them", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
+  show(<OtherWay g={G} />);
+  expect(screen.getByText(/inches wide/)).toBeInTheDocument();
+  await reckon();
+  expect(await screen.findByText("7.6")).toHaveClass("poster");
+  expect(screen.getByText(/oz of quinoa/)).toBeInTheDocument();
+  // its own words left as they stood are the round numbers they came from
+  expect(body()).toMatchObject({ water_ml: 500, pot_cm: 20 });
+  setManner({ amounts: "", heat: "", clock: 24 });
 });

@@ -101,3 +101,18 @@ it("asks how warm it is on the household's thermometer", async () => {
   await userEvent.type(field, "77{Enter}");
   await waitFor(() => expect(bodies.at(-1)?.room_c).toBe(25));
 });
+
+it("asks how high it is in feet, and what the grinder holds in cups, where the house goes by them", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
+  await touch(/Rice cooker/);
+  await touch(/0.*feet above the sea/);
+  const field = screen.getByRole("textbox", { name: /^Above the sea/ });
+  await userEvent.clear(field);
+  await userEvent.type(field, "5000{Enter}");
+  await waitFor(() => expect(bodies.at(-1)?.altitude_m).toBe(1524));
+  await touch(/its jar: 1.67 cups/);
+  const jar = screen.getByRole("textbox", { name: /jar holds/ });
+  await userEvent.clear(jar);
+  await userEvent.type(jar, "2½{Enter}");
+  await waitFor(() => expect(bodies.at(-1)?.jar_ml).toBe(600));
+});

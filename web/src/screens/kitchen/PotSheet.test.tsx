@@ -2,6 +2,8 @@ import { act, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { setManner } from "../../job/manner";
+import type { KitchenPot } from "../../api/client";
 import { settle } from "../../ui/gone";
 import { changes, serve, show, type Asked } from "../../test-kit";
 import { NEW_POT, PotSheet, type PotForm } from "./PotSheet";
@@ -71,4 +73,30 @@ it("takes a pot away out of sight, and tells the server later", async () => {
   expect(changes(asked)).toEqual([]);
   await act(settle);
   await waitFor(() => expect(changes(asked)).toEqual([{ do: "DELETE /api/kitchen/pots/4", body: null }]));
+});
+
+it("is measured in inches and quarts where the house goes by cups; what was not touched stays to the millimetre", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 });
+  const pot = { id: 4, name: "the blue one", diameter_cm: 20, litres: 3.7, lid: "ordinary" } as unknown as KitchenPot;
+  const [first, set] = [{ id: 4, name: "the blue one", diameter_cm: "7.9", litres: "3.9", lid: "ordinary" }, vi.fn()];
+  show(<PotSheet form={first as PotForm} set={set} pot={pot} />);
+  expect(box("Across the inside, inches")).toHaveValue("7.9");
+  await userEvent.click(screen.getByRole("button", { name: "Change it" }));
+  await waitFor(() => expect(changes(asked).at(-1)?.body).toMatchObject({ diameter_cm: 20, litres: 3.7 }));
+  setManner({ amounts: "", heat: "", clock: 24 });
+});
+
+it("takes inches, halves too, and says what it wants in them", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 });
+  show(<Held first={{ ...NEW_POT, name: "the wide one" }} />);
+  const add = () => userEvent.click(screen.getByRole("button", { name: "Add it" }));
+  await userEvent.type(box("Across the inside"), "wide");
+  await add();
+  expect(screen.getByText(/write inches, such as 7.9/)).toBeInTheDocument();
+  await userEvent.clear(box("Across the inside"));
+  await userEvent.type(box("Across the inside"), "9 1/2");
+  await userEvent.type(box("It holds, quarts"), "4");
+  await add();
+  await waitFor(() => expect(changes(asked).at(-1)?.body).toMatchObject({ diameter_cm: 24.1, litres: 3.78 }));
+  setManner({ amounts: "", heat: "", clock: 24 });
 });

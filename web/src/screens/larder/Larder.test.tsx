@@ -1,6 +1,7 @@
 import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { setManner } from "../../job/manner";
 import type { Bag, LeftOver } from "../../api/client";
 import { settle } from "../../ui/gone";
 import { changes, here, serve, show, type Asked } from "../../test-kit";
@@ -185,4 +186,21 @@ it("asks which rule the household follows", async () => {
   show(<Larder />);
   await userEvent.selectOptions(await screen.findByRole("combobox", { name: /The rule you follow/ }), "3 days");
   await waitFor(() => expect(changes(asked)).toEqual([{ do: "PUT /api/household/rule", body: { days: 3 } }]));
+});
+
+it("counts its jars in ounces where the house goes by cups", async () => {
+  setManner({ amounts: "cups", heat: "", clock: 24 });
+  show(<Larder />);
+  expect(await screen.findByText("17.6 oz")).toBeInTheDocument();
+  expect(screen.getByPlaceholderText("1 lb foxtail millet, best 3/2027")).toBeInTheDocument();
+  await userEvent.click(screen.getByRole("button", { name: /foxtail millet/ }));
+  const ounces = screen.getByRole("textbox", { name: "Left, oz" });
+  await userEvent.click(ounces);
+  await userEvent.tab();
+  expect(changes(asked)).toEqual([]);
+  await userEvent.clear(ounces);
+  await userEvent.type(ounces, "10");
+  await userEvent.tab();
+  await waitFor(() => expect(changes(asked).at(-1)?.body).toEqual({ grams: 284 }));
+  setManner({ amounts: "", heat: "", clock: 24 });
 });
