@@ -81,7 +81,11 @@ function Walk({ pot }: { pot: KitchenPot }) {
       return setTrouble({
         code: "number",
         where: "before_ml",
-        text: `“${t.before}” will not do: start with ${said("weight", LEAST_ML)} to ${said("weight", MOST_ML)} of water.`,
+        text: `“${t.before}” will not do: start with ${
+          unitOf("weight") === "g"
+            ? "300 ml to 20 litres of water, in millilitres or grams"
+            : `${said("weight", LEAST_ML)} to ${said("weight", MOST_ML)} of water`
+        }.`,
       });
     wakeAudio();
     setTrouble(null);
