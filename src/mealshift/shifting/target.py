@@ -23,7 +23,7 @@ from ..problems import Problem
 from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
-from ..recipe import Line, Recipe
+from ..recipe import Line, Recipe, Step
 from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own, grain_lines
@@ -391,21 +391,14 @@ class _Work:
 
     def _one_way(self) -> None:
         """Other ways the recipe offers ("Microwave: …") are for its own grain: their minutes are wrong for another."""
+        why = "Another way to cook the rice: choose it above, and the steps are written for it."
         for st in self.recipe.steps:
             if st.instead:
-                self.out.operations.append(
-                    Operation(
-                        f"instead-{st.index}",
-                        "",
-                        "other",
-                        "",
-                        span=st.span,
-                        basis="retired",
-                        step=st.index,
-                        text=st.text,
-                        reason="Another way to cook the rice: choose it above, and the steps are written for it.",
-                    )
-                )
+                self._whole_step_gone("instead", st, why)
+
+    def _whole_step_gone(self, named: str, st: Step, why: str) -> None:
+        gone = Operation(f"{named}-{st.index}", "", "other", "", span=st.span, basis="retired", step=st.index)
+        self.out.operations.append(replace(gone, text=st.text, reason=why))
 
     def _gear_left(self) -> None:
         """Steps that only make the steamer ready go with the steaming."""
@@ -414,20 +407,7 @@ class _Work:
         told = {o.step for o in self.out.operations}
         for st in self.recipe.steps:
             if st.index not in told and _STEAMER.search(st.text) and not st.mentions:
-                why = "It is for the steamer, and this way has none."
-                self.out.operations.append(
-                    Operation(
-                        f"gear-{st.index}",
-                        "",
-                        "other",
-                        "",
-                        span=st.span,
-                        basis="retired",
-                        step=st.index,
-                        text=st.text,
-                        reason=why,
-                    )
-                )
+                self._whole_step_gone("gear", st, "It is for the steamer, and this way has none.")
 
     def _soak(self) -> None:
         """A soak the new grain does not want is taken out of the text."""

@@ -9,12 +9,12 @@ import json
 import operator
 import time
 from collections.abc import Callable, Iterator
+from contextlib import suppress
 from datetime import timedelta
 from functools import partial
-from itertools import islice
 from typing import IO, Any, cast
 
-from django.db import connection, transaction
+from django.db import OperationalError, connection, transaction
 from django.db.models import Max
 from django.utils import timezone
 from pydantic import TypeAdapter, ValidationError
@@ -118,12 +118,13 @@ def _swap(household: Household, aside: Household) -> Household:
 
 
 def _gone(household: Household) -> None:
-    """Nobody's household is thrown away, a little at a time."""
-    for model in MANY:
-        rows = cast(Any, model).objects.filter(household=household)
-        while keys := list(rows.values_list("pk", flat=True)[:BATCH_ROWS]):
-            rows.filter(pk__in=keys).delete()
-    household.delete()
+    """Nobody's household is thrown away, a little at a time. Where the store is busy it is left: the backup is in already, or its own fault is what is told."""
+    with suppress(OperationalError):
+        for model in MANY:
+            rows = cast(Any, model).objects.filter(household=household)
+            while keys := list(rows.values_list("pk", flat=True)[:BATCH_ROWS]):
+                rows.filter(pk__in=keys).delete()
+        household.delete()
 
 
 def _sweep() -> None:
@@ -281,13 +282,16 @@ class _Restored:
     def take(self, file: IO[bytes]) -> dict[str, int]:
         """All of it, in batches: between two of them others write."""
         lines = (line for line in _lines(file) if line[0] != "head")
-        while batch := list(islice(lines, 1)):
+        line = next(lines, None)
+        while line is not None:
             with transaction.atomic():
                 self.number()
-                began = time.monotonic()
-                while batch:
-                    self.put(*batch[0])
-                    batch = list(islice(lines, 1)) if time.monotonic() - began < BATCH_S else []
+                until = time.monotonic() + BATCH_S
+                while line is not None:
+                    self.put(*line)
+                    line = next(lines, None)
+                    if time.monotonic() >= until:
+                        break
         return {name: len(self.keys[kind]) for kind, name in COUNTED.items()}
 
     def number(self) -> None:
