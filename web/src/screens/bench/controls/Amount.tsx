@@ -24,7 +24,7 @@ export function AmountControl({ choice, set, grains, shift }: ControlProps) {
             type="button"
             className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-3 px-3 text-small`}
           >
-            <span className="whitespace-nowrap text-small">
+            <span className="text-left text-small">
               {KEEPS.find(([k]) => k === keep)?.[1]}
               {people !== null && `, for ${people}`}
             </span>
