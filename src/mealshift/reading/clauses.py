@@ -45,7 +45,7 @@ _OTHER_TIME = re.compile(
 )
 _PRONOUN = re.compile(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
 _OFF = re.compile(
-    r"\b(?:off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
+    r"\b(?:tắt bếp|van het vuur|vuur uit|(?:av |från )+(?:värmen|varmen|plattan)|fra varmen|af varmen|z ognia|wyłącz\w*|tutup api|padamkan(?: api)?|patayin ang (?:apoy|kalan)|epua\w*|(?:gas|aanch|flame) band|off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
     r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|wrap(?:ped)? (?:it |the \w+ |up )?(?:well )?in (?:an? |the |your )?(?:\w+ )?(?:sleeping bag|blankets?|duvet|quilt|towels|newspapers?|coat)|hay ?-?box|into (?:an? |the )?(?:[\w-]+ )?(?:thermos|vacuum flask|wonder ?bag|cooker cosy)|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
     re.I,
 )
@@ -61,14 +61,14 @@ OWN_LOOK = re.compile(
 )
 
 THINGS = {
-    "grain": rf"(?:riso|pirinç\w*|pirinc\w*|rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
-    "liquid": r"(?:agua|água|acqua|eau|lait|leche|leite|latte|wasser|brühe|milch|suyu|sıcak su\w*|water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
-    "tomato": r"(?:tomates?|jitomates?|pomodor\w+|tomaten|tomato\w*|passata|toms|matar)",
+    "grain": rf"(?:gạo|cơm|chamal|rijst|ryż\w*|bigas|kanin|wali|arisi|biyyam|annam|riso|pirinç\w*|pirinc\w*|rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
+    "liquid": r"(?:nước|bulionu?|vatten|mjölk|buljong|vann|melk|kookvocht|wod[aęy]|mlek[ao]|bulion\w*|pani|doodh|maji|maziwa|tubig|sabaw|neer|thanni|agua|água|acqua|eau|lait|leche|leite|latte|wasser|brühe|milch|suyu|sıcak su\w*|water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
+    "tomato": r"(?:tomates?|jitomates?|pomodor\w+|tomaten|tomato\w*|passata|toms|tamatar|kamatis|nyanya)",
     "pulse": r"(?:frijol\w*|habichuelas|gandules|caraotas|lentejas|fagioli|ceci|lenticchie|linsen|bohnen|feijão|nohut|mercimek|lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
-    "veg": r"(?:cebolla\w*|ajos?|pimient\w+|zanahoria\w*|cipoll\w+|aglio|oignons?|zwiebeln?|knoblauch|erbsen|soğan\w*|cebola\w*|alho|verduras?|piselli|onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|porcini|ceps?|shiitake|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
-    "meat": r"(?:pollo|carne|cerdo|pescado|camarones|gambas|sepia|frango|poulet|hähnchen|huhn|tavuk|ayam|udang|salsicc\w+|costillas?|chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
+    "veg": r"(?:ui|uien|prei|wortel\w*|knoflook|lök|vitlök|løk|cebul[aęy]|sibuyas|vitunguu|kitunguu|karoti|aloo|gajar|mutter|matar|pyaz|vengayam|bawang|cebolla\w*|ajos?|pimient\w+|zanahoria\w*|cipoll\w+|aglio|oignons?|zwiebeln?|knoblauch|erbsen|soğan\w*|cebola\w*|alho|verduras?|piselli|onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|porcini|ceps?|shiitake|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
+    "meat": r"(?:kip|gehakt|hamblokjes|kyckling|kylling|kurcz\w+|manok|baboy|nyama|kuku|samaki|gosht|murgh|keema|kozhi|daging|ikan|pollo|carne|cerdo|pescado|camarones|gambas|sepia|frango|poulet|hähnchen|huhn|tavuk|ayam|udang|salsicc\w+|costillas?|chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
     "sauce": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|relish|stew|curry|tadka|kachumbari)",
-    "fat": r"(?:aceite|manteca|mantequilla|olio|burro|huile|beurre|öl|óleo|azeite|tereyağı\w*|minyak|oil|butter|ghee|fat|margarine|oleo|lard|dripping)",
+    "fat": r"(?:boter|olie|smör|smør|olja|masło|oliw\w+|mafuta|siagi|mantika|tel|aceite|manteca|mantequilla|olio|burro|huile|beurre|öl|óleo|azeite|tereyağı\w*|minyak|oil|butter|ghee|fat|margarine|oleo|lard|dripping)",
     "spice": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?|curry leaves|bay)",
 }  # fmt: skip
 _THING = {

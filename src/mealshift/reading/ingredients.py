@@ -212,7 +212,7 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
 GRAIN_ALONE = re.compile(
     r"\b(?:(?:white|brown|japanese|sushi|spanish|italian|egyptian|american)\s+)*(?:long|short|medium|round)[- ]grain(?:ed)?(?=\s*(?:$|[,(]))"
     # "3 cups sella (soak 45 min)", "2 cups long brown"
-    r"|(?<=\s)(?:sella|parboiled|converted|(?:long|short|medium) (?:brown|white)|(?:brown|white) (?:long|short|medium)|easy[- ]cook(?:ing)?)(?=\s*(?:$|[,(]))",
+    r"|(?<=\s)(?:sella|egyptian|calrose|parboiled|converted|(?:long|short|medium) (?:brown|white)|(?:brown|white) (?:long|short|medium)|easy[- ]cook(?:ing)?)(?=\s*(?:$|[,(]))",
     re.I,
 )
 _POURED_MEANT = ("water", "stock", "broth", "milk", "coconut milk", "tomatoes", "tomato sauce", "passata", "cream")
@@ -247,7 +247,7 @@ _UNCOOKED = re.compile(
     re.I,
 )
 _COOKED_WORDS = re.compile(
-    r"\b(?:cooked|leftover|left-over|left over|day[- ]old|yesterday'?s?|last night'?s?|from the (?:day|night) before|already cooked|boiled,? (?:drained|and|cooled)|steamed|ready[- ]cooked|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)(?= (?:[\w-]+ ){0,3}(?:rice|pouch|packets?|grains?|quinoa))|pouch(?:es)?|cold(?=,? (?:cooked|rice|plain|from)))\b",
+    r"\b(?:cooked|leftover|left-over|left over|day[- ]old|yesterday'?s?|last night'?s?|from the (?:day|night) before|already cooked|boiled,? (?:drained|and|cooled)|steamed|ready[- ]cooked|cocid[oa]|cotto|cuite?|gekochte[rns]?|cozid[oa]|pişmiş|matang|ugotowan\w+|kogte?|kokta?|gekookte?|lutong?|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)(?= (?:[\w-]+ ){0,3}(?:rice|pouch|packets?|grains?|quinoa))|pouch(?:es)?|cold(?=,? (?:cooked|rice|plain|from)))\b",
     re.I,
 )
 

@@ -94,7 +94,7 @@ def _first_words() -> frozenset[str]:
 
 # "Brown rice in the oil" bids to brown it
 _BROWNED = re.compile(
-    r"(?:^|(?<=[.;:!?>]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice (?:in|with|until|till|lightly|well|slightly|gently|for)\b)"
+    r"(?:^|(?<=[.;:!?>]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice(?: (?:in|with|until|till|lightly|well|slightly|gently|for)\b|,(?:\s[a-z]+,?)?\s(?:[a-z]+\s)?and\s[a-z]+\s+in\b))"
 )
 
 
@@ -143,7 +143,7 @@ _KIND_ASIDE = re.compile(r"\s*\([^()\d]{0,30}\b(?:long|medium|short|round)[- ]gr
 _THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type|stuff)\b", re.I)
 # "arroz blanco de grano largo", "riz long", "Reis"
 _OTHER_TONGUE = re.compile(
-    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|long|rond|blanc|complet))+\b",
+    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo))+\b",
     re.I,
 )
 _MIXED = re.compile(r"\s+(?:blend|mix|medley|mixture)\b", re.I)

@@ -9,9 +9,11 @@ from ..grains import grain
 from ..recipe import Correction, Line
 from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
+from .method import poured_off
 from .names import find_grains
 from .structure import Structure
 from .told_minutes import Timed
+from .words import word_list
 
 # role labels of the tagger → roles of the recipe
 _ROLE = {
@@ -30,6 +32,8 @@ _ROLE = {
 }
 
 
+# of the grain's volume, what is water enough for it
+OWN_WATER = 1.0
 # over the grain's volume, more water than any soup or gruel is made with
 ABSURD = 40.0
 
@@ -100,6 +104,7 @@ def with_roles(
     total: pours.MadeUp | None,
     told_dish: str,
     theirs: frozenset[int],
+    laid: Structure,
 ) -> tuple[list[Line], list[tuple[str, float]]]:
     """theirs: lines that only another grain's pot is told to hold."""
     seen = things(lines, source, found, timed)
@@ -145,13 +150,14 @@ def with_roles(
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
-    for i in theirs | apart:
+    drained = _water_of_others(lines, found) if poured_off(found) else frozenset()
+    for i in theirs | apart | drained | _beside_its_own(lines, source, found, laid):
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home, volume = (lines[source].section, lines[source].ml) if source is not None else ("", None)
     late = _late(lines, found, timed)
     out = [
-        _role(ln, _placed(ln, label, home, late), source, parts.get(ln.section), volume)
+        _role(ln, _placed(ln, label, home, late, _head(ln, laid)), source, parts.get(ln.section), volume)
         for ln, (label, _) in zip(lines, tagged, strict=True)
     ]
     if source is not None:
@@ -218,8 +224,59 @@ _BESIDE = re.compile(
 )
 
 
-def _placed(line: Line, label: str, home: str, late: frozenset[int]) -> str:
+# "SAUCE: 3 Tbsp gochujang, 1 Tbsp water"
+_HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
+
+
+def _head(line: Line, laid: Structure) -> str:
+    """What heads the step in which alone a line is told; "Measure the sauce:" does not."""
+    if not line.section.startswith("step "):
+        return ""
+    m = _HEADED.match(laid.steps[int(line.section.removeprefix("step ")) - 1].text)
+    return m["l"] if m and not {"the", "it", "your", *word_list("verbs")} & set(m["l"].lower().split()) else ""
+
+
+def _beside_its_own(
+    lines: Sequence[Line], source: int | None, found: Sequence[Clause], laid: Structure
+) -> frozenset[int]:
+    """ "1½ cups rice, 2 cups water" in one line: that is its water, and the cup poured over the meat elsewhere is none of it."""
+    if source is None or lines[source].section.startswith("step ") or not lines[source].ml:
+        return frozenset()
+    mine = lines[source]
+
+    def same_line(ln: Line) -> bool:
+        a, b = sorted((ln.span, mine.span), key=lambda x: x.start)
+        return "\n" not in laid.plain[a.start : b.end]
+
+    others = [ln for ln in lines if ln.carrier and ln.ml]
+    own = [ln for ln in others if same_line(ln)]
+    if sum(ln.ml or 0.0 for ln in own) < OWN_WATER * (mine.ml or 0.0):
+        return frozenset()
+    first = {ln.index: next((c for c in found if ln.index in c.lines), None) for ln in others if ln not in own}
+    told = {i: {k for x in found if x.sentence == c.sentence for k in x.things} for i, c in first.items() if c}
+    return frozenset(
+        i for i, things in told.items() if "grain" not in things and things & {"meat", "veg", "pulse", "sauce"}
+    )
+
+
+def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:
+    """Where the grain's own water is poured off: what meat or beans were simmered in before the grain came is none of it."""
+    enters = next((c.sentence for c in found if c.grains and c.before.grain), None)
+    out = set()
+    for i, ln in enumerate(lines):
+        first = next((c for c in found if i in c.lines), None) if ln.carrier else None
+        if first is None or enters is None or first.sentence >= enters:
+            continue
+        told = {k for c in found if c.sentence == first.sentence for k in c.things}
+        if told & {"meat", "pulse"} and "grain" not in told:
+            out.add(i)
+    return frozenset(out)
+
+
+def _placed(line: Line, label: str, home: str, late: frozenset[int], head: str) -> str:
     """The label, where the section or the minutes beside it say more than its words: a dressing joins, a topping's water is the topping's."""
+    if head and _BESIDE.search(head) and label in ("liquid", "wet", "absorber") and not line.grain:
+        return "other_pot"
     if line.section and line.section != home and not line.section.startswith("step ") and not line.grain:
         if _JOINS.search(line.section):
             return "after"

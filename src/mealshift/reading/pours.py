@@ -102,13 +102,18 @@ MOST_PER_GRAIN = 20.0
 
 _MADE_UP = re.compile(
     r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that| the (?:[^\W\d_]+ ){1,3}?)? ?up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
-    r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|altogether|all together|in all)\b|\bmeasure (?:out )?(?:the |your )?\w+\s*[:,]|\bstrain(?:ed)?(?: it| well)?[.;:,]\s+(?=(?:\d|[½¼¾⅓⅔])[^.;]{0,14}(?:[.;]|$))",
+    r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|altogether|all together|in all)\b|\b(?:liquor|dashi|stock|broth|water) \+ (?:the )?(?:liquor|dashi|stock|broth|water|milk) =|\bmeasure (?:out )?(?:the |your )?\w+\s*[:,]|\bstrain(?:ed)?(?: it| well)?[.;:,]\s+(?=(?:\d|[½¼¾⅓⅔])[^.;]{0,14}(?:[.;]|$))",
     re.I,
 )
 
 
-_STRAINED = re.compile(r"\bstrain\w*[^.;!?]*[.;!?]?\s*$", re.I)
-_SO_MUCH = re.compile(r"you(?:'ll)? (?:want|need|should have)", re.I)
+# letters before "400 ml of the liquor" in which it was kept
+NEAR = 900
+_STRAINED = re.compile(
+    r"\b(?:keep|save|reserve) (?:the |that |this |all the )?(?:broth|stock|liquor|liquid)\W*$|\bstrain\w*[^.;!?]*[.;!?]?\s*$",
+    re.I,
+)
+_SO_MUCH = re.compile(r"(?:you(?:'ll)? )?(?:want|need|should have)", re.I)
 
 
 def _of_liquid(verbs: str) -> re.Pattern[str]:
@@ -133,6 +138,14 @@ _OTHER = re.compile(
     rf"\b(?:remaining|other|rest,)\s+(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the |your )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|water|broth|stock))\b",
     re.I,
 )
+# "Poach the fish … keep the liquor." and then "400 ml of the liquor"
+_PUT_BY = re.compile(
+    r"\b(?:keep|save|reserve|strain)\b[^.;!?]{0,24}\b(?:liquor|liquid|broth|stock|water)\b|\bstrain(?: it)?[.;!]", re.I
+)
+_OF_IT = re.compile(
+    rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+of (?:the |that |this )?(?P<of>(?:(?:poaching|cooking|simmering|fish|chicken|meat|ham|bean) )?(?:liquor|liquid|broth|stock|water))\b",
+    re.I,
+)
 _OF_A_THING = re.compile(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
 _THE_KEPT = re.compile(
     r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
@@ -145,7 +158,7 @@ SUMS = ("liquid", KEPT)
 SAME_SUM = 0.03
 # "1 tin coconut milk + water to make 3½ cups", in the list itself
 TO_MAKE = re.compile(
-    rf"(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:water|stock|broth) to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
+    rf"(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:(?:water|stock|broth)(?: to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?| ?=)|(?:air|agua|acqua|wasser|pani|su|vatten|vand|eau) ?=)\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
     re.I,
 )
 _BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup|(?:pot )?likker)\b", re.I)
@@ -176,6 +189,9 @@ def reserved(
         left = None if m else _LEFT.search(piece.text[:4000])
         other = None if m or left else _OTHER.search(piece.text[:4000])
         m = m or left or other
+        of_it = None if m else _OF_IT.search(piece.text[:4000])
+        if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
+            m = of_it
         if m is None:
             before += piece.text + "\n"
             continue
@@ -191,7 +207,12 @@ def reserved(
         again = any(
             (left, _THE_KEPT.search(later), " " in m["of"] and m["of"].lower() in later.lower(), m["a"] in later)
         )
-        joins = drawn or rest or (again and handle is not None and handle.search(later) and not handle.search(told))
+        joins = (
+            drawn
+            or rest
+            or (m is of_it and handle is not None and handle.search(piece.text))
+            or (again and handle is not None and handle.search(later) and not handle.search(told))
+        )
         if not item.ml or kind is None or not joins:
             before += piece.text + "\n"
             continue
@@ -221,7 +242,10 @@ def reserved(
         parts = frozenset(
             ln.index
             for ln in lines
-            if ln.carrier and ln.index != index and (ln.ml or item.ml) >= item.ml and _poured_in(ln, told)
+            if (ln.carrier or (m is of_it and ln.fraction))
+            and ln.index != index
+            and (ln.ml or item.ml) >= item.ml
+            and _poured_in(ln, told)
         )
         out = list(lines)
         out[index : index + 1] = [kept.with_(index=index)]

@@ -30,6 +30,7 @@ from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
+from .pot_words import CLASS
 from .placing import counted, named, pots_of_others, sorts, told_in, with_roles
 from .settle import settle
 from .structure import Structure
@@ -76,7 +77,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     title = laid.title.text if laid.title else ""
     told_dish = dish.of(title, texts)[0]
     theirs = told_in(elsewhere, lines, found, laid)
-    lines, tagged = with_roles(lines, source, found, timed, corrections, total, told_dish, theirs)
+    lines, tagged = with_roles(lines, source, found, timed, corrections, total, told_dish, theirs, laid)
     way = method.choose(
         title,
         texts,
@@ -368,8 +369,9 @@ def _sums(recipe: Recipe) -> Recipe:
         # "rice 3 glasses (old basmati), soak 30 min": on its own line, to the line's end
         end = recipe.text.find("\n", inside.span.end)
         line = recipe.plain[inside.span.start : end if end >= 0 else len(recipe.plain)][:300]
-        if m := re.search(r"\bsoak(?:ed)?\b", line, re.I):
-            soak = [s.typical for s in stretches(line[m.start() :])][:1]
+        if m := CLASS["SOAK"].search(line):
+            said = [*stretches(line[m.start() :]), *stretches(line[: m.start()])]
+            soak = [s.typical for s in said][:1]
     counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(
         # at pressure the whistles' minutes are the grain's as much as those after them

@@ -24,12 +24,12 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|svgs?|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu)"
+_PEOPLE = r"(?:servings?|svgs?|members|log\b|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
+    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
@@ -40,6 +40,7 @@ _SAYS_ONLY_THAT = re.compile(r"(?:^|[.!?;]\s)\W*$")
 _ASIDE = re.compile(r"\bas (?:an? )?(?:side|starter)\b", re.I)
 # what a packet says of one portion
 _ON_A_LABEL = re.compile(r"\bserving size\b|\bk?cal(?:orie)?s?\b", re.I)
+_BEHIND_TITLE = re.compile(r"\((1?\d)\)\s*$")
 _MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
 _ALONE = re.compile(
@@ -324,6 +325,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Azafrán, pimentón, romero, sal", the last of the list
             cls, sure = "ingredients", 0.6
+        if cls in ("note", "chatter") and out.steps and _LEAVES_IT.match(ln.text) and any(stretches(ln.text)):
+            # "Odstaw 10 minut.", under the last step
+            cls, sure = "step", 0.6
         if cls == "ingredient" and _AND.match(ln.text):
             cls, sure = "heading", 0.9
         before = out.steps[-1] if out.steps else None
@@ -363,6 +367,12 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "chatter", 0.9
         if cls in ("title", "section", "heading") and _QUOTED_MAIL.match(ln.text):
             cls, sure = "chatter", 0.95
+        if cls in ("ingredient", "ingredients", "title", "note", "section", "step") and _POSTED.match(ln.text):
+            # "posted by …", "@olya here you go:": who speaks, and to whom
+            cls, sure = "chatter", 0.9
+        if cls == "title" and _ASIDE_WHOLE.fullmatch(ln.text.strip()) and tagged[0].line.index < ln.index:
+            # "(sent home with the children)" stands under a title
+            cls, sure = "chatter", 0.7
         if cls == "ingredient" and not out.lines and _COMES_OUT.match(ln.text.strip()):
             # "about 50 pieces", before anything goes in
             cls, sure = "meta", 0.8
@@ -396,7 +406,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "1½ c rice, 2¾ c stock → 9x13, foil, 1 hr": what is done with it is told beside it
             cls, sure = "step", 0.7
-        if cls in ("heading", "section", "ingredient") and _COLUMNS.fullmatch(ln.text.strip()):
+        if cls in ("heading", "section", "ingredient", "title") and _COLUMNS.fullmatch(ln.text.strip()):
             # "Qty  Unit  Item" heads the columns of a table, and is no part of the dish
             cls, sure = "heading", 0.9
         if cls in ("note", "chatter") and out.steps and _a_dish(ln.text) and _does(ln):
@@ -404,6 +414,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "step", 0.6
         if cls == "step" and _TIP.match(ln.text):
             cls, sure = "note", 0.8
+        if cls in ("ingredient", "section") and out.title is None and ln.bold and _NAMES_A_DISH.fullmatch(ln.text):
+            # "**Brown rice salad (4)**", under the table of its things
+            cls, sure = "title", 0.7
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))
@@ -493,6 +506,15 @@ _SO_MANY = re.compile(
     re.I,
 )
 _WEIGHED = re.compile(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
+_POSTED = re.compile(
+    r"(?:posted|submitted|uploaded|published|shared) (?:by|on)\b|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",
+    re.I,
+)
+_NAMES_A_DISH = re.compile(r"[A-Z][^\d:.,;]{6,50}(?: \(\d{1,2}\))?", re.A)
+_LEAVES_IT = re.compile(
+    r"(?:odstaw|laat|deja|dejar|lascia|laisse[rz]?|låt|lad|la|diamkan|biarkan|hayaan|deixe|ruhen|dinlendir\w*) ", re.I
+)
+_ASIDE_WHOLE = re.compile(r"\([^()]*\)\W*")
 # what a page shows beside its list
 _PAGE_TOOL = re.compile(
     r"(?:(?:US customary|metric|imperial|cook mode|scale|[123]x|units?)[\s|/–—-]*)+$|(?:prevent your screen|keep (?:the )?screen)\b",
@@ -901,7 +923,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 t.line.text[m.end() :],
                 re.I,
             )
-            ends = re.fullmatch(r"[\s.,;!)]*", t.line.text[m.end() :])
+            ends = re.fullmatch(r"[\s.,;:!)]*", t.line.text[m.end() :])
             by_itself = ends and re.search(r"(?:^|[.!?])\s*$", t.line.text[: m.start()])
             if plain_for and by_itself:
                 # "… like a cake. For 4."
@@ -964,6 +986,9 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 if 1 <= low <= (MOST_MADE if _MADE.match(t.line.text) else MOST_SERVINGS) and low == int(low):
                     at = t.line.start + alone.start()
                     found.append((0, at, low, Span(at, t.line.start + alone.end())))
+    if not found and out.title and (m := _BEHIND_TITLE.search(out.title.text)):
+        # "Bibimbap (4)": it may count anything
+        found.append((5, 0, float(m[1]), Span(out.title.span.start + m.start(1), out.title.span.start + m.end(1))))
     if found:
         best = min(found)
         out.servings = (best[2], best[3])

@@ -262,6 +262,8 @@ _COVERED_BY = re.compile(
 LONGEST_ABBREVIATION = 3
 _SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
 _BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
+# "let it sit ten take the bay leaves out", spoken without a stop: no ten of a thing
+_TELLS = re.compile(r"(?:take|remove|pull|fluff|fork|serve|stir|open|then|do|don't)\b", re.I)
 _PART_OF = re.compile(
     r"(?:an? )?(?:half|third|quarter|two thirds|three quarters|one third|one half)(?: of)? +(?:the|that|this|it|them|your)\b",
     re.I,
@@ -293,7 +295,7 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             continue
         cut = re.search(rf"\s+{_STOP}\b", name["name"] + " ", re.I)
         words = name["name"][: cut.start()] if cut else name["name"]
-        if re.match(rf"{_STOP}\b", words, re.I) or not words:
+        if re.match(rf"{_STOP}\b", words, re.I) or not words or (not measured and _TELLS.match(words)):
             continue
         end = name.start("name") + len(words)
         kind = ingredients.kind_of(words)[0]

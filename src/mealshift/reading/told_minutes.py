@@ -346,6 +346,31 @@ _BEFORE_THE_END = re.compile(
     r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
     re.I,
 )
+_DRIPS = re.compile(r"\b(?:drain|drip)(?: it| them| well| dry| in an? \w+| through)?,?(?: for)?(?: about)?\s*$", re.I)
+_BEFORE_HEAT = re.compile(
+    r"\s*(?:of )?(?:standing|sitting|resting|soaking|waiting)? ?before (?:the |any |you (?:put|turn|light|start) )?(?:heat|fire|flame|lighting|switching on|turning on)\b",
+    re.I,
+)
+# left standing, in other tongues: before the minutes or behind them
+_LEFT_ABROAD = re.compile(
+    r"\b(?:odstaw(?:ić)?|zostaw|diamkan|biarkan|biar|hayaan(?:g)?|deixe(?: descansar)?|deja(?:r)?(?: reposar)?|reposar|laisser reposer|laissez reposer|(?:lascia(?:re|te)?|fate) riposare|ruhen lassen|låt stå|låt vila|la (?:den |det )?stå|lad (?:den |det )?stå|acha|iache|rehne do)\b[^.;!?]{0,20}$",
+    re.I,
+)
+_LEFT_BEHIND = re.compile(
+    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|reposar|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b",
+    re.I,
+)
+_LID_BACK = re.compile(r"\b(?:lid|cover|foil) (?:back )?(?:on|back)(?: tight\w*)?,?\s*(?:for )?$", re.I)
+_FOR_FLAVOUR = re.compile(
+    r"\s*(?:or so |at least )?(?:for|so) (?:the |all the )?flavou?rs\b|\s*to (?:marinate|infuse|marry|get to know)",
+    re.I,
+)
+_COUNTED = re.compile(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
+_SAVED = re.compile(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
+_AT_LOWEST = re.compile(
+    r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$",
+    re.I,
+)
 _EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
 _LEFT_IN_WATER = re.compile(
     r"\b(?:rice|grains?|it)\b[^.;!?]{0,40}\b(?:leave|left|let|stand|sit|keep)\b[^.;!?]{0,24}\bin (?:(?:some|plenty of|clean|fresh|cold|cool|warm|tepid|lukewarm|salted) )*water(?: for)?(?: about| at least)?\s*$",
@@ -360,7 +385,7 @@ _UNCOVERED_FOR = re.compile(
 _MORE_OF_IT = re.compile(r"\s*(?:more|longer)\b", re.I)
 # "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
 _OTHER_SETTING = re.compile(
-    r"\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
+    r"\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
     re.I,
 )
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
@@ -486,6 +511,23 @@ RULES = (
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
+    Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan") and _DRIPS.search(p.before)),
+    Rule("toss all, leave 30 min for the flavours", "other", 0.9, lambda p: p.kind in ("rest", "heat") and p.after(_FOR_FLAVOUR) and not CLASS["COVER"].search(p.before)),
+    Rule(
+        "tip the rice in. Count 6 minutes from when it boils", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "pan", "come_up") and _COUNTED.search(p.before) and not _by_another(p),
+    ),
+    Rule("into the pot, 20 minutes standing before heat", "soak", 0.9, lambda p: not p.had("heat") and p.after(_BEFORE_HEAT)),
+    Rule(
+        "odstaw 10 minut; laat 10 min. staan; diamkan 15 menit", "rest", 0.9,
+        lambda p: p.short and p.kind in ("other", "heat", "soak") and (p.had("heat", "whistles") or p.cookers) and (_LEFT_ABROAD.search(p.before) or p.after(_LEFT_BEHIND)),
+    ),
+    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _LID_BACK.search(p.before) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
+    Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
+    Rule(
+        "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "pan") and _AT_LOWEST.search(p.before) and p.clause and p.clause.grains and p.clause.before.grain and not p.clause.before.off and not _by_another(p),
+    ),
     Rule("stir every 4 minutes", "other", 0.98, lambda p: _EVERY.search(p.before)),
     Rule(
         "wash the rice and leave it in cold water for half an hour", "soak", 0.9, leaves="",

@@ -12,6 +12,7 @@ from itertools import pairwise
 from math import inf
 
 from ..measures import round_half_up
+from ..process import Operation
 from ..reading import ingredients
 from ..recipe import Line, Recipe
 from .backwards import grain_lines
@@ -171,4 +172,20 @@ def _heated(recipe: Recipe, line: Line) -> float:
     if any(_COOKED_FIRST.search(recipe.steps[n].text) for n in steps if n < max(steps)):
         # "put the beef on with water, boil it till tender" is a step of its own
         return inf
-    return sum(o.typical_min or BROWNS_MIN for o in mine)
+    return sum(max(o.typical_min or 0.0, _told_behind(recipe, o)) or BROWNS_MIN for o in mine)
+
+
+def _told_behind(recipe: Recipe, o: Operation) -> float:
+    """ "Boil the chicken with cardamom, bay, 1 onion, 45 minutes": its minutes stand behind another thing of the same sentence."""
+    if o.step is None or o.span is None:
+        return 0.0
+    step = recipe.steps[o.step]
+    most = 0.0
+    for later in recipe.process.operations:
+        if later.step != o.step or later.span is None or later.span.start < o.span.end:
+            continue
+        between = step.text[o.span.end - step.span.start : later.span.start - step.span.start]
+        if later.kind != o.kind or later.phase == "heat" or re.search(r"[.;!?]", between):
+            break
+        most = max(most, later.typical_min or 0.0)
+    return most

@@ -54,6 +54,10 @@ _BY_A_LINE = re.compile(r"\b(?:line|mark|level|knuckle)\b", re.I)
 
 
 # "water to the 3 line (less 3 tbsp)", "water, to cover by 2 cm"
+_TO_A_LINE = re.compile(
+    r"\s*,?\s*(?:up )?to the (?:\d[\d½¼¾./]*|second|third|first) (?:cup )?(?:line|mark)\b(?: (?:for|of) [^(),;\d]{2,24}?(?=\s*(?:[(,;]|$)))?",
+    re.I,
+)
 _SIGN_SAID = re.compile(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
 
 
@@ -326,7 +330,7 @@ _SUCH_AS = re.compile(
 _TAKES_MIN = re.compile(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = re.compile(
-    r"\s*\(\s*(?:(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+)\)"
+    r"\s*\(\s*(?:(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+|or (?!more\b|less\b|so\b|to taste|any amount|however)[^()\d]*)\)"
 )
 _TELLS_KIND = re.compile(
     r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
@@ -487,6 +491,9 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     said = said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end])
     edits = [Edit(ln.amount_span.start, _with_stop(ln, said), said)]
     edits += _without_stale_liquid(ln, ml, measures)
+    if sign := _TO_A_LINE.search(ln.text):
+        # "water to the 2 line for brown rice (about 500 ml)"
+        edits.append(Edit(sign.start(), sign.end(), ""))
     if told_by_the_grain(ln):
         edits += as_the_grain(ln.text, ln.amount_span.end)
     because = "this is what the grain drinks and the pot loses"

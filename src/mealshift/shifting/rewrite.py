@@ -38,6 +38,8 @@ from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
+# "20 min low, 10 off"
+_OFF_SO_LONG = re.compile(r"\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
 # "till thick and rice mash"
 _OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 # "in the rice pot", "with a rice paddle": another grain has no use for the name
@@ -46,7 +48,7 @@ _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
-    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk)\b)",
+    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk|pani|tubig|sabaw|maji|air|agua|caldo|acqua|brodo|eau|bouillon|wasser|brühe|bulionu?|wody|vatten|vand|vann|nước)\b)",
     re.I,
 )
 # "add the mushrooms' water, then add water to the line"
@@ -68,6 +70,10 @@ _FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
 _POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
 _THERE_SHOULD_BE = re.compile(
     r"\b(?:(?:should|must|ought to) (?:have|be)|(?:you|we)(?:'ll)? (?:want|need))(?: about| around)?\s*$", re.I
+)
+# "about 3 cups of pot likker": what it is of
+_OF_ITS_KIND = re.compile(
+    r"\s+of (?:the |its |that )?(?:[\w'’-]+ ){0,2}?(?:liquid|liquor|likker|stock|broth|water|juices?)\b", re.I
 )
 # "the remaining cup of broth", which is another amount now
 _REMAINING_CUP = re.compile(
@@ -412,7 +418,8 @@ class _View:
             more_signs = _IN_A_SIGN.search(text[a:start]) and (
                 not verbs_in(text[at:end]) or _OF_THE_SIGN.match(text, at)
             )
-            if opened > 0 or more_signs or len(re.findall(r"[^\W\d_]", text[at:end])) < 4:
+            crumb = len(re.findall(r"[^\W\d_]", text[at:end])) < 4 and not _OFF_SO_LONG.match(text, at)
+            if opened > 0 or more_signs or crumb:
                 # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
                 edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))
@@ -584,8 +591,8 @@ class _View:
             start, end = with_kind(step.text, f.span.start), without_aside(step.text, f.span.end)
             if f.span.start < named:
                 continue
-            if named and _AND_THE.fullmatch(step.text[named : f.span.start]):
-                # "rice, the jasmine one, beras wangi", "add the sticky rice and rice": it is called once
+            if named and any(_AND_THE.fullmatch(step.text[named:x]) for x in (f.span.start, start) if x >= named):
+                # "rice, the jasmine one, beras wangi", "add the sticky rice and rice", "rice, egyptian or calrose": it is called once
                 edits.append(Edit(named, f.span.end, ""))
                 named = f.span.end
                 continue
@@ -783,6 +790,8 @@ class _View:
                 ):
                     # so much more may not be left of it
                     behind = max(end, at + len(ln.text))
+                    if of_it := _OF_ITS_KIND.match(step.text, behind):
+                        behind = of_it.end()
                     edits.append(Edit(behind, behind, " (top up with water if short)"))
                 if edits[-1].new != was and told_by_the_grain(ln):
                     edits += as_the_grain(step.text, end)

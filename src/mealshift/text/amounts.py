@@ -94,9 +94,16 @@ MOST_SPLIT, MOST_ITEM, NEAR = 2000, 400, 120
 
 def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
     """The things of one ingredient line, at least one. many: the line is known to hold several."""
+    if "|" in text and (m := _CELLS.match(text)):
+        # "200 | g | brown rice | rinsed": number, unit and name in cells of their own are said in one breath
+        text = m[0].replace("|", " ") + text[m.end() :]
     return [parse(text, a, min(b, a + MOST_ITEM), measures) for a, b in _split(text[:MOST_SPLIT], many)]
 
 
+_CELLS = re.compile(
+    rf"\s*(?:about |abt |~)?{RANGE_PATTERN}\s*\|(?:\s*\||\s*(?:{UNIT_PATTERN})\.?(?:\s*\([^()|]*\))?\s*\|)?(?=[^|]*[^\W\d_]{{2,}}[^|]*(?:\||$))",
+    re.I,
+)
 _ONE_OF_TWO = re.compile(
     r"(?:\d+|an?|one|two)\s+(?:red|green|yellow|orange|white|black|brown|small|large|big|medium|sweet|hot)", re.I
 )
@@ -182,7 +189,9 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if glue in ("+", "&", "and", "plus") and _ALONE.fullmatch(before) and _STARTS.match(after):
             # "2 cups plus 2 tablespoons cold water" is one amount
             continue
-        led = bool(_STARTS.match(after)) and not re.match(r"\d+\s*(?:%|mm|cm)", after)
+        led = bool(_STARTS.match(after)) and not re.match(
+            r"\d+\s*(?:%|mm|cm)|(?:half|some) (?:in|on|for|into|over)\b", after
+        )
         has = any(x["u"] or x["n"][:1].isdigit() for x in AMOUNT.finditer(before))
         if re.search(r"[\d½¼¾⅓⅔]\s*$", before) and re.match(r"[\d½¼¾⅓⅔]", after) and glue in (",", "&", "and"):
             continue
@@ -609,7 +618,7 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
     visible = "".join("\x00" if h else c for h, c in zip(hidden, body, strict=True))
     for m in re.finditer(r"[^\x00,;|]+", visible):
         raw = m[0]
-        raw = re.split(r"\s[-–—=:]+\s|[-–—=:]\s*$|\s{3,}|\.{2,}", raw)[0]
+        raw = re.split(r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)\s{3,}|\.{2,}", raw)[0]
         lead = re.match(
             r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*",
             raw,

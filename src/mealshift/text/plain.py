@@ -13,7 +13,9 @@ from __future__ import annotations
 import re
 import unicodedata
 from collections import Counter
+from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 _BULLETS = "•▪▫◦‣·∙●○■□▢☐☑☒✓✔✅✗►▸▹▶→➤➜➢❖◆◇★☆♦⁃*¤"
 _BLANK = "\u00a0\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2007\u2008\u2009\u200a\u202f\u205f\u3000\t\u200b\u200c\u200d\u2060\ufeff\ufe0f\u00ad"
@@ -49,7 +51,9 @@ _STAMP = re.compile(
     re.I,
 )
 _QUOTED = re.compile(r"^(?:\s{0,3}>)+\s?")
-_LEAD = re.compile(rf"^\s*(?:[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+")
+_LEAD = re.compile(
+    rf"^\s*(?:[»›]\s+|[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+"
+)
 _SCAN_ONE = re.compile(
     r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+(?:c|C|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
 )
@@ -114,13 +118,13 @@ _STARS = re.compile(r"\*\*|__|(?<=[^\s*])\*(?=[\s.,;:!?)]|$)|(?<=\s)\*(?=[^\s*])
 
 
 _NUMBERED = re.compile(
-    r"^(?P<c>[\u2460-\u2473\u24f5-\u24fe\u2776-\u2793])\s*(?=\S)|^(?:step\s*)?\(?(?P<n>\d{1,3})(?:\s?[.):\]]+(?!\d)|\s*[-–]\s+|\s*\|)\s*(?=\S)|^step\s+(?P<w>\d{1,2})\b[\s:.-]*|^(?P<f>first|second|third|fourth|fifth|sixth|seventh|then|next|finally|lastly)\s*[,:]\s*",
+    r"^(?P<c>[\u2460-\u2473\u24f5-\u24fe\u2776-\u2793])\s*(?=\S)|^(?:step\s*)?\(?(?P<n>\d{1,3})(?:\s?[.):\]]+(?!\d)|/ (?=[a-z])|\s*[-–]\s+|\s*\|)\s*(?=\S)|^step\s+(?P<w>\d{1,2})\b[\s:.-]*|^(?P<f>first|second|third|fourth|fifth|sixth|seventh|then|next|finally|lastly)\s*[,:]\s*",
     re.I,
 )
 # "3 Add sugar": a number alone counts as one if a capital letter follows that begins a verb, not "3 Onions"
 # in a row of a table the letter after it may be small
 SMALL_NUMBER = re.compile(r"^(?P<n>\d{1,2})\s+(?=[a-z]{2,}\s)")
-BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}\s)|\t+\s*(?=[a-z]{2,}\s))")
+BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}[\s.:])|\t+\s*(?=[a-z]{2,}\s))")
 
 
 _SPEAKER = re.compile(r"^\s*(?P<who>[A-Z][\w.'’+-]{1,14}(?: [A-Z][\w.]{0,12})?):\s(?=\S)")
@@ -141,6 +145,27 @@ def _speakers(text: str) -> frozenset[str]:
     )
 
 
+# the lead cell of a table's row: "| 200 | g | rice |" has an amount there, "| 2 | Add the stock |" a step's number
+_LEAD_CELL = re.compile(r"\s*\|?\s*(\d{1,4})\s*\|")
+# the line under a table's head
+_RULE = re.compile(r"[\s|:+=_–—-]*-{2,}[\s|:+=_–—-]*")
+
+
+def _ordered_rows(lines: Sequence[str]) -> frozenset[int]:
+    """The rows of tables whose first cells count one, two, three …; a number alone in its table counts steps too."""
+    out: set[int] = set()
+    run: list[tuple[int, int]] = []
+    for n, ln in enumerate([*lines, ""]):
+        if ln.count("|") >= 2:
+            if m := _LEAD_CELL.match(ln):
+                run.append((n, int(m[1])))
+        elif run:
+            if all(b == a + 1 for (_, a), (_, b) in pairwise(run)):
+                out.update(n for n, _ in run)
+            run = []
+    return frozenset(out)
+
+
 _CIRCLED = frozenset(chr(c) for r in ((0x2460, 0x2474), (0x24F5, 0x24FF), (0x2776, 0x2794)) for c in range(*r))
 
 
@@ -148,11 +173,12 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
     """The lines of a plain text that are not blank, each with what decorated it taken off. brought: the text it was, for its bold marks."""
     out: list[TextLine] = []
     speakers = _speakers(text)
+    ordered = _ordered_rows(text.split("\n"))
     offset = blank = 0
-    for raw, was in zip(text.split("\n"), (brought or text).split("\n"), strict=False):
+    for n, (raw, was) in enumerate(zip(text.split("\n"), (brought or text).split("\n"), strict=False)):
         start, offset = offset, offset + len(raw) + 1
         # "> >" is a blank line of a quoted mail
-        if not raw.strip(" \t>"):
+        if not raw.strip(" \t>") or ("|" in raw and _RULE.fullmatch(raw)):
             blank += 1
             continue
         at = 0
@@ -182,7 +208,7 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
             left = inner[1:].lstrip()
             at += len(inner) - len(left)
             inner = left
-        elif m := _NUMBERED.match(inner):
+        elif (m := _NUMBERED.match(inner)) and not (row and n not in ordered and _LEAD_CELL.match(inner)):
             number = int(m["n"] or m["w"] or unicodedata.numeric(m["c"] or "0"))
             at += m.end()
             inner = inner[m.end() :].strip()

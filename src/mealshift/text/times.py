@@ -12,7 +12,7 @@ from functools import lru_cache
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
-_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
+_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
 _HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
@@ -38,16 +38,18 @@ TIME = re.compile(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = re.compile(
-    r"m[il1]n|rn[il1]n|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
+    r"m[il1]n|rn[il1]n|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
-    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
+    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
     r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
-    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
+    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
     rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b| off\s*(?:[.,;)]|$))"
+    # spoken without a stop: "let it sit ten take the bay leaves out"
+    rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:on )?(?:low|high|medium|gentle|fierce|hard)(?=\s*(?:[.;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
@@ -62,7 +64,10 @@ _PEOPLE = re.compile(
     re.I,
 )
 _FOR_SO_MANY = re.compile(r"(?:^|[.!?]\s+)for\s$", re.I)
-_ENDS = re.compile(r"\s*(?:[.!]|$)")
+# "For four, slice the tops from eight tomatoes"
+_ENDS = re.compile(
+    r"\s*(?:[.!]|$|, (?:slice|chop|take|cut|heat|soften|put|wash|rinse|fry|boil|melt|you(?:'ll)? need|use|start|bring|soak|peel)\b)"
+)
 _CLOCK = re.compile(r"\d{1,2}:\d\d")
 _AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
 # from the evening to the morning
@@ -102,7 +107,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "v") if m[k])
         if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a) or _PEOPLE.search(text[max(0, a - 30) : a]):
             continue
         if _FOR_SO_MANY.search(text, 0, a) and _ENDS.match(text, b):
