@@ -10,6 +10,14 @@ from mealshift.text.amounts import items
 # the line · is it known to hold several · (name, ml, g) of each
 LINES = [
     ("1 bicchiere di vino bianco, 1,2 l brodo", True, [("di vino bianco", 240, None), ("brodo", 1200, None)]),
+    # cells of a table, and what is said of one thing
+    ("200 | g | brown rice | rinsed", False, [("brown rice", None, 200)]),
+    ("4 | | spring onions | sliced", False, [("spring onions", None, None)]),
+    ("1 | tin (400 g) | chickpeas | drained", False, [("chickpeas", None, 400)]),
+    ("3 | tbsp | olive oil", False, [("olive oil", 45, None)]),
+    ("Basmati, rinsed x3, soaked 20', drained     1.25 kg", False, [("Basmati", None, 1250)]),
+    ("1 sausage, half in the pot half on top", False, [("sausage", None, None)]),
+    ("mchele wa basmati kilo 1", False, [("mchele wa basmati", None, 1000)]),
     ("rice 4 polopaz cups (160 ml)", False, [("rice", 640, None)]),
     ("rice 2 cups (480 ml)", False, [("rice", 480, None)]),
     ("water: 2 cup + 1/2", False, [("water", 593, None)]),

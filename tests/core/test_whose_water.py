@@ -20,6 +20,14 @@ POTS = [
     ("360 g paella rice\n1.5 l water\n1 leek", "Simmer the leek in the water 25 minutes, strain. You want 1.1 l; keep it hot. Add the rice to the stock, cook 17 minutes uncovered.", "open", 1078),
     ("300 g long-grain rice\n1 chicken\n3 l water", "Boil the chicken in the water 1 hour. Strain. 700 ml. Add the rice to it, boil, cover and simmer 15 minutes.", "covered", 686),
     ("300 g long-grain rice\n1 ham hock\n2 l water", "Simmer the hock 1 hour. Measure the broth: 600 ml. Rice in. Boil, cover, 15 minutes.", "covered", 588),
+    ("300 g long-grain rice\n1 chicken\n3 l water", "Boil the chicken in the water 1 hour. Keep the broth! You need 700 ml. Add the rice to it, boil, cover and simmer 15 minutes.", "covered", 686),
+    ("250 g basmati\n400 g smoked fish", "Poach the fish in 500 ml milk and water 8 minutes. Lift out, keep the liquor.\nRice in butter, 400 ml of the liquor, lid on, lowest 12 minutes.", "covered", 400),
+    ("60 g long-grain rice\n1 carcass", "1 carcass, 2½ litres water, simmered 2 hours. Strain.\n1.5 litres of the stock, the rice. Simmer 20 minutes.", "open", 1470),
+    ("300 g short-grain rice\nDashi\n200 g oysters", "Simmer the oysters 2 minutes. Keep the liquor.\nLiquor + dashi = 400 ml. Rice and this into the pot, boil, lid, low 15 minutes.", "covered", 400),
+    ("3 cups long-grain rice\n1 can (400 ml) coconut milk + water = 4 cups", "All in the pot, boil, lid on, lowest heat 18 minutes.", "covered", 836),
+    # of another pot
+    ("8 drumsticks\n1 cup water\n1½ cups jasmine rice, 2 cups water", "Brown the drumsticks, pour over the cup of water, simmer 30 minutes.\nRice: bring rice and water to the boil, cover, lowest 15 minutes.", "covered", 474),
+    ("300 g basmati\n900 g lamb", "Lamb in oil, 3 cups water, lid, low, 2 hours.\nBig pot of water, boil. Rice in, boil 9 minutes. Drain.", "drain", 0),
     # by the tin, by what covers it, in the milk of a tin
     ("1.5 cups jasmine rice\n1 can coconut milk 400 ml, plus fill can halfway w water\n1 tsp salt", "Everything in the pot, boil, lid on, lowest heat 18 minutes.", "covered", 488),
     ("300 g medium-grain rice\n1 kg lamb\n3 carrots", "Brown the lamb. Water to cover by 2 cm (about 1.2 l). Simmer 40 minutes. Add the rice on top, lid, lowest heat 25 minutes.", "covered", 1200),

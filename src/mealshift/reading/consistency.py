@@ -43,7 +43,7 @@ _WAYS = {
     "pressure": "in a pressure cooker",
     "electric-pressure": "in an electric pressure cooker",
     "microwave": "in the microwave",
-    "cooked": "it is cooked already",
+    "cooked": "already",
 }
 
 

@@ -13,6 +13,7 @@ from itertools import islice
 from typing import Any
 
 from ..problems import Refusal
+from ..text import columns
 
 # what no recipe is beyond; a text within these is read in well under half a second (docs/reliability.md)
 MOST_CHARACTERS = 20_000
@@ -72,6 +73,8 @@ def clean(brought: str) -> str:
     if "&" in text:
         text = html.unescape(text)
     _bounded(text)
+    if structured is None:
+        text = columns.apart(text)
     if long := _LONG_NUMBER.search(text):
         raise Refusal(
             "long_number",

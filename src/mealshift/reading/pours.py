@@ -293,6 +293,9 @@ def made_up(
                 continue
             *_, before, begun = ["", *re.split(r"(?<=[.!?])\s", piece.text[: m.start()])]
             sentence = begun + re.split(r"[.!?](?!\d)", piece.text[m.start() :])[0]
+            if not before.strip() and not begun.strip() and n > 1:
+                # "… Strain." ends the step before
+                before = re.split(r"(?<=[.!?])\s", laid.steps[n - 2].text.rstrip())[-1]
             if m[0][:6].lower() == "strain" or _STRAINED.search(before) and _SO_MUCH.match(piece.text, m.start()):
                 # "… strain. You want 1.1 l; keep it hot.", "Strain. 3 cups."
                 sentence = f"{before} {sentence} broth"

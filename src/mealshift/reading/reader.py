@@ -30,8 +30,8 @@ from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
-from .pot_words import CLASS
 from .placing import counted, named, pots_of_others, sorts, told_in, with_roles
+from .pot_words import CLASS
 from .settle import settle
 from .structure import Structure
 from .things import overlooked as find_overlooked

@@ -16,7 +16,8 @@ from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, joined, lines_of, 
 from ..text.sentences import sentences
 from ..text.times import stretches
 from . import lines as tagger
-from .clauses import THINGS, verbs_in, way_of
+from . import pot_words
+from .clauses import THINGS, VESSEL_WORDS, verbs_in, way_of
 from .ingredients import foods
 from .names import find_grains
 from .words import word_list
@@ -24,12 +25,12 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|svgs?|members|log\b|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu)"
+_PEOPLE = r"(?:servings?|svgs?|members|log\b|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|személy\w*)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
+    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
@@ -65,7 +66,7 @@ _OVEN_ON = re.compile(
 # "Oven temp: 350F", over the list
 _OVEN_TEMP = re.compile(r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)", re.I)
 _COLUMNS = re.compile(
-    r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
+    r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#|what|how(?: (?:much|many|to|long))?|for the pot|method|steps?|what to do|times?|min(?:ute)?s?)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
     re.I,
 )
 # a word between two parts of a list
@@ -125,6 +126,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     # who writes everything small begins no sentence in the middle of one
     written = _written_out(told) and _is_wrapped([t.line for t in tagged if t.cls == "step"])
     small = not written and _all_small([t.line for t in tagged])
+    acting = _acting_rows(tagged)
+    stepless = not any(t.cls == "step" for t in tagged)
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
     heads_steps = False
     for t in tagged:
@@ -325,6 +328,18 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Azafrán, pimentón, romero, sal", the last of the list
             cls, sure = "ingredients", 0.6
+        if (
+            cls in ("note", "chatter")
+            and stepless
+            and ln.index > last_listed >= 0
+            and any(stretches(ln.text))
+            and {"HEAT", "FRY", "REST", "ADD"} & set(pot_words.classes(ln.text))
+        ):
+            # nothing else tells what to do with the list: another tongue than the tagger's
+            cls, sure = "step", 0.5
+        if cls in ("section", "heading") and ln.marks and not ln.text.endswith(":") and _LINES_A_VESSEL.match(ln.text):
+            # "• line the basket with a cloth", among bullets
+            cls, sure = "step", 0.6
         if cls in ("note", "chatter") and out.steps and _LEAVES_IT.match(ln.text) and any(stretches(ln.text)):
             # "Odstaw 10 minut.", under the last step
             cls, sure = "step", 0.6
@@ -405,6 +420,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             and any(stretches(ln.text[m.end() :]))
         ):
             # "1½ c rice, 2¾ c stock → 9x13, foil, 1 hr": what is done with it is told beside it
+            cls, sure = "step", 0.7
+        if ln.index in acting and cls not in ("servings", "meta", "step"):
+            # "2 cups rice | stir, 2 min": what is done with it is told in the next cell
             cls, sure = "step", 0.7
         if cls in ("heading", "section", "ingredient", "title") and _COLUMNS.fullmatch(ln.text.strip()):
             # "Qty  Unit  Item" heads the columns of a table, and is no part of the dish
@@ -512,8 +530,26 @@ _POSTED = re.compile(
 )
 _NAMES_A_DISH = re.compile(r"[A-Z][^\d:.,;]{6,50}(?: \(\d{1,2}\))?", re.A)
 _LEAVES_IT = re.compile(
-    r"(?:odstaw|laat|deja|dejar|lascia|laisse[rz]?|låt|lad|la|diamkan|biarkan|hayaan|deixe|ruhen|dinlendir\w*) ", re.I
+    r"(?:odstaw|laat|deja|dejar|lascia|laisse[rz]?|låt|lad|la|diamkan|biarkan|hayaan|deixe|ruhen) |.*\b(?:demle|dinlen)\w+",
+    re.I,
 )
+# rows of a table that tell minutes in their last cell, and it is one of things and what is done with them
+LEAST_ACTING = 2
+
+
+def _acting_rows(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
+    """The rows of a table of things and what is done with them: "1 onion, 2 ribs celery | soften, 8 min"."""
+    rows = [t.line for t in tagged if t.line.row and t.line.cells == 1]
+    told = [ln for ln in rows if any(stretches(last := ln.text.rpartition("|")[2])) and verbs_in(last)]
+    if len(told) < LEAST_ACTING or not any(_MEASURED.search(ln.text.partition("|")[0]) for ln in rows):
+        return frozenset()
+    return frozenset(
+        ln.index
+        for ln in rows
+        if re.search(r"[^\W\d_]", ln.text) and not _COLUMNS.fullmatch(ln.text.strip()) and not ln.number
+    )
+
+
 _ASIDE_WHOLE = re.compile(r"\([^()]*\)\W*")
 # what a page shows beside its list
 _PAGE_TOOL = re.compile(
@@ -703,6 +739,10 @@ _IN_A_COOKER = re.compile(
 )
 _BIDS_SMALL = re.compile(
     r"(?:soak|rinse|wash|drain|boil|cook|steam|simmer|bring|cover|heat|fry|bake|leave|let|stir|turn|switch|put|add|pour|tip)\b",
+    re.I,
+)
+_LINES_A_VESSEL = re.compile(
+    rf"(?:line|grease|oil|butter|warm|fill|take|set|stand) (?:the |an? |your )(?:[a-z]+ ){{0,2}}(?:{'|'.join(map(re.escape, VESSEL_WORDS))})\b",
     re.I,
 )
 _BIDS = re.compile(r"[A-Z][a-z]+ (?:the|it|them|all|everything|in) ")

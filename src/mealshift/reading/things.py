@@ -256,7 +256,7 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
 
 # "Water to cover by 2 cm (about 1.2 l)": what stands in the bracket is of the water before it
 _COVERED_BY = re.compile(
-    rf"\b(?P<what>(?:(?:boiling|hot|cold|fresh) )?(?:water|stock|broth))\b[^.;()]{{0,12}}\b(?:cover|come|stand|reach|above|over)(?:[^.;()]|\d\.\d){{0,40}}\((?:about|abt|ca\.?|approx\.?|~|around|roughly|some)?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
+    rf"\b(?P<what>(?:(?:boiling|hot|cold|fresh) )?(?:water|stock|broth))\b[^.;()]{{0,12}}\b(?:cover|come|stand|reach|above|over|below|top)(?:[^.;()]|\d\.\d){{0,40}}\((?:about|abt|ca\.?|approx\.?|~|around|roughly|some)?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
     re.I,
 )
 LONGEST_ABBREVIATION = 3

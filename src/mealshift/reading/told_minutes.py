@@ -130,7 +130,7 @@ _GOES_ON = re.compile(
     r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
 )
 _CHECKED_AT = re.compile(
-    r"\b(?:check|look|tast(?:e|ing)|test|shak(?:e|ing)|flip|turn)(?:ing)?(?: it| them| the \w+)? (?:at|after)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
+    r"\b(?:check|look|tast(?:e|ing)|test|shak(?:e|ing)|flip|turn)(?:ing)?(?: it| them| the \w+)? (?:at|after|from)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
     re.I,
 )
 _HALF_DONE = re.compile(
@@ -196,6 +196,7 @@ _OTHER_SORT = re.compile(
 )
 _OR_ELSE = re.compile(r"\(or [^.;()]*$", re.I)
 _MINE_TOOK = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\b", re.I)
+_THERE_LATER = re.compile(r"[^.!?\d]{0,40}\b(?:there|done|ready) (?:at|by) (?:about )?\d", re.I)
 _MINE = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\s*(?:about )?", re.I)
 _TO_COOL = re.compile(r"\s*to cool\b", re.I)
 # the minutes of a whole clause in a bracket behind it
@@ -347,6 +348,8 @@ _BEFORE_THE_END = re.compile(
     re.I,
 )
 _DRIPS = re.compile(r"\b(?:drain|drip)(?: it| them| well| dry| in an? \w+| through)?,?(?: for)?(?: about)?\s*$", re.I)
+_THERE_AT = re.compile(r"\b(?:there|done|ready|cooked) (?:at|by)\s*(?:about )?$", re.I)
+_OFF_THE_FIRE = re.compile(r"\s*(?:more |minutes? |mins? )?off the (?:fire|heat|flame|stove|hob|gas)\b", re.I)
 _BEFORE_HEAT = re.compile(
     r"\s*(?:of )?(?:standing|sitting|resting|soaking|waiting)? ?before (?:the |any |you (?:put|turn|light|start) )?(?:heat|fire|flame|lighting|switching on|turning on)\b",
     re.I,
@@ -360,7 +363,10 @@ _LEFT_BEHIND = re.compile(
     r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|reposar|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b",
     re.I,
 )
-_LID_BACK = re.compile(r"\b(?:lid|cover|foil) (?:back )?(?:on|back)(?: tight\w*)?,?\s*(?:for )?$", re.I)
+_TAKEN_OFF = re.compile(
+    r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) the heat\b|\bout of the oven\b", re.I
+)
+_LID_BACK = re.compile(r"\b(?:lid|cover|foil) back(?: on)?(?: tight\w*)?,?\s*(?:for )?$", re.I)
 _FOR_FLAVOUR = re.compile(
     r"\s*(?:or so |at least )?(?:for|so) (?:the |all the )?flavou?rs\b|\s*to (?:marinate|infuse|marry|get to know)",
     re.I,
@@ -368,7 +374,10 @@ _FOR_FLAVOUR = re.compile(
 _COUNTED = re.compile(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
 _SAVED = re.compile(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
 _AT_LOWEST = re.compile(
-    r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$",
+    r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$"
+    # the same in other tongues, where the minutes follow at once
+    r"|\b(?:bajito|fuego (?:bajo|lento|suave)|fuoco (?:basso|dolce)|feu doux|laag vuur|lage stand|kis láng(?:on)?|mały(?:m)? og(?:ień|niu)|svag värme|lav varme|lume baixo"
+    r"|fogo baixo|dheemi aanch(?: par)?|dhima aanch|api kecil),?\s*(?:durante |por |per |pendant |für |na |i )?(?:unos |circa |environ |ca\.? )?$",
     re.I,
 )
 _EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
@@ -522,11 +531,13 @@ RULES = (
         "odstaw 10 minut; laat 10 min. staan; diamkan 15 menit", "rest", 0.9,
         lambda p: p.short and p.kind in ("other", "heat", "soak") and (p.had("heat", "whistles") or p.cookers) and (_LEFT_ABROAD.search(p.before) or p.after(_LEFT_BEHIND)),
     ),
-    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _LID_BACK.search(p.before) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
+    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _LID_BACK.search(p.before) and _TAKEN_OFF.search(p.text[: p.s.start]) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
+    Rule("Taste from 16 mins; mine's usually there at 18", "heat", 0.85, lambda p: p.s.bare and _THERE_AT.search(p.before)),
+    Rule("Rose water, 5 more off the fire", "rest", 0.9, lambda p: p.short and p.had("heat") and p.after(_OFF_THE_FIRE), leaves=""),
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
         "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, leaves="",
-        fits=lambda p: p.kind in ("other", "rest", "pan") and _AT_LOWEST.search(p.before) and p.clause and p.clause.grains and p.clause.before.grain and not p.clause.before.off and not _by_another(p),
+        fits=lambda p: p.kind in ("other", "rest", "pan") and _AT_LOWEST.search(p.before) and p.clause and p.clause.grains and not p.clause.before.off and not _by_another(p),
     ),
     Rule("stir every 4 minutes", "other", 0.98, lambda p: _EVERY.search(p.before)),
     Rule(
@@ -552,7 +563,7 @@ RULES = (
     Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
-        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK)),
+        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER)),
     ),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",

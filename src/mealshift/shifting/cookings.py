@@ -58,9 +58,17 @@ def finishing(recipe: Recipe) -> list[Operation]:
     drained, in the oven when it was cooked and filled into something."""
     ops = recipe.process.operations
     if method_row(recipe.method).locked:
-        mine = [o for o in ops if o.told and o.typical_min]
+        # "natural release" may have no minutes of its own
+        mine = [o for o in ops if (o.told and o.typical_min) or o.kind == "release"]
         first = next((i for i, o in enumerate(mine) if o.phase in ("heat", "whistles")), len(mine))
-        down = next((i for i in range(first + 1, len(mine)) if mine[i].phase in ("release", "rest")), len(mine))
+        down = next(
+            (
+                i
+                for i in range(first + 1, len(mine))
+                if mine[i].phase in ("release", "rest") or mine[i].kind == "release"
+            ),
+            len(mine),
+        )
         return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
     at = turning(recipe)
     return [] if at is None else [o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min]

@@ -24,6 +24,7 @@ from ..pot.account import BETWEEN
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
+from ..reading import ingredients
 from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import find_grains, with_kind, without_aside
@@ -722,12 +723,24 @@ class _View:
             gone = [Edit(a, b, "") for a, b in (*signs.asides(step.text), *signs.same_level(step.text))]
             return gone or self._level(step)
         place = signs.in_step(step.text)
+        enters = next(
+            (o.step for o in self.recipe.process.operations if self.recipe.source in o.what and o.step is not None),
+            None,
+        )
+        if place and enters is not None and step.index < enters and self._boils_another(step):
+            # "chicken in the pot with water to cover by 4 fingers": the broth, and the grain comes later
+            return []
         if place is None or any(signs.in_step(s.text) for s in self.recipe.steps[: step.index]):
             # a second sign is another pouring: what it comes to nobody knows
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place
         whole = " in all" if not self.a.others_ml and _POURED_BEFORE.search(step.text[: place[0]]) else ""
         return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml{whole})")]
+
+    def _boils_another(self, step: Step) -> bool:
+        """Is it meat or pulses that the step puts into water?"""
+        told = set().union(*(o.what for o in self.recipe.process.operations if o.step == step.index))
+        return any(ingredients.heat_wanted(ln)[1] or ln.drinks for ln in self.recipe.lines if ln.index in told)
 
     def _level(self, step: Step) -> list[Edit]:
         """ "liquid should be about 1 inch above the rice": so much higher or lower as the new pour stands over its own grain."""

@@ -225,9 +225,14 @@ def said_time(low: float, high: float, was: str) -> str:
     # a word of another language stays as it is
     short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minuten|dakika|dk|menit|dakik[ao]?)\b", was.lower())
     word = short[0] if short else "minutes"
+    if m := re.match(r"(?:dakika|dk\.?)\s+(?=\d)", was, re.I):
+        # "dakika 20", as Swahili has it
+        return m[0] + (str(lo) if lo == hi else f"{lo}-{hi}")
     if lo == hi:
         return f"{lo} {word.rstrip('s') if lo == 1 else word}"
-    return f"{lo} to {hi} {word}"
+    # "10-15 mins" keeps its dash
+    dash = re.search(r"\d(\s?[-–]\s?)\d", was)
+    return f"{lo}{dash[1] if dash else ' to '}{hi} {word}"
 
 
 def _hours(minutes: int) -> str:

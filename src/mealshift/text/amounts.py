@@ -34,7 +34,8 @@ AMOUNT = re.compile(
 _TIMES = re.compile(
     rf"(?P<n>{NUMBER_PATTERN})\s*x\s*(?P<each>{NUMBER_PATTERN})\s*-?\s*(?P<u>{UNIT_PATTERN})(?![\w])", re.I
 )
-_TIMES_AFTER = re.compile(r"\bx\s?(?P<n>\d{1,3})\b", re.I)
+# not of what is "rinsed x3"
+_TIMES_AFTER = re.compile(r"(?<!rinsed )(?<!washed )(?<!rinse )(?<!wash )\bx\s?(?P<n>\d{1,3})\b", re.I)
 _BRACKET = re.compile(r"\(([^()]{0,160})\)|\[([^\[\]]{0,160})\]")
 _STARTS = re.compile(
     rf"(?:{_ROUGH}\s*)?(?:{RANGE_PATTERN})(?:\s*-?\s*(?:{_SIZE}\s+){{0,2}}(?:{UNIT_PATTERN})(?![\w])|\s+[^\W\d])", re.I
@@ -96,10 +97,15 @@ def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
     """The things of one ingredient line, at least one. many: the line is known to hold several."""
     if "|" in text and (m := _CELLS.match(text)):
         # "200 | g | brown rice | rinsed": number, unit and name in cells of their own are said in one breath
-        text = m[0].replace("|", " ") + text[m.end() :]
+        found = items(m[0].replace("|", " ") + text[m.end() :], measures, many)
+        for i in found:
+            i.text = text[i.start : i.end]
+        return found
     return [parse(text, a, min(b, a + MOST_ITEM), measures) for a, b in _split(text[:MOST_SPLIT], many)]
 
 
+# "rinsed x3, soaked 20', drained   1.25 kg" is one thing
+_DONE_TO_IT = re.compile(r"(?:rinsed?|soak(?:ed)?|drain(?:ed)?|wash(?:ed)?|peeled|chopped|sliced)\b", re.I)
 _CELLS = re.compile(
     rf"\s*(?:about |abt |~)?{RANGE_PATTERN}\s*\|(?:\s*\||\s*(?:{UNIT_PATTERN})\.?(?:\s*\([^()|]*\))?\s*\|)?(?=[^|]*[^\W\d_]{{2,}}[^|]*(?:\||$))",
     re.I,
@@ -211,7 +217,7 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         next_named = re.match(rf"[^\W\d][^,;\d(]{{1,40}}?\s*[-–:=.]*\s*{RANGE_PATTERN}", after)
         if led and has and not re.match(r"(?:a|an|one)\s+(?:pinch|little|bit|few)\b", after, re.I):
             ok = glue != "" or len(m[0]) >= 3
-        elif ends_amount and next_named and glue in (",", ";", "+"):
+        elif ends_amount and next_named and glue in (",", ";", "+") and not _DONE_TO_IT.match(after):
             ok = True
         elif many and glue in (",", ";", "+", "&", "and", ".", "") and not PREPARED.match(after):
             ok = (
@@ -364,7 +370,8 @@ def _amounts(text: str) -> list[_Said]:
 
 # "gr. 400", "ml 250" at the end of a name: the unit first, as Italians write it
 _UNIT_FIRST = re.compile(
-    r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2})?)(?=\s*(?:[,;()]|$))", re.I
+    r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l|kilo|lita|glasi|vikombe|kikombe|vijiko|kijiko)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2})?)(?=\s*(?:[,;()]|$))",
+    re.I,
 )
 # "To top: white pepper": what it is for, before the first of its things
 _LABEL = re.compile(

@@ -94,13 +94,21 @@ def plain(brought: str) -> str:
     if len(_SAID_STOPS.findall(text)) >= LEAST_DICTATED:
         # "until dry comma eight minutes period": spoken to a machine that wrote every word
         text = _SAID_STOPS.sub(lambda m: _STOP_OF[m[1].lower()].ljust(len(m[0])), text)
-    return _SCAN_NUMBER_L.sub("1", _SCAN_TEN.sub(_ten, _SCAN_ONE.sub("1", text)))
+    return _SCAN_NUMBER_L.sub("1", _SCAN_TEN.sub(_ten, _SCAN_ONE.sub(_one, text)))
 
 
 # stops that were spoken: so many, and it was dictated
 LEAST_DICTATED = 4
 _STOP_OF = {"comma": ",", "period": ".", "full stop": ".", "new line": ".", "new paragraph": ".", "colon": ":"}
 _SAID_STOPS = re.compile(r"(?:(?<=\w)[ ]|(?<=^)|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
+
+
+def _one(m: re.Match[str]) -> str:
+    """What a scan reads for 1; the bar between two cells of a row is one."""
+    if m[0] != "|":
+        return "1"
+    begins, ends = m.string.rfind("\n", 0, m.start()) + 1, m.string.find("\n", m.start())
+    return "|" if m.string.count("|", begins, ends if ends >= 0 else None) > 1 else "1"
 
 
 def _ten(m: re.Match[str]) -> str:
@@ -147,8 +155,6 @@ def _speakers(text: str) -> frozenset[str]:
 
 # the lead cell of a table's row: "| 200 | g | rice |" has an amount there, "| 2 | Add the stock |" a step's number
 _LEAD_CELL = re.compile(r"\s*\|?\s*(\d{1,4})\s*\|")
-# the line under a table's head
-_RULE = re.compile(r"[\s|:+=_–—-]*-{2,}[\s|:+=_–—-]*")
 
 
 def _ordered_rows(lines: Sequence[str]) -> frozenset[int]:
@@ -178,7 +184,7 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
     for n, (raw, was) in enumerate(zip(text.split("\n"), (brought or text).split("\n"), strict=False)):
         start, offset = offset, offset + len(raw) + 1
         # "> >" is a blank line of a quoted mail
-        if not raw.strip(" \t>") or ("|" in raw and _RULE.fullmatch(raw)):
+        if not raw.strip(" \t>"):
             blank += 1
             continue
         at = 0

@@ -12,8 +12,8 @@ from functools import lru_cache
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
-_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
-_HOUR = r"(?:hours?|hrs?|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
+_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|perc|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
+_HOUR = r"(?:hours?|hrs?|óra|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
@@ -38,29 +38,31 @@ TIME = re.compile(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = re.compile(
-    r"m[il1]n|rn[il1]n|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
+    r"m[il1]n|rn[il1]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
     r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
-    r"|\bgive it|\bgive|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
+    r"|\bgive it|\bgive|\bmanual(?: ?/ ?high)?|\bhigh(?: pressure)?,?|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
     rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b| off\s*(?:[.,;)]|$))"
     # spoken without a stop: "let it sit ten take the bay leaves out"
     rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
+    # "mine's usually there at 18"
+    r"|\b(?:there|done|ready|cooked) (?:at|by) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=\s*(?:[.;)!]|$))"
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:on )?(?:low|high|medium|gentle|fierce|hard)(?=\s*(?:[.;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
-    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
+    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
     re.I | re.M,
 )
 # "serves about 4.", "plenty for four": people, not minutes
 _PEOPLE = re.compile(
     r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$"
-    r"|\b(?:enough|plenty|sufficient|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
+    r"|\b(?:pcs|pieces|rolls|cakes|patties|parcels)\.?,? for\s+$|\b(?:enough|plenty|sufficient|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
     re.I,
 )
 _FOR_SO_MANY = re.compile(r"(?:^|[.!?]\s+)for\s$", re.I)
@@ -107,8 +109,12 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "v") if m[k])
-        if any(x < b and a < y for x, y in taken) or _CLOCK.match(text, a) or _PEOPLE.search(text[max(0, a - 30) : a]):
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "v", "w") if m[k])
+        if (
+            any(x < b and a < y for x, y in taken)
+            or _CLOCK.match(text, a)
+            or (not m["w"] and _PEOPLE.search(text[max(0, a - 30) : a]))
+        ):
             continue
         if _FOR_SO_MANY.search(text, 0, a) and _ENDS.match(text, b):
             # "Turn out like a cake. For 4."
