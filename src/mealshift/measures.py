@@ -76,7 +76,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     # counted things: their size is stated beside them ("1 tin (400 g)") or not known
     "tin": ("count", None, ("tin", "tins", "can", "cans")),
     "pinch": ("count", None, ("pinch", "pinches", "dash", "dashes", "drop", "drops", "splash", "splashes", "glug", "glugs", "squeeze", "drizzle", "grating")),
-    "handful": ("count", None, ("handful", "handfuls", "fist", "fists", "fistful", "fistfuls", "bunch", "bunches", "sprig", "sprigs", "knob", "knobs", "piece", "pieces", "pc", "pcs", "inch", "inches", "thumb", "sheet", "sheets", "strip", "strips")),
+    "handful": ("count", None, ("handful", "handfuls", "puño", "puños", "puñado", "puñados", "pugno", "poignée", "poignées", "fist", "fists", "fistful", "fistfuls", "bunch", "bunches", "sprig", "sprigs", "knob", "knobs", "piece", "pieces", "pc", "pcs", "inch", "inches", "thumb", "sheet", "sheets", "strip", "strips")),
     "clove": ("count", None, ("clove", "cloves", "stick", "sticks", "stalk", "stalks", "slice", "slices", "rib", "ribs", "leaf", "leaves", "head", "heads", "bulb", "bulbs", "pod", "pods", "siung", "lembar", "helai", "ulas", "batang", "btg", "biji", "fillet", "fillets", "rasher", "rashers", "ear", "ears")),
     "packet": (
         "count", None,

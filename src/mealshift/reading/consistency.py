@@ -11,7 +11,7 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
-from ..measures import USUAL_TIN, canonical_unit, unit_kind
+from ..measures import RANGE_PATTERN, UNIT_PATTERN, USUAL_TIN, canonical_unit, unit_kind
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .ingredients import UNLIKELY
@@ -62,7 +62,7 @@ def doubts(
     if line is None:
         return []
     settled = {" ".join(c.line.split()) for c in corrections}
-    out = [*_grain(recipe, line, settled), *_amount(line, settled, vessel_told)]
+    out = [*_grain(recipe, line, settled), *_amount(recipe, line, settled, vessel_told)]
     if not line.cooked:
         out += _minutes(recipe, line, settled_minutes)
         out += _method(way, corrections)
@@ -189,9 +189,30 @@ def _vessel(line: Line) -> str:
     return one.lower() if canonical_unit(one) == line.unit else said[0].lower()
 
 
-def _amount(line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
+# letters behind the grain's amount in which it is corrected
+NEAR = 90
+# "2 cups jasmine. wait theres 6 of u. 3 cups": said again, and otherwise
+_SAID_AGAIN = re.compile(
+    rf"(?:(?:no[,.]? )?wait|no no|sorry|i mean|make (?:it|that)|scrap that|correction|actually|\bnein\b|\bperdón\b)\b[^\n]{{0,40}}?(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w]))(?! (?:of )?(?!rice\b|basmati\b|jasmine\b)[^\W\d_]{{3}})",
+    re.I,
+)
+
+
+def _amount(recipe: Recipe, line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
+    at = line.span.start + line.amount_span.end if line.amount_span else line.span.end
+    if line.amount_span and (again := _SAID_AGAIN.search(recipe.plain, at, at + NEAR)):
+        first = line.text[line.amount_span.start : line.amount_span.end]
+        return [
+            _one(
+                "amount",
+                line.text,
+                f"You say {first}, and then {again['a']}. Which is meant?",
+                (first, Correction(line.text, amount=first)),
+                (again["a"], Correction(line.text, amount=again["a"])),
+            )
+        ]
     usual = grain(line.grain).density if line.grain and not line.cooked else 0.0
     if usual and line.ml and line.g and not 1 / UNLIKELY <= line.g / line.ml / usual <= UNLIKELY:
         return [

@@ -14,6 +14,7 @@ from typing import Any
 
 from ..problems import Refusal
 from ..text import columns
+from ..text.plain import written
 
 # what no recipe is beyond; a text within these is read in well under half a second (docs/reliability.md)
 MOST_CHARACTERS = 20_000
@@ -74,7 +75,7 @@ def clean(brought: str) -> str:
         text = html.unescape(text)
     _bounded(text)
     if structured is None:
-        text = columns.apart(text)
+        text = columns.apart(written(text))
     if long := _LONG_NUMBER.search(text):
         raise Refusal(
             "long_number",

@@ -103,6 +103,9 @@ def browned(text: str) -> str:
     return _BROWNED.sub("     ", text) if "Brown rice" in text else text
 
 
+_GRITS = re.compile(r"\s+grits\b", re.I)
+
+
 @lru_cache(maxsize=4096)
 def _found(text: str) -> tuple[Found, ...]:
     # few texts name a grain, and their words say so far quicker than the pattern of all names
@@ -115,6 +118,10 @@ def _found(text: str) -> tuple[Found, ...]:
             # "until steam rises" is no ris in the plural
             continue
         slug = _lookup(key)
+        if slug and key.endswith("rice") and (grits := _GRITS.match(text, m.end())):
+            # "Carolina rice grits"
+            found.append(Found("rice-grits", Span(m.start(), grits.end()), text[m.start() : grits.end()], False))
+            continue
         if slug:
             found.append(Found(slug, Span(m.start(), m.end()), m[0], key in rice_words()))
     return tuple(found)

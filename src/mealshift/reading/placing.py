@@ -267,7 +267,7 @@ def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozense
         first = next((c for c in found if i in c.lines), None) if ln.carrier else None
         if first is None or enters is None or first.sentence >= enters:
             continue
-        told = {k for c in found if c.sentence == first.sentence for k in c.things}
+        told = {k for c in found if c.block == first.block and c.sentence <= first.sentence for k in c.things}
         if told & {"meat", "pulse"} and "grain" not in told:
             out.add(i)
     return frozenset(out)

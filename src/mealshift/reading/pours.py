@@ -28,6 +28,7 @@ from .structure import Structure
 
 # chances beyond these are not turned over
 LEAST, MOST, AT_ONCE = 0.02, 0.97, 6
+A_POT_OF_SOUP_ML = 2500.0
 _WET_DISHES = ("porridge", "pudding", "soup")
 
 
@@ -38,7 +39,8 @@ def _fits(ml: float, grain_g: float, slug: str, dish: str) -> float:
     least = 0.85 * grain_g * g.hydration_at(max(0.0, low))
     most = 1.25 * grain_g * g.hydration_at(min(2.0, high)) + 250
     if dish in _WET_DISHES:
-        most = max(most, 14 * grain_g)
+        # a soup is made by the pot, however little grain is in it
+        most = max(most, 14 * grain_g, A_POT_OF_SOUP_ML if dish == "soup" else 0.0)
     elif dish in ("soft", "stirred"):
         most = max(most, 6 * grain_g)
     if ml <= 0:
@@ -192,6 +194,8 @@ def reserved(
         of_it = None if m else _OF_IT.search(piece.text[:4000])
         if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
             m = of_it
+        shared = None if m else _share(lines, laid, n, handle)
+        m = m or shared
         if m is None:
             before += piece.text + "\n"
             continue
@@ -210,6 +214,7 @@ def reserved(
         joins = (
             drawn
             or rest
+            or shared
             or (m is of_it and handle is not None and handle.search(piece.text))
             or (again and handle is not None and handle.search(later) and not handle.search(told))
         )
@@ -242,7 +247,8 @@ def reserved(
         parts = frozenset(
             ln.index
             for ln in lines
-            if (ln.carrier or (m is of_it and ln.fraction))
+            if (shared and ln.carrier and not ln.section.startswith("step "))
+            or (ln.carrier or (m is of_it and ln.fraction))
             and ln.index != index
             and (ln.ml or item.ml) >= item.ml
             and _poured_in(ln, told)
@@ -251,6 +257,19 @@ def reserved(
         out[index : index + 1] = [kept.with_(index=index)]
         return out, MadeUp(index, parts)
     return lines, None
+
+
+def _share(lines: Sequence[Line], laid: Structure, n: int, handle: re.Pattern[str] | None) -> re.Match[str] | None:
+    """ "Bring 4 cups of the stock to a boil, stir in the rice" in step n, and "the other 4 cups stock" where the rice is not: the grain's share of the list's."""
+    text = laid.steps[n - 1].text[:4000]
+    if handle is None or not handle.search(text):
+        return None
+    elsewhere = [p.text for k, p in enumerate(laid.steps, 1) if k != n and not handle.search(p.text)]
+    if not any(_OTHER.search(t) for t in elsewhere):
+        return None
+    m = _OF_IT.search(text)
+    listed = [ln for ln in lines if ln.carrier and ln.ml and not ln.section.startswith("step ")]
+    return m if m and len(listed) == 1 else None
 
 
 def _poured_in(ln: Line, text: str) -> bool:

@@ -357,6 +357,10 @@ def _steps(
     return out
 
 
+# letters beside the word for a soak in which its minutes stand
+NEAR = 40
+
+
 def _sums(recipe: Recipe) -> Recipe:
     """Minutes at the heat, of rest, of release and of soak, from the kinds of all stretches."""
 
@@ -370,7 +374,11 @@ def _sums(recipe: Recipe) -> Recipe:
         end = recipe.text.find("\n", inside.span.end)
         line = recipe.plain[inside.span.start : end if end >= 0 else len(recipe.plain)][:300]
         if m := CLASS["SOAK"].search(line):
-            said = [*stretches(line[m.start() :]), *stretches(line[: m.start()])]
+            # "(dhoke 30 min bhigo do)" has them before the word
+            said = [
+                *stretches(line[m.start() : m.end() + NEAR]),
+                *stretches(line[max(0, m.start() - NEAR) : m.start()]),
+            ]
             soak = [s.typical for s in said][:1]
     counted = sum(of("whistles")) * WHISTLE_MIN
     return recipe.with_(

@@ -25,7 +25,7 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|svgs?|members|log\b|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|személy\w*)"
+_PEOPLE = r"(?:servings?|svgs?|members|log\b|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
@@ -36,7 +36,7 @@ _SERVES = re.compile(
     re.I,
 )
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
-_A_BREATH = re.compile(r"\s*(?:[,.;(]|$|or\b)")
+_A_BREATH = re.compile(r"\s*(?:[,.;(·|•]|$|or\b)")
 _SAYS_ONLY_THAT = re.compile(r"(?:^|[.!?;]\s)\W*$")
 _ASIDE = re.compile(r"\bas (?:an? )?(?:side|starter)\b", re.I)
 # what a packet says of one portion
@@ -340,6 +340,27 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("section", "heading") and ln.marks and not ln.text.endswith(":") and _LINES_A_VESSEL.match(ln.text):
             # "• line the basket with a cloth", among bullets
             cls, sure = "step", 0.6
+        if cls == "ingredient" and out.lines and any(stretches(ln.text)) and not _MEASURED.search(ln.text):
+            told_first = verbs_in(ln.text)
+            if told_first and told_first[0][0] == 0 and following is not None and following.cls == "step":
+                # "Ngâm 20 phút, để ráo.", right above the first step
+                cls, sure = "step", 0.6
+        if (
+            cls in ("section", "heading")
+            and ln.marks
+            and not ln.text.endswith(":")
+            and out.classes
+            and out.classes[-1][2] in ("ingredient", "ingredients")
+            and tagged[ln.index - 1].line.marks == ln.marks
+            and following is not None
+            and following.cls == "step"
+            and not _HEAD_ONLY.match(ln.text)
+        ):
+            # "• choy sum", the last of a list
+            cls, sure = "ingredient", 0.6
+        if cls == "ingredient" and out.lines and _DOES_TO_IT.match(ln.text):
+            # "rinse it. 3 and 3/4 cups water."
+            cls, sure = "step", 0.7
         if cls in ("note", "chatter") and out.steps and _LEAVES_IT.match(ln.text) and any(stretches(ln.text)):
             # "Odstaw 10 minut.", under the last step
             cls, sure = "step", 0.6
@@ -550,6 +571,7 @@ def _acting_rows(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
     )
 
 
+_DOES_TO_IT = re.compile(r"(?:rinse|wash|soak|drain|boil|cook|cover|stir|taste) (?:it|them|everything|all)\b", re.I)
 _ASIDE_WHOLE = re.compile(r"\([^()]*\)\W*")
 # what a page shows beside its list
 _PAGE_TOOL = re.compile(
@@ -562,7 +584,8 @@ _COMES_OUT = re.compile(
 )
 DOUBTFUL_NOTE = 0.6
 _FOR_SO_MANY = re.compile(
-    rf"(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
+    # "4 raciones", "serves 4", each alone on its line
+    rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|kişilik|orang|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
     re.I,
 )
 # an arrow as written, or as the plain text has it

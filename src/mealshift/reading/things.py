@@ -264,6 +264,7 @@ _SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
 _BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
 # "let it sit ten take the bay leaves out", spoken without a stop: no ten of a thing
 _TELLS = re.compile(r"(?:take|remove|pull|fluff|fork|serve|stir|open|then|do|don't)\b", re.I)
+_DONE_TO_IT = re.compile(r"(?:soak|wash|rinse|drain|boil|cook|steam)(?:ed|s)?(?=\b|\d)", re.I)
 _PART_OF = re.compile(
     r"(?:an? )?(?:half|third|quarter|two thirds|three quarters|one third|one half)(?: of)? +(?:the|that|this|it|them|your)\b",
     re.I,
@@ -331,6 +332,11 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         m2 = re.match(r"\s*(?:is|are|[-:=(]|\.{2,}|…|about)?\s*", text[g.span.end :])
         a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))
         there = next((i for i in out if a and i.start < a.end() and a.start() < i.end), None)
+        if there and _DONE_TO_IT.match(there.name):
+            # "basmati 2c soak30": what is done with it is no thing
+            out.remove(there)
+            out.append(parse(text, g.span.start, a.end() if a else there.end, measures))
+            continue
         if there and (find_grains(there.text) or kind_of_rice(f"{there.name} rice") is None):
             # "Rice: 2 cups jasmine rice" is said once
             continue

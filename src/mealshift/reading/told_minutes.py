@@ -16,7 +16,7 @@ from ..text.times import Stretch
 from .clauses import Clause, clause_at
 from .entry import entered, of_sentence
 from .ingredients import foods
-from .names import as_rice
+from .names import OTHER_GRAINS, as_rice
 from .pot_words import CLASS
 
 
@@ -314,7 +314,7 @@ _TURNED_OVER = re.compile(
     re.I,
 )
 _FURTHER = re.compile(r"\b(?:more|another|further|weitere|noch|altri|ancora|otros|más|mas|encore|lagi|daha)\b", re.I)
-_SOAK_BEHIND = re.compile(r"[\s-]*soak\b", re.I)
+_SOAK_BEHIND = re.compile(r"[\s-]*(?:[^\W\d_]+ \()?soak\b", re.I)
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
     r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
@@ -350,6 +350,10 @@ _BEFORE_THE_END = re.compile(
 _DRIPS = re.compile(r"\b(?:drain|drip)(?: it| them| well| dry| in an? \w+| through)?,?(?: for)?(?: about)?\s*$", re.I)
 _THERE_AT = re.compile(r"\b(?:there|done|ready|cooked) (?:at|by)\s*(?:about )?$", re.I)
 _OFF_THE_FIRE = re.compile(r"\s*(?:more |minutes? |mins? )?off the (?:fire|heat|flame|stove|hob|gas)\b", re.I)
+_TILL_THE_GRAIN = re.compile(
+    rf"[^.;!?]{{0,30}}\b(?:till|until) (?:the |all the )?(?:rice|grains?|{OTHER_GRAINS})\b(?! (?:is |are )?(?:golden|brown|coated|toasted|opaque|translucent))",
+    re.I,
+)
 _BEFORE_HEAT = re.compile(
     r"\s*(?:of )?(?:standing|sitting|resting|soaking|waiting)? ?before (?:the |any |you (?:put|turn|light|start) )?(?:heat|fire|flame|lighting|switching on|turning on)\b",
     re.I,
@@ -394,7 +398,8 @@ _UNCOVERED_FOR = re.compile(
 _MORE_OF_IT = re.compile(r"\s*(?:more|longer)\b", re.I)
 # "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
 _OTHER_SETTING = re.compile(
-    r"\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
+    # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
+    r"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi|gas|electric)(?: oven)?(?: at)?:?(?: ?\d{2,3} ?°? ?[FC]?\b)?,?(?: for)? ?|\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
     re.I,
 )
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
@@ -534,6 +539,10 @@ RULES = (
     Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _LID_BACK.search(p.before) and _TAKEN_OFF.search(p.text[: p.s.start]) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
     Rule("Taste from 16 mins; mine's usually there at 18", "heat", 0.85, lambda p: p.s.bare and _THERE_AT.search(p.before)),
     Rule("Rose water, 5 more off the fire", "rest", 0.9, lambda p: p.short and p.had("heat") and p.after(_OFF_THE_FIRE), leaves=""),
+    Rule(
+        "Cover. Simmer 45 min, turn twice, till the rice pokes out", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "pan", "heat") and p.clause and p.clause.verb in ("cook", "boil") and p.after(_TILL_THE_GRAIN),
+    ),
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
         "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, leaves="",

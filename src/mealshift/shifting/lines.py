@@ -366,7 +366,9 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             edits.append(Edit(label.span.start, label.span.end, name[:1].upper() + name[1:]))
         first = outside[0]
         start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
-        if m := re.match(r"\s+(?:rice|chawal|arroz)\b", text[end:], re.I):
+        if m := re.match(
+            r"\s+(?:rice|chawal|arroz|pirinç|pirinci|riso|reis|ris|rijst|beras|bigas)\b", text[end:], re.I
+        ):
             end += m.end()
         behind = _KIND_BEHIND.match(text, end) if first.generic else None
         if behind and kind_of_rice(f"{behind['kind']} rice"):

@@ -40,7 +40,8 @@ from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liqu
 
 _BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
 # "20 min low, 10 off"
-_OFF_SO_LONG = re.compile(r"\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
+_OFF_SO_LONG = re.compile(r"off,? \d+\b|\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
+_THE_OTHER = re.compile(r"\b(?:other|remaining)\s*$", re.I)
 # "till thick and rice mash"
 _OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 # "in the rice pot", "with a rice paddle": another grain has no use for the name
@@ -62,6 +63,11 @@ _NEAR_THE_END = re.compile(
 )
 _OR_AT = re.compile(
     rf"\s*(?:,|or|/|;)?\s*(?:or )?(?:on |at )?(?:high|low)(?: heat| setting)?(?: for)?\s*(?P<n>{RANGE_PATTERN})", re.I
+)
+# "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
+_OTHER_OVEN = re.compile(
+    rf"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi)(?: oven)?(?: at)?:?(?: ?\d{{2,3}} ?°? ?[FC]?\b)?,?(?: for)? ?(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b",
+    re.I,
 )
 # what takes so long may be told for another setting of the cooker, in hours
 SLOW_MIN = 75.0
@@ -121,7 +127,7 @@ _MADE_UP = re.compile(
 _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
-_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
+_JOINT = re.compile(r"[\s,，;:–—→-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
 
 
@@ -404,6 +410,10 @@ class _View:
             if start <= a or not re.search(r"\w", before):
                 # between two sentences
                 lead = step.text[:a].rstrip()
+                if lead[-1:] == ";" and (other := _OTHER_OVEN.match(text, len(lead) - 1)):
+                    # behind what the other oven takes
+                    edits.append(Edit(other.end(), other.end(), f". {said.rstrip('.')}"))
+                    continue
                 if lead[-1:] == ";":
                     first = a + len(text[a:]) - len(text[a:].lstrip())
                     edits.append(Edit(len(lead) - 1, first + 1, f". {said} {text[first : first + 1].upper()}"))
@@ -473,6 +483,9 @@ class _View:
     def _other_heat(self, step: Step, o: Operation, end: int) -> list[Edit]:
         """ "LOW 8 hours or HIGH 4 to 5": the other setting's hours in the same proportion."""
         was = dict(o.was).get("typical_min")
+        if (m := _OTHER_OVEN.match(step.text, end)) and was and o.typical_min:
+            low, high = (x * o.typical_min / was for x in number_range(m["n"]))
+            return [Edit(m.start("n"), m.end(), said_time(low, high, step.text[m.start("n") : m.end()]))]
         m = _OR_AT.match(step.text, end)
         if m is None or not was or not o.typical_min or was < SLOW_MIN or number_range(m["n"])[1] > MOST_HOURS:
             return []
@@ -637,6 +650,9 @@ class _View:
             if ml is None or not self.a.carrier_was_ml or (m["what"].lower() == "milk" and not milks):
                 continue
             whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
+            if all(ln.name == KEPT for ln in mine) and _THE_OTHER.search(step.text, 0, m.start()):
+                # "the other 4 cups stock" went elsewhere
+                continue
             if not whole and all(ln.name == KEPT for ln in mine):
                 # the pot has a part of it, told by itself; the rest went elsewhere
                 continue
@@ -667,7 +683,7 @@ class _View:
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
             new = self.a.carrier(ln.ml)
             for m in re.finditer(
-                rf"\b(?:the|need|want|take|measure|to) (?P<a>{re.escape(was)})(?=\s*(?:[.,;)]|$|and\b))",
+                rf"\b(?:the|need|want|take|measure|to) (?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
                 step.text,
                 re.I,
             ):

@@ -47,7 +47,9 @@ _SAME = {
 _KEYCAP = re.compile("([0-9])(\ufe0f?)\u20e3")
 _STAMP = re.compile(
     r"^\s*(?:\[[^\]\n]{3,24}\]|\(?\d{1,2}:\d\d(?::\d\d)?\)?(?:\s?[ap]m)?|\d{1,4}[/.-]\d{1,2}[/.-]\d{1,4},?\s+\d{1,2}[:.]\d\d(?::\d\d)?(?:\s?[ap]m)?)"
-    r"\s*(?:[-–]\s*)?(?:[^\W\d_][\w .'+]{0,24}:\s|(?=\S))",
+    r"\s*(?:[-–]\s*)?(?:[^\W\d_][\w .'+]{0,24}:\s|(?=\S))"
+    # "mum 17:40: and how long?"
+    r"|^\s*[^\W\d_][\w.'+]{0,14}(?: [^\W\d_][\w.'+]{0,14})? \(?\d{1,2}:\d\d(?: ?[ap]m)?\)? ?[:>–-]\s+",
     re.I,
 )
 _QUOTED = re.compile(r"^(?:\s{0,3}>)+\s?")
@@ -55,7 +57,7 @@ _LEAD = re.compile(
     rf"^\s*(?:[»›]\s+|[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+"
 )
 _SCAN_ONE = re.compile(
-    r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+(?:c|C|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
+    r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+[lI1]\s*/\s*[248])|(?:\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
 )
 # not the l of "'7l": that is a year
 _SCAN_TEN = re.compile(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
@@ -91,16 +93,25 @@ def plain(brought: str) -> str:
     if not text.isascii():
         text = "".join("•" if ord(c) > 0x2000 and _decorates(c) else c for c in text)
     text = _STARS.sub(lambda m: " " * len(m[0]), text)
-    if len(_SAID_STOPS.findall(text)) >= LEAST_DICTATED:
-        # "until dry comma eight minutes period": spoken to a machine that wrote every word
-        text = _SAID_STOPS.sub(lambda m: _STOP_OF[m[1].lower()].ljust(len(m[0])), text)
     return _SCAN_NUMBER_L.sub("1", _SCAN_TEN.sub(_ten, _SCAN_ONE.sub(_one, text)))
 
 
 # stops that were spoken: so many, and it was dictated
 LEAST_DICTATED = 4
-_STOP_OF = {"comma": ",", "period": ".", "full stop": ".", "new line": ".", "new paragraph": ".", "colon": ":"}
-_SAID_STOPS = re.compile(r"(?:(?<=\w)[ ]|(?<=^)|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
+_STOP_OF = {"comma": ",", "period": ".", "full stop": ".", "colon": ":", "new line": "\n", "new paragraph": "\n\n"}
+_SAID_STOPS = re.compile(r"(?:(?<=\w)[ ]|^|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
+
+
+def written(spoken: str) -> str:
+    """Words that were spoken to a machine that wrote every stop as a word, with the stops in their places; any other text as it is.
+
+    >>> written("rinse the rice comma twice period boil comma lid on period")
+    'rinse the rice, twice. boil, lid on.'
+    """
+    if len(_SAID_STOPS.findall(spoken)) < LEAST_DICTATED:
+        return spoken
+    text = _SAID_STOPS.sub(lambda m: _STOP_OF[m[1].lower()], spoken)
+    return re.sub(r"[ ]*\n[ ]*", "\n", text)
 
 
 def _one(m: re.Match[str]) -> str:

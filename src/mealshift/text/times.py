@@ -43,17 +43,19 @@ _MAYBE = re.compile(
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
-    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
+    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak(?=\s)|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
     r"|\bgive it|\bgive|\bmanual(?: ?/ ?high)?|\bhigh(?: pressure)?,?|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
     rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b| off\s*(?:[.,;)]|$))"
     # spoken without a stop: "let it sit ten take the bay leaves out"
     rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
+    # "basmati 2c soak30"
+    r"|\bsoak(?P<x>\d{1,3})(?![\w%])"
     # "mine's usually there at 18"
     r"|\b(?:there|done|ready|cooked) (?:at|by) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=\s*(?:[.;)!]|$))"
     # "8 min fierce, 8-10 low"
-    rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:on )?(?:low|high|medium|gentle|fierce|hard)(?=\s*(?:[.;)!—]|$))"
+    rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:on )?(?:low|high|medium|gentle|fierce|hard)(?=\s*(?:[.,;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
@@ -109,7 +111,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "v", "w") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "v", "w", "x") if m[k])
         if (
             any(x < b and a < y for x, y in taken)
             or _CLOCK.match(text, a)
