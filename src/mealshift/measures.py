@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from functools import lru_cache
 
+from .anyof import any_of
 from .problems import Refusal
 
 OUNCE_G = 28.35
@@ -100,7 +101,7 @@ MOST_CUPS = 30.0
 _SPELLINGS = {s: unit for unit, (_, _, spellings) in _UNITS.items() for s in spellings}
 # a capital T is a tablespoon and a small t a teaspoon, in all cooks' notes
 _LETTERS = {"T": "tbsp", "t": "tsp", "Tb": "tbsp", "TB": "tbsp", "T's": "tbsp"}
-UNIT_PATTERN = "|".join(sorted((re.escape(s) for s in [*_SPELLINGS, "T", "Tb"]), key=len, reverse=True))
+UNIT_PATTERN = any_of([*_SPELLINGS, "T", "Tb"])
 
 _GLYPHS = {
     "½": "1/2",

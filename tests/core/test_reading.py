@@ -298,3 +298,23 @@ def test_what_cooks_do_in_other_tongues(steps: str, heat: float, rest: float) ->
     # right, or asked: never wrong without a doubt
     assert recipe.simmer_min == heat or "simmer" in asked
     assert (recipe.rest_min or 0) == rest or "rest" in asked
+
+
+def test_what_is_said_again_and_otherwise_is_asked() -> None:
+    said = "Ana 17:41: 2 cups jasmine. wait theres 6 of u. 3 cups\nAna 17:42: rinse it. 4 cups water\nBo 17:42: lid\nAna 17:43: boil first then lid then lowest, 14 min\nAna 17:58: off. 10 min\n"
+    doubts = [d for d in read(said).doubts if d.field == "amount"]
+    assert [[c.label for c in d.choices] for d in doubts] == [["2 cups", "3 cups"]]
+    once = "Ana 17:41: 3 cups jasmine, there are 6 of you\n" + said.split("\n", 1)[1]
+    assert not [d for d in read(once).doubts if d.field == "amount"]
+
+
+def test_a_dictated_text_is_shown_with_its_stops() -> None:
+    spoken = (
+        "lemon rice colon new line two cups basmati comma rinsed period new line three cups water period new line "
+        "add rice and water comma bring to boil comma cover comma lowest heat twelve minutes period turn off and leave ten minutes period"
+    )
+    recipe = read(spoken)
+    assert recipe.text.split("\n")[1:3] == ["two cups basmati, rinsed.", "three cups water."]
+    assert (recipe.simmer_min, recipe.rest_min, recipe.liquid_water_ml) == (12, 10, pytest.approx(711, abs=1))
+    few = "Rinse the rice in a colon cleanse period drama, comma"
+    assert read(f"2 cups rice\n\n{few} and boil 12 minutes.\n").text.count("period drama") == 1

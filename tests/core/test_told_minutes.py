@@ -30,6 +30,8 @@ SAID = [
     ("Ladle in the stock. Mine is usually there at 18.", "", "other", "heat"),
     ("Lid on, lowest, 20 minutes. Rose water, 5 more off the fire.", "heat", "heat", "rest~"),
     ("Cook on HIGH 2½ hours (LOW 4-5 hours).", "heat", "heat", "other"),
+    ("Put the balls and rice in the sauce. Cover. Simmer 45 minutes, turn twice, till the rice pokes out.", "", "pan", "heat~"),
+    ("Bake: conventional oven 350 F 60 minutes; convection 325 F 50 minutes.", "heat", "heat", "other"),
     ("At minute 12 add the peas.", "", "heat", "from_start"),
     ("At the 10 minute mark stir in the peas.", "", "heat", "from_start~"),
     ("Scatter the peas over 4 minutes before the end.", "", "heat", "from_end"),

@@ -25,6 +25,7 @@ POTS = [
     ("60 g long-grain rice\n1 carcass", "1 carcass, 2½ litres water, simmered 2 hours. Strain.\n1.5 litres of the stock, the rice. Simmer 20 minutes.", "open", 1470),
     ("300 g short-grain rice\nDashi\n200 g oysters", "Simmer the oysters 2 minutes. Keep the liquor.\nLiquor + dashi = 400 ml. Rice and this into the pot, boil, lid, low 15 minutes.", "covered", 400),
     ("3 cups long-grain rice\n1 can (400 ml) coconut milk + water = 4 cups", "All in the pot, boil, lid on, lowest heat 18 minutes.", "covered", 836),
+    ("8 cups chicken stock\n2 cups long-grain rice\n6 pork chops", "Rice: bring 4 cups of the stock to a boil, stir in the rice, cover, low 18 minutes.\nChops: brown, add the other 4 cups stock, simmer 40 minutes.", "covered", 929),
     # of another pot
     ("8 drumsticks\n1 cup water\n1½ cups jasmine rice, 2 cups water", "Brown the drumsticks, pour over the cup of water, simmer 30 minutes.\nRice: bring rice and water to the boil, cover, lowest 15 minutes.", "covered", 474),
     ("300 g basmati\n900 g lamb", "Lamb in oil, 3 cups water, lid, low, 2 hours.\nBig pot of water, boil. Rice in, boil 9 minutes. Drain.", "drain", 0),

@@ -17,6 +17,7 @@ from functools import cache
 from importlib import resources
 from typing import Any
 
+from ..anyof import any_of
 from ..process import data as _data
 from ..text.sentences import sentences
 from .names import OTHER_GRAINS
@@ -29,7 +30,7 @@ VESSEL_WORDS = (
     "saucepan", "pan", "pot", "skillet", "wok", "casserole", "dish", "tin", "bowl", "tray", "jug", "cooker", "kadai", "kadhai", "karahi", "handi", "degchi", "oven", "sheet", "tray", "basket", "steamer",
     "griddle", "tawa", "jar", "colander", "sieve", "kettle", "dutch oven", "pressure cooker", "rice cooker", "instant pot", "slow cooker", "crock", "crockpot", "frying pan", "sauté pan", "stockpot", "patila", "sufuria", "blender", "plate", "platter", "cloth", "vessel",
 )  # fmt: skip
-_V = "|".join(sorted(map(re.escape, VESSEL_WORDS), key=len, reverse=True))
+_V = any_of(VESSEL_WORDS)
 _NEW_VESSEL = re.compile(
     rf"\b(?:in|into|to|using|use|on|with|over|grease|butter|take|get|heat|oil)\s+(?P<a>a|an|another|a separate|a second|a different|the other|your|one|2|two)\s+(?P<adj>(?:[a-z\d.,/-]+\s+){{0,5}}?)(?P<v>{_V})s?\b",
     re.I,
@@ -127,7 +128,7 @@ def verbs() -> dict[str, dict[str, Any]]:
 @cache
 def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
     of = {w: kind for kind, row in verbs().items() for w in row["words"]}
-    body = "|".join(re.escape(w) for w in sorted(of, key=len, reverse=True))
+    body = any_of(of)
     return re.compile(rf"(?<![\w-])(?P<w>{body})(?P<end>[a-z]*)", re.I), of
 
 

@@ -10,6 +10,7 @@ from functools import cache, lru_cache
 from importlib import resources
 from typing import Any
 
+from ..anyof import any_of
 from ..grains import grain
 from ..measures import (
     RANGE_PATTERN,
@@ -63,9 +64,7 @@ def _kinds() -> tuple[tuple[re.Pattern[str], dict[str, Kind]], ...]:
 
 @cache
 def _any_of(words: tuple[str, ...]) -> re.Pattern[str]:
-    return re.compile(
-        r"(?<![\w-])(?:" + "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True)) + r")(?![\w-])", re.I
-    )
+    return re.compile(rf"(?<![\w-]){any_of(words)}(?![\w-])", re.I)
 
 
 @cache
@@ -501,8 +500,9 @@ def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
         words = {"rice", "grain", "grains", "grits", g.short, g.name, *g.aliases}
         if g.family == "rice":
             words |= rice_words()
-        body = "|".join(re.escape(w) for w in sorted(words, key=len, reverse=True))
-        return re.compile(rf"(?<![\w-])(?:{body})(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I)
+        return re.compile(
+            rf"(?<![\w-]){any_of(words)}(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I
+        )
     # "broth of chicken" is a broth
     words_ = _words(_PRODUCT_OF.sub(r"\1", name))
     if not words_:

@@ -276,12 +276,13 @@ def features(
     title = as_rice(title)
     fs = ["bias", f"grain={grain}", f"cooked={cooked}"]
     for k, p in _COMPILED.items():
+        # what the steps do not say anywhere, their clauses do not
         if p.search(whole):
             fs.append(f"all:{k}")
-        if p.search(mine):
-            fs.append(f"mine:{k}")
-        if p.search(grainy):
-            fs.append(f"in:{k}")
+            if p.search(mine):
+                fs.append(f"mine:{k}")
+            if p.search(grainy):
+                fs.append(f"in:{k}")
         if p.search(title):
             fs.append(f"title:{k}")
     if ratio is not None:

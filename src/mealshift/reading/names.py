@@ -9,6 +9,7 @@ from functools import cache, lru_cache
 from importlib import resources
 from typing import Any
 
+from ..anyof import any_of
 from ..grains import all_grains
 from ..process import Span
 
@@ -29,6 +30,7 @@ _OTHER = re.compile(
 )
 
 
+@lru_cache(maxsize=4096)
 def as_rice(text: str) -> str:
     """The text with every other grain called rice, as the taggers know it; places are not kept.
 
@@ -73,9 +75,8 @@ def rice_words() -> frozenset[str]:
 
 @cache
 def _pattern() -> re.Pattern[str]:
-    words = sorted(_aliases(), key=len, reverse=True)
-    body = "|".join(re.escape(w).replace(r"\ ", r"[\s-]+").replace(r"\-", r"[\s-]") for w in words)
-    return re.compile(rf"{_NOT_BEFORE}(?:{body})(?:s|es)?(?![\w]){_NOT_AFTER}", re.I)
+    body = any_of(_aliases(), {" ": r"[\s-]+", "-": r"[\s-]"})
+    return re.compile(rf"{_NOT_BEFORE}{body}(?:s|es)?(?![\w]){_NOT_AFTER}", re.I)
 
 
 def find_grains(text: str) -> list[Found]:

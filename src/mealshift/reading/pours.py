@@ -140,6 +140,7 @@ _OTHER = re.compile(
     rf"\b(?:remaining|other|rest,)\s+(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the |your )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|water|broth|stock))\b",
     re.I,
 )
+_WET = re.compile(r"(?:liquid|liquor|water|broth|stock|juice)", re.I)
 # "Poach the fish … keep the liquor." and then "400 ml of the liquor"
 _PUT_BY = re.compile(
     r"\b(?:keep|save|reserve|strain)\b[^.;!?]{0,24}\b(?:liquor|liquid|broth|stock|water)\b|\bstrain(?: it)?[.;!]", re.I
@@ -184,6 +185,9 @@ def reserved(
     handle = ingredients.handle(lines[source])
     before = ""
     for n, piece in enumerate(laid.steps, 1):
+        if not _WET.search(piece.text):
+            before += piece.text + "\n"
+            continue
         m = _KEPT.search(piece.text[:4000])
         drawn = None if m else _DRAWN.search(piece.text[:4000])
         if drawn and _OF_A_THING.search(drawn["of"]):

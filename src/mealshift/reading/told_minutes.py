@@ -364,8 +364,8 @@ _LEFT_ABROAD = re.compile(
     re.I,
 )
 _LEFT_BEHIND = re.compile(
-    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|reposar|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b",
-    re.I,
+    # the stop of "10 min." ends no sentence before a small letter
+    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
 )
 _TAKEN_OFF = re.compile(
     r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) the heat\b|\bout of the oven\b", re.I
@@ -412,11 +412,16 @@ _ONLY_IF = re.compile(
 
 def _turned_dry(c: Clause, text: str, s: Stretch) -> bool:
     """Is the grain in the pan, no liquid yet, and the sign one of frying?"""
+    if not c.grains or c.before.wet:
+        return False
     begins = max(text.rfind(x, 0, s.start) for x in ".!?") + 1
     ends = min((i for x in ".!?" if (i := text.find(x, s.end)) >= 0), default=len(text))
     said = text[max(begins, s.start - 200) : min(ends, s.end + 80)]
-    grain = c.before.grain or bool(CLASS["GRAIN"].search(said))
-    return grain and c.grains and not c.before.wet and bool(_TURNED.search(said)) and not CLASS["LIQUID"].search(said)
+    return (
+        bool(_TURNED.search(said))
+        and (c.before.grain or bool(CLASS["GRAIN"].search(said)))
+        and not CLASS["LIQUID"].search(said)
+    )
 
 
 def _chilled_since(timed: Sequence[Timed], blocks: Sequence[Block], n: int, at: int) -> bool:
