@@ -318,3 +318,12 @@ def test_a_dictated_text_is_shown_with_its_stops() -> None:
     assert (recipe.simmer_min, recipe.rest_min, recipe.liquid_water_ml) == (12, 10, pytest.approx(711, abs=1))
     few = "Rinse the rice in a colon cleanse period drama, comma"
     assert read(f"2 cups rice\n\n{few} and boil 12 minutes.\n").text.count("period drama") == 1
+
+
+@pytest.mark.parametrize(
+    ("title", "line", "want"),
+    [("Baked rice pudding", "3 oz Carolina rice", "rice-pudding"), ("Savoury rice", "3 oz Carolina rice", "rice-white-long"), ("Rice pudding", "3 oz Carolina Gold rice", "rice-white-long")],
+)  # fmt: skip
+def test_carolina_rice_is_what_its_dish_says(title: str, line: str, want: str) -> None:
+    mine = read(f"{title}\nServes 4\n\n{line}\n1½ pints milk\n1 oz sugar\n\n1. Put the rice and milk in a dish, bake 2 hours.\n").source_line
+    assert mine is not None and mine.grain == want and mine.g == pytest.approx(85, abs=1)

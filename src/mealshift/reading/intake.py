@@ -349,12 +349,17 @@ def _sentence(parts: list[str]) -> str:
 _OWN_NUMBER = re.compile(r"^(?:step\s+)?\d{1,2}\s*[.):]\s+(?=\D)", re.I)
 
 
+_SO_MANY = r"\d+(?:\s*(?:-|–|to|or)\s*\d+)?"
+
+
 def recipe_text(recipe: dict[str, Any]) -> str:
     """A schema.org Recipe laid out as the plain text a cook would have written."""
     out = [_plain(recipe.get("name")) or "Untitled recipe", ""]
     yields = recipe.get("recipeYield")
     yields = _plain(yields[0] if isinstance(yields, list) and yields else yields)
-    if m := re.search(r"\d+(?:\s*(?:-|–|to|or)\s*\d+)?", yields):
+    # "about 50 rolls, 6–8 as meze"
+    at_table = re.search(rf"{_SO_MANY}(?=\s+(?:as|people|servings?|portions?|persons?)\b)", yields)
+    if m := at_table or re.search(_SO_MANY, yields):
         out += [f"Serves {m[0]}", ""]
     out.append("Ingredients")
     ingredients = recipe.get("recipeIngredient") or recipe.get("ingredients") or []

@@ -58,7 +58,7 @@ def own_measures(told: str, measures: Measures) -> Measures:
             continue
         # to the end of what is said: "a cup and a half"
         vessel = parse(told, said.start(), ends.start(), replace(measures, cup_ml=cup, measure_ml=measure))
-        if vessel.name:
+        if vessel.name and vessel.name.split(",")[0].lower() not in ("filled", "full", "level"):
             continue
         held = vessel.ml or (FLUID_OUNCE_ML * (vessel.value or 0.0) if unit == "oz" else None)
         if held and 60 <= held <= 1500:

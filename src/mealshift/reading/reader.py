@@ -58,6 +58,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _raw_is_uncooked(lines, laid, source)
     lines = _named_elsewhere(lines, laid, source, corrections)
+    lines = _of_its_dish(lines, laid, source)
     lines, misspelt = _near_unit(lines, source, measures)
     lines = related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
@@ -261,6 +262,25 @@ def _raw_is_uncooked(lines: list[Line], laid: Structure, source: int | None) -> 
     )
     out[mine.index] = ingredients.sized(plain, [])
     return out
+
+
+# the short fat one in an English pudding, a long one by the Carolinas themselves
+_CAROLINA = re.compile(r"\bcarolina\b(?! gold)", re.I)
+
+
+def _of_its_dish(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
+    """Carolina rice in a milk pudding is pudding rice."""
+    mine = None if source is None else lines[source]
+    if mine is None or mine.cooked or mine.grain != "rice-white-long" or not _CAROLINA.search(mine.text):
+        return lines
+    title = laid.title.text if laid.title else ""
+    if dish.of(title, [p.text for p in laid.steps])[0] != "pudding":
+        return lines
+    weighed = mine.unit in ("g", "kg", "oz", "lb")
+    sized = ingredients.sized(
+        mine.with_(grain="rice-pudding", ml=None if weighed else mine.ml, g=mine.g if weighed else None), []
+    )
+    return [sized if ln is mine else ln for ln in lines]
 
 
 def _named_elsewhere(
