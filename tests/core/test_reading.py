@@ -325,5 +325,7 @@ def test_a_dictated_text_is_shown_with_its_stops() -> None:
     [("Baked rice pudding", "3 oz Carolina rice", "rice-pudding"), ("Savoury rice", "3 oz Carolina rice", "rice-white-long"), ("Rice pudding", "3 oz Carolina Gold rice", "rice-white-long")],
 )  # fmt: skip
 def test_carolina_rice_is_what_its_dish_says(title: str, line: str, want: str) -> None:
-    mine = read(f"{title}\nServes 4\n\n{line}\n1½ pints milk\n1 oz sugar\n\n1. Put the rice and milk in a dish, bake 2 hours.\n").source_line
+    mine = read(
+        f"{title}\nServes 4\n\n{line}\n1½ pints milk\n1 oz sugar\n\n1. Put the rice and milk in a dish, bake 2 hours.\n"
+    ).source_line
     assert mine is not None and mine.grain == want and mine.g == pytest.approx(85, abs=1)

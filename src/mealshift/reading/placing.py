@@ -12,7 +12,7 @@ from .clauses import THINGS, Clause
 from .method import poured_off
 from .names import find_grains
 from .structure import Structure
-from .told_minutes import Timed
+from .told_minutes import HEADED, Timed
 from .words import word_list
 
 # role labels of the tagger → roles of the recipe
@@ -224,15 +224,11 @@ _BESIDE = re.compile(
 )
 
 
-# "SAUCE: 3 Tbsp gochujang, 1 Tbsp water"
-_HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
-
-
 def _head(line: Line, laid: Structure) -> str:
-    """What heads the step in which alone a line is told; "Measure the sauce:" does not."""
+    """What heads the step in which alone a line is told ("SAUCE: 3 Tbsp gochujang, 1 Tbsp water"); "Measure the sauce:" does not."""
     if not line.section.startswith("step "):
         return ""
-    m = _HEADED.match(laid.steps[int(line.section.removeprefix("step ")) - 1].text)
+    m = HEADED.match(laid.steps[int(line.section.removeprefix("step ")) - 1].text)
     return m["l"] if m and not {"the", "it", "your", *word_list("verbs")} & set(m["l"].lower().split()) else ""
 
 

@@ -251,11 +251,15 @@ def reserved(
         parts = frozenset(
             ln.index
             for ln in lines
-            if (shared and ln.carrier and not ln.section.startswith("step "))
-            or (ln.carrier or (m is of_it and ln.fraction))
-            and ln.index != index
-            and (ln.ml or item.ml) >= item.ml
-            and _poured_in(ln, told)
+            if ln.index != index
+            and (
+                (shared and ln.carrier and not ln.section.startswith("step "))
+                or (
+                    (ln.carrier or (m is of_it and ln.fraction))
+                    and (ln.ml or item.ml) >= item.ml
+                    and _poured_in(ln, told)
+                )
+            )
         )
         out = list(lines)
         out[index : index + 1] = [kept.with_(index=index)]

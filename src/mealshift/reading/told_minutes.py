@@ -379,10 +379,16 @@ _COUNTED = re.compile(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
 _SAVED = re.compile(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
 _AT_LOWEST = re.compile(
     r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$"
+    # "then smallest flame 30 minutes"
+    r"|\b(?:lowest|smallest|tiniest) (?:possible )?(?:heat|flame|gas|fire),?\s*(?:for )?(?:another )?$"
     # the same in other tongues, where the minutes follow at once
     r"|\b(?:bajito|fuego (?:bajo|lento|suave)|fuoco (?:basso|dolce)|feu doux|laag vuur|lage stand|kis láng(?:on)?|mały(?:m)? og(?:ień|niu)|svag värme|lav varme|lume baixo"
     r"|fogo baixo|dheemi aanch(?: par)?|dhima aanch|api kecil),?\s*(?:durante |por |per |pendant |für |na |i )?(?:unos |circa |environ |ca\.? )?$",
     re.I,
+)
+# "Cover, 20 min low, 10 off"
+_LOW_BEHIND = re.compile(
+    r"\s*(?:(?:on|at) )?(?:very |the )?(?:low|lowest|sim)\b(?: heat| flame)?(?=\s*(?:[.,;)]|$))", re.I
 )
 _EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
 _LEFT_IN_WATER = re.compile(
@@ -480,7 +486,7 @@ SURE_HEAT = 0.95
 
 
 # "Chicken: …", "Beans - …" at the head of a step
-_HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
+HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
 # of words, in what names a part
 MOST_OF_A_HEAD = 4
 _OTHER_PART = re.compile(r"\b(?:sprouts|greens|salad|namul|side|sides|dessert|pasta|bread|toppings?)\b", re.I)
@@ -489,7 +495,7 @@ _OTHER_FOOD = ("MEAT", "PULSE", "VEG", "SAUCE")
 
 def _in_a_part_of_its_own(p: Place) -> bool:
     """ "Rice: …" and "Chicken: …" each in a line: what the second tells is none of the rice's."""
-    m = _HEADED.match(p.text)
+    m = HEADED.match(p.text)
     section = p.blocks[p.n].section
     head = m["l"] if m else section if len(section.split()) <= MOST_OF_A_HEAD else ""
     if not head or CLASS["GRAIN"].search(head):
@@ -497,7 +503,7 @@ def _in_a_part_of_its_own(p: Place) -> bool:
     last = re.sub(r"(?<=[^s])s$", "", head.split()[-1].lower())
     if last not in foods() and not _OTHER_PART.search(head) and not any(CLASS[k].search(head) for k in _OTHER_FOOD):
         return False
-    heads = [h["l"] if (h := _HEADED.match(b.text)) else b.section for b in p.blocks]
+    heads = [h["l"] if (h := HEADED.match(b.text)) else b.section for b in p.blocks]
     cooked = any(t.kind == "heat" and t.block < p.n for t in p.earlier)
     return (cooked or any(CLASS["GRAIN"].search(h) for h in heads)) and not CLASS["GRAIN"].search(p.text)
 
@@ -550,8 +556,8 @@ RULES = (
     ),
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
-        "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, leaves="",
-        fits=lambda p: p.kind in ("other", "rest", "pan") and _AT_LOWEST.search(p.before) and p.clause and p.clause.grains and not p.clause.before.off and not _by_another(p),
+        "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, least=True, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "pan", "heat") and (_AT_LOWEST.search(p.before) or (p.after(_LOW_BEHIND) and p.clause and p.clause.before.wet)) and p.clause and p.clause.grains and p.clause.before.grain and not p.clause.before.off and not _by_another(p),
     ),
     Rule("stir every 4 minutes", "other", 0.98, lambda p: _EVERY.search(p.before)),
     Rule(
