@@ -75,7 +75,7 @@ def rice_words() -> frozenset[str]:
 
 @cache
 def _pattern() -> re.Pattern[str]:
-    body = any_of(_aliases(), {" ": r"[\s-]+", "-": r"[\s-]"})
+    body = any_of((a.replace("-", " ") for a in _aliases()), {" ": r"[\s-]+"})
     return re.compile(rf"{_NOT_BEFORE}{body}(?:s|es)?(?![\w]){_NOT_AFTER}", re.I)
 
 

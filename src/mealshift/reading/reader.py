@@ -269,7 +269,7 @@ _CAROLINA = re.compile(r"\bcarolina\b(?! gold)", re.I)
 
 
 def _of_its_dish(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
-    """Carolina rice in a milk pudding is pudding rice."""
+    """Carolina rice is pudding rice where the dish is one."""
     mine = None if source is None else lines[source]
     if mine is None or mine.cooked or mine.grain != "rice-white-long" or not _CAROLINA.search(mine.text):
         return lines
