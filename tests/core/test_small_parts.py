@@ -11,7 +11,7 @@ from mealshift.cooking import fold, is_locked
 from mealshift.planning import Dish, plan_dinner
 from mealshift.reading import read
 from mealshift.shifting import Choice
-from mealshift.shifting.beside import _beside_the_grain
+from mealshift.shifting.beside import _beside_the_grain, early
 from mealshift.shifting.cookings import shared
 
 SEVEN, NOON = datetime(2026, 11, 25, 19, 0), datetime(2026, 11, 25, 12, 0)
@@ -115,3 +115,26 @@ def test_no_pot_is_open_while_its_pressure_stands() -> None:
     for s in ends:
         state.steps[s.id].end = 30.0
     assert not is_locked(script, state, key)
+
+
+POT = "A pot of it\nServes 6\n\n3 cups long-grain rice\n6 cups water\n1 chicken in pieces\n1 onion\n\n{}\n"
+TOGETHER = "Chicken on the bottom of the pot, rice on top, water over, boil, lid, lowest 35 minutes."
+
+
+@pytest.mark.parametrize(
+    ("before", "now_min", "minutes"),
+    [
+        # twenty minutes are what chicken wants; four too few are worth a start of their own
+        ("", 11, 9),
+        ("", 16, 4),
+        ("", 17, None),
+        ("Boil the chicken with cardamom, bay, 1 onion, 45 minutes.", 9, None),
+        # another sentence's minutes are another thing's
+        ("Boil up the chicken with cardamom. Fry the onion, 45 minutes.", 9, 5),
+        ("Simmer the chicken until tender.", 9, None),
+    ],
+)
+def test_what_goes_in_before_a_quicker_grain(before: str, now_min: float, minutes: int | None) -> None:
+    steps = [s for s in (before, TOGETHER) if s]
+    started = early(read(POT.format("\n".join(f"{n}. {s}" for n, s in enumerate(steps, 1)))), now_min)
+    assert [(e.name, e.minutes, e.raw) for e in started] == ([] if minutes is None else [("chicken", minutes, True)])
