@@ -257,6 +257,15 @@ def number_range(text: str) -> tuple[float, float]:
     return (low, high) if low <= high else (high, low)
 
 
+def as_one(word: str) -> str:
+    """A unit's word without its plural.
+
+    >>> as_one("glasses"), as_one("glass"), as_one("tazas"), as_one("Pinches")
+    ('glass', 'glass', 'taza', 'Pinch')
+    """
+    return re.sub(r"(?<=ss|ch|sh)es$|(?<!s)s$", "", word, flags=re.I)
+
+
 def canonical_unit(word: str) -> str | None:
     """
     >>> canonical_unit("T"), canonical_unit("t."), canonical_unit("Cups")

@@ -329,3 +329,16 @@ def test_carolina_rice_is_what_its_dish_says(title: str, line: str, want: str) -
         f"{title}\nServes 4\n\n{line}\n1½ pints milk\n1 oz sugar\n\n1. Put the rice and milk in a dish, bake 2 hours.\n"
     ).source_line
     assert mine is not None and mine.grain == want and mine.g == pytest.approx(85, abs=1)
+
+
+@pytest.mark.parametrize(
+    ("said", "vessel"),
+    [("1 glass", "glass"), ("2 glasses", "glass"), ("2 tazas", "taza"), ("3 mugs", "mug"), ("1 glas", "glas"), ("2 cawan", "cawan"), ("1 coffee cup", "coffee cup")],
+)  # fmt: skip
+def test_a_vessel_nobody_knows_is_asked_for_by_its_own_name(said: str, vessel: str) -> None:
+    doubts = read(
+        f"A pot of it\nServes 4\n\n{said} basmati rice\n500 ml water\n\n1. Boil, cover, simmer 12 minutes.\n"
+    ).doubts
+    assert [d.text for d in doubts if d.field == "amount"] == [
+        f"How much does the {vessel} hold? I reckon with your own measure."
+    ]

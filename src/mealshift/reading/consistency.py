@@ -11,7 +11,7 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
-from ..measures import RANGE_PATTERN, UNIT_PATTERN, USUAL_TIN, canonical_unit, unit_kind
+from ..measures import RANGE_PATTERN, UNIT_PATTERN, USUAL_TIN, as_one, canonical_unit, unit_kind
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .ingredients import UNLIKELY
@@ -185,7 +185,7 @@ def _vessel(line: Line) -> str:
     said = re.search(r"[^\W\d_]+(?: cups?)?$", line.text[span.start : span.end].rstrip(". ")) if span else None
     if said is None or canonical_unit(said[0]) != line.unit:
         return line.unit
-    one = re.sub(r"(?:(?<=ss|ch|sh)e)?s$", "", said[0])
+    one = as_one(said[0])
     return one.lower() if canonical_unit(one) == line.unit else said[0].lower()
 
 

@@ -403,9 +403,11 @@ _UNCOVERED_FOR = re.compile(
 )
 _MORE_OF_IT = re.compile(r"\s*(?:more|longer)\b", re.I)
 # "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
+# "conventional oven 350 F 1 hour; convection 325 F 50 minutes": what stands before the other oven's minutes
+OTHER_OVEN = r"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi|gas|electric)(?: oven)?(?: at)?:?(?: ?\d{2,3} ?°? ?[FC]?\b)?,?(?: for)? ?"
 _OTHER_SETTING = re.compile(
-    # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
-    r"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi|gas|electric)(?: oven)?(?: at)?:?(?: ?\d{2,3} ?°? ?[FC]?\b)?,?(?: for)? ?|\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
+    rf"{OTHER_OVEN}"
+    r"|\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
     re.I,
 )
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"

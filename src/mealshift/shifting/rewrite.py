@@ -29,7 +29,7 @@ from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
-from ..reading.told_minutes import SUMMED
+from ..reading.told_minutes import OTHER_OVEN, SUMMED
 from ..recipe import Recipe, Step
 from ..text.sentences import sentences
 from . import signs
@@ -65,10 +65,7 @@ _OR_AT = re.compile(
     rf"\s*(?:,|or|/|;)?\s*(?:or )?(?:on |at )?(?:high|low)(?: heat| setting)?(?: for)?\s*(?P<n>{RANGE_PATTERN})", re.I
 )
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
-_OTHER_OVEN = re.compile(
-    rf"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi)(?: oven)?(?: at)?:?(?: ?\d{{2,3}} ?°? ?[FC]?\b)?,?(?: for)? ?(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b",
-    re.I,
-)
+_OTHER_OVEN = re.compile(rf"{OTHER_OVEN}(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b", re.I)
 # what takes so long may be told for another setting of the cooker, in hours
 SLOW_MIN = 75.0
 MOST_STEPS = 10**6
@@ -739,12 +736,7 @@ class _View:
             gone = [Edit(a, b, "") for a, b in (*signs.asides(step.text), *signs.same_level(step.text))]
             return gone or self._level(step)
         place = signs.in_step(step.text)
-        enters = next(
-            (o.step for o in self.recipe.process.operations if self.recipe.source in o.what and o.step is not None),
-            None,
-        )
-        if place and enters is not None and step.index < enters and self._boils_another(step):
-            # "chicken in the pot with water to cover by 4 fingers": the broth, and the grain comes later
+        if place and self._boils_another(step):
             return []
         if place is None or any(signs.in_step(s.text) for s in self.recipe.steps[: step.index]):
             # a second sign is another pouring: what it comes to nobody knows
@@ -754,7 +746,10 @@ class _View:
         return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml{whole})")]
 
     def _boils_another(self, step: Step) -> bool:
-        """Is it meat or pulses that the step puts into water?"""
+        """ "Chicken in the pot with water to cover by 4 fingers": is it meat or pulses that the step puts into water, and the grain comes later?"""
+        mine = (o.step for o in self.recipe.process.operations if self.recipe.source in o.what and o.step is not None)
+        if step.index >= next(mine, 0):
+            return False
         told = set().union(*(o.what for o in self.recipe.process.operations if o.step == step.index))
         return any(ingredients.heat_wanted(ln)[1] or ln.drinks for ln in self.recipe.lines if ln.index in told)
 

@@ -11,6 +11,7 @@ from ..measures import (
     QUARTERS_WITHIN,
     RANGE_PATTERN,
     Measures,
+    as_one,
     canonical_unit,
     in_vessels,
     jug_ml,
@@ -196,7 +197,7 @@ def plural(unit: str, value: float, was: str = "") -> str:
             return said[0]
         kind = _KIND_OF_VESSEL.search(was)
         which = kind[0] if kind else ""
-        one = re.sub(r"(?<=ss|ch|sh)es$|(?<!s)s$", "", said[0], flags=re.I)
+        one = as_one(said[0])
         many = "es" if one.lower().endswith(("ss", "ch", "sh")) else "s"
         if canonical_unit(one + many) is None and canonical_unit(said[0]):
             # a word of another language stays as it is

@@ -19,6 +19,7 @@ from ..measures import (
     RANGE_PATTERN,
     UNIT_PATTERN,
     Measures,
+    as_one,
     canonical_unit,
     make_amount,
     number_range,
@@ -535,7 +536,7 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
                     m[0] for m in _SAYING.finditer(body, bracket.start(), bracket.end()) if s.start < m.end()
                 )
                 # "1½ glass (200 ml glass)": it speaks of one
-                word = re.escape(re.sub(r"(?<=ss)es$|(?<!s)s$", "", main.unit_word, flags=re.I))
+                word = re.escape(as_one(main.unit_word))
                 of_one = re.search(rf"\b(?:{word}|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I)
                 per = whole if of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit)) else 1.0
                 if near.ml:
