@@ -14,7 +14,7 @@ SAID = [
     ("twenty minutes", 20, 20), ("fifteen to twenty minutes", 15, 20), ("twenty-five minutes", 25, 25), ("2½ minutes", 2.5, 2.5), ("1 1/2 minutes", 1.5, 1.5),
     ("1 hour", 60, 60), ("2 hrs", 120, 120), ("1½ hours", 90, 90), ("1 1/2 to 2 hours", 90, 120), ("1 hour 15 minutes", 75, 75), ("1 hr 15", 75, 75), ("1 h 15", 75, 75),
     ("1 hr 15 without a lid", 75, 75), ("an hour and a half", 90, 90), ("an hour and 10 minutes", 70, 70), ("half an hour", 30, 30), ("quarter of an hour", 15, 15),
-    ("three quarters of an hour", 45, 45), ("1 hour and a quarter", 75, 75), ("45 minutes to 1 hour", 45, 60), ("45 min-1 hr", 45, 60), ("30 seconds", 0.5, 0.5), ("40 secs", 2 / 3, 2 / 3),
+    ("three quarters of an hour", 45, 45), ("three-quarters of an hour", 45, 45), ("half-an-hour", 30, 30), ("one hour and three-quarters", 105, 105), ("five-and-twenty minutes", 25, 25), ("1 hour and a quarter", 75, 75), ("45 minutes to 1 hour", 45, 60), ("45 min-1 hr", 45, 60), ("30 seconds", 0.5, 0.5), ("40 secs", 2 / 3, 2 / 3),
     ("2 days", 2880, 2880), ("soak overnight", OVERNIGHT_MIN, OVERNIGHT_MIN), ("the night before", OVERNIGHT_MIN, OVERNIGHT_MIN),
     ("15' on low", 15, 15), ("8-10' covered", 8, 10), ("dakika 15", 15, 15), ("12-13 dk", 12, 13), ("20 minuten", 20, 20), ("15 minutos", 15, 15), ("1 ghanta", 60, 60), ("1 Stunde 15 Minuten", 75, 75), ("2 Std.", 120, 120), ("1 uur", 60, 60), ("2 horas", 120, 120), ("2 ore", 120, 120), ("¼ of an hour", 15, 15), ("3/4 of an hour", 45, 45), ("an hour to an hour and 15, stirring", 60, 75),
     ("5 minutes' rest", 5, 5), ("20 mintues", 20, 20), ("1O min.", 10, 10), ("l5 min.", 15, 15),

@@ -20,7 +20,7 @@ from typing import Any
 from ..anyof import any_of
 from ..process import data as _data
 from ..text.sentences import sentences
-from .names import OTHER_GRAINS
+from .names import OTHER_GRAINS, browned
 
 _CUT = re.compile(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
@@ -157,6 +157,12 @@ _ALL_ELSE = re.compile(r"\b(?:(?:all|with|w/|qr|release|add|in|and) the|add|all|
 _REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
 
 
+_A_COLOUR = re.compile(
+    r"\s+(?:(?:short|long|medium|round)[ -]?(?:grain(?:ed)?)?\s+)?(?:rice|basmati|jasmine|sushi|risotto|arborio|grains?|lentils?|sugar|stock|gravy|sauce|bread|mustard|bits)\b",
+    re.I,
+)
+
+
 def verbs_in(text: str) -> list[tuple[int, str]]:
     """(place, kind) of every operation's word in the text, in order."""
     pattern, of = _verb_pattern()
@@ -164,6 +170,9 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
     for m in pattern.finditer(text):
         end = m["end"].lower()
         if end == "s" and m["w"].lower() == "leave" and not _LEAVES_IT.match(text, m.end()):
+            continue
+        if m["w"].lower() == "brown" and not end and _A_COLOUR.match(text, m.end()) and browned(text)[m.start()] != " ":
+            # "add the brown rice"
             continue
         if m["w"].lower() == "cook" and end == "er":
             # a thing one cooks in

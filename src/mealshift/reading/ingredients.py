@@ -165,7 +165,13 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
         # "300 g Japanese short grain": what else is called so
         slug = kind_of_rice(f"{m[0]} rice") or "rice-white-long"
         found = Found(slug, Span(m.start(), m.end()), m[0], False)
-    if found is None and kind is None and line.quantity is not None and (guess := guess_grain(line.name)):
+    if (
+        found is None
+        and kind is None
+        and line.quantity is not None
+        and (guess := guess_grain(line.name))
+        and not _a_food(guess.text)
+    ):
         offset = line.name_span.start if line.name_span else 0
         found = Found(guess.slug, Span(guess.span.start + offset, guess.span.end + offset), guess.text, False)
         problems.append(
@@ -206,6 +212,11 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     return line.with_(
         role=role, kind=kind.kind, fraction=fraction, drinks=drinks, minutes=minutes, carrier=kind.carrier
     )
+
+
+def _a_food(name: str) -> bool:
+    """Is it spelt right, and another thing: "white onion", which is like "white fonio"?"""
+    return name.split()[-1].lower().removesuffix("s") in foods()
 
 
 GRAIN_ALONE = re.compile(

@@ -11,12 +11,13 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from ..recipe import Line
 from ..text.sentences import sentences
 from ..text.times import Stretch, stretches
 from .clauses import Clause, clause_at, rule_kind
 from .crf import Tagger
 from .entry import entered, entry, of_sentence
-from .names import as_rice
+from .names import as_rice, find_grains
 from .pot_words import CLASS, WORD, classes, of_words
 from .told_minutes import Block, Place, Timed, together, told, whistled
 
@@ -75,6 +76,25 @@ def not_in(timed: list[Timed], found: Sequence[Clause], vessels: frozenset[int])
         at = clause_at(found, t.block, t.stretch.start) if vessels else None
         if at is not None and found[at].vessel in vessels and t.kind in ("heat", "rest", "release", "come_up", "toast"):
             t = replace(t, kind="other", sure=0.8, others=((t.kind, 0.2),))
+        out.append(t)
+    return out
+
+
+def head_starts(timed: list[Timed], found: Sequence[Clause], lines: Sequence[Line], mine: Line | None) -> list[Timed]:
+    """ "Add the wild rice, cook 15 minutes, then add the basmati": what another raw grain of the recipe gets before the one to be shifted goes in is its own."""
+    others = {ln.grain for ln in lines if ln.grain and not ln.cooked and mine is not None and ln.grain != mine.grain}
+    if mine is None or mine.cooked or not others:
+        return timed
+    named = [frozenset(f.slug for f in find_grains(c.text) if not f.generic) for c in found]
+    enters = next((i for i, slugs in enumerate(named) if mine.grain in slugs and found[i].verb == "add"), None)
+    first = next((i for i, slugs in enumerate(named) if slugs & others and found[i].verb == "add"), None)
+    if enters is None or first is None or first >= enters or any(mine.grain in s for s in named[first:enters]):
+        return timed
+    out = []
+    for t in timed:
+        at = clause_at(found, t.block, t.stretch.start)
+        if t.kind == "heat" and at is not None and first <= at < enters:
+            t = replace(t, kind="other", sure=0.85, others=(("heat", 0.15),))
         out.append(t)
     return out
 

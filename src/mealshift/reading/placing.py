@@ -43,6 +43,12 @@ def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> li
     words = ingredients.handles(lines, "\n".join(p.text for p in laid.steps))
     for c in found:
         c.lines = tuple(i for i, w in enumerate(words) if w and w.search(c.text))
+    kinds = {ln.grain for ln in lines if ln.grain}
+    for c in found if len(kinds) > 1 else ():
+        told = find_grains(c.text)
+        if (only := {f.slug for f in told} & kinds) and not any(f.generic for f in told):
+            # "add the wild rice" says nothing of the other rice
+            c.lines = tuple(i for i in c.lines if lines[i].grain in {None, *only})
     return words
 
 

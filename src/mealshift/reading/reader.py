@@ -74,6 +74,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps, sorts(lines, source))
     elsewhere = pots_of_others(lines, line, found)
     timed = minutes.not_in(timed, found, elsewhere)
+    timed = minutes.head_starts(timed, found, lines, line)
     timed = _told(timed, laid, text, corrections)
     title = laid.title.text if laid.title else ""
     told_dish = dish.of(title, texts)[0]
@@ -206,11 +207,16 @@ def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Seque
     grains = [ln for ln in lines if ln.grain and ln.text.strip() not in refused]
     rices = [ln for ln in grains if grain(ln.grain or "").family == "rice"] or grains
     told = [f for text in steps for f in find_grains(text)]
-    spoken = {f.slug for f in told if not f.generic}
-    if not any(f.generic or grain(f.slug).family == "rice" for f in told) and any(
-        ln.grain in spoken and ln.ml for ln in grains
-    ):
-        rices = [ln for ln in grains if ln.grain in spoken]
+    # the list says little millet, the steps say millet
+    spoken = {_last_word(f.text) for f in told}
+    if not any(f.generic or grain(f.slug).family == "rice" for f in told):
+        cooked = [ln for ln in grains if _last_word(ln.name) in spoken]
+        rices = cooked if any(ln.ml for ln in cooked) else rices
+    else:
+        # 137 g of barley and 75 g of wild rice in one pot: the rice is what joins it
+        weighed = max((ln.g or 0.0 for ln in rices), default=0.0)
+        more = [ln for ln in grains if not ln.cooked and weighed and (ln.g or 0.0) >= MAINLY * weighed]
+        rices = more if any(_last_word(ln.name) in spoken for ln in more) else rices
     # rice that a dish is only served with is not cooked here
     rices = [ln for ln in rices if ln.ml or not _SERVED.search(f"{ln.section} {ln.text}")]
     if not rices:
@@ -221,6 +227,14 @@ def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Seque
         return rices[0].index
     most = max(ln.g or 0 for ln in listed)
     return next(ln.index for ln in listed if (ln.g or 0) >= 0.5 * most)
+
+
+# so much more than the rice of another grain makes that the dish's
+MAINLY = 1.5
+
+
+def _last_word(name: str) -> str:
+    return re.split(r"[\s-]+", name.lower())[-1].removesuffix("s")
 
 
 def _near_unit(lines: list[Line], source: int | None, measures: Measures) -> tuple[list[Line], str]:

@@ -661,7 +661,9 @@ def _written_out(text: str) -> bool:
 
 
 def _is_wrapped(lines: Sequence[TextLine]) -> bool:
-    """Do most of these lines end where the page does?"""
+    """Do most of these lines end where the page does, or is a word cut by it?"""
+    if any(re.search(r"[^\W\d_]{2}-$", ln.text) for ln in lines):
+        return True
     long = [len(ln.text) for ln in lines]
     return len(long) >= LEAST_SENTENCES and sum(n >= FILLED * max(long) for n in long) >= MOST_LINES * len(long)
 

@@ -8,9 +8,9 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from itertools import pairwise
 from math import inf
 
+from ..grains import grain
 from ..measures import round_half_up
 from ..process import Operation
 from ..reading import ingredients
@@ -43,6 +43,7 @@ SMALL_MIN = 10.0
 SOFTENED_MIN = 6.0
 # a browning without minutes
 BROWNS_MIN = 5.0
+_IT = re.compile(r"\b(?:it|them)\b", re.I)
 _TAKEN_OUT = re.compile(
     r"\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
     re.I,
@@ -52,11 +53,12 @@ _LATE = ("from_end", "from_start")
 
 @dataclass(frozen=True, slots=True)
 class Early:
-    """A thing that goes in `minutes` before the grain. raw: unsafe if it gets less than its time."""
+    """A thing that goes in `minutes` before the grain. raw: unsafe if it gets less than its time. had: does the recipe give it some of its own before?"""
 
     line: Line
     minutes: int
     raw: bool = False
+    had: bool = False
 
     @property
     def name(self) -> str:
@@ -79,10 +81,17 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             continue
         if ln.role == "absorber" and ln.minutes:
             # "boil the lentils 15 minutes, then add the rice": those it has had
-            wants = ln.minutes - _heated(recipe, ln)
+            heated = _heated(recipe, ln)
+            wants = ln.minutes - heated
             missing = round_half_up(min(wants, was) - now_min) if wants > 0 else 0
             if missing >= LEAST_PULSE:
-                found.append(Early(ln, missing))
+                found.append(Early(ln, missing, had=heated > 0))
+        elif ln.grain and not ln.cooked and (had := _beside_the_grain(recipe, ln)):
+            # wild rice that went in before the basmati stays, and wants what it had
+            heated = _heated(recipe, ln)
+            missing = round_half_up(min(grain(ln.grain).simmer - heated, had) - now_min)
+            if missing >= LEAST_BESIDE:
+                found.append(Early(ln, missing, had=heated > 0))
         elif ln.role in ("beside", "watery", "timed", "after"):
             wants, raw = ingredients.heat_wanted(ln)
             wants *= IN_OVEN if raw and recipe.method == "oven" else 1.0
@@ -152,24 +161,19 @@ def _heated(recipe: Recipe, line: Line) -> float:
     """Minutes that it has been at the heat before it shares the grain's: endless where the recipe makes it tender first."""
     ops = recipe.process.operations
     liquids = {ln.index for ln in recipe.lines if ln.carrier}
-    pulse = line.role == "absorber"
-    named = [
-        # "rinse the lentils, boil in 800 ml of the water for 15 min": of the same thing
-        (
-            o,
-            line.index in o.what
-            or pulse
-            and line.index in before.what
-            and before.step == o.step
-            and set(o.what) <= liquids,
-        )
-        for before, o in pairwise([*ops[:1], *ops])
-    ]
+    pulse = line.role == "absorber" or line.grain is not None
+    named: list[tuple[Operation, bool]] = []
+    for o in ops:
+        # "rinse the lentils, boil in 800 ml of the water for 15 min", "take the beef, boil it until soft": of the same thing
+        before, is_its = named[-1] if named else (o, False)
+        it = pulse and set(o.what) <= liquids or _IT.search(o.text)
+        goes_on = is_its and before.step == o.step and bool(it)
+        named.append((o, line.index in o.what or goes_on))
     mine = [o for o, is_mine in named if is_mine and o.phase != "heat" and (o.phase == "pan" or _HEATED.search(o.text))]
     if any(_DONE.search(o.text) for o in mine):
         return inf
     steps = [o.step for o in recipe.process.operations if line.index in o.what and o.step is not None]
-    if any(_COOKED_FIRST.search(recipe.steps[n].text) for n in steps if n < max(steps)):
+    if line.grain is None and any(_COOKED_FIRST.search(recipe.steps[n].text) for n in steps if n < max(steps)):
         # "put the beef on with water, boil it till tender" is a step of its own
         return inf
     return sum(max(o.typical_min or 0.0, _told_behind(recipe, o)) or BROWNS_MIN for o in mine)

@@ -58,6 +58,8 @@ _TO_A_LINE = re.compile(
     r"\s*,?\s*(?:up )?to the (?:\d[\d½¼¾./]*|second|third|first) (?:cup )?(?:line|mark)\b(?: (?:for|of) [^(),;\d]{2,24}?(?=\s*(?:[(,;]|$)))?",
     re.I,
 )
+# "water, until the scale of 2 go"
+_SCALE_OF = re.compile(r"(?:until|till|up to|to) (?:the )?(?:scale|mark|line|level) (?:of|for) $", re.I)
 _SIGN_SAID = re.compile(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
 
 
@@ -381,7 +383,11 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         reach = such.end() if (such := _SUCH_AS.match(text, end)) else end
         for f in outside[1:]:
             # "or basmati", "/ kalijira chal": the other names go with the first
-            if f.span.start >= reach and _OR_ANOTHER.fullmatch(text, reach, with_kind(text, f.span.start)):
+            kind = with_kind(text, f.span.start)
+            # the words of its kind may be the first one's own name
+            kind = kind if kind > reach else f.span.start
+            whole = not text[reach : f.span.start].strip() and reach > end
+            if f.span.start >= reach and (whole or _OR_ANOTHER.fullmatch(text, reach, kind)):
                 edits.append(Edit(reach, f.span.end, ""))
                 reach = f.span.end
     elif found and (around := inside(found[0].span.start)) is not None:
@@ -491,7 +497,8 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     if ln.amount_span is None or abs(ml - (ln.ml or 0)) < 2.5:
         return NewLine(ln.text, ln.text, ln.role)
     said = said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end])
-    edits = [Edit(ln.amount_span.start, _with_stop(ln, said), said)]
+    begins = m.start() if (m := _SCALE_OF.search(ln.text, 0, ln.amount_span.start)) else ln.amount_span.start
+    edits = [Edit(begins, _with_stop(ln, said), said)]
     edits += _without_stale_liquid(ln, ml, measures)
     if sign := _TO_A_LINE.search(ln.text):
         # "water to the 2 line for brown rice (about 500 ml)"

@@ -113,6 +113,8 @@ _INTO = re.compile(r"\s*in(?:to)?\b", re.I)
 # "450 ml/¾ pint": the same in another measure
 _OR_AGAIN = re.compile(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
 # "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
+# what the last minutes are for
+_BOTTOM = re.compile(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
 _SUBORDINATE = re.compile(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AN = re.compile(r"(?<=\s)an?\s+$", re.I)
 _WHEN_ALONE = re.compile(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
@@ -427,7 +429,10 @@ class _View:
                 not verbs_in(text[at:end]) or _OF_THE_SIGN.match(text, at)
             )
             crumb = len(re.findall(r"[^\W\d_]", text[at:end])) < 4 and not _OFF_SO_LONG.match(text, at)
-            if opened > 0 or more_signs or crumb:
+            # "when it has boiled half an hour, the sugar is added"; "25 minutes, when it should be dry"
+            half = _SUBORDINATE.match(text[a:start]) and not re.search(r"[,:–—]", text[a:start])
+            told_when = _SUBORDINATE.match(text, at) and "," not in text[at:end]
+            if opened > 0 or more_signs or crumb or half or told_when or _BOTTOM.search(text[at:end]):
                 # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
                 edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))

@@ -60,6 +60,8 @@ _GOES_ON = re.compile(
 )
 _POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 # what is done to the pot itself on the way, and puts nothing in
+# "chicken out after 25 min", "lift the drumsticks out at 30 minutes"
+_TAKEN_OUT = re.compile(r"\b(?:out|lift|remove|retrieve)\b(?! of the (?:freezer|fridge|oven))", re.I)
 _ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b", re.I)
 _IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
 _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
@@ -191,6 +193,11 @@ _LETS_OUT = re.compile(
 )
 
 
+def _heats_another(o: Operation) -> bool:
+    """ "Cook 15 minutes", of what goes in before the grain."""
+    return o.kind == "cook" and o.told is not None and not o.phase
+
+
 @dataclass(slots=True)
 class _Work:
     recipe: Recipe
@@ -315,6 +322,14 @@ class _Work:
                     max(1.0, now * o.typical_min / was),
                     "As far into the new minutes as it was into the old.",
                 )
+            elif o.phase == "from_start" and was and _TAKEN_OUT.search(o.text):
+                # it has cooked so long when it comes out, whatever the grain takes
+                if now < o.typical_min - 0.5:
+                    self._check(
+                        "addition",
+                        o,
+                        f"It wants its {o.typical_min:.0f} minutes, and the {self.a.target.short} takes only {now:.0f}: start it earlier, and take it out when it is done.",
+                    )
             elif o.phase == "from_start" and was:
                 minutes, why = max(0.0, now - (was - o.typical_min)), "It keeps its distance from the end."
                 if now - (was - o.typical_min) < 0.5:
@@ -510,11 +525,11 @@ class _Work:
         i = next((i for i, o in enumerate(ops) if o.kind not in ("toast", "fry") and self._puts_it_in(i)), latest)
         i = min(i, latest)
         poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
-        # "Add the stock, bring to a simmer, tip in the rice": behind what is poured
+        # "Add the stock, bring to a simmer, tip in the rice": behind what is poured, or what another had at the heat
         while (
             i > 0
             and self._one_sentence(ops[i - 1], ops[i])
-            and not (set(ops[i - 1].what) & poured or ops[i - 1].kind == "boil")
+            and not (set(ops[i - 1].what) & poured or ops[i - 1].kind == "boil" or _heats_another(ops[i - 1]))
         ):
             i -= 1
         return i
@@ -705,7 +720,8 @@ class _Work:
                     + (", soak it, or take it cooked or tinned." if e.line.role == "absorber" else ", or cut it small.")
                 )
             self.out.check.append(Problem("raw_beside" if e.raw else "slow_pulse", e.line.text, text))
-        cooked = bool(found) and any(found[0].line.index in o.what and o.told for o in self.recipe.process.operations)
+        told = (o for o in self.recipe.process.operations if o.told)
+        cooked = bool(found) and (found[0].had or any(found[0].line.index in o.what for o in told))
         steeps = self.pot.way.method == "steep"
         return [sentences.head_start(found, self.a.target, waits, cooked, steeps)] if found else []
 

@@ -405,6 +405,13 @@ _STEPPED = {("lb", "oz"), ("kg", "g"), ("l", "ml"), ("l", "dl"), ("pint", "fl oz
 _POURED = ("volume", "cup", "measure", "vessel")
 
 
+# an amount that is taken back
+_NO = re.compile(
+    r"[\s,.;…–—-]*(?:no|sorry|rather|i mean|make (?:it|that)|correction|wait|oops|scrap that)(?:[\s,.…–—-]+(?:no|sorry|wait|rather|make (?:it|that)))*[\s,.:…–—-]*",
+    re.I,
+)
+
+
 def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
     """ "2 cups plus 2 tablespoons" is one amount, in the unit of its first part."""
     out: list[_Said] = []
@@ -421,6 +428,17 @@ def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
             # "1 cup to 2 cups"
             last = s.unit_start + len(s.unit_word)
             out[-1] = replace(before, high=s.high, end=s.end, last=last)
+            continue
+        if (
+            before
+            and before.unit
+            and before.unit == s.unit
+            and not s.bracket
+            and _NO.fullmatch(body, before.end, s.start)
+        ):
+            # "3 c no 2 1/4 c": the second is meant, and both go with it
+            last = s.unit_start + len(s.unit_word)
+            out[-1] = replace(before, low=s.low, high=s.high, unit_word=s.unit_word, end=s.end, last=last)
             continue
         joined = _PLUS.fullmatch(body, before.end, s.start) if before else None
         if (
@@ -538,7 +556,9 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
                 # "1½ glass (200 ml glass)": it speaks of one
                 word = re.escape(as_one(main.unit_word))
                 of_one = re.search(rf"\b(?:{word}|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I)
-                per = whole if of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit)) else 1.0
+                # "5 pots (scant 5 pots)" says it again
+                again = s.unit == main.unit
+                per = whole if not again and (of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit))) else 1.0
                 if near.ml:
                     item.ml = near.ml * per
             item.ml = item.ml if item.ml is not None else near.ml and near.ml * per

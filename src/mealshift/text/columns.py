@@ -35,7 +35,10 @@ _LIST_HEAD = re.compile(r"\s*(?:ingredients?|you(?:'ll| will)? need|what you nee
 _METHOD_HEAD = re.compile(
     r"\s*(?:method|directions?|instructions?|steps?|what (?:to|you) do|preparation|how to)\b", re.I
 )
-_RUNS_ON = re.compile(r"\b(?:the|a|and|with|until|then|in|to|of|over|for)\b", re.I)
+_RUNS_ON = re.compile(
+    r"\b(?:the|a|and|with|until|till|then|in|to|of|over|for|before|after|it|add|stir|bake|boil|cook|simmer|cover|drain|serve|let)\b",
+    re.I,
+)
 
 
 def apart(text: str) -> str:

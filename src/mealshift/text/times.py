@@ -21,16 +21,17 @@ _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?
 TIME = re.compile(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
-    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter)"
+    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
     r"|\s+(?:and\s+)?(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
     # "dakika 15", as Swahili has it
     rf"|\b(?:dakika|dk\.?)\s+(?P<dk>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)"
+    rf"|(?P<old>five[- ]and[- ](?:twenty|thirty))\s+(?:{_MIN})"
     rf"|(?P<mm>{_N}){_ISH}\s*-?\s*(?:{_MIN})(?:(?P<ortwo>\s+or\s+(?:two|so|three))|\s+(?:and a half))?\.?"
     rf"|(?P<ss>{_N}){_ISH}\s*-?\s*(?:{_SEC})\.?"
     rf"|(?P<dd>{_N})\s*-?\s*{_DAY}"
     r"|(?P<frac>[¼½¾⅓⅔]|[123]/[234])\s*(?:of\s+)?an\s+hour\b"
     rf"|(?P<ah>an? hour)\s*(?:and|,)?\s*(?P<am>{NUMBER_PATTERN})\s*{_MIN}\.?"
-    r"|(?P<words>(?:half|quarter|three[- ]quarters)(?: of)? an hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|over-?ni(?:ght|te)|over night|all ni(?:ght|te)|(?:the )?ni(?:ght|te) before)"
+    r"|(?P<words>(?:half|quarter|three[- ]quarters)(?:[- ]of)?[- ]an[- ]hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|over-?ni(?:ght|te)|over night|all ni(?:ght|te)|(?:the )?ni(?:ght|te) before)"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
     rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
     r")",
@@ -157,7 +158,8 @@ def _joined(found: list[Stretch], text: str) -> list[Stretch]:
     return out
 
 
-_WORD_MIN = {"half": 30.0, "quarter": 15.0, "three": 45.0}
+# "three-quarters" holds the word quarter
+_WORD_MIN = {"three": 45.0, "half": 30.0, "quarter": 15.0}
 
 
 def _made(m: re.Match[str]) -> Stretch | None:
@@ -186,9 +188,12 @@ def _made(m: re.Match[str]) -> Stretch | None:
         if m["hh"]:
             low, high = number_range(m["hh"])
             extra = (number_range(m["hm"])[0] if m["hm"] else 0.0) + (
-                30 if m["half"] else 15 if m["quarter"] else float(m["hb"] or 0)
+                30 if m["half"] else 15 if m["quarter"] else 45 if m["three"] else float(m["hb"] or 0)
             )
             return Stretch(start, finish, low * 60 + extra, high * 60 + extra, said, "h")
+        if m["old"]:
+            n = 25.0 if "twenty" in m["old"].lower() else 35.0
+            return Stretch(start, finish, n, n, said)
         if m["mm"]:
             low, high = number_range(m["mm"])
             if m["ortwo"] and "two" in m["ortwo"]:
