@@ -60,7 +60,7 @@ def test_grain_lines(line: str, quantity: float, unit: str, ml: float, g: float)
         ("100 g soaked split chickpeas", "absorber", 0, 80),
         ("2 tbsp olive oil", "fat", 0, 0),
         ("1 stock cube", "salt", 0, 0),
-        ("250 g mushrooms", "watery", 0, 0),
+        ("200 g spinach", "watery", 0, 0),
         ("salt, pepper", "salt", 0, 0),
         ("1 onion, chopped", "beside", 0, 0),
     ],

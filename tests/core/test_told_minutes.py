@@ -21,6 +21,8 @@ SAID = [
     ("Add the rice and water. Lid off till craters. Cloth round the lid. Lowest. 30 minutes.", "", "other", "heat~"),
     ("Agrega el arroz y el agua. Tapa, fuego bajo, 15 minutos.", "", "rest", "heat~"),
     ("Toss all. Leave 30 minutes for the flavours.", "", "rest", "other"),
+    ("2 seeti. Gas band. Pressure apne aap nikalne do (10 minutes).", "whistles", "rest", "release"),
+    ("Fry the paste till the oil floats, 20 minutes.", "", "heat", "other~"),
     ("Boil a big pot of water. Tip the rice in. Count 6 minutes.", "", "other", "heat~"),
     ("Rice and stock into the pot, 20 minutes standing before heat.", "", "rest", "soak"),
     ("Duś 60 minut. Odstaw 10 minut.", "heat", "other", "rest"),

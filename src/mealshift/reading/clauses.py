@@ -21,6 +21,7 @@ from ..anyof import any_of
 from ..process import data as _data
 from ..text.sentences import sentences
 from .names import OTHER_GRAINS, browned
+from .pot_words import FOODS
 
 _CUT = re.compile(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
@@ -65,9 +66,9 @@ THINGS = {
     "grain": rf"(?:gạo|cơm|chamal|rijst|ryż\w*|bigas|kanin|wali|arisi|biyyam|annam|riso|pirinç\w*|pirinc\w*|rice|nasi|grain\w*|grits|arroz|chawal|riz|beras|paddy|sadam|basmati|jasmine|arborio|bomba|chal|bhat|mchele|reis|ris|{OTHER_GRAINS})",
     "liquid": r"(?:nước|bulionu?|vatten|mjölk|buljong|vann|melk|kookvocht|wod[aęy]|mlek[ao]|bulion\w*|pani|doodh|maji|maziwa|tubig|sabaw|neer|thanni|agua|água|acqua|eau|lait|leche|leite|latte|wasser|brühe|milch|suyu|sıcak su\w*|water|stock|broth|milk|liquid|juice|cream|yakhni|soup|dashi|wine|santan|bouillon|caldo|brodo)",
     "tomato": r"(?:tomates?|jitomates?|pomodor\w+|tomaten|tomato\w*|passata|toms|tamatar|kamatis|nyanya)",
-    "pulse": r"(?:frijol\w*|habichuelas|gandules|caraotas|lentejas|fagioli|ceci|lenticchie|linsen|bohnen|feijão|nohut|mercimek|lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|chana|garbanzo\w*|pigeon)",
-    "veg": r"(?:ui|uien|prei|wortel\w*|knoflook|lök|vitlök|løk|cebul[aęy]|sibuyas|vitunguu|kitunguu|karoti|aloo|gajar|mutter|matar|pyaz|vengayam|bawang|cebolla\w*|ajos?|pimient\w+|zanahoria\w*|cipoll\w+|aglio|oignons?|zwiebeln?|knoblauch|erbsen|soğan\w*|cebola\w*|alho|verduras?|piselli|onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|porcini|ceps?|shiitake|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|courgette\w*|fennel|broccoli|cauliflower|kale|greens|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
-    "meat": r"(?:kip|gehakt|hamblokjes|kyckling|kylling|kurcz\w+|manok|baboy|nyama|kuku|samaki|gosht|murgh|keema|kozhi|daging|ikan|pollo|carne|cerdo|pescado|camarones|gambas|sepia|frango|poulet|hähnchen|huhn|tavuk|ayam|udang|salsicc\w+|costillas?|chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|haddock|tuna|thighs?|meatballs?)",
+    "pulse": FOODS["pulse"],
+    "veg": FOODS["veg"],
+    "meat": FOODS["meat"],
     "sauce": r"(?:sauce|dressing|gravy|syrup|raita|chutney|salsa|marinade|topping|relish|stew|curry|tadka|kachumbari)",
     "fat": r"(?:boter|olie|smör|smør|olja|masło|oliw\w+|mafuta|siagi|mantika|tel|aceite|manteca|mantequilla|olio|burro|huile|beurre|öl|óleo|azeite|tereyağı\w*|minyak|oil|butter|ghee|fat|margarine|oleo|lard|dripping)",
     "spice": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?|curry leaves|bay)",

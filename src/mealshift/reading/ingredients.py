@@ -473,7 +473,10 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
         first = handle(ln)
         if first is not None and not ln.grain and not first.search(told):
             others = {stem(w) for x in lines if x is not ln and not x.carrier for w in _words(x.name)}
+            # "Pyaz (Onion)": what a bracket calls it in the steps' tongue
+            aside = " ".join(_BRACKETED.findall(ln.text))
             mine = [w for w in _words(ln.name) if stem(w) not in others and len(w) > 3]
+            mine += [w for w in _words(aside) if stem(w) not in others and {w, w.removesuffix("s"), w.removesuffix("es")} & foods()]
             # a food's own word first
             known = [w for w in mine if w in _TAIL_WORDS or w in foods() or re.sub(r"(?<=[^s])s$", "", w) in foods()]
             for word in [*reversed(known), *reversed([w for w in mine if w not in known])]:
@@ -485,6 +488,7 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
     return out
 
 
+_BRACKETED = re.compile(r"\(([^()\d]{3,40})\)")
 # "chicken broth" is no chicken
 _ITS_PRODUCT = r"(?!\s+(?:broth|stock|bouillon|cubes?|powder|soup|oil|vinegar|sauce|paste|juice|milk)\b)"
 

@@ -92,16 +92,21 @@ def choose(
     ratio: float | None,
     heats: Sequence[tuple[str, float]] = (),
     milky: bool = False,
+    whistled: bool = True,
 ) -> tuple[str, float, list[tuple[str, float]]]:
     """(way, how sure, the other ways that are nearly as likely). heats: the sentence and the minutes of each stretch at the grain's heat. milky: it swims in
-    milk, which nobody pours off."""
+    milk, which nobody pours off. whistled: are whistles counted for the grain, and not another's?"""
     tagger = Tagger.load("method")
     texts = [_KEPT_IN_OVEN.sub("", t) for t in texts]
     fs = set(features(title, texts, found, grain, cooked, ratio))
     [(way, sure)] = tagger.tag([sorted(fs)])
     kept = milky or _drained_before(found) or _only_excess(texts)
     likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (kept and x[0] == "drain")]
-    elsewhere = "in:whistle" not in fs and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
+    others = "in:whistle" not in fs or not whistled
+    elsewhere = others and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
+    if elsewhere and not whistled and "all:whistle" in fs:
+        # "Cook open 40 minutes … pressure cook the beans for 3 whistles"
+        likely = [x for x in likely if "pressure" not in x[0]] or [("covered", 0.6)]
     if "all:whistle" in fs and not cooked and not elsewhere:
         likely = _first("pressure", 0.9, likely)
     elif ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs) and "simmered" not in fs and not cooked:

@@ -89,6 +89,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         _ratio(lines, source),
         _heats(timed, texts),
         _swims_in_milk(lines),
+        any(t.kind == "whistles" for t in timed),
     )
     way_said = str(_said(corrections, "method") or way[0])
     aside = [laid.plain[a:b] for a, b, cls, _ in laid.classes if cls not in ("step", "ingredient", "ingredients")]

@@ -462,6 +462,10 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         piece = Piece(told[ln.start : ln.end], Span(ln.start, ln.end), section, ln.number, ln.index, sure)
         if cls == "title" and out.title is None:
             out.title = _title(piece)
+        elif cls == "title" and out.steps and out.lines and following and following.cls.startswith("ingredient"):
+            # a second dish with its own list, under the first one's steps
+            section, heads_steps = piece.text.strip(), True
+            out.headings.append(piece)
         elif cls in ("heading", "section"):
             plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(piece.text.strip())
             named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and plain_head)

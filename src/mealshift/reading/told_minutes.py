@@ -317,7 +317,7 @@ _FURTHER = re.compile(r"\b(?:more|another|further|weitere|noch|altri|ancora|otro
 _SOAK_BEHIND = re.compile(r"[\s-]*(?:[^\W\d_]+ \()?soak\b", re.I)
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = re.compile(
-    r"\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
+    r"\bpressure (?:apne aap |khud (?:se )?)?(?:nikal\w*|jaane|jana|utar\w*)(?: (?:do|de|dein|dine))?[\s(,:~-]*$|\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
     re.I,
 )
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
@@ -376,6 +376,10 @@ _FOR_FLAVOUR = re.compile(
     re.I,
 )
 _COUNTED = re.compile(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
+# the sign of a paste or gravy that is fried down, and of no grain
+_OIL = r"\b(?:till|until|when) (?:the )?(?:oil|ghee|fat|tel)(?: has)? (?:comes?|floats?|separates?|leaves|rises|shows|surfaces|starts)\b"
+_OIL_RISES = re.compile(rf"{_OIL}[^.;!?]*$|\blike jam\b[^.;!?]*$", re.I)
+_TILL_OIL_RISES = re.compile(rf"[^.;!?]{{0,40}}{_OIL}", re.I)
 _SAVED = re.compile(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
 _AT_LOWEST = re.compile(
     r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$"
@@ -556,6 +560,10 @@ RULES = (
         "Cover. Simmer 45 min, turn twice, till the rice pokes out", "heat", 0.85, leaves="",
         fits=lambda p: p.kind in ("other", "pan", "heat") and p.clause and p.clause.verb in ("cook", "boil") and p.after(_TILL_THE_GRAIN),
     ),
+    Rule(
+        "Pour the tamarind in, it must boil till oil comes on top, 20 to 25 minutes", "other", 0.97, leaves="",
+        fits=lambda p: p.kind in ("heat", "pan", "toast", "other") and not (p.clause and "grain" in p.clause.things) and (_OIL_RISES.search(p.back(110)) or p.after(_TILL_OIL_RISES)),
+    ),
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
         "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, least=True, leaves="",
@@ -689,7 +697,8 @@ def whistled(p: Place) -> list[Timed]:
     """All stretches so far, with the whistles that stand here."""
     before, kind, out = p.back(90), "whistles", list(p.earlier)
     same = [i for i, t in enumerate(out) if t.kind == "whistles" and t.block == p.n]
-    apart = p.clause is not None and _of_another(p.clause) and p.had("heat")
+    # "Pressure cook the green gram with 2 cups water and salt for 3 whistles", when the rice has had its minutes
+    apart = p.clause is not None and p.had("heat") and (_of_another(p.clause) or _by_another(p))
     if apart or _OTHER_COOKER.search(before) or same and _IN_BRACKETS.search(before):
         # "4 whistles (3 for us)"
         kind = "other"

@@ -147,7 +147,7 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     if not spoken:
         return 0.0
     last = ops[spoken[-1]]
-    if last.vessel not in mine or last.phase in _LATE:
+    if last.vessel not in mine or last.phase in _LATE or _of_another_dish(recipe, line, last, ops[heats[-1]]):
         return 0.0
     # "brown it, and set it aside": what is said right after it is said of it
     after = [o for o in ops[spoken[-1] : heats[-1]] if o.step == last.step and o.phase != "heat"]
@@ -155,6 +155,14 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
         return 0.0
     joins = next(i for i in spoken if ops[i].vessel in mine)
     return sum(ops[i].typical_min or 0.0 for i in heats if i >= joins)
+
+
+def _of_another_dish(recipe: Recipe, line: Line, said: Operation, cooked: Operation) -> bool:
+    """Does it stand in a list of its own, and in steps under another head than those that cook the grain?"""
+    source = recipe.source_line
+    if source is None or said.step is None or cooked.step is None or line.section.startswith("step "):
+        return False
+    return line.section != source.section and recipe.steps[said.step].section != recipe.steps[cooked.step].section
 
 
 def _heated(recipe: Recipe, line: Line) -> float:

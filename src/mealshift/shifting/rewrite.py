@@ -45,7 +45,7 @@ _THE_OTHER = re.compile(r"\b(?:other|remaining)\s*$", re.I)
 # "till thick and rice mash"
 _OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 # "in the rice pot", "with a rice paddle": another grain has no use for the name
-_RICES_TOOL = re.compile(r"\brice (?=(?:pots?|paddles?|spoons?)\b)", re.I)
+_RICES_TOOL = re.compile(r"\brice (?=(?:pots?|paddles?|spoons?|bowls?)\b)", re.I)
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
@@ -86,6 +86,8 @@ _REMAINING_CUP = re.compile(
 )
 _NOT_FULL = re.compile(r",?(?: but)? not |,? (?:twice|(?:one|two|three|\d)(?: and a half)? times)\b", re.I)
 _OF_THE = re.compile(r"\bof (?:the|your|that)?", re.I)
+# "2.4 l stock into each tray"
+_INTO_EACH = re.compile(r"[^.;!?]{0,48}\b(?:each|per (?:tray|dish|pot|pan|tin))\b", re.I)
 _THE_REST = re.compile(r"\b(?:rest|remaining|remainder|other)\b[^.;,]{0,16}\b(?:water|stock|broth|liquid|milk)\b", re.I)
 _BOTH_KINDS = re.compile(
     r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
@@ -596,12 +598,15 @@ class _View:
                 and any(ln.grain == f.slug and ln not in self.own.lines for ln in self.recipe.lines)
             ):
                 continue
+            line = self.own.line
+            at = f.span.start + step.span.start
+            if line.amount_span and line.amount_span.start <= at - line.span.start < line.amount_span.end:
+                # "2 rice bowls of it": what it is measured with
+                continue
             if m := _BOTH_KINDS.search(step.text[: f.span.start]):
                 # two rices were one grain to the pot, and are one by name now
                 edits.append(Edit(m.start(), m.end(), "the " if m["the"] or m[0].lower().startswith("both") else ""))
             # where the steps alone name the grain with its amount, it is called by its whole name
-            line = self.own.line
-            at = f.span.start + step.span.start
             whole = line.section == f"step {step.index + 1}" and line.span.start <= at < line.span.end
             new = self.a.target.name if whole else self.a.target.short
             start, end = with_kind(step.text, f.span.start), without_aside(step.text, f.span.end)
@@ -665,7 +670,8 @@ class _View:
             ):
                 # another dish's own water
                 continue
-            if not whole and not _OF_THE.search(m[0] + step.text[m.end() : m.end() + 8]) and not self._in_parts():
+            part_of_it = _OF_THE.search(m[0] + step.text[m.end() : m.end() + 8]) or _INTO_EACH.match(step.text, m.end())
+            if not whole and not part_of_it and not self._in_parts():
                 # a little water beside it that is no part of the pot's
                 continue
             if not whole and ml > self.a.carrier_was_ml + 3:
@@ -712,7 +718,7 @@ class _View:
                 part = ml * self.a.dry_ml / self.own.dry_ml
                 if abs(part * self.a.target.density - ml * self.own.grain.density) >= 0.5:
                     edits.append(
-                        Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures))
+                        Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures, m[0]))
                     )
         return edits
 

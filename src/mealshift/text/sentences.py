@@ -11,7 +11,7 @@ from __future__ import annotations
 
 import re
 
-_BETWEEN = re.compile(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
+_BETWEEN = re.compile(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|(?<=[a-z] (?:min|max))\.(?=\s\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
 # "low 15. off 10. mix": a number's stop ends one where the next word bids
 _STOP = re.compile(r"(?P<w>[^\W\d_]+|\d+)\.\s(?=[a-z])")
 _SHORTENED = re.compile(

@@ -56,7 +56,7 @@ _BARE = re.compile(
     # "mine's usually there at 18"
     r"|\b(?:there|done|ready|cooked) (?:at|by) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=\s*(?:[.;)!]|$))"
     # "8 min fierce, 8-10 low"
-    rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:on )?(?:low|high|medium|gentle|fierce|hard)(?=\s*(?:[.,;)!—]|$))"
+    rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:(?:on|over|at) (?:the |a )?(?:very )?)?(?:low(?:est)?|high|medium|gentle|fierce|hard|smallest)(?: (?:heat|flame|fire|gas|ring))?(?=\s*(?:[.,;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
