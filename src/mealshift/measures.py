@@ -41,7 +41,7 @@ _UNITS: dict[str, tuple[str, float | None, tuple[str, ...]]] = {
     "fl oz": ("volume", 29.57, ("fl oz", "fl. oz", "fl.oz", "fluid ounce", "fluid ounces", "fl ozs")),
     "gill": ("volume", 142.0, ("gill", "gills")),
     "breakfast cup": ("volume", 284.0, ("breakfast cup", "breakfast cups", "breakfastcup", "breakfastcups", "breakfastcupful")),
-    "wine glass": ("volume", 125.0, ("wine glass", "wine glasses", "wineglass", "wineglasses", "glass of wine")),
+    "wine glass": ("volume", 125.0, ("wine glass", "wine glasses", "wineglass", "wineglasses")),
     "wineglass": ("volume", 60.0, ("wineglassful", "wineglassfuls", "wine-glassful", "wine-glassfuls")),
     "pint": ("volume", 568.0, ("pint", "pints", "pt", "pts")),
     "quart": ("volume", 946.0, ("quart", "quarts", "qt", "qts")),

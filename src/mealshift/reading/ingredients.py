@@ -476,7 +476,11 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
             # "Pyaz (Onion)": what a bracket calls it in the steps' tongue
             aside = " ".join(_BRACKETED.findall(ln.text))
             mine = [w for w in _words(ln.name) if stem(w) not in others and len(w) > 3]
-            mine += [w for w in _words(aside) if stem(w) not in others and {w, w.removesuffix("s"), w.removesuffix("es")} & foods()]
+            mine += [
+                w
+                for w in _words(aside)
+                if stem(w) not in others and {w, w.removesuffix("s"), w.removesuffix("es")} & foods()
+            ]
             # a food's own word first
             known = [w for w in mine if w in _TAIL_WORDS or w in foods() or re.sub(r"(?<=[^s])s$", "", w) in foods()]
             for word in [*reversed(known), *reversed([w for w in mine if w not in known])]:

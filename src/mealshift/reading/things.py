@@ -128,6 +128,9 @@ _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
 )
+_SKIP = re.compile(r"\bskip\b", re.I)
+# "a small glass of white wine (say 100 ml; leave it out for children)"
+_HOLDS_SO_MUCH = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?)?(?P<n>\d{2,4}) ?(?P<u>ml|cl)\b", re.I)
 _MORE_OF_IT = re.compile(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 _SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
@@ -160,7 +163,9 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             line = ingredients.lines_of_item(
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
             )
-            around = piece.text[max(0, item.start - 50) : item.end + 25]
+            before = piece.text[max(0, item.start - 50) : item.end]
+            # "a glass of wine (skip it if you like)" is meant all the same
+            around = before + _SKIP.sub("", piece.text[item.end : item.end + 25])
             if not alone and not n and not line.grain:
                 continue
             if line.grain:
@@ -221,7 +226,7 @@ def _foods_in(text: str) -> Iterator[tuple[int, int]]:
 
 _WORDS = re.compile(r"[^\W\d_]+(?:-[^\W\d_]+)*")
 _JUICE = re.compile(
-    r"\bjuice of (?:(?:an?|one|two|three|half an?|the|\d+|[½¼]) )?(?:small |large |whole )?(?:lemon|lime|orange)s?\b",
+    r"\b(?P<part>juice|zest|rind|peel) of (?:(?:an?|one|two|three|half an?|the|\d+|[½¼]) )?(?:small |large |whole )?(?:lemon|lime|orange)s?\b",
     re.I,
 )
 _CLOVES = re.compile(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
@@ -239,7 +244,8 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
     for n, piece in enumerate(laid.steps, 1):
         for start, end in _foods_in(piece.text[:6000]):
             said = piece.text[start:end].lower()
-            head = "juice" if said.startswith("juice of") else re.sub(r"(?:es|s)$", "", said.split()[-1])
+            part = _JUICE.fullmatch(said)
+            head = part["part"] if part else re.sub(r"(?:es|s)$", "", said.split()[-1])
             if said == "dal" and _FROM_THE.match(piece.text, start):
                 # "fuori dal fuoco"
                 continue
@@ -271,6 +277,10 @@ _PART_OF = re.compile(
 )
 
 
+_HOW_IT_IS = re.compile(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)(?: .*)?", re.I)
+_LIQUIDS = re.compile(r"\b(?:water|stock|broth|bouillon|dashi)\b", re.I)
+
+
 def _mentions(text: str, measures: Measures) -> list[Item]:
     """Amounts with the name that follows or, for the grain, stands before."""
     out: list[Item] = []
@@ -298,6 +308,15 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         words = name["name"][: cut.start()] if cut else name["name"]
         if re.match(rf"{_STOP}\b", words, re.I) or not words or (not measured and _TELLS.match(words)):
             continue
+        if measured and _HOW_IT_IS.fullmatch(words):
+            # "the broth must be boiling in another pot: keep 1.2 litres ready"
+            of = list(_LIQUIDS.finditer(re.split(r"[.;!?]\s", text[max(0, m.start() - 90) : m.start()])[-1]))
+            if of and unit_kind(unit) in ("volume", "cup", "measure", "vessel"):
+                told = parse(text, m.start(), stated, measures)
+                told.name = of[-1][0]
+                out.append(told)
+                end_before = stated
+            continue
         end = name.start("name") + len(words)
         kind = ingredients.kind_of(words)[0]
         wet = kind is not None and kind.water > 0
@@ -318,7 +337,10 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             r"\s*(?:rice )?cooker\b(?! cups?)", text[end:], re.I
         ):
             continue
-        out.append(parse(text, m.start(), end, measures))
+        item = parse(text, m.start(), end, measures)
+        if unit_kind(unit) in ("measure", "vessel") and (holds := _HOLDS_SO_MUCH.match(text, end)):
+            item.ml = float(holds["n"]) * (10.0 if holds["u"].lower() == "cl" else 1.0)
+        out.append(item)
         end_before = end
     for m in _COVERED_BY.finditer(text):
         if not any(i.start < m.end() and m.start("a") < i.end for i in out):

@@ -81,8 +81,16 @@ class NewLine:
     def placed(self, line: Line) -> NewLine:
         """Where the recipe has the line it comes from: in a part of its list, or in a step."""
         in_step = line.section.startswith("step ")
+        text = self.text
+        if in_step and text and line.carrier and line.name not in SUMS and line.name.lower() not in text.lower():
+            # "keep 1.2 litres ready", of the broth that the sentence speaks of
+            text = f"{text} {line.name}"
         return replace(
-            self, in_step=in_step, section="" if in_step else line.section, is_sum=in_step and line.name in SUMS
+            self,
+            text=text,
+            in_step=in_step,
+            section="" if in_step else line.section,
+            is_sum=in_step and line.name in SUMS,
         )
 
 

@@ -718,7 +718,11 @@ class _View:
                 part = ml * self.a.dry_ml / self.own.dry_ml
                 if abs(part * self.a.target.density - ml * self.own.grain.density) >= 0.5:
                     edits.append(
-                        Edit(m.start(), m.end(), said_grain(part, part * self.a.target.density, unit, self.measures, m[0]))
+                        Edit(
+                            m.start(),
+                            m.end(),
+                            said_grain(part, part * self.a.target.density, unit, self.measures, m[0]),
+                        )
                     )
         return edits
 

@@ -577,6 +577,14 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
         item.low, item.high, item.unit, item.unit_word = sized[0], sized[0], "cup", cups["u"]
         item.ml, item.amount_span = sized[1], (start + cups.start("n"), start + cups.end())
     _name(item, body, start, said, times)
+    if (
+        _OF_WINE.search(item.name)
+        and item.unit_word.lower() in ("glass", "glasses")
+        and not item.brackets
+        and item.value
+    ):
+        # "a glass of white wine" is no glass of water
+        item.unit, item.ml = "wine glass", WINE_GLASS_ML * item.value
     if pair := _TWO_OF_A_KIND.match(body):
         # "1 red and 1 yellow pepper": called by the second
         item.name, item.name_span = pair["name"].strip(), (start + pair.start("name"), start + pair.end("name"))
@@ -607,6 +615,8 @@ def _beside_it(body: str, s: _Said) -> bool:
 
 # millilitres that a cup, and a vessel of the house's own, may hold
 _HOLDS = {"cup": (170.0, 300.0), "measure": (90.0, 420.0), "vessel": (90.0, 420.0)}
+_OF_WINE = re.compile(r"\b(?:wine|sherry|vermouth|port|prosecco|vino|vin)\b(?! vinegar)", re.I)
+WINE_GLASS_ML = 125.0
 # g/ml of what is measured dry
 _DRY = 0.8
 
