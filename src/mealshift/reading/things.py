@@ -277,7 +277,7 @@ _PART_OF = re.compile(
 )
 
 
-_HOW_IT_IS = re.compile(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)(?: .*)?", re.I)
+_HOW_IT_IS = re.compile(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)", re.I)
 _LIQUIDS = re.compile(r"\b(?:water|stock|broth|bouillon|dashi)\b", re.I)
 
 
@@ -308,7 +308,7 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         words = name["name"][: cut.start()] if cut else name["name"]
         if re.match(rf"{_STOP}\b", words, re.I) or not words or (not measured and _TELLS.match(words)):
             continue
-        if measured and _HOW_IT_IS.fullmatch(words):
+        if measured and _HOW_IT_IS.fullmatch(words) and ingredients.kind_of(words)[0] is None:
             # "the broth must be boiling in another pot: keep 1.2 litres ready"
             of = list(_LIQUIDS.finditer(re.split(r"[.;!?]\s", text[max(0, m.start() - 90) : m.start()])[-1]))
             if of and unit_kind(unit) in ("volume", "cup", "measure", "vessel"):

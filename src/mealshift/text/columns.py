@@ -17,6 +17,7 @@ from __future__ import annotations
 import re
 from collections import Counter
 from collections.abc import Sequence
+from itertools import pairwise
 
 from ..measures import RANGE_PATTERN
 
@@ -52,12 +53,26 @@ def apart(text: str) -> str:
     # cells parted by tabs are a table, and its rows belong together
     found = _block(lines) if "\t" not in text else None
     if found is None:
-        return text
+        return _turn_by_turn(text)
     first, last, column = found
     left = [ln[:column].rstrip() for ln in lines[first:last]]
     right = [ln[column:].strip() for ln in lines[first:last]]
     both = [*(x for x in left if x.strip()), "", *right]
     return "\n".join([*lines[:first], *both, *lines[last:]])
+
+
+def _turn_by_turn(text: str) -> str:
+    """ "INGREDIENTS / DIRECTIONS / 1 lb rice / Brown the pork in a / 2 onions / pan …": two columns copied line by line, one after the other."""
+    lines = text.rstrip("\n").split("\n")
+    at = next(
+        (i for i, (a, b) in enumerate(pairwise(lines)) if _LIST_HEAD.fullmatch(a) and _METHOD_HEAD.fullmatch(b)), None
+    )
+    if at is None or not all(x.strip() for x in lines[at:]):
+        return text
+    left, right = lines[at::2], lines[at + 1 :: 2]
+    if len(right) <= LEAST_RIGHT or not _list_beside_method(left[1:], right[1:], False):
+        return text
+    return "\n".join([*lines[:at], *left, "", *right, ""])
 
 
 def _block(lines: Sequence[str]) -> tuple[int, int, int] | None:
@@ -103,7 +118,11 @@ def _is_list_and_method(lines: Sequence[str], column: int) -> bool:
     right = [x for ln in lines if (x := ln[column:].strip())]
     if len(left) < LEAST_LEFT or len(right) < LEAST_RIGHT or any(_crosses(ln, column) for ln in lines):
         return False
-    heads = bool(_LIST_HEAD.match(left[0]) and _METHOD_HEAD.match(right[0]))
+    return _list_beside_method(left, right, bool(_LIST_HEAD.match(left[0]) and _METHOD_HEAD.match(right[0])))
+
+
+def _list_beside_method(left: Sequence[str], right: Sequence[str], heads: bool) -> bool:
+    """Do things with their amounts stand on the left, and on the right what is done with them? heads: is it said so?"""
     things = sum(bool(_THING.match(x)) for x in left) / len(left)
     amounts = sum(bool(_THING.match(x)) and not _STEP.match(x) for x in right) / len(right)
     runs_on = sum(bool(_RUNS_ON.search(x)) for x in right) / len(right)
