@@ -64,6 +64,14 @@ LINES = [
     ("1 and a half cups rice", False, [("rice", 356, None)]),
     ("4 dl water", False, [("water", 400, None)]),
     ("1.5 gal stock", False, [("stock", 5678, None)]),
+    # the second is meant, or it is said again, or of another thing
+    ("water 3 c no 2 1/4 c", False, [("water", 533, None)]),
+    ("water 2 pots (scant 2 pots, hot)", False, [("water", 480, None)]),
+    ("3 c. cooked rice (1 c. raw)", False, [("cooked rice", 711, None)]),
+    ("6 ozs. Patna rice        1½ pints milk", True, [("Patna rice", None, 170), ("milk", 852, None)]),
+    # no glass of water
+    ("2 glasses dry white wine", False, [("dry white wine", 250, None)]),
+    ("three-quarters of a pound of rice", False, [("rice", None, 340)]),
 ]
 
 

@@ -132,9 +132,45 @@ TOGETHER = "Chicken on the bottom of the pot, rice on top, water over, boil, lid
         # another sentence's minutes are another thing's
         ("Boil up the chicken with cardamom. Fry the onion, 45 minutes.", 9, 5),
         ("Simmer the chicken until tender.", 9, None),
+        # the pronoun is what was spoken of
+        ("Take the chicken, wash it, boil it with salt until soft.", 9, None),
     ],
 )
 def test_what_goes_in_before_a_quicker_grain(before: str, now_min: float, minutes: int | None) -> None:
     steps = [s for s in (before, TOGETHER) if s]
     started = early(read(POT.format("\n".join(f"{n}. {s}" for n, s in enumerate(steps, 1)))), now_min)
     assert [(e.name, e.minutes, e.raw) for e in started] == ([] if minutes is None else [("chicken", minutes, True)])
+
+
+TWO = "Two rices\nServes 4\n\n1/2 cup wild rice\n1 cup brown rice\n3 cups stock\n1 jar pickles for rice\n\n1. Boil the stock{}.\n2. Add the brown rice and simmer {} minutes.\n"
+
+
+@pytest.mark.parametrize(
+    ("before", "together", "now_min", "found"),
+    [
+        # wild rice wants 48 minutes from raw, of which it has had those before
+        (", add the wild rice, cover and simmer 15 minutes", 40, 16, [("wild rice", 17, True)]),
+        (", add the wild rice", 40, 16, [("wild rice", 24, False)]),
+        (", add the wild rice, cover and simmer 15 minutes", 25, 10, [("wild rice", 15, True)]),
+        (", add the wild rice, cover and simmer 15 minutes", 40, 32, []),
+    ],
+)
+def test_another_raw_grain_keeps_what_it_had(
+    before: str, together: int, now_min: float, found: list[tuple[str, int, bool]]
+) -> None:
+    recipe = read(TWO.format(before, together))
+    assert recipe.simmer_min == together, "what the other had before is its own"
+    assert [(e.name, e.minutes, e.had) for e in early(recipe, now_min)] == found
+
+
+@pytest.mark.parametrize(
+    ("was", "servings", "now"),
+    [
+        ("22 g parsley", 6, "35 g parsley"), ("12 g parsley", 6, "18 g parsley"), ("14 g parsley", 6, "20 g parsley"), ("3 bay leaves", 6, "5 bay leaves"),
+        ("1 tsp salt", 6, "1½ tsp salt"), ("1/2 tsp turmeric", 2, "¼ tsp turmeric"),
+    ],
+)  # fmt: skip
+def test_what_is_beside_it_comes_by_the_plates(was: str, servings: int, now: str) -> None:
+    text = f"Pot\nServes 4\n\n300 g long-grain rice\n600 ml water\n{was}\n\n1. Boil all, cover, low 15 minutes. Rest 5 minutes.\n"
+    made = pipeline.whole_way(text, Choice("quinoa", servings=servings))
+    assert next(i["text"] for i in made["ingredients"] if i["was"] == was) == now

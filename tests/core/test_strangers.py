@@ -516,4 +516,4 @@ def test_slips_of_the_pen_are_read_and_asked_about() -> None:
     assert "amount" in {d.field for d in recipe.doubts}
     assert {"guessed_word"} <= {p.code for p in recipe.problems}
     # what is like no unit is still said to be none
-    assert "unknown_unit" in {p.code for p in read(text.replace("cusp", "pots")).problems}
+    assert "unknown_unit" in {p.code for p in read(text.replace("cusp", "clods")).problems}

@@ -39,6 +39,17 @@ POTS = [
     # thrown away, or not the pot's
     ("300 g long-grain rice\n600 ml water", "Soak the rice in plenty of cold water 30 minutes, drain. Add the rice and the 600 ml water, boil, cover, simmer 12 minutes.", "covered", 600),
     ("300 g basmati\n3 l water\n2 tbsp salt", "Bring the water to a rolling boil with the salt, boil the rice 8 minutes. Drain. Back in the pot, lid, lowest, 10 minutes.", "drain", 3000),
+    # each dish has its own, under its name
+    ("GOULASH\n800 g beef\n500 ml beef stock\n\nBrown the beef, add the stock, lid on, 2 hours.\n\nTHE RICE\n450 g long-grain rice\n900 ml water", "Rice and water, bring to the boil, lid on, lowest, 16 minutes.", "covered", 900),
+    ("Stock : 1 litre\nBasmati : 400 g\nMutton : 500 g", "Boil the mutton in 5 cups water 40 minutes. Strain.\nAdd the stock to the mutton. When it boils add the rice, cover, 15 minutes.", "covered", 980),
+    # where it only says what in, and what over
+    ("300 g basmati", "Bring a large pot of salted water to the boil, rice in, 6 minutes, drain. Back in the pot, 1/4 cup water over, lid, lowest 30 minutes.", "drain", 0),
+    ("2 cups sticky rice", "Soak overnight, drain. Into a basket over a pot of boiling water, cover, steam 25 minutes.", "steam", 0),
+    # told behind its name, as a part of it, as what stands ready, or cut by the page
+    ("3 cups rice", "Fry an onion. Water 5 cups. When it boils put the rice, cover, low 20 minutes.", "covered", 1185),
+    ("2 cups rice\n1 can (8 oz) tomato sauce", "Blend an onion with a bit of water from the 4 cups. Rice in oil till golden, then the rest of the water, cover, low 20 minutes.", "covered", 1160),
+    ("320 g risotto rice", "The broth must be boiling in another pot: keep 1.2 litres ready. Rice in butter 2 minutes, a ladle at a time, stirring, 17 minutes.", "open", 1176),
+    ("225 g long-grain\n   rice\n600 ml (1 pint) chicken\n   stock", "Rice and stock, bring to the boil, cover, simmer 15 minutes.", "covered", 588),
     # what only stands beside it
     ("1 cup rice\n2 cups water\n1 cup water, to soak the raisins\n1/4 cup raisins", "Soak the raisins in their cup of water. Boil the rice in the 2 cups of water, covered, 15 minutes.", "covered", 474),
 ]  # fmt: skip
@@ -69,6 +80,8 @@ def test_the_pots_own_water(listed: str, steps: str, way: str, ml: float) -> Non
         ("Rice and water in the clay pot, both lids. Medium heat 13 minutes until steam comes from the hole. Off, 20.", "covered"),
         ("Simmer the rice in the water, uncovered, 20 minutes, stirring often.", "open"),
         ("Wash until clear, cook on Regular. Fold in the peas.", "rice-cooker"),
+        ("Drain 15 minutes in a sieve. Cooker on sushi setting. When it beeps leave 10 minutes.", "rice-cooker"),
+        ("Boil the water, add the rice, lid ajar, 40 minutes. Keep covered 10 minutes. Pressure cook the green gram with salt for 3 whistles.", "covered"),
         ("Steam the soaked rice in a muslin-lined steamer over boiling water 25 minutes.", "steam"),
     ],
 )  # fmt: skip

@@ -257,7 +257,7 @@ _UNCOOKED = re.compile(
     re.I,
 )
 _COOKED_WORDS = re.compile(
-    r"\b(?:cooked|leftover|left-over|left over|day[- ]old|yesterday'?s?|last night'?s?|from the (?:day|night) before|already cooked|boiled,? (?:drained|and|cooled)|steamed|ready[- ]cooked|cocid[oa]|cotto|cuite?|gekochte[rns]?|cozid[oa]|pişmiş|matang|ugotowan\w+|kogte?|kokta?|gekookte?|lutong?|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)(?= (?:[\w-]+ ){0,3}(?:rice|pouch|packets?|grains?|quinoa))|pouch(?:es)?|cold(?=,? (?:cooked|rice|risotto|plain|from)))\b",
+    r"\b(?:cooked|leftover|left-over|left over|day[- ]old|yesterday'?s?|last night'?s?|from the (?:day|night) before|already cooked|boiled,? (?:drained|and|cooled)|steamed|ready[- ]cooked|cocid[oa]|cotto|cuite?|gekochte[rns]?|cozid[oa]|pişmiş|matang|nasi putih|nasi dingin|ugotowan\w+|kogte?|kokta?|gekookte?|lutong?|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)(?= (?:[\w-]+ ){0,3}(?:rice|pouch|packets?|grains?|quinoa))|pouch(?:es)?|cold(?=,? (?:cooked|rice|risotto|plain|from)))\b",
     re.I,
 )
 

@@ -16,10 +16,10 @@ from .names import as_rice
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|reiskocher|rijstkoker|arrocera|riskoker|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)? (?:mode|setting)\b|\binner pot\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
+    "cooker": r"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|reiskocher|rijstkoker|arrocera|riskoker|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\b\d ?(?:gou?|gō|cup) line\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
-    "pressure": r"\bpressure\b",
+    "pressure": r"\bpressure\b|\bPC:",
     "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker|come down naturally)\b|\bN\.?P?R\b|\b(?:lid on|lock)[^.;]{0,24}\b(?:vent|valve|lid|again)\b|\bHI(?:GH)?,? (?:for )?\d",
     "electric": r"\belectric (?:pressure )?(?:cooker|pot)\b|\b(?:(?:hit|press|on|to|switch to|set to|use) (?:the )?saut[eé]|saut[eé] (?:mode|function|setting|low|normal|high)|instant pot|multi-?cooker|e-?pot|EPC|npr|natural release)\b|\bSAUT[EÉ]:|\bNR\b",
     "hob_cooker": r"\bstove ?-?top\b|\bpsi\b|\b(?:the )?weight (?:starts|jiggles|rocks)|\b(?:jiggl|hiss)\w*|\b(?:reduce|lower|turn down) (?:the )?(?:heat|flame|gas)\b[^.;]{0,30}\b(?:pressure|keep|maintain)",
@@ -104,7 +104,8 @@ def choose(
     likely = [x for x in tagger.others(0, 0.005) if _evident(x[0], fs) and not (kept and x[0] == "drain")]
     others = "in:whistle" not in fs or not whistled
     elsewhere = others and sum(m for _, m in heats) >= OPEN_MIN and not _where(heats, _WHISTLES)
-    if elsewhere and not whistled and "all:whistle" in fs:
+    another_pot = elsewhere and not whistled and "all:whistle" in fs
+    if another_pot:
         # "Cook open 40 minutes … pressure cook the beans for 3 whistles"
         likely = [x for x in likely if "pressure" not in x[0]] or [("covered", 0.6)]
     if "all:whistle" in fs and not cooked and not elsewhere:
@@ -153,7 +154,13 @@ def choose(
         likely = _first(kind, 0.75, likely)
     elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":
         likely = _first("pressure", 0.8, likely)
-    elif "in:pressure" in fs and "simmered" not in fs and not cooked and likely and "pressure" not in likely[0][0]:
+    elif (
+        "in:pressure" in fs
+        and "simmered" not in fs
+        and not (cooked or another_pot)
+        and likely
+        and "pressure" not in likely[0][0]
+    ):
         kind = "electric-pressure" if "all:high_pressure" in fs else "pressure"
         likely = _first(kind, 0.7, likely)
     if not likely:
@@ -175,6 +182,9 @@ def choose(
     if best == "covered" and grain == "rice-risotto" and "in:ladle" in fs:
         # a lid on it at the end does not make it one cooked under a lid
         best, p = "stirred", max(0.75, dict(likely).get("stirred", 0.0))
+    if best == "covered" and "in:uncovered" in fs and "in:lid" not in fs:
+        # "simmer uncovered, stirring often", and nobody speaks of a lid
+        best, p = "stirred" if "in:stirring" in fs else "open", max(p, 0.6)
     if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]

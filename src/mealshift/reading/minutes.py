@@ -85,9 +85,11 @@ def head_starts(timed: list[Timed], found: Sequence[Clause], lines: Sequence[Lin
     others = {ln.grain for ln in lines if ln.grain and not ln.cooked and mine is not None and ln.grain != mine.grain}
     if mine is None or mine.cooked or not others:
         return timed
-    named = [frozenset(f.slug for f in find_grains(c.text) if not f.generic) for c in found]
-    enters = next((i for i, slugs in enumerate(named) if mine.grain in slugs and found[i].verb == "add"), None)
+    # "white rice" is the long one here, and "rice" may be any
+    named = [frozenset(f.slug for f in find_grains(c.text) if not f.generic or " " in f.text) for c in found]
     first = next((i for i, slugs in enumerate(named) if slugs & others and found[i].verb == "add"), None)
+    puts = ("add", "stir", "combine", "")
+    enters = next((i for i, slugs in enumerate(named) if mine.grain in slugs and found[i].verb in puts), None)
     if enters is None or first is None or first >= enters or any(mine.grain in s for s in named[first:enters]):
         return timed
     out = []

@@ -208,7 +208,12 @@ def name_grain(text: str) -> Found | None:
         if first.slug == "rice-brown-long" and _SHORT_ONE.search(text) and not _LONG_ONE.search(text):
             # "brown rice (I use the short grain)"
             return Found("rice-brown-short", first.span, first.text, False)
-        if told and (first.generic or told not in ("rice-white-long", "rice-white-short", "rice-white-medium")):
+        # "wild rice (the real black kind)" is wild
+        if (
+            told
+            and first.slug != "wild-rice"
+            and (first.generic or told not in ("rice-white-long", "rice-white-short", "rice-white-medium"))
+        ):
             return Found(told, first.span, first.text, False)
     return first
 

@@ -11,6 +11,7 @@ from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
 from .method import poured_off
 from .names import find_grains
+from .pot_words import CLASS
 from .structure import Structure
 from .told_minutes import HEADED, Timed
 from .words import word_list
@@ -156,8 +157,20 @@ def with_roles(
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
-    drained = _water_of_others(lines, found) if poured_off(found) else frozenset()
-    for i in theirs | apart | drained | _beside_its_own(lines, source, found, laid):
+    drained = _water_of_others(lines, found)
+    if not poured_off(found):
+        # the water that becomes the stock told of later, or in the list
+        made = sum(ln.ml or 0.0 for i, ln in enumerate(lines) if ln.kind == "stock" and i not in drained)
+        if grain_ml is None or made < OWN_WATER * grain_ml:
+            drained = frozenset()
+        drained = frozenset(
+            i
+            for i in drained
+            if lines[i].kind == "water" and lines[i].section.startswith("step ") and lines[i].name != pours.KEPT
+        )
+    for i in (
+        theirs | apart | drained | _of_its_own_dish(lines, source, laid) | _beside_its_own(lines, source, found, laid)
+    ):
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home, volume = (lines[source].section, lines[source].ml) if source is not None else ("", None)
@@ -261,8 +274,19 @@ def _beside_its_own(
     )
 
 
+def _of_its_own_dish(lines: Sequence[Line], source: int | None, laid: Structure) -> frozenset[int]:
+    """Two dishes in one text, each with a list and steps under its name, and the grain's with water of its own: the goulash's stock stays in the goulash."""
+    home = lines[source].section if source is not None else ""
+    told = {s: " ".join(p.text for p in laid.steps if p.section == s) for s in {p.section for p in laid.steps}}
+    own = sum(ln.ml or 0.0 for ln in lines if ln.section == home and ln.carrier)
+    if not home or home not in told or source is None or own < OWN_WATER * (lines[source].ml or 0.0):
+        return frozenset()
+    others = {s for s, text in told.items() if s and s != home and not CLASS["GRAIN"].search(f"{s} {text}")}
+    return frozenset(i for i, ln in enumerate(lines) if ln.section in others and ln.fraction)
+
+
 def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:
-    """Where the grain's own water is poured off: what meat or beans were simmered in before the grain came is none of it."""
+    """What meat or beans were simmered in before the grain came: where the grain's own water is poured off, it is none of it."""
     enters = next((c.sentence for c in found if c.grains and c.before.grain), None)
     out = set()
     for i, ln in enumerate(lines):

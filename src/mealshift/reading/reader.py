@@ -92,6 +92,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         any(t.kind == "whistles" for t in timed),
     )
     way_said = str(_said(corrections, "method") or way[0])
+    if way_said == "drain":
+        lines = _poured_off(lines, source)
     aside = [laid.plain[a:b] for a, b, cls, _ in laid.classes if cls not in ("step", "ingredient", "ingredients")]
     settled = settle(
         timed, grain(line.grain) if line and line.grain else None, way_said, told_dish, stated.totals(aside)
@@ -254,7 +256,7 @@ def _near_unit(lines: list[Line], source: int | None, measures: Measures) -> tup
 
 _RAW = re.compile(r"(?:uncooked )?raw (?:white )?rice|raw rice grains", re.I)
 _SOUTH_ASIAN = re.compile(
-    r"\b(?:dal|dhal|masala|jeera|hing|asafoetida|curry leaves|urad|chana|moong|toor|tadka|tempering|idli|dosa|pongal|ghee|chillies?|kadai|kadhai|whistles?|katori|lakhs?|boiled rice|payasam|kheer|upma|rasam|sambar)\b",
+    r"\b(?:dal|dhal|masala|jeera|hing|asafoetida|curry leaves|urad|chana|moong|toor|tadka|tempering|idli|dosa|pongal|ghee|chillies?|kadai|kadhai|whistles?|katori|lakhs?|boiled rice|payasam|kheer|upma|rasam|sambar|kiribath|lunu miris|rampe|sambol|avurudu|sri lankan?)\b",
     re.I,
 )
 
@@ -306,12 +308,23 @@ def _named_elsewhere(
         return lines
     if any(c.grain and c.line.strip() == lines[source].text.strip() for c in corrections):
         return lines
-    told = {f.slug for f in find_grains(laid.plain) if not f.generic and grain(f.slug).family == "rice"}
+    place = lines[source].span
+    told = {
+        f.slug
+        for f in find_grains(laid.plain)
+        # that a list's rice is raw says no kind of it; a title or a step that calls it so does
+        if not f.generic
+        and grain(f.slug).family == "rice"
+        and not (_RAW.fullmatch(f.text) and place.start <= f.span.start < place.end)
+    }
     told |= {
         k
         for piece in [*laid.steps, *([laid.title] if laid.title else [])]
         for g in find_grains(piece.text)
-        if g.generic and (k := kind_of_rice(browned(piece.text)[max(0, g.span.start - 22) : g.span.end + 26]))
+        if g.generic
+        and (k := kind_of_rice(browned(piece.text)[max(0, g.span.start - 22) : g.span.end + 26]))
+        # "Milk rice" names the dish
+        and not (piece is laid.title and k == "rice-pudding")
     }
     if len(told) != 1:
         return lines
@@ -333,6 +346,26 @@ _SERVED = re.compile(
     r"\b(?:to serve|for serving|serve with|to go with|on the side|served? over|for the table|cooked rice|steamed rice|hot rice|alongside)\b",
     re.I,
 )
+
+
+# a liquid that is less than the grain itself is not what it is boiled and drained in
+LEAST_TO_DRAIN = 1.0
+
+
+def _poured_off(lines: list[Line], source: int | None) -> list[Line]:
+    """Of grain that is boiled in plenty and drained: "1/4 cup water over it" later, and the yoghurt around the meat, are no water of its pot."""
+    mine = None if source is None else lines[source]
+    if mine is None or not mine.ml or mine.cooked:
+        return lines
+    least = LEAST_TO_DRAIN * mine.ml
+    return [
+        ln.with_(role="beside")
+        if ln.role == "pot_liquid"
+        and not ln.corrected
+        and ((ln.ml or 0.0) < least or not (ln.carrier or "milk" in ln.kind))
+        else ln
+        for ln in lines
+    ]
 
 
 # -- steps -------------------------------------------------------------------------------------------------------

@@ -401,6 +401,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "ingredient", 0.7
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
+        if cls == "title" and ln.text.count("|") > 1 and _NAVIGATES.search(ln.text):
+            # "HOME | TIFFIN | SWEETS | CONTACT"
+            cls, sure = "chatter", 0.9
         if cls in ("title", "section", "heading") and _QUOTED_MAIL.match(ln.text):
             cls, sure = "chatter", 0.95
         if cls in ("ingredient", "ingredients", "title", "note", "section", "step") and _POSTED.match(ln.text):
@@ -448,7 +451,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("heading", "section", "ingredient", "title") and _COLUMNS.fullmatch(ln.text.strip()):
             # "Qty  Unit  Item" heads the columns of a table, and is no part of the dish
             cls, sure = "heading", 0.9
-        if cls in ("note", "chatter") and out.steps and _a_dish(ln.text) and _does(ln):
+        if cls in ("note", "chatter") and out.steps and (_a_dish(ln.text) or _a_part(ln.text)) and _does(ln):
             # "sambal: 10 dried chillies, 3 shallots - blend, fry in ¼ cup oil": a dish beside it, told in one line
             cls, sure = "step", 0.6
         if cls == "step" and _TIP.match(ln.text):
@@ -492,6 +495,11 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             above = out.lines[-1][0] if out.lines else None
             if above is not None and _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line):
                 _join(above, piece, told)
+                # where the page cut it stays seen: blanks there part no columns
+                over = told[above.span.start : above.span.end]
+                above.text = "".join(
+                    "\n" if a == "\n" and b == " " else b for a, b in zip(over, above.text, strict=True)
+                )
             else:
                 out.lines.append((piece, cls == "ingredients"))
         elif cls == "step":
@@ -515,7 +523,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
 
 
 _MAIL = re.compile(
-    r"(?:from|to|cc|date|sent|hi|hey|hello|dear|ok|so|jump|print|home|menu|q|a)\b|\[|\W*https?:|\d", re.I
+    r"(?:from|to|cc|date|sent|hi|hey|hello|dear|ok|so|jump|print|home|menu|q|a|today|yesterday|new recording|recording|voice (?:note|memo)|transcript)\b|\[|\W*https?:|\d",
+    re.I,
 )
 _SUBJECT = re.compile(r"(?:subject|re)\s*:\s*\S", re.I)
 
@@ -533,7 +542,18 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
         told = short and not _MAIL.match(ln.text) and not _MEASURED.match(ln.text) and ln.text[-1:] not in ".:,;"
         if told and not _HEAD_ONLY.match(ln.text) or _SUBJECT.match(ln.text):
             return _title(Piece(ln.text, Span(ln.start, ln.end), first=ln.index))
+    for ln, cls in zip(lines, classes, strict=False):
+        if cls == "chatter" and (asked := _ASKED_FOR.search(ln.text)):
+            at = ln.start + asked.start("dish")
+            return _title(Piece(asked["dish"], Span(at, at + len(asked["dish"])), first=ln.index))
     return None
+
+
+# "how do you do the red rice. The tomato one": what a chat is about
+_ASKED_FOR = re.compile(
+    r"\b(?:how|recipe|make|want|send)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2})\s*(?:[.?!,]|$)",
+    re.I,
+)
 
 
 def _names_food(text: str) -> bool:
@@ -550,7 +570,7 @@ _SO_MANY = re.compile(
 )
 _WEIGHED = re.compile(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
 _POSTED = re.compile(
-    r"(?:posted|submitted|uploaded|published|shared) (?:by|on)\b|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",
+    r"(?:posted|submitted|uploaded|published|shared) (?:by|on)\b|[\w.-]+ \(posts?: ?[\d,]+\)$|(?:mon|tue|wed|thu|fri|sat|sun)\w*,? \d{1,2}:\d{2}(?: ?[ap]m)?$|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",
     re.I,
 )
 _NAMES_A_DISH = re.compile(r"[A-Z][^\d:.,;]{6,50}(?: \(\d{1,2}\))?", re.A)
@@ -578,6 +598,7 @@ def _acting_rows(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
 _DOES_TO_IT = re.compile(r"(?:rinse|wash|soak|drain|boil|cook|cover|stir|taste) (?:it|them|everything|all)\b", re.I)
 _ASIDE_WHOLE = re.compile(r"\([^()]*\)\W*")
 # what a page shows beside its list
+_NAVIGATES = re.compile(r"\b(?:home|contact|about(?: us)?|log ?in|sign up|subscribe|search|menu|shop)\b", re.I)
 _PAGE_TOOL = re.compile(
     r"(?:(?:US customary|metric|imperial|cook mode|scale|[123]x|units?)[\s|/–—-]*)+$|(?:prevent your screen|keep (?:the )?screen)\b",
     re.I,
@@ -589,7 +610,7 @@ _COMES_OUT = re.compile(
 DOUBTFUL_NOTE = 0.6
 _FOR_SO_MANY = re.compile(
     # "4 raciones", "serves 4", each alone on its line
-    rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|kişilik|orang|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
+    rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|kişilik|orang|porsi|porsiyon|porções|porcji|porcija|porties|portioner|porsjoner|adag|főre|log|jan|watu|log ke liye|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
     re.I,
 )
 # an arrow as written, or as the plain text has it
@@ -636,6 +657,16 @@ def _a_dish(text: str) -> bool:
         return False
     listed = re.split(r"[.!?]\s", text[m.end() : m.end() + 200])[0]
     return listed.count(",") > 1 and len(_SO_MUCH.findall(listed)) >= 3
+
+
+def _a_part(text: str) -> bool:
+    """ "Dal: pressure cook the dal with 2 cups water": a food's name, and at once what is done with it."""
+    m = _LABEL.match(text)
+    if m is None or _TIP.match(text) or _ASIDE_LEAD.match(text) or way_of(m[0].strip(" :–—")):
+        return False
+    verbs = verbs_in(text[m.end() : m.end() + 24])
+    named = re.sub(r"(?<=[^s])s$", "", m[0].rstrip(" :–—").split()[-1].lower())
+    return named in foods() and bool(verbs) and not text[m.end() : m.end() + verbs[0][0]].count(" ") > 1
 
 
 _LABELLED = re.compile(
@@ -697,7 +728,7 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
         (i, m)
         for i, t in enumerate(tagged)
         if t.line.number is None
-        and t.cls in ("step", "note", "ingredient")
+        and t.cls in ("step", "note", "ingredient", "ingredients")
         # what is told in small letters counts only where it surely tells what to do
         and (m := BARE_NUMBER.match(t.line.text) or (SMALL_NUMBER.match(t.line.text) if t.cls == "step" else None))
     ]

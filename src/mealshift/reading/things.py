@@ -125,7 +125,7 @@ _NAME_AFTER = re.compile(
 )
 _STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that|washed|rinsed)"
 _IF_NEEDED = re.compile(
-    r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
+    r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you|still|not|any)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
 )
 _SKIP = re.compile(r"\bskip\b", re.I)
@@ -265,6 +265,15 @@ _COVERED_BY = re.compile(
     rf"\b(?P<what>(?:(?:boiling|hot|cold|fresh) )?(?:water|stock|broth))\b[^.;()]{{0,12}}\b(?:cover|come|stand|reach|above|over|below|top)(?:[^.;()]|\d\.\d){{0,40}}\((?:about|abt|ca\.?|approx\.?|~|around|roughly|some)?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
     re.I,
 )
+# "water 5 cups. when it boils", "pani 2 glass, namak"
+_LIQUID_FIRST = re.compile(
+    rf"\b(?P<what>(?:(?:hot|boiling|cold|warm) )?(?:water|stock|broth|pani|maji|coconut milk|milk))\s*[:=-]?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w'])(?=\.?\s*(?:[,.;)]|$|\n|(?:and|when|then|in|to|put|add|boil)\b))",
+    re.I,
+)
+# "a bit of water from the 4 cups"
+_OUT_OF_SO_MUCH = re.compile(
+    rf"\b(?P<what>water|stock|broth) (?:from|out of|of) the (?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])", re.I
+)
 LONGEST_ABBREVIATION = 3
 _SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
 _BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
@@ -277,6 +286,9 @@ _PART_OF = re.compile(
 )
 
 
+_AND_SO_MUCH = re.compile(rf"\s*(?:\+|plus|&)\s*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w'])\.?", re.I)
+# "3 cups rice, the parboiled one"
+_THE_KIND = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
 _HOW_IT_IS = re.compile(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)", re.I)
 _LIQUIDS = re.compile(r"\b(?:water|stock|broth|bouillon|dashi)\b", re.I)
 
@@ -289,9 +301,15 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         unit = canonical_unit(m["u"] or "") or ""
         if m.start() < end_before or (not m["u"] and m["n"].lower() in ("a", "an")):
             continue
+        if (m["u"] or "").lower() in ("pot", "bowl", "basin") and m["n"].lower() in ("a", "an", "one"):
+            # "over a pot of boiling water" says where, and not how much
+            continue
         measured = bool(unit)
         more = AND_A_HALF.match(text, m.end()) if measured else None
         stated = more.end() if more else m.end()
+        if measured and (plus := _AND_SO_MUCH.match(text, stated)):
+            # "1½ cups + 6 tbsp water"
+            stated = plus.end()
         after = text[stated:]
         if not measured and _PART_OF.match(f"{m['n']} {after[:12]}"):
             # "half the tomatoes" are no other tomatoes
@@ -327,6 +345,8 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             tail = re.match(r"[^,.;\n]{0,30}", text[end:])
             if tail and re.search(r"\b(?:type|one|kind|grain|basmati|jasmine)\b", tail[0]):
                 end += tail.end()
+            elif which := _THE_KIND.match(text, end):
+                end = which.end()
         elif not measured and kind is None:
             continue
         size = re.match(r"\s*\([^()]{2,40}\)", text[end:]) if unit in ("tin", "packet") else None
@@ -344,6 +364,15 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         end_before = end
     for m in _COVERED_BY.finditer(text):
         if not any(i.start < m.end() and m.start("a") < i.end for i in out):
+            told = parse(text, m.start("a"), m.end("a"), measures)
+            told.name = m["what"]
+            out.append(told)
+    for m in _LIQUID_FIRST.finditer(text):
+        if not any(i.start < m.end("a") and m.start("a") < i.end for i in out):
+            told = parse(text, m.start("what"), m.end("a"), measures)
+            out.append(told)
+    for m in _OUT_OF_SO_MUCH.finditer(text):
+        if not any(i.start < m.end("a") and m.start("a") < i.end for i in out):
             told = parse(text, m.start("a"), m.end("a"), measures)
             told.name = m["what"]
             out.append(told)

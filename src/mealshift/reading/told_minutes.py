@@ -196,6 +196,8 @@ _OTHER_SORT = re.compile(
 )
 _OR_ELSE = re.compile(r"\(or [^.;()]*$", re.I)
 _MINE_TOOK = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\b", re.I)
+# "start tasting at 16 minutes; all told it's 18 to 20"
+_ALL_TOLD = re.compile(r"[^.!?\d]{0,30}\b(?:all told|in all|in total|altogether|total)\b[^.!?\d]{0,12}\d", re.I)
 _THERE_LATER = re.compile(r"[^.!?\d]{0,40}\b(?:there|done|ready) (?:at|by) (?:about )?\d", re.I)
 _MINE = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\s*(?:about )?", re.I)
 _TO_COOL = re.compile(r"\s*to cool\b", re.I)
@@ -258,6 +260,7 @@ _EINWEICHEN = re.compile(
     r"[^.;!?]{0,40}\b(?:einweichen|quellen lassen|weken|à tremper|tremper|in ammollo|a bagno|en remojo|en agua fría|de molho|i bløt|i blöt|namaka\w*|namocz\w*)\b",
     re.I,
 )
+_BEI_HITZE = re.compile(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,24}$", re.I)
 _BEKLET = re.compile(r"\s*(?:kadar )?beklet", re.I)
 _KAVUR = re.compile(r"\s*(?:daha |kadar )*kavur", re.I)
 _PISIR = re.compile(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)
@@ -347,7 +350,10 @@ _BEFORE_THE_END = re.compile(
     r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
     re.I,
 )
-_DRIPS = re.compile(r"\b(?:drain|drip)(?: it| them| well| dry| in an? \w+| through)?,?(?: for)?(?: about)?\s*$", re.I)
+_DRIPS = re.compile(
+    r"\b(?:escorrer|escurrir|scolare|sgocciolare|abtropfen|égoutter|uitlekken|odcedzić|süzülsün)\b[^.;!?]{0,12}$|\b(?:drain|drip)(?: it| them| well| dry| in an? \w+| through)?,?(?: for)?(?: about)?\s*$",
+    re.I,
+)
 _THERE_AT = re.compile(r"\b(?:there|done|ready|cooked) (?:at|by)\s*(?:about )?$", re.I)
 _OFF_THE_FIRE = re.compile(r"\s*(?:more |minutes? |mins? )?off the (?:fire|heat|flame|stove|hob|gas)\b", re.I)
 _TILL_THE_GRAIN = re.compile(
@@ -380,6 +386,11 @@ _COUNTED = re.compile(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
 _OIL = r"\b(?:till|until|when) (?:the )?(?:oil|ghee|fat|tel)(?: has)? (?:comes?|floats?|separates?|leaves|rises|shows|surfaces|starts)\b"
 _OIL_RISES = re.compile(rf"{_OIL}[^.;!?]*$|\blike jam\b[^.;!?]*$", re.I)
 _TILL_OIL_RISES = re.compile(rf"[^.;!?]{{0,40}}{_OIL}", re.I)
+_BROTH_KEPT = re.compile(
+    r"[\s.,;!]*(?:(?:and|then) )*(?:keep|save|reserve|strain|measure)\b[^.;!?]{0,24}\b(?:broth|stock|water|liquid|liquor|yakhni)\b",
+    re.I,
+)
+_INSTEAD = re.compile(r"[^.;!?]{0,16}\binstead\b(?! of)", re.I)
 _SAVED = re.compile(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
 _AT_LOWEST = re.compile(
     r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$"
@@ -514,6 +525,12 @@ def _in_a_part_of_its_own(p: Place) -> bool:
     return (cooked or any(CLASS["GRAIN"].search(h) for h in heads)) and not CLASS["GRAIN"].search(p.text)
 
 
+def _oil_rises(p: Place) -> bool:
+    """The sign of a paste or gravy that is fried down, and of no grain."""
+    grainy = p.clause is not None and "grain" in p.clause.things
+    return not grainy and bool(_OIL_RISES.search(p.back(110)) or p.after(_TILL_OIL_RISES))
+
+
 def _doubtful_heat(p: Place) -> bool:
     return p.kind == "heat" and p.sure < SURE_HEAT
 
@@ -562,7 +579,16 @@ RULES = (
     ),
     Rule(
         "Pour the tamarind in, it must boil till oil comes on top, 20 to 25 minutes", "other", 0.97, leaves="",
-        fits=lambda p: p.kind in ("heat", "pan", "toast", "other") and not (p.clause and "grain" in p.clause.things) and (_OIL_RISES.search(p.back(110)) or p.after(_TILL_OIL_RISES)),
+        fits=lambda p: p.kind == "other" and _oil_rises(p),
+    ),
+    Rule("fry the pepper until the oil floats, 20 minutes", "pan", 0.95, lambda p: p.kind in ("heat", "toast", "pan") and _oil_rises(p), least=True, leaves=""),
+    Rule(
+        "boil the chicken with bay and an onion 45 min, keep the broth", "other", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "pan") and p.at is not None and _by_another(p) and p.after(_BROTH_KEPT),
+    ),
+    Rule(
+        "If you go out: wrap the pot in a duvet for 2 hours instead", "other", 0.93, leaves="",
+        fits=lambda p: p.kind in ("heat", "rest", "soak") and p.after(_INSTEAD) and p.had("heat"),
     ),
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
@@ -593,7 +619,7 @@ RULES = (
     Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
-        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER)),
+        fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER) or p.after(_ALL_TOLD)),
     ),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
@@ -653,6 +679,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat", "pan", "come_up", "toast") and _PUT_WITH_WATER.search(p.back(140)) and not _by_another(p),
     ),
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
+    Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
@@ -698,7 +725,9 @@ def whistled(p: Place) -> list[Timed]:
     before, kind, out = p.back(90), "whistles", list(p.earlier)
     same = [i for i, t in enumerate(out) if t.kind == "whistles" and t.block == p.n]
     # "Pressure cook the green gram with 2 cups water and salt for 3 whistles", when the rice has had its minutes
-    apart = p.clause is not None and p.had("heat") and (_of_another(p.clause) or _by_another(p))
+    # … or before it is there: "Pressure cook the mutton for 5 whistles. Strain"
+    before_it = p.at is not None and entered(p.found, p.at, p.enters) == "later"
+    apart = p.clause is not None and (p.had("heat") or before_it) and (_of_another(p.clause) or _by_another(p))
     if apart or _OTHER_COOKER.search(before) or same and _IN_BRACKETS.search(before):
         # "4 whistles (3 for us)"
         kind = "other"

@@ -185,7 +185,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         method = "drain" if drained else "covered"
     if method not in g.methods:
         method = next((m for m in ("covered", "open") if m in g.methods), g.methods[0])
-    lid = recipe.lid if method == recipe.method else ("open" if method == "open" else "ordinary")
+    lid = recipe.lid if method == recipe.method and not line.cooked else ("open" if method == "open" else "ordinary")
     way = Way(
         method,
         texture,

@@ -86,7 +86,7 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             missing = round_half_up(min(wants, was) - now_min) if wants > 0 else 0
             if missing >= LEAST_PULSE:
                 found.append(Early(ln, missing, had=heated > 0))
-        elif ln.grain and not ln.cooked and (had := _beside_the_grain(recipe, ln)):
+        elif ln.grain and ln.ml and not ln.cooked and (had := _beside_the_grain(recipe, ln)):
             # wild rice that went in before the basmati stays, and wants what it had
             heated = _heated(recipe, ln)
             missing = round_half_up(min(grain(ln.grain).simmer - heated, had) - now_min)

@@ -129,6 +129,10 @@ def boiled_through(recipe: Recipe, at: int) -> bool:
     return boiled >= BOILED_THROUGH * grain(line.grain).simmer
 
 
+# "chicken out after 25 min", "lift the drumsticks out at 30 minutes": it has cooked so long, whatever the grain takes
+TAKEN_OUT = re.compile(r"\b(?:out|lift|remove|retrieve)\b(?! of the (?:freezer|fridge|oven))", re.I)
+
+
 def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = None) -> int | None:
     """Index of the grain's last operation at the heat of those that state minutes. replaced: of those that another way of cooking takes the place of.
     through: was the source grain done when it was drained? None: the recipe is the source."""
@@ -146,7 +150,7 @@ def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = Non
         for i in range(last + 1, len(ops)):
             if ops[i].phase in ("rest", "release") or ops[i].kind in ("off", "release"):
                 break
-            if ops[i].phase in ("from_end", "from_start"):
+            if ops[i].phase in ("from_end", "from_start") and not TAKEN_OUT.search(ops[i].text):
                 last = i
         return last
     late = [i for i, o in enumerate(ops) if o.phase in ("from_end", "from_start")]

@@ -128,8 +128,8 @@ _MADE_UP = re.compile(
 _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
 # what joins two clauses of one sentence
-_JOINT = re.compile(r"[\s,，;:–—→-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
-_STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
+_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -691,7 +691,7 @@ class _View:
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
             new = self.a.carrier(ln.ml)
             for m in re.finditer(
-                rf"\b(?:the|need|want|take|measure|to) (?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
+                rf"\b(?:the|need|want|take|measure|to|water|stock|broth|liquid|pani|yakhni) (?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
                 step.text,
                 re.I,
             ):

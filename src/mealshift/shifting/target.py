@@ -33,6 +33,7 @@ from .cookings import (
     AT_HEAT,
     BAKED,
     DRAINED,
+    TAKEN_OUT,
     boiled_through,
     finish_stays,
     finishing,
@@ -49,6 +50,12 @@ from .lines import Amounts
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # "until the prawns are pink and the rice is tender"
 _UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
+_OVER = re.compile(r"\b(?:flip|turn)\b[^.;]{0,24}\bover\b", re.I)
+# "until shiny and tender", of which "tender" is left
+_SO = re.compile(
+    r"\W*(?:just |quite |very )?(?:tender|soft|done|cooked(?: through)?|dry|thick|golden|set|fluffy|plump|shiny)\W*",
+    re.I,
+)
 _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
@@ -60,8 +67,6 @@ _GOES_ON = re.compile(
 )
 _POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 # what is done to the pot itself on the way, and puts nothing in
-# "chicken out after 25 min", "lift the drumsticks out at 30 minutes"
-_TAKEN_OUT = re.compile(r"\b(?:out|lift|remove|retrieve)\b(?! of the (?:freezer|fridge|oven))", re.I)
 _ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b", re.I)
 _IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
 _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
@@ -322,7 +327,13 @@ class _Work:
                     max(1.0, now * o.typical_min / was),
                     "As far into the new minutes as it was into the old.",
                 )
-            elif o.phase == "from_start" and was and _TAKEN_OUT.search(o.text):
+            elif o.phase == "from_start" and (stage := self._stage_of(i)) is not None:
+                # "bake 35 minutes; cover after 25": so long before the end of that baking
+                minutes = max(
+                    0.0, new.get(stage.id, stage.typical_min or 0.0) - ((stage.typical_min or 0.0) - o.typical_min)
+                )
+                why = "It keeps its distance from the end."
+            elif o.phase == "from_start" and was and TAKEN_OUT.search(o.text):
                 # it has cooked so long when it comes out, whatever the grain takes
                 if now < o.typical_min - 0.5:
                     self._check(
@@ -390,6 +401,15 @@ class _Work:
         parts = [max(1, round_half_up(p)) for p in shared([o.typical_min or 0.0 for o in told], all_)]
         parts[-1] = max(1, all_ - sum(parts[:-1]))
         return {o.id: n for o, n in zip(told, parts, strict=True)}
+
+    def _stage_of(self, i: int) -> Operation | None:
+        """The cooking that operation i is counted from, where the recipe has several: the last told before it in its step, and longer than it. None: all of it."""
+        o = self.out.operations[i]
+        before = [x for x in self.out.operations[:i] if x.told and x.typical_min]
+        heats = [x for x in before if x.phase == "heat" or x.kind == "cook" and not x.phase]
+        if len(heats) < 2 or heats[-1] is not before[-1] or heats[-1].step != o.step:
+            return None
+        return heats[-1] if (heats[-1].typical_min or 0.0) > (o.typical_min or 0.0) else None
 
     def _late_addition(self, o: Operation, minutes: float | None) -> None:
         now = self.pot.cook_typical
@@ -903,6 +923,9 @@ class _Work:
         o, plenty = ops[i], self.own.way.row.plenty
         if o.phase in ("heat", "rest", "release", "come_up", "whistles"):
             return True
+        if self.own.way.method == "steam" and _OVER.search(o.text):
+            # "flip the rice over", in its cloth
+            return True
         if _LID_WORD.fullmatch(o.text) or _TASTES.match(o.text) or (plenty and _BACK_IN.search(o.text)):
             return True
         before = ops[i - 1]
@@ -912,7 +935,10 @@ class _Work:
             and before.id not in self.out.put_in
             and not o.told
             and self._one_sentence(before, o)
-            and (_GOES_ON.match(o.text) or (_UNTIL.search(before.text) and _IS_SO.match(o.text)))
+            and (
+                _GOES_ON.match(o.text)
+                or (_UNTIL.search(before.text) and (_IS_SO.match(o.text) or _SO.fullmatch(o.text)))
+            )
         ):
             # "until the chicken is browned" goes with what was to brown it
             return True

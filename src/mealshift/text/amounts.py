@@ -139,7 +139,7 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
     dashes, bars = _listed_by_dashes(text), _listed_by_bars(text)
     ends = len(text.rstrip())
     for m in re.finditer(
-        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|\s{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z\d])|(?<=[^\W\d]{4})\.\s+(?=[a-z])"
+        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|(?<!\s)[^\S\n]{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z\d])|(?<=[^\W\d]{4})\.\s+(?=[a-z])"
         rf"|(?<=[^\W\d]|\))\s+to\s+(?={RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\s)",
         text,
     ):
@@ -151,6 +151,9 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         glue = m[0].strip()
         if glue in ("and", "&", "plus") and _HALF.match(after) and _ENDS_AMOUNT.search(before):
             # "1 and a half cups"
+            continue
+        if glue == "." and _ABBREVIATED.search(before) and _AMOUNT_ALONE.fullmatch(before.strip()):
+            # "6 ozs. Patna rice"
             continue
         if glue == "." and not after[:1].isupper() and (not many or _ABBREVIATED.search(before)):
             # "1 pkg. 10 oz.", where "beef 1 kg, tiny pieces. 3 cups rice" is two things
@@ -556,9 +559,10 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
                 # "1½ glass (200 ml glass)": it speaks of one
                 word = re.escape(as_one(main.unit_word))
                 of_one = re.search(rf"\b(?:{word}|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I)
-                # "5 pots (scant 5 pots)" says it again
-                again = s.unit == main.unit
-                per = whole if not again and (of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit))) else 1.0
+                if s.unit == main.unit:
+                    # "5 pots (scant 5 pots)" says it again, "3 cups cooked (1 cup raw)" another thing
+                    continue
+                per = whole if of_one or _of_one(near.ml, near.g, whole, unit_kind(main.unit)) else 1.0
                 if near.ml:
                     item.ml = near.ml * per
             item.ml = item.ml if item.ml is not None else near.ml and near.ml * per
@@ -656,7 +660,7 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
     visible = "".join("\x00" if h else c for h, c in zip(hidden, body, strict=True))
     for m in re.finditer(r"[^\x00,;|]+", visible):
         raw = m[0]
-        raw = re.split(r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)\s{3,}|\.{2,}", raw)[0]
+        raw = re.split(r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)[^\S\n]{3,}|\.{2,}", raw)[0]
         lead = re.match(
             r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*",
             raw,
@@ -682,5 +686,5 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
         first = next((k for k, (_, t) in enumerate(pieces) if not _DESCRIBES.fullmatch(t)), 0)
         a, text = pieces.pop(first)
         pieces.insert(0, (a, text))
-        item.name, item.name_span = text, (start + a, start + a + len(text))
+        item.name, item.name_span = " ".join(text.split()), (start + a, start + a + len(text))
         item.rest = ", ".join(t for _, t in pieces[1:])

@@ -12,7 +12,7 @@ from functools import lru_cache
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 
 _N = RANGE_PATTERN
-_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|perc|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
+_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|perc(?:ig|en|et|re)?|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
 _HOUR = r"(?:hours?|hrs?|óra|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
@@ -53,8 +53,8 @@ _BARE = re.compile(
     rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
     # "basmati 2c soak30"
     r"|\bsoak(?P<x>\d{1,3})(?![\w%])"
-    # "mine's usually there at 18"
-    r"|\b(?:there|done|ready|cooked) (?:at|by) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=\s*(?:[.;)!]|$))"
+    # "mine's usually there at 18", "taste at 16"
+    r"|\b(?:there|done|ready|cooked|tast(?:e|ing)|check(?:ing)?) (?:at|by|from) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=\s*(?:[.;)!]|$))"
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:(?:on|over|at) (?:the |a )?(?:very )?)?(?:low(?:est)?|high|medium|gentle|fierce|hard|smallest)(?: (?:heat|flame|fire|gas|ring))?(?=\s*(?:[.,;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
