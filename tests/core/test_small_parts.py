@@ -12,7 +12,7 @@ from mealshift.planning import Dish, plan_dinner
 from mealshift.reading import read
 from mealshift.shifting import Choice
 from mealshift.shifting.beside import _beside_the_grain, early
-from mealshift.shifting.cookings import shared
+from mealshift.shifting.cookings import TAKEN_OUT, shared
 
 SEVEN, NOON = datetime(2026, 11, 25, 19, 0), datetime(2026, 11, 25, 12, 0)
 
@@ -174,3 +174,11 @@ def test_what_is_beside_it_comes_by_the_plates(was: str, servings: int, now: str
     text = f"Pot\nServes 4\n\n300 g long-grain rice\n600 ml water\n{was}\n\n1. Boil all, cover, low 15 minutes. Rest 5 minutes.\n"
     made = pipeline.whole_way(text, Choice("quinoa", servings=servings))
     assert next(i["text"] for i in made["ingredients"] if i["was"] == was) == now
+
+
+@pytest.mark.parametrize(
+    ("said", "out"),
+    [("chicken out after 25 min", True), ("Lift the drumsticks out after 30 minutes", True), ("after 20 minutes remove the bones", True), ("After 45 minutes remove the foil", False), ("after 10 minutes lift the lid", False), ("After 15 minutes stir in the peas", False)],
+)  # fmt: skip
+def test_what_comes_out_of_the_pot(said: str, out: bool) -> None:
+    assert bool(TAKEN_OUT.search(said)) is out

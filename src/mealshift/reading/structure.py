@@ -724,11 +724,14 @@ def _all_small(lines: Sequence[TextLine]) -> bool:
 
 def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     """ "1 Heat the oil", "2 Stir in …": numbers without a stop are numbers of steps where they count on from one."""
+    # "1 Blitz the peppers, tomatoes, garlic" reads like a list; "1 Onion, 2 Leeks" is one, where no step is counted so
+    so = any(t.cls == "step" and BARE_NUMBER.match(t.line.text) for t in tagged)
+    counted_too = ("step", "note", "ingredient", "ingredients") if so else ("step", "note", "ingredient")
     bare = [
         (i, m)
         for i, t in enumerate(tagged)
         if t.line.number is None
-        and t.cls in ("step", "note", "ingredient", "ingredients")
+        and t.cls in counted_too
         # what is told in small letters counts only where it surely tells what to do
         and (m := BARE_NUMBER.match(t.line.text) or (SMALL_NUMBER.match(t.line.text) if t.cls == "step" else None))
     ]

@@ -130,7 +130,10 @@ def boiled_through(recipe: Recipe, at: int) -> bool:
 
 
 # "chicken out after 25 min", "lift the drumsticks out at 30 minutes": it has cooked so long, whatever the grain takes
-TAKEN_OUT = re.compile(r"\b(?:out|lift|remove|retrieve)\b(?! of the (?:freezer|fridge|oven))", re.I)
+TAKEN_OUT = re.compile(
+    r"\b(?:out|lift|remove|retrieve)\b(?! (?:of the (?:freezer|fridge|oven)|(?:the )?(?:foil|lid|cover|cloth|towel|plate)\b))",
+    re.I,
+)
 
 
 def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = None) -> int | None:
