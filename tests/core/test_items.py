@@ -10,6 +10,13 @@ from mealshift.text.amounts import items
 # the line · is it known to hold several · (name, ml, g) of each
 LINES = [
     ("1 bicchiere di vino bianco, 1,2 l brodo", True, [("di vino bianco", 240, None), ("brodo", 1200, None)]),
+    # slashes between things, and between the ways to say one
+    (
+        "300 g short rice / 1,2 l stock, hot / salt",
+        True,
+        [("short rice", None, 300), ("stock", 1200, None), ("salt", None, None)],
+    ),
+    ("150 g / 5¼ oz / scant 1 cup wild rice", True, [("wild rice", 237, 150)]),
     # cells of a table, and what is said of one thing
     ("200 | g | brown rice | rinsed", False, [("brown rice", None, 200)]),
     ("4 | | spring onions | sliced", False, [("spring onions", None, None)]),

@@ -145,6 +145,20 @@ def test_a_saved_page_and_json_ld_give_the_same_recipe() -> None:
     assert [s.text for s in a.steps] == [s.text for s in b.steps]
 
 
+def test_tags_that_a_saved_page_wrote_as_words_part_the_steps() -> None:
+    method = "&lt;p&gt;Boil the stock.&lt;/p&gt;&lt;p class='s'&gt;Add the rice, cover, simmer 13 minutes (&lt; 15).&lt;/p&gt;"
+    ld = {
+        "@type": "Recipe",
+        "name": "Pot",
+        "recipeIngredient": ["200 g basmati rice", "350 ml stock"],
+        "recipeInstructions": method,
+    }
+    assert [s.text for s in read(json.dumps(ld)).steps] == [
+        "Boil the stock.",
+        "Add the rice, cover, simmer 13 minutes (< 15).",
+    ]
+
+
 def test_a_page_with_microdata() -> None:
     page = """<html><body><div itemscope itemtype="https://schema.org/Recipe"><h1 itemprop="name">Micro pot</h1><span itemprop="recipeYield">4</span>
     <li itemprop="recipeIngredient">200 g basmati rice</li><li itemprop="recipeIngredient">350 ml water</li>

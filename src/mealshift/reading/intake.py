@@ -378,7 +378,8 @@ def _steps(value: Any, depth: int = 0) -> list[str]:
     if depth > 6 or not value:
         return []
     if isinstance(value, str):
-        return [s for part in re.split(r"\n+|<br\s*/?>|</?li>|</?p>", value) if (s := _plain(part))]
+        parts = re.split(r"\n+|<br\s*/?>|</?li\b[^>]{0,200}>|</?p\b[^>]{0,200}>", _marked_up(value), flags=re.I)
+        return [s for part in parts if (s := _plain(part))]
     if isinstance(value, list):
         return [s for v in value[:500] for s in _steps(v, depth + 1)]
     if isinstance(value, dict):
@@ -390,8 +391,16 @@ def _steps(value: Any, depth: int = 0) -> list[str]:
     return []
 
 
+_ESCAPED_TAG = re.compile(r"&lt;(/?(?:p|br|li|[uo]l|div|span|b|i|u|em|strong|a|h[1-6])\b[^<>&]{0,200})&gt;", re.I)
+
+
+def _marked_up(text: str) -> str:
+    """Tags that a saved page wrote as text are tags: "&lt;p&gt;Boil.&lt;/p&gt;". A bare "&lt; 5 min" stays words."""
+    return _ESCAPED_TAG.sub(r"<\1>", text)
+
+
 def _plain(value: Any) -> str:
     if isinstance(value, dict):
         value = value.get("@value") or value.get("name") or value.get("text") or ""
-    text = html.unescape(re.sub(r"<[^>]{0,500}>", " ", str(value if value is not None else "")))
+    text = html.unescape(re.sub(r"<[^>]{0,500}>", " ", _marked_up(str(value if value is not None else ""))))
     return re.sub(r"\s+", " ", text).strip()

@@ -136,10 +136,10 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         deep += c in "(["
         inside[i] = deep > 0
         deep -= c in ")]" and deep > 0
-    dashes, bars = _listed_by_dashes(text), _listed_by_bars(text)
+    dashes, bars, slashes = _listed_by_dashes(text), _listed_by_bars(text), _listed_by_slashes(text)
     ends = len(text.rstrip())
     for m in re.finditer(
-        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--)\s+|(?<!\s)[^\S\n]{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z\d])|(?<=[^\W\d]{4})\.\s+(?=[a-z])"
+        r"\s*[·•▪◦●]\s*|\s+(?:👉|➡️?|✅)\s*|\s+(?:—|--|/)\s+|(?<!\s)[^\S\n]{3,}|\s+(?:\+|&|and|plus)\s+|\s*[,;|]\s*(?:and\s+|&\s*)?|\.\s+(?=[A-Z\d])|(?<=[^\W\d]{4})\.\s+(?=[a-z])"
         rf"|(?<=[^\W\d]|\))\s+to\s+(?={RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\s)",
         text,
     ):
@@ -169,7 +169,11 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             cuts.append((last, m.start()))
             last = m.end()
             continue
-        if glue in ("—", "--"):
+        if glue == "/" and slashes:
+            cuts.append((last, m.start()))
+            last = m.end()
+            continue
+        if glue in ("—", "--", "/"):
             continue
         if glue == "|" and bars:
             cuts.append((last, m.start()))
@@ -273,8 +277,22 @@ def _listed_by_dashes(text: str) -> bool:
 def _listed_by_bars(text: str) -> bool:
     """ "basmati 3 cups | ghee 1/3 cup | salt": bars between things, where a table's row has the amount in one cell and the name in another."""
     parts = text.split("|")
-    whole = [p for p in parts if (m := AMOUNT.search(p)) and re.search(r"[^\W\d_]{3}", p[: m.start()] + p[m.end() :])]
-    return len(parts) > 2 and len(whole) >= 2
+    return len(parts) > 2 and len(_with_a_name(parts)) >= 2
+
+
+def _listed_by_slashes(text: str) -> bool:
+    """ "400 g bomba / 1.2 l stock / 600 g chicken": things, where "150 g / 5¼ oz / scant 1 cup wild rice" is one, said thrice."""
+    parts = re.split(r"\s+/\s+", text)
+    return (
+        len(parts) > 2
+        and len(_with_a_name(parts)) >= 2
+        and all(re.search(r"[^\W\d_]{3}", AMOUNT.sub(" ", p)) for p in parts)
+    )
+
+
+def _with_a_name(parts: list[str]) -> list[str]:
+    """The parts that hold both an amount and a name."""
+    return [p for p in parts if (m := AMOUNT.search(p)) and re.search(r"[^\W\d_]{3}", p[: m.start()] + p[m.end() :])]
 
 
 @dataclass(frozen=True, slots=True)
