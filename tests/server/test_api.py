@@ -265,6 +265,9 @@ def demo_cook(db) -> User:
         (True, "127.0.0.1", {"HTTP_X_FORWARDED_FOR": "10.0.0.9"}, False),
         (True, "127.0.0.1", {"HTTP_FORWARDED": "for=10.0.0.9"}, False),
         (True, "127.0.0.1", {"REMOTE_ADDR": "10.0.0.9"}, False),
+        (True, "127.0.0.1", {"HTTP_SEC_FETCH_MODE": "navigate"}, True),
+        # a page that is only put by comes in nobody's name: it may be on its way while somebody signs out
+        (True, "127.0.0.1", {"HTTP_SEC_FETCH_MODE": "cors"}, False),
     ],
 )
 def test_the_demo_opens_only_on_this_machine(demo_cook, built, setting, bind, headers, opens) -> None:

@@ -37,8 +37,12 @@ def may_open(request: HttpRequest) -> bool:
 
 
 def open_if_demo(request: HttpRequest) -> None:
-    """Signs the demo cook in, unless they signed out in this session."""
+    """Signs the demo cook in who comes to the page, unless they signed out in this session.
+
+    A page that a browser fetches for later (the worker that keeps the shell) is nobody coming in: on its way while somebody signs out, it would bring the demo cook back over who comes next."""
     if request.user.is_authenticated or request.session.get("left_demo") or not may_open(request):
+        return
+    if request.headers.get("Sec-Fetch-Mode", "navigate") != "navigate":
         return
     user = User.objects.filter(username=DEMO_USER).first()
     if user is not None:
