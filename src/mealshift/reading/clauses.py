@@ -152,6 +152,7 @@ _THING_AFTER = re.compile(
     r"(?:,? (?:and )?[a-z]+ed)?\s+(?!and\b|or\b|then\b|well\b|until\b|for\b|in\b|on\b|with\b|over\b|through\b|off\b|down\b)[a-z]{3,}",
     re.I,
 )
+_GOES_IN = re.compile(r"\s+(?!(?:it|them|and|the|in|on)\b)(?:[\w-]+\s+){1,2}?in(?=\s*(?:[,.;:+&]|and\b|$))", re.I)
 _SALTED = re.compile(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
 # "with all the rest", "quick release the rest"
 _ALL_ELSE = re.compile(r"\b(?:(?:all|with|w/|qr|release|add|in|and) the|add|all|w/) $", re.I)
@@ -190,6 +191,9 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             and _THING_AFTER.match(text, m.end())
         ):
             # "add the drained rice": how it is, and nothing that is done now
+            continue
+        if end.endswith("ed") and _GOES_IN.match(text, m.end()):
+            # "drained rice in"
             continue
         if m["w"].lower() in ("salt", "pepper") and not end and not _SALTED.match(text, m.end()):
             # in a list of what goes in it is a thing, not what one does

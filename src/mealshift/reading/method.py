@@ -66,6 +66,14 @@ _ON_THE_HOB = re.compile(
 _KEPT_IN_OVEN = re.compile(
     r"\bkeep\w*\b[^.;!?]{0,20}\b(?:warm|hot)\b[^.;!?]{0,20}\boven\b(?: at \d{2,3}\b ?°?(?: ?[CF]\b)?)?", re.I
 )
+# "reheat with a splash of water, 3 min microwave", "warm the vinegar 30 seconds in the microwave": no grain is cooked there
+_SENTENCE_OF = r"[^.;!?\n]*"
+_WARMED_IN_MICROWAVE = re.compile(
+    rf"\b(?:re-?heat|re-?warm|defrost|thaw)\w*\b{_SENTENCE_OF}\bmicrowav\w*"
+    rf"|\bmicrowav\w*{_SENTENCE_OF}\b(?:re-?heat\w*|sec(?:ond)?s?\b)"
+    rf"|\b(?:sec(?:ond)?s?|melt\w*|dissolve\w*)\b{_SENTENCE_OF}\bmicrowav\w*",
+    re.I,
+)
 _STEAMED = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
 _AT_PRESSURE = re.compile(r"\b(?:high|full|to) pressure\b", re.I)
 _WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
@@ -249,7 +257,7 @@ _IN_WATER = re.compile(
 )
 # "drain if any liquid is left": mostly there is none
 _IF_ANY = re.compile(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
-_INTO_A_SIEVE = re.compile(r"\b(?:colander|sieve|strainer)\b", re.I)
+_INTO_A_SIEVE = re.compile(r"\b(?:colander|sieve|strainer|chh?ann?i)\b", re.I)
 _POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
 
 
@@ -290,9 +298,10 @@ def features(
     grainy = as_rice("\n".join(c.text for c in found if c.grains and (c.before.grain or "grain" in c.things)))
     title = as_rice(title)
     fs = ["bias", f"grain={grain}", f"cooked={cooked}"]
+    cooks = _WARMED_IN_MICROWAVE.sub("", whole)
     for k, p in _COMPILED.items():
         # what the steps do not say anywhere, their clauses do not
-        if p.search(whole):
+        if p.search(cooks if k == "microwave" else whole):
             fs.append(f"all:{k}")
             if p.search(mine):
                 fs.append(f"mine:{k}")

@@ -128,6 +128,13 @@ def _of_liquid(verbs: str) -> re.Pattern[str]:
 
 # "drain, reserving 3 cups of the bean liquid": what another thing was boiled in
 _KEPT = _of_liquid("reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside")
+# "Strain the broth; reserve 6 cups and freeze the rest", "there should be two litres": what of it is said by the sentence before
+_KEPT_OF_IT = re.compile(
+    rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|measur(?:e|ing)(?: out)?|there (?:should|must|will|ought to) be|you (?:should|will|need to) have)\s+(?:about |around |at least |roughly )?"
+    rf"(?P<a>{RANGE_PATTERN}\s*(?:cups?|c\.|quarts?|qts?\.?|pints?|l|litres?|liters?|ml|mls))(?P<of>)(?=\s*(?:and\b|or so\b|near enough\b|for\b|left\b|[.;,)]|$))",
+    re.I,
+)
+_A_BROTH = re.compile(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
 # "measure 1¼ pints of the fish water and pour it in"
 _DRAWN = _of_liquid("measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?")
 # "boil the peas … until 2 cups of liquor remain", and the rice goes in
@@ -198,6 +205,9 @@ def reserved(
         of_it = None if m else _OF_IT.search(piece.text[:4000])
         if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
             m = of_it
+        of_the_broth = None if m else _KEPT_OF_IT.search(piece.text[:4000])
+        if of_the_broth and _A_BROTH.search(before[-NEAR:] + piece.text[: of_the_broth.start()]):
+            m = of_the_broth
         shared = None if m else _share(lines, laid, n, handle)
         m = m or shared
         if m is None:
@@ -220,6 +230,7 @@ def reserved(
             or rest
             or shared
             or (m is of_it and handle is not None and handle.search(piece.text))
+            or (m is of_the_broth and handle is not None and handle.search(later) and not handle.search(told))
             or (again and handle is not None and handle.search(later) and not handle.search(told))
         )
         if not item.ml or kind is None or not joins:

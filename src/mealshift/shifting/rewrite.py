@@ -98,7 +98,7 @@ _GRAIN_AMOUNT = re.compile(
     re.I,
 )
 _IF_NEEDED = re.compile(
-    r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry|(?:switch|button|rice|grains?|cooker|pot|water)\b)|more if|extra|top up|splash)\b[^.]{0,40}$",
+    r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry|(?:switch|button|rice|grains?|cooker|pot|water)\b)|more if|extra|top up|splash|re-?heat\w*|loosen)\b[^.]{0,40}$",
     re.I,
 )
 _IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
