@@ -19,7 +19,7 @@ LEAST_GRAIN_G = 5.0
 _DISHES = (
     (r"\b(?:congee|gruel|jook|(?<!the )kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
     (r"\bporridge\b", "porridge", "porridge"),
-    (r"\b(?:pudding|kheer|payasam|arroz con leche|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)", "pudding", "soft"),
+    (r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)", "pudding", "soft"),
     (r"\b(?:khichdi|khichuri|kitchari)\b", "soft", "soft"),
     (r"\b(?:risotto|stirred)\b|\bcreamy\b(?!.*\b(?:soup|chowder|broth|pudding|porridge)\b)", "stirred", "moist"),
     (r"\b(?:paella|arroz a banda)\b", "pan", "separate"),
@@ -40,7 +40,7 @@ _DISHES = (
 # said in the title alone
 _TITLES = (
     (
-        r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|caldo|potage|zuppa|minestra|pottage|gumbo)\b",
+        r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|cald(?:os?|os[oa]|it[oa]|inho)|asopa(?:[od]o)?|soupy|brothy|malandr\w+|potage|zuppa|minestra|pottage|gumbo)\b",
         "soup",
         "moist",
     ),
@@ -68,6 +68,8 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     line = recipe.source_line
     g = grain(line.grain) if line and line.grain else None
     dish, texture = of(recipe.title, [prose])
+    # "creamy", said somewhere in the steps, is not yet a risotto
+    weak = dish == "stirred" and of(recipe.title, [])[0] != "stirred"
     if g and not texture:
         low, high = g.texture_range()
         texture = TEXTURES[int(min(max(1.0, low), high))]
@@ -76,6 +78,8 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
             texture = {"stirred": "moist", "pudding": "soft", "pan": "separate"}[dish]
     if line and line.cooked and not dish and any(c.verb == "fry" and "grain" in c.things for c in found):
         dish, texture = "fried", "separate"
+    if g and line and (not dish or weak or (dish == "stirred" and g.slug == "rice-grits")):
+        dish, texture = _by_its_water(recipe, line, way) or (dish, texture)
     if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
         # porridge or gruel: the recipe's own water says which, unless its title does
         per_gram = recipe.liquid_water_ml / line.g
@@ -88,6 +92,33 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
         texture = TEXTURES[int(min(max(float(TEXTURES.index(texture)), low), high))]
     method = _METHOD.get(way, way)
     return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=_lid(prose, found, method))
+
+
+# g of water for each g of grain, beyond which it swims; up to this long it is whole in its liquid, longer and it has fallen apart
+SWIMS, MOST_WATER, WHOLE_MIN = 5.6, 17.0, 30.0
+# what a g of dry pulses drinks of it
+PULSES_DRINK = 2.2
+
+
+def _by_its_water(recipe: Recipe, line: Line, way: str) -> tuple[str, str] | None:
+    """No word names the dish, but eight cups for one of rice are told: (dish, texture) of what swims. None where it does not, or where water is poured off.
+
+    By hand: 1 cup (185 g) with 8 cups (1893 g) of water has 10.2 g for each; at the heat for 45 minutes it is a porridge, for 20 a soup."""
+    g = grain(line.grain or "")
+    if line.cooked or not line.g or "porridge" not in g.hydration or way not in ("covered", "open", "stirred", "pressure", "electric-pressure"):
+        return None
+    pulses = sum(ln.g or 0.0 for ln in recipe.lines if ln.role == "absorber" and not ln.cooked)
+    each = (recipe.liquid_water_ml - PULSES_DRINK * pulses) / line.g
+    if g.slug == "rice-grits" and each >= 0.6 * SWIMS:
+        return "porridge", "porridge"
+    if not SWIMS <= each <= MOST_WATER:
+        return None
+    wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.water]
+    if sum(ln.water for ln in wet if "milk" in ln.kind) > sum(ln.water for ln in wet) / 2:
+        return "pudding", "soft"
+    if "pressure" in way or (recipe.simmer_min or 0.0) > WHOLE_MIN:
+        return "porridge", "porridge"
+    return "soup", "moist"
 
 
 def _lid(prose: str, found: Sequence[Clause], method: str) -> str:

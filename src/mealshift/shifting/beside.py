@@ -7,6 +7,7 @@ rice (16) they had 16 and were cut small enough for that: beside quinoa they lac
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from dataclasses import dataclass
 from math import inf
 
@@ -35,6 +36,8 @@ _CUT_SMALL = re.compile(
 _COOKED_FIRST = re.compile(
     r"\b(?:boil|simmer|stew|brais|poach)\w*\b.{0,60}\b(?:tender|soft|hours?|done)\b", re.I | re.S
 )
+# at pressure a pulse takes so much of its time on the stove, and while the pressure falls it cooks on
+AT_PRESSURE, FALLING_MIN = 0.4, 6.0
 # air under foil heats meat more slowly than a simmer does
 IN_OVEN = 1.5
 # what is cut small takes no longer than this
@@ -83,6 +86,8 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             # "boil the lentils 15 minutes, then add the rice": those it has had
             heated = _heated(recipe, ln)
             wants = ln.minutes - heated
+            if "pressure" in recipe.method:
+                wants = ln.minutes * AT_PRESSURE - FALLING_MIN - heated
             missing = round_half_up(min(wants, was) - now_min) if wants > 0 else 0
             if missing >= LEAST_PULSE:
                 found.append(Early(ln, missing, had=heated > 0))
@@ -184,7 +189,22 @@ def _heated(recipe: Recipe, line: Line) -> float:
     if line.grain is None and any(_COOKED_FIRST.search(recipe.steps[n].text) for n in steps if n < max(steps)):
         # "put the beef on with water, boil it till tender" is a step of its own
         return inf
-    return sum(max(o.typical_min or 0.0, _told_behind(recipe, o)) or BROWNS_MIN for o in mine)
+    of_its_own = sum(max(o.typical_min or 0.0, _told_behind(recipe, o)) or BROWNS_MIN for o in mine)
+    return max(of_its_own, _left_on(recipe, line, ops))
+
+
+def _left_on(recipe: Recipe, line: Line, ops: Sequence[Operation]) -> float:
+    """ "Put in the chicken, the lentils and the water. Bring up, cover, and simmer for 45 minutes": what is in the pot has what the pot is given in that step."""
+    i = next((i for i, o in enumerate(ops) if line.index in o.what and o.kind in ("add", "stir", "fry", "toast", "boil", "cook")), None)
+    if i is None or ops[i].step is None:
+        return 0.0
+    had = 0.0
+    for o in ops[i:]:
+        if o.step != ops[i].step or o.vessel != ops[i].vessel or o.phase == "heat" or recipe.source in o.what or _TAKEN_OUT.search(o.text):
+            break
+        if o.typical_min and _HEATED.search(o.text):
+            had += o.typical_min
+    return had
 
 
 def _told_behind(recipe: Recipe, o: Operation) -> float:

@@ -380,6 +380,9 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             r"\s+(?:rice|chawal|arroz|pirinç|pirinci|riso|reis|ris|rijst|beras|bigas)\b", text[end:], re.I
         ):
             end += m.end()
+        elif m := _ITS_KIND_THEN_RICE.match(text, end):
+            # "Calrose (medium-grain) rice"
+            end = m.end()
         behind = _KIND_BEHIND.match(text, end) if first.generic else None
         if behind and kind_of_rice(f"{behind['kind']} rice"):
             # "rice 750 gm sella": its kind stands behind the amount
@@ -413,10 +416,14 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end):
         edits.append(Edit(m.start(), m.end(), ""))
     upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}|\d", text[:start])
+    edits = [e for e in edits if not start <= e.start <= e.end <= end]
     edits.append(Edit(start, end, name[:1].upper() + name[1:] if upper else name))
     return edits
 
 
+_ITS_KIND_THEN_RICE = re.compile(
+    r"\s*\([^()\d]{1,40}\)\s+(?:rice|chawal|arroz|riso|reis|ris|rijst|beras|bigas)\b", re.I
+)
 _SIZE_BESIDE = re.compile(r"\s*\((?:about |approx\.? |ca\.? |~)?\d[^()]*\)", re.I)
 _KEPT_COLD = re.compile(r",?\s*(?:and\s+)?(?:chilled|cooled|cold)\s+(?=[^\W\d])", re.I)
 _IS_LABEL = re.compile(r"\s*:\s*(?=[\d½¼¾⅓⅔])")
@@ -434,7 +441,8 @@ def _of_its_kind(ln: Line, start: int) -> int:
     if m := re.match(r"\s*\([^()]*\)", ln.text[said:start]):
         # "4 cups (750 g) golden sella basmati"
         said += m.end()
-    words = ln.text[said:start]
+    # "unakkalari (a broken red rice) or any raw rice"
+    words = re.sub(r"\([^()\d]*\)", lambda m: " " * len(m[0]), ln.text[said:start])
     if not _WORDS_BEFORE.fullmatch(words) or re.search(r"\d", words):
         return start
     for m in re.finditer(r"[^\W\d_][\w'’-]*", words):

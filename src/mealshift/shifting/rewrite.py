@@ -46,6 +46,7 @@ _THE_OTHER = re.compile(r"\b(?:other|remaining)\s*$", re.I)
 _OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 # "in the rice pot", "with a rice paddle": another grain has no use for the name
 _RICES_TOOL = re.compile(r"\brice (?=(?:pots?|paddles?|spoons?|bowls?)\b)", re.I)
+_GRITS_ALONE = re.compile(r"(?<!corn )(?<!hominy )\bgrits\b", re.I)
 _IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
@@ -233,7 +234,7 @@ def rewrite_steps(
         out.steps.append(replace(made, section=step.section))
         # where its place was taken out of the sentence, it is a step of its own: nothing that is put in is lost
         put_in = [*(o for o, _, _ in inside.get(step.index, [])), *after.get(step.index, [])]
-        out.steps += [_new(o) for o in put_in if o.text not in made.text]
+        out.steps += [_new(o) for o in put_in if o.text[1:].rstrip(".") not in made.text]
     for left in before.values():
         out.steps += [_new(o) for o in left]
     out.check += view.check
@@ -434,6 +435,10 @@ class _View:
             # "when it has boiled half an hour, the sugar is added"; "25 minutes, when it should be dry"
             half = _SUBORDINATE.match(text[a:start]) and not re.search(r"[,:–—]", text[a:start])
             told_when = _SUBORDINATE.match(text, at) and "," not in text[at:end]
+            if half and new[0].kind == "head_start" and re.match(r"\s*,", text[start:]):
+                # "When it boils, cover and cook": what comes before the cooking stands between the two
+                edits.append(Edit(start, at + 1, f", {said[:1].lower()}{said[1:]} {text[at : at + 1].upper()}"))
+                continue
             if opened > 0 or more_signs or crumb or half or told_when or _BOTTOM.search(text[at:end]):
                 # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
@@ -626,6 +631,13 @@ class _View:
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
             named = end
+        if self.own.grain.slug == "rice-grits":
+            # "Rain in the grits": the list has said of what
+            edits += [
+                Edit(m.start(), m.end(), cap(self.a.target.short) if m[0][:1].isupper() else self.a.target.short)
+                for m in _GRITS_ALONE.finditer(step.text)
+                if not any(e.start < m.end() and m.start() < e.end for e in edits)
+            ]
         if self.a.target.family != "rice":
             edits += [Edit(*m.span(), "") for m in _RICES_TOOL.finditer(step.text)]
         return edits + self._called_by_its_kind(step, edits)

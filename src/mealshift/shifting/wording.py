@@ -15,6 +15,7 @@ from ..measures import (
     canonical_unit,
     in_vessels,
     jug_ml,
+    number_range,
     round_half_up,
     said_fraction,
     unit_kind,
@@ -97,7 +98,7 @@ def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = ""
             f"{g / 1000:.2f}".rstrip("0").rstrip(".") + " kg" if unit == "kg" and g >= 1000 else f"{round_half_up(g)} g"
         )
     size, _ = unit_size(unit, measures)
-    if size and kind in ("cup", "measure", "vessel") or unit in ("tbsp", "tsp"):
+    if size and kind in ("cup", "measure", "vessel") or unit in ("tbsp", "tsp", COOKER_CUP):
         said = said_fraction(ml / (size or 1))
         if said:
             return f"{said} {plural(unit, ml / (size or 1), was)}"
@@ -131,17 +132,22 @@ def in_manner(unit: str, measures: Measures, metric: str) -> str:
     return unit
 
 
+_ABOUT = re.compile(r"^\s*(?:about|abt|around|approx\.?|roughly|~|≈|ca\.?)\s*", re.I)
+# "a mug and a half"
+_AND_A_HALF = re.compile(r"\s+and (?:an? |one )?(?:half|quarter|third)\W*$", re.I)
 _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
 
 
 def _same_words(one: str, other: str) -> bool:
-    return one.translate(_GLYPHS).lower().split() == other.translate(_GLYPHS).lower().split()
+    """The same amount, said or written otherwise; "about" is nothing that a new amount would take away."""
+    plain = [_ABOUT.sub("", x).translate(_GLYPHS).lower().split() for x in (one, other)]
+    return plain[0] == plain[1]
 
 
 def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     size, _ = unit_size(unit, measures)
-    if size and unit_kind(unit) in ("cup", "measure", "vessel"):
-        vessels = in_vessels(ml, size, thirds=unit_kind(unit) == "cup")
+    if size and (unit_kind(unit) in ("cup", "measure", "vessel") or unit == COOKER_CUP):
+        vessels = in_vessels(ml, size, thirds=unit_kind(unit) == "cup" or unit == COOKER_CUP)
         return f"{said_quantity(vessels)} {plural(unit, vessels, was)}" if vessels else f"{jug_ml(ml)} ml"
     if unit == "gallon" and not in_vessels(ml, size or 1.0):
         # quarters of it are a litre; of a quart they are a cup
@@ -158,6 +164,8 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     return f"{jug_ml(ml)} g" if unit_kind(unit) == "mass" else f"{jug_ml(ml)} ml"
 
 
+# a rice cooker's own, of 180 ml: it comes in thirds as other cups do
+COOKER_CUP = "cooker cup"
 # abbreviations have no plural
 _SHORT = frozenset(
     ["tbsp", "tsp", "tbs", "tb", "tbl", "dsp", "oz", "lb", "pt", "qt", "pkt", "pkg", "pc", "ml", "dl", "cl", "kg"]
@@ -187,6 +195,7 @@ def plural(unit: str, value: float, was: str = "") -> str:
     if short := re.search(r"(?<![^\W\d_])c$", was, re.I):
         # "2 c." goes on with its stop
         return short[0]
+    was = _AND_A_HALF.sub("", was)
     # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
     said = re.search(
         r"[^\W\d_]{2,}$",
@@ -198,6 +207,9 @@ def plural(unit: str, value: float, was: str = "") -> str:
         kind = _KIND_OF_VESSEL.search(was)
         which = kind[0] if kind else ""
         one = as_one(said[0])
+        if said[0] == one and (m := re.match(rf"\s*{RANGE_PATTERN}", was)) and number_range(m[0].strip())[1] > SINGULAR:
+            # "3 katori" are not "4 katoris"
+            return which + one
         many = "es" if one.lower().endswith(("ss", "ch", "sh")) else "s"
         if canonical_unit(one + many) is None and canonical_unit(said[0]):
             # a word of another language stays as it is
