@@ -130,6 +130,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     stepless = not any(t.cls == "step" for t in tagged)
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
     heads_steps = False
+    talk = _talk(tagged)
     for t in tagged:
         ln = t.line
         shown = " ".join(text[ln.start : ln.end].split())
@@ -459,6 +460,15 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "section") and out.title is None and ln.bold and _NAMES_A_DISH.fullmatch(ln.text):
             # "**Brown rice salad (4)**", under the table of its things
             cls, sure = "title", 0.7
+        if ln.index in talk:
+            # whatever it tells, it is somebody's word about the recipe
+            cls, sure = "chatter", 0.97
+        if cls == "step" and len(out.steps) > 1 and out.lines and _SAID_BESIDE.match(ln.text):
+            # "1 part rice : 2½ parts water", of the packet
+            cls, sure = "note", 0.8
+        if cls == "step" and sure < SURE_NOTE and out.lines and last and _SOMEBODY_SAYS.match(ln.text) and not _SOMEBODY.match(last.text):
+            # "Mavis, Bemidji: I use 1 cup": in a chat all of it is said so
+            cls, sure = "note", 0.7
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))
@@ -645,7 +655,7 @@ _NAMED_PART = re.compile(
 _STANDS_NOW = re.compile(
     rf"(?:then )?(?:let (?:it )?)?(?:rest|stand|leave|cover)\b[^.;!?]{{0,40}}?\b{RANGE_PATTERN}\s?min", re.I
 )
-_TIP = re.compile(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:–—-]", re.I)
+_TIP = re.compile(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:|–—-]", re.I)
 _LABEL = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}\s?[:–—]\s")
 _SO_MUCH = re.compile(rf"{RANGE_PATTERN}\s*(?!(?:min|h|hr|hour|day|week|month|sec|w|kcal)\w*\b)[^\W\d_]+", re.I)
 
@@ -770,6 +780,34 @@ def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     return out
 
 
+# what stands over what others say of it
+_TALK_HEAD = re.compile(
+    r"\W*(?:\d+ )?(?:(?:guest ?book|reader|user|recent) )?(?:comments?|thoughts?|reviews?|replies|responses)(?: ?\(\d+\)| (?:on|to|about|so far)\b.*)?\W*|\W*(?:guest ?book|leave a (?:reply|comment|review))\b.{0,24}|what (?:others|readers|people) (?:say|said)\W*",
+    re.I,
+)
+_SAID_BESIDE = re.compile(
+    rf"(?:use |take )?(?:1|one) part (?:of )?(?:the )?(?:[^\W\d_]+ ){{0,2}}rice\s*(?::|to|and|,|/)\s*{RANGE_PATTERN} ?(?:parts? )?",
+    re.I,
+)
+
+
+def _talk(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
+    """ "3 thoughts on …", "Comments (12)", behind the steps: what stands below is what others say, until another list or method begins."""
+    cooked, talking, found = False, False, []
+    for t in tagged:
+        if cooked and _TALK_HEAD.fullmatch(t.line.text.strip()):
+            talking = True
+        elif talking and t.cls in ("heading", "section") and _BEGINS_PART.search(t.line.text):
+            talking = False
+        cooked = cooked or t.cls == "step"
+        if talking:
+            found.append(t.line.index)
+    return frozenset(found)
+
+
+_SOMEBODY = re.compile(r"\W*(?:[A-Z][\w.'’]*)(?:,? [A-Z][\w.'’]*){0,2}\W{0,3}:")
+_SOMEBODY_SAYS = re.compile(_SOMEBODY.pattern + r"\s+(?:I|We|My|Mine|Ours|Made|Loved)\b")
+_BEGINS_PART = re.compile(r"\b(?:ingredients?|method|directions?|instructions?|steps|preparation)\b", re.I)
 # what a page has in its margin, and how it counts there
 _MARGIN = re.compile(
     r"(?:blog )?archives?|labels?|categories|tags|topics|followers|blogroll|links|popular posts|recent (?:posts|comments)|about me|search(?: this blog)?|subscribe|share this|print",
