@@ -20,7 +20,7 @@ from typing import Any
 from ..anyof import any_of
 from ..process import data as _data
 from ..text.sentences import sentences
-from .names import OTHER_GRAINS, browned
+from .names import OTHER_GRAINS, as_rice, browned
 from .pot_words import FOODS
 
 _CUT = re.compile(
@@ -422,11 +422,17 @@ _WAYS = {
     "microwave": re.compile(r"\bmicrowave\b", re.I),
     "oven": re.compile(r"\b(?:oven|baked?)\b", re.I),
     "rice cooker": re.compile(r"\brice[- ]cooker\b", re.I),
-    "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker)\b", re.I),
+    "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker|e-?pot)\b", re.I),
     "slow": re.compile(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
 }
 
 
+# a second way at the end is another's, where the recipe has cooked its rice before
+_IN_A_COOKER_INSTEAD = ("pressure", "microwave", "rice cooker", "slow")
+_COOKED_THROUGH = re.compile(
+    r"\b(?:cover|lid)\w*\b[^!?\n]{0,60}\b(?:simmer|bake|cook|low)\w*\b[^.;!?\n]{0,40}?\b\d{2}\b", re.I
+)
+_RICE = re.compile(r"\brice\b", re.I)
 # "Oven: 1 cup rice, 2¼ cups boiling water …"
 _LABELLED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2})\s?:\s", re.I)
 
@@ -444,6 +450,12 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     labels = [m["l"] if (m := _LABELLED.match(t)) else "" for t in texts]
     ways = [way_of(s) or (way_of(label) if label else "") for s, label in zip(sections, labels, strict=True)]
     told = list(dict.fromkeys(w for w in ways if w))
+    if len(told) == 1 and told[0] in _IN_A_COOKER_INSTEAD:
+        # "… cover and simmer 45 minutes.", and at the end "Pressure pan: 10 min."
+        first = next(i for i, w in enumerate(ways) if w)
+        so_far = as_rice("\n".join(texts[:first]))
+        if all(ways[first:]) and _RICE.search(so_far) and _COOKED_THROUGH.search(so_far):
+            return [*texts[:first], *(" " * len(t) for t in texts[first:])]
     if len(told) < 2:
         return list(texts)
     return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]

@@ -26,7 +26,7 @@ _DISHES = (
     (r"\bsalad\b", "salad", "fluffy"),
     (r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", "fried", "separate"),
     (
-        r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|(?:cabbage|vine[- ]leaf) rolls)\b",
+        r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls)\b",
         "stuffing",
         "separate",
     ),
@@ -78,7 +78,7 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
             texture = {"stirred": "moist", "pudding": "soft", "pan": "separate"}[dish]
     if line and line.cooked and not dish and any(c.verb == "fry" and "grain" in c.things for c in found):
         dish, texture = "fried", "separate"
-    if g and line and (not dish or weak or (dish == "stirred" and g.slug == "rice-grits")):
+    if g and line and not SHAPED.search(prose) and (not dish or weak or (dish == "stirred" and g.slug == "rice-grits")):
         dish, texture = _by_its_water(recipe, line, way) or (dish, texture)
     if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
         # porridge or gruel: the recipe's own water says which, unless its title does
@@ -94,6 +94,10 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=_lid(prose, found, method))
 
 
+# raw rice in meatballs
+SHAPED = re.compile(
+    r"\b(?:shape|form|roll|make|mould|mold)\w*\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals|sausages|walnuts?)\b", re.I
+)
 # g of water for each g of grain, beyond which it swims; up to this long it is whole in its liquid, longer and it has fallen apart
 SWIMS, MOST_WATER, WHOLE_MIN = 5.6, 17.0, 30.0
 # what a g of dry pulses drinks of it

@@ -9,6 +9,7 @@ from ..grains import grain
 from ..recipe import Correction, Line
 from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
+from .dish import SHAPED
 from .method import poured_off
 from .names import find_grains
 from .pot_words import CLASS
@@ -175,8 +176,9 @@ def with_roles(
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home, volume = (lines[source].section, lines[source].ml) if source is not None else ("", None)
     late = _late(lines, found, timed)
+    sauced = _poured_over_shaped(laid)
     out = [
-        _role(ln, _placed(ln, label, home, late, _head(ln, laid)), source, parts.get(ln.section), volume)
+        _role(ln, _placed(ln, label, home, late, _head(ln, laid), sauced), source, parts.get(ln.section), volume)
         for ln, (label, _) in zip(lines, tagged, strict=True)
     ]
     if source is not None:
@@ -237,6 +239,7 @@ def told_in(vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clau
     return frozenset(out)
 
 
+_SAUCE = re.compile(r"\b(?:sauce|gravy|broth)\b", re.I)
 _JOINS = re.compile(r"\b(?:dressing|syrup|gravy|vinaigrette)\b", re.I)
 _BESIDE = re.compile(
     r"\b(?:relish|salad|raita|sauce|topping|toppings|side|sides|garnish|marinade|chutney|salsa)\b", re.I
@@ -299,10 +302,29 @@ def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozense
     return frozenset(out)
 
 
-def _placed(line: Line, label: str, home: str, late: frozenset[int], head: str) -> str:
+_POURED_OVER = re.compile(
+    r"\b(?:pour|spoon|ladle|tip)(?:ed|s|ing)?\b[^.;!?]{0,40}\b(?:over|around|on top|on)\b|\b(?:drop|put|lay|place|slip|lower)\b[^.;!?]{0,40}\b(?:into|in) the (?:[a-z]+ )?(?:sauce|gravy|broth|soup)\b",
+    re.I,
+)
+
+
+def _poured_over_shaped(laid: Structure) -> bool:
+    """Is the grain raw in meatballs, over which the sauce is poured before they cook? What the sauce has of water is the grain's."""
+    told = "\n".join(p.text for p in laid.steps)
+    shaped = SHAPED.search(told)
+    over = _POURED_OVER.search(told, shaped.end()) if shaped else None
+    return bool(over and _COOKS_ON.search(told, over.end()))
+
+
+_COOKS_ON = re.compile(r"\b(?:simmer|cook|bake|boil)\w*\b[^.;!?]{0,60}\d", re.I)
+
+
+def _placed(line: Line, label: str, home: str, late: frozenset[int], head: str, sauced: bool = False) -> str:
     """The label, where the section or the minutes beside it say more than its words: a dressing joins, a topping's water is the topping's."""
     if head and _BESIDE.search(head) and label in ("liquid", "wet", "absorber") and not line.grain:
         return "other_pot"
+    if sauced and line.fraction and line.ml and _SAUCE.search(line.section) and label in ("liquid", "wet", "other_pot", "other"):
+        return "liquid" if line.carrier else "wet"
     if line.section and line.section != home and not line.section.startswith("step ") and not line.grain:
         if _JOINS.search(line.section):
             return "after"

@@ -130,9 +130,14 @@ _GOES_ON = re.compile(
     r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
 )
 _CHECKED_AT = re.compile(
-    r"\b(?:check|look|tast(?:e|ing)|test|shak(?:e|ing)|flip|turn)(?:ing)?(?: it| them| the \w+)? (?:at|after|from)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
+    r"\b(?:check|look|tast(?:e|ing)|test|try|bite|biting|shak(?:e|ing)|flip|turn)(?:ing)?(?: it| them| one| the \w+)? (?:at|after|from)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
     re.I,
 )
+# and the next line tells how long
+_LOW_AND_COVERED = re.compile(
+    r"\b(?:turn(?:ed)?|lower(?:ed)?|reduc\w+|low|cover(?:ed)?|lid)\b[^.;!?]{0,40}\b(?:down|cover(?:ed)?|lid|low(?:est)?|it|fire|heat|flame)\W*$", re.I
+)
+_DRAWS = re.compile(r"\b(?:off|out|away)\b[^!?]{0,30}\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:draw|settle)(?: for)?\s*$", re.I)
 _HALF_DONE = re.compile(
     r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
     re.I,
@@ -616,6 +621,12 @@ RULES = (
         lambda p: _only_if(p.text, p.s.start) or (_IN_BRACKETS.search(p.before) and p.after(_IF_NOW)),
     ),
     Rule("can be made the day before and kept; then bake 45 minutes", "other", 0.95, lambda p: _MADE_AHEAD.search(p.back(160))),
+    Rule(
+        "Turn it down and cover it. / Twenty five minutes.", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "pan", "toast") and p.n > 0 and p.text.strip(" .!") == p.s.text and p.clause and p.clause.before.grain
+        and _LOW_AND_COVERED.search(p.blocks[p.n - 1].text),
+    ),
+    Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and p.short and _DRAWS.search(p.before) and p.had("heat"), leaves=""),
     Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",

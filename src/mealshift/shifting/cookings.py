@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from ..grains import grain
 from ..pot.methods import method as method_row
 from ..process import BOILED_THROUGH, Operation
+from ..reading.dish import SHAPED
 from ..recipe import Recipe
 
 # phases in which the grain is at the heat, or counted by it
@@ -88,7 +89,7 @@ def turning(recipe: Recipe) -> int | None:
         drained = pours_off and (
             recipe.source in o.what or (not o.what and (o.vessel in pots or ops[i - 1].vessel in pots))
         )
-        if drained or (recipe.dish == "stuffing" and _FILLED.search(o.text)):
+        if drained or (recipe.dish == "stuffing" and FILLED.search(o.text)):
             return i
     return None
 
@@ -113,7 +114,15 @@ def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
 
 
 DRAINED = re.compile(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
-_FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
+FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
+
+
+def in_a_sauce(recipe: Recipe) -> bool:
+    """Is the grain within something that cooks in a sauce: a pepper, a leaf, a meatball?"""
+    told = [st.text for st in recipe.steps]
+    raw = recipe.source_line is not None and not recipe.source_line.cooked
+    filled = recipe.dish == "stuffing" and any(FILLED.search(t) for t in told)
+    return raw and (filled or any(SHAPED.search(t) for t in told))
 
 
 # closed a second time it is no finish

@@ -67,6 +67,14 @@ _OR_AT = re.compile(
 )
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
 _OTHER_OVEN = re.compile(rf"{OTHER_OVEN}(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b", re.I)
+# "25 minutes before serving, start the rice"
+_BEFORE_THE_MEAL = re.compile(
+    rf"(?P<n>{RANGE_PATTERN})(?P<unit>\s*min(?:ute)?s?\b) before (?:you |we )?(?:want to |plan to |are ready to )?(?:serv\w+|eat\w*|din(?:ner|ing)|supper|lunch|the (?:meal|stew|sauce|curry|meat|chicken|fish)\b)",
+    re.I,
+)
+_STARTS_IT = re.compile(r"\b(?:start|begin|put on|get)\b|\bput (?:the )?\w+ on\b|\bcook the\b", re.I)
+# fewer minutes than these are within what a kitchen differs
+LEAST_EARLIER = 3.0
 # what takes so long may be told for another setting of the cooker, in hours
 SLOW_MIN = 75.0
 MOST_STEPS = 10**6
@@ -487,6 +495,21 @@ class _View:
             summed = d.kind == "other" and total and abs(d.typical - total) < 1 <= abs(now - total)
             if summed and SUMMED.match(step.text, d.span.end):
                 edits.append(Edit(d.span.start, d.span.end, said_time(now, now, d.text)))
+        return edits + self._begun_before(step)
+
+    def _begun_before(self, step: Step) -> list[Edit]:
+        """ "About 25 minutes before serving, start the rice": it is begun so much earlier or later as the new grain takes."""
+        was = (self.recipe.simmer_min or 0.0) + (self.recipe.rest_min or 0.0)
+        later = self.pot.cook_typical + self.pot.rest_min - was
+        if not was or abs(later) < LEAST_EARLIER or self.own.line.cooked:
+            return []
+        edits = []
+        for a, b in sentences(step.text):
+            m = _BEFORE_THE_MEAL.search(step.text, a, b)
+            if m is None or not _STARTS_IT.search(step.text, a, b) or not find_grains(step.text[a:b]):
+                continue
+            low, high = (max(5.0, float(nearest(n + later, 5))) for n in number_range(m["n"]))
+            edits.append(Edit(m.start("n"), m.end("unit"), said_time(low, high, step.text[m.start("n") : m.end("unit")])))
         return edits
 
     def _other_heat(self, step: Step, o: Operation, end: int) -> list[Edit]:

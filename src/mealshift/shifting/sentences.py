@@ -213,8 +213,9 @@ def _of_the_grain(sign: str) -> str:
     return f"{alone}." if alone else sign
 
 
-def look(pot: Pot, drains: bool = False, where: str = "") -> Operation:
-    """drains: the recipe's own words drain it next. where: "inside" what it was filled into, "steamed" when it was drained before."""
+def look(pot: Pot, drains: bool = False, where: str = "", opened: bool = False) -> Operation:
+    """drains: the recipe's own words drain it next. where: "inside" what it was filled into, "steamed" when it was drained before. opened: a closed cooker's lid is
+    off already, and it cooks on in the open."""
     splash = max(20, nearest((pot.high_ml - pot.pour_ml) / 2, 10))
     # where opening lets the heat out, minutes more are never few
     least = round_half_up(pot.way.row.least_more) if pot.way.row.least_more > MOST_MORE else 2
@@ -239,7 +240,7 @@ def look(pot: Pot, drains: bool = False, where: str = "") -> Operation:
             f"When it has clicked, look: {sign} Not yet? Add {splash} ml of boiling water, close it and press cook again, "
             f"about {more} more minutes."
         )
-    elif pot.way.locked:
+    elif pot.way.locked and not opened:
         text = (
             f"When the pressure is down and the lid is open, look: {sign} Not yet? Add {splash} ml of boiling water and "
             f"simmer it {more} more minutes, the lid only laid on."

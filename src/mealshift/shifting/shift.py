@@ -26,7 +26,7 @@ from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .beside import early
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
-from .cookings import finish_stays, rest_said
+from .cookings import finish_stays, in_a_sauce, rest_said
 from .lines import Amounts, NewLine, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
@@ -327,8 +327,8 @@ def _pot(
     brought = others(recipe, scale)
     plain = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought)
     alike = way.method == own.way.method and abs(way.texture - own.way.texture) <= ALIKE
-    # what is filled and cooked again in a sauce has an account that only the difference of two grains is right of
-    filled = alike and recipe.dish == "stuffing" and own.finish_min > 0
+    # what is filled or shaped and cooks in a sauce has an account that only the difference of two grains is right of
+    filled = alike and in_a_sauce(recipe)
     habit_ml = own.habit_ml * scale if same_way or filled else carried_habit(own, plain.need_ml, scale, alike)
     if own.way.broth_ml and way.broth_ml is None and not way.row.plenty:
         # a soup by another way is a soup still
@@ -395,6 +395,10 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
     return own.habit_min * min(1.0, plain.cook_min / usual)
 
 
+# what stands so long cools down, whatever grain is in it
+COOLING_FROM_MIN = 25.0
+
+
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     """The recipe's rest, longer or shorter by what the grains differ; where the recipe says nothing the grain's, if it is put in; None: the way's own."""
     if way.method == "steep" and own.way.method != "steep":
@@ -406,7 +410,7 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     if recipe.rest_min is not None:
         return (
             recipe.rest_min
-            if target.slug == own.grain.slug
+            if target.slug == own.grain.slug or recipe.rest_min >= COOLING_FROM_MIN
             else max(2.0, recipe.rest_min + target.rest - own.grain.rest)
         )
     if way.method != own.way.method and not {way.method, own.way.method} <= STOVE:

@@ -37,6 +37,7 @@ from .cookings import (
     boiled_through,
     finish_stays,
     finishing,
+    in_a_sauce,
     in_pot,
     last_heat,
     rest_said,
@@ -60,7 +61,7 @@ _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|rea
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
@@ -104,6 +105,8 @@ _TAKES_OUT = re.compile(
 )
 _STIRS_IN = re.compile(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:add|grate|squeeze)\b", re.I)
 # "start tasting at 10"
+# "Open, pandan out, and stir in the milk": the cooker's lid
+_LID_OFF = re.compile(r"\W*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR)\b(?! flame| fire)", re.I)
 _TASTES = re.compile(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
 _GOES_ON_POURING = re.compile(
     r"\W*(?:carry on|continue|keep(?: on)?|go on) (?:adding|ladling|pouring)\b[^.;]*|\W*(?:a|one) ladle(?:ful)? at a time\W*",
@@ -193,7 +196,7 @@ def target_process(
 
 
 _LETS_OUT = re.compile(
-    r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|(?:QR|QPR|quick[- ]?releas\w*|releas\w*|vent) (?:the |any )?(?:rest|remain\w*)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
+    r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|(?:QR|QPR|quick[- ]?releas\w*|releas\w*|vent) (?:the |any )?(?:rest|remain\w*)|quick(?: release)?(?=\W*$)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
     re.I,
 )
 
@@ -577,7 +580,7 @@ class _Work:
         """Where the grain is done: behind what goes on with the last clause at the heat, before anything else."""
         ops = self.out.operations
         i = last + 1
-        if self.pot.way.locked and self.own.way.row.locked:
+        if self.pot.way.locked and self.own.way.row.locked and not self._opened(i):
             # it is opened only when the pressure is down
             down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "release" or o.kind == "release")]
             if not down:
@@ -605,6 +608,14 @@ class _Work:
             if _WHEN.match(ops[i - 1].text) and i - 1 > last:
                 return i - 1
         return i
+
+    def _opened(self, at: int) -> bool:
+        """Is the closed cooker opened before that place, and the grain then cooked on?"""
+        ops = self.out.operations
+        lid_off = next(
+            (i for i, o in enumerate(ops[:at]) if "release" in (o.phase, o.kind) or _LID_OFF.match(o.text)), at
+        )
+        return any(o.told and o.phase == "heat" for o in ops[lid_off:at])
 
     # -- insertions ------------------------------------------------------------------------------------------------
 
@@ -650,8 +661,8 @@ class _Work:
         drains = any(o.kind == "drain" or (o.basis == "said" and DRAINED.search(o.text)) for o in near)
         at_turn = turning(self.recipe)
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
-        where = "" if not after else "inside" if self.recipe.dish == "stuffing" else "steamed"
-        new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where)]
+        where = "inside" if in_a_sauce(self.recipe) else "steamed" if after else ""
+        new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where, self._opened(at))]
         new += self._baked_raw()
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
         stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)

@@ -44,7 +44,7 @@ _MAYBE = re.compile(
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = re.compile(
-    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak(?=\s)|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
+    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bdraw|\bsettle|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak(?=\s)|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
     r"|\bgive it|\bgive|\bmanual(?: ?/ ?high)?|\bhigh(?: pressure)?,?|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
@@ -54,7 +54,7 @@ _BARE = re.compile(
     # "basmati 2c soak30"
     r"|\bsoak(?P<x>\d{1,3})(?![\w%])"
     # "mine's usually there at 18", "taste at 16"
-    r"|\b(?:there|done|ready|cooked|tast(?:e|ing)|check(?:ing)?) (?:at|by|from) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=\s*(?:[.;)!]|$))"
+    r"|\b(?:there|done|ready|cooked|tast(?:e|ing)|check(?:ing)?|test(?:ing)?|try(?:ing)?|bit(?:e|ing)(?: one| a grain)?) (?:at|by|from) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=(?: onwards?| on)?\s*(?:[.,;)!]|$))"
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:(?:on|over|at) (?:the |a )?(?:very )?)?(?:low(?:est)?|high|medium|gentle|fierce|hard|smallest)(?: (?:heat|flame|fire|gas|ring))?(?=\s*(?:[.,;)!—]|$))"
     # "5 more", "about 15" and no word but a stop or a condition behind it
