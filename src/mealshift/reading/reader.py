@@ -25,7 +25,7 @@ from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, 
 from ..text.plain import joined
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, stated, structure
-from .clauses import another_day_blanked, clauses, instead_blanked, without_looks
+from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
 from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
@@ -94,6 +94,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     way_said = str(_said(corrections, "method") or way[0])
     if way_said == "drain":
         lines = _poured_off(lines, source)
+    elif way_said == "steam":
+        lines = _beside_the_steam(lines, found, timed)
     aside = [laid.plain[a:b] for a, b, cls, _ in laid.classes if cls not in ("step", "ingredient", "ingredients")]
     settled = settle(
         timed, grain(line.grain) if line and line.grain else None, way_said, told_dish, stated.totals(aside)
@@ -364,6 +366,19 @@ def _poured_off(lines: list[Line], source: int | None) -> list[Line]:
         and not ln.corrected
         and ((ln.ml or 0.0) < least or not (ln.carrier or "milk" in ln.kind))
         else ln
+        for ln in lines
+    ]
+
+
+def _beside_the_steam(lines: list[Line], found: Sequence[Clause], timed: Sequence[Timed]) -> list[Line]:
+    """Grain that is steamed drinks nothing then: what no step names before it is at its heat is poured over it when it is done."""
+    heats = [(t.block, t.stretch.start) for t in timed if t.kind == "heat"]
+    if not heats:
+        return lines
+    before = {i for c in found if (c.block, c.start) <= min(heats) for i in c.lines}
+    after = {i for c in found for i in c.lines} - before
+    return [
+        ln.with_(role="after") if ln.role == "pot_liquid" and not ln.corrected and ln.index in after else ln
         for ln in lines
     ]
 

@@ -51,7 +51,9 @@ from .lines import Amounts
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # "until the prawns are pink and the rice is tender"
 _UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
-_OVER = re.compile(r"\b(?:flip|turn)\b[^.;]{0,24}\bover\b", re.I)
+_OVER = re.compile(
+    r"\b(?:flip|turn)\b[^.;]{0,24}\bover\b|\b(?:flip|turn) the (?:whole|slab|cake|lump|parcel)\b|\bkeep an eye on the (?:pot |steamer )?water\b", re.I
+)
 # "until shiny and tender", of which "tender" is left
 _SO = re.compile(
     r"\W*(?:just |quite |very )?(?:tender|soft|done|cooked(?: through)?|dry|thick|golden|set|fluffy|plump|shiny)\W*",
@@ -117,6 +119,8 @@ _GEAR = re.compile(
     r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
+# so many clauses make a steamer ready
+MOST_OF_A_BASKET = 8
 _STEAMER = re.compile(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
 # what heats an oven, and nothing else
 _OVEN_ON = re.compile(
@@ -840,6 +844,8 @@ class _Work:
             and (not ops[first - 1].told or ops[first - 1].phase == "come_up")
         ):
             first -= 1
+        basket = self._basket(first, others) if self.own.way.method == "steam" else first
+        first = min(first, basket)
         # "After 3 whistles simmer for 5": they are of the same cooking
         first = min([first, *(i for i, o in enumerate(ops) if o.phase == "whistles" and o.vessel in mine)])
         end = self._after(last)
@@ -853,6 +859,7 @@ class _Work:
                 or _TASTES.match(ops[end].text)
                 or (self.own.way.row.plenty and _BACK_IN.search(ops[end].text))
                 or (_GEAR.search(ops[end].text) and ops[end].kind not in _COOLS)
+                or (self.own.way.method == "steam" and _OVER.search(ops[end].text))
                 or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
                 or (_HOW_IT_IS.search(ops[end].text) and self._one_sentence(ops[end - 1], ops[end]))
             )
@@ -898,7 +905,8 @@ class _Work:
         put_in = self._only_put_in(first, end)
         for i in range(first, end):
             stays_put = ops[i].id in put_in and method != "steep"
-            if not stays_put and ops[i].basis == "said" and self._of_the_old_way(i, first, last):
+            of_it = basket <= i < start or self._of_the_old_way(i, first, last)
+            if not stays_put and ops[i].basis == "said" and of_it:
                 self._retire(i, why)
         for i in range(end, len(ops)):
             # what drinks its water has none to pour off
@@ -927,6 +935,18 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _basket(self, first: int, others: set[int]) -> int:
+        """Where the making ready of a steamer begins that leads up to the cooking: "Line a steamer with a cloth, spread the rice, poke a few holes"."""
+        ops = self.out.operations
+        water = {ln.index for ln in self.recipe.lines if ln.carrier}
+        k = first
+        for i in range(first - 1, max(-1, first - MOST_OF_A_BASKET), -1):
+            if ops[i].told or set(ops[i].what) & others - water or ops[i].kind == "soak" or ops[i].basis != "said":
+                break
+            if _STEAMER.search(ops[i].text):
+                k = i
+        return k
 
     def _of_the_old_way(self, i: int, first: int, last: int) -> bool:
         """Is it what the recipe's own way of cooking wants done, between `first` and the end of it? last: the last operation at its heat."""
@@ -961,7 +981,12 @@ class _Work:
             or (_GEAR.search(o.text) and o.kind not in _COOLS and not (i > last and self.recipe.source in o.what))
         )
         what = set(o.what)
-        dish = {ln.index for ln in self.recipe.lines if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")}
+        dish = {
+            ln.index
+            for ln in self.recipe.lines
+            if ln.role not in ("source_grain", "pot_liquid", "salt", "fat")
+            and not (ln.carrier and self.own.way.method == "steam")
+        }
         poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         seasons = {ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt")}
         return (
