@@ -157,6 +157,10 @@ def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
     return tuple(found)
 
 
+# a recipe that cooks its rice so has done it, whatever one would advise for that rice
+TOLD_WAYS = ("pressure", "electric-pressure", "rice-cooker", "microwave", "drain", "steam", "oven")
+
+
 def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     """Refusal if the recipe has no grain or no amount of it: then there is nothing to reckon from."""
     line = recipe.source_line
@@ -183,7 +187,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
         at = turning(recipe)
         drained = at is not None and DRAINED.search(recipe.process.operations[at].text)
         method = "drain" if drained else "covered"
-    if method not in g.methods:
+    if method not in g.methods and method not in TOLD_WAYS:
         method = next((m for m in ("covered", "open") if m in g.methods), g.methods[0])
     lid = recipe.lid if method == recipe.method and not line.cooked else ("open" if method == "open" else "ordinary")
     way = Way(
