@@ -15,11 +15,40 @@ MOST_GRAIN_G = 5000.0
 # a canteen's amounts are asked about, these are no kitchen's at all
 LEAST_GRAIN_G = 5.0
 
+# two rices are one grain to the pot if their minutes lie no further apart than this, or than this share of the longer
+TOGETHER_MIN, TOGETHER_SHARE = 4.0, 0.2
+
+
+def grain_lines(recipe: Recipe) -> tuple[Line, ...]:
+    """The source grain's line, and with it a second rice's of the same pot: half malagkit, half ordinary rice. Only the line the cook has
+    pointed at, where they have."""
+    line = recipe.source_line
+    if line is None or line.grain is None:
+        return ()
+    own = grain(line.grain)
+    if line.cooked or line.corrected or own.family != "rice":
+        return (line,)
+    more = []
+    for ln in recipe.lines:
+        if ln.index == line.index or ln.grain is None or ln.cooked or not ln.ml or ln.role != "absorber":
+            continue
+        other = grain(ln.grain)
+        apart = abs(other.simmer - own.simmer)
+        meets = apart <= max(TOGETHER_MIN, TOGETHER_SHARE * max(other.simmer, own.simmer))
+        if other.family == "rice" and meets and ln.section == line.section and not ln.corrected:
+            more.append(ln)
+    return (line, *more)
+
+
 # words of the dish -> (dish, texture); searched in the title first, then in the steps
 _DISHES = (
     (r"\b(?:congee|gruel|jook|(?<!the )kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
     (r"\bporridge\b", "porridge", "porridge"),
-    (r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)", "pudding", "soft"),
+    (
+        r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)",
+        "pudding",
+        "soft",
+    ),
     (r"\b(?:khichdi|khichuri|kitchari)\b", "soft", "soft"),
     (r"\b(?:risotto|stirred)\b|\bcreamy\b(?!.*\b(?:soup|chowder|broth|pudding|porridge)\b)", "stirred", "moist"),
     (r"\b(?:paella|arroz a banda)\b", "pan", "separate"),
@@ -96,7 +125,8 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
 
 # raw rice in meatballs
 SHAPED = re.compile(
-    r"\b(?:shape|form|roll|make|mould|mold)\w*\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals|sausages|walnuts?)\b", re.I
+    r"\b(?:shape|form|roll|make|mould|mold)\w*\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals|sausages|walnuts?)\b",
+    re.I,
 )
 # g of water for each g of grain, beyond which it swims; up to this long it is whole in its liquid, longer and it has fallen apart
 SWIMS, MOST_WATER, WHOLE_MIN = 5.6, 17.0, 30.0
@@ -109,7 +139,12 @@ def _by_its_water(recipe: Recipe, line: Line, way: str) -> tuple[str, str] | Non
 
     By hand: 1 cup (185 g) with 8 cups (1893 g) of water has 10.2 g for each; at the heat for 45 minutes it is a porridge, for 20 a soup."""
     g = grain(line.grain or "")
-    if line.cooked or not line.g or "porridge" not in g.hydration or way not in ("covered", "open", "stirred", "pressure", "electric-pressure"):
+    if (
+        line.cooked
+        or not line.g
+        or "porridge" not in g.hydration
+        or way not in ("covered", "open", "stirred", "pressure", "electric-pressure")
+    ):
         return None
     pulses = sum(ln.g or 0.0 for ln in recipe.lines if ln.role == "absorber" and not ln.cooked)
     each = (recipe.liquid_water_ml - PULSES_DRINK * pulses) / line.g
@@ -355,7 +390,17 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
             )
         )
     second = [ln for ln in recipe.lines if ln.grain and ln.role == "absorber"]
-    if second:
+    with_it = grain_lines(recipe)
+    if second and all(ln in with_it for ln in second):
+        out.append(
+            Problem(
+                "two_rices",
+                second[0].text,
+                "Two rices share the pot: they are one to it, and both are shifted.",
+                "note",
+            )
+        )
+    elif second:
         out.append(
             Problem(
                 "two_grains",

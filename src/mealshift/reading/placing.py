@@ -323,7 +323,13 @@ def _placed(line: Line, label: str, home: str, late: frozenset[int], head: str, 
     """The label, where the section or the minutes beside it say more than its words: a dressing joins, a topping's water is the topping's."""
     if head and _BESIDE.search(head) and label in ("liquid", "wet", "absorber") and not line.grain:
         return "other_pot"
-    if sauced and line.fraction and line.ml and _SAUCE.search(line.section) and label in ("liquid", "wet", "other_pot", "other"):
+    if (
+        sauced
+        and line.fraction
+        and line.ml
+        and _SAUCE.search(line.section)
+        and label in ("liquid", "wet", "other_pot", "other")
+    ):
         return "liquid" if line.carrier else "wet"
     if line.section and line.section != home and not line.section.startswith("step ") and not line.grain:
         if _JOINS.search(line.section):

@@ -466,7 +466,14 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls == "step" and len(out.steps) > 1 and out.lines and _SAID_BESIDE.match(ln.text):
             # "1 part rice : 2½ parts water", of the packet
             cls, sure = "note", 0.8
-        if cls == "step" and sure < SURE_NOTE and out.lines and last and _SOMEBODY_SAYS.match(ln.text) and not _SOMEBODY.match(last.text):
+        if (
+            cls == "step"
+            and sure < SURE_NOTE
+            and out.lines
+            and last
+            and _SOMEBODY_SAYS.match(ln.text)
+            and not _SOMEBODY.match(last.text)
+        ):
             # "Mavis, Bemidji: I use 1 cup": in a chat all of it is said so
             cls, sure = "note", 0.7
         if said and shown in said:

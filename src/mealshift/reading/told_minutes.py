@@ -135,9 +135,12 @@ _CHECKED_AT = re.compile(
 )
 # and the next line tells how long
 _LOW_AND_COVERED = re.compile(
-    r"\b(?:turn(?:ed)?|lower(?:ed)?|reduc\w+|low|cover(?:ed)?|lid)\b[^.;!?]{0,40}\b(?:down|cover(?:ed)?|lid|low(?:est)?|it|fire|heat|flame)\W*$", re.I
+    r"\b(?:turn(?:ed)?|lower(?:ed)?|reduc\w+|low|cover(?:ed)?|lid)\b[^.;!?]{0,40}\b(?:down|cover(?:ed)?|lid|low(?:est)?|it|fire|heat|flame)\W*$",
+    re.I,
 )
-_DRAWS = re.compile(r"\b(?:off|out|away)\b[^!?]{0,30}\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:draw|settle)(?: for)?\s*$", re.I)
+_DRAWS = re.compile(
+    r"\b(?:off|out|away)\b[^!?]{0,30}\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:draw|settle)(?: for)?\s*$", re.I
+)
 _HALF_DONE = re.compile(
     r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
     re.I,

@@ -10,6 +10,7 @@ from ..measures import WHISTLE_MIN
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
 from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
+from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe
 from .cookings import DRAINED, finished_apart, finishing, turning
 
@@ -38,31 +39,6 @@ class Own:
     lines: tuple[Line, ...] = ()
     # minutes at the heat that are the dish's, whatever grain is in it (`finishing`)
     finish_min: float = 0.0
-
-
-# two rices are one grain to the pot if their minutes lie no further apart than this, or than this share of the longer
-TOGETHER_MIN, TOGETHER_SHARE = 4.0, 0.2
-
-
-def grain_lines(recipe: Recipe) -> tuple[Line, ...]:
-    """The source grain's line, and with it a second rice's of the same pot: half malagkit, half ordinary rice. Only the line the cook has
-    pointed at, where they have."""
-    line = recipe.source_line
-    if line is None or line.grain is None:
-        return ()
-    own = grain(line.grain)
-    if line.cooked or line.corrected or own.family != "rice":
-        return (line,)
-    more = []
-    for ln in recipe.lines:
-        if ln.index == line.index or ln.grain is None or ln.cooked or not ln.ml or ln.role != "absorber":
-            continue
-        other = grain(ln.grain)
-        apart = abs(other.simmer - own.simmer)
-        meets = apart <= max(TOGETHER_MIN, TOGETHER_SHARE * max(other.simmer, own.simmer))
-        if other.family == "rice" and meets and ln.section == line.section and not ln.corrected:
-            more.append(ln)
-    return (line, *more)
 
 
 def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) -> float:

@@ -15,8 +15,8 @@ from ..grains import grain
 from ..measures import round_half_up
 from ..process import Operation
 from ..reading import ingredients
+from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe
-from .backwards import grain_lines
 
 # fewer missing minutes than these are within what a pot differs
 LEAST_PULSE, LEAST_BESIDE = 2, 4
@@ -195,12 +195,25 @@ def _heated(recipe: Recipe, line: Line) -> float:
 
 def _left_on(recipe: Recipe, line: Line, ops: Sequence[Operation]) -> float:
     """ "Put in the chicken, the lentils and the water. Bring up, cover, and simmer for 45 minutes": what is in the pot has what the pot is given in that step."""
-    i = next((i for i, o in enumerate(ops) if line.index in o.what and o.kind in ("add", "stir", "fry", "toast", "boil", "cook")), None)
+    i = next(
+        (
+            i
+            for i, o in enumerate(ops)
+            if line.index in o.what and o.kind in ("add", "stir", "fry", "toast", "boil", "cook")
+        ),
+        None,
+    )
     if i is None or ops[i].step is None:
         return 0.0
     had = 0.0
     for o in ops[i:]:
-        if o.step != ops[i].step or o.vessel != ops[i].vessel or o.phase == "heat" or recipe.source in o.what or _TAKEN_OUT.search(o.text):
+        if (
+            o.step != ops[i].step
+            or o.vessel != ops[i].vessel
+            or o.phase == "heat"
+            or recipe.source in o.what
+            or _TAKEN_OUT.search(o.text)
+        ):
             break
         if o.typical_min and _HEATED.search(o.text):
             had += o.typical_min

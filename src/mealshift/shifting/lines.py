@@ -20,13 +20,14 @@ from ..measures import (
 )
 from ..pot import Pot
 from ..pot.ways import cap
+from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
 from ..reading.pours import SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe
 from ..text.amounts import AMOUNT
-from .backwards import carriers, grain_lines
+from .backwards import carriers
 from .wording import Edit, Edited, apply, in_manner, nearest, of_line, said_grain, said_liquid, said_quantity
 
 # a salt or stock line is left alone while the cooked mass moves less than this

@@ -509,7 +509,9 @@ class _View:
             if m is None or not _STARTS_IT.search(step.text, a, b) or not find_grains(step.text[a:b]):
                 continue
             low, high = (max(5.0, float(nearest(n + later, 5))) for n in number_range(m["n"]))
-            edits.append(Edit(m.start("n"), m.end("unit"), said_time(low, high, step.text[m.start("n") : m.end("unit")])))
+            edits.append(
+                Edit(m.start("n"), m.end("unit"), said_time(low, high, step.text[m.start("n") : m.end("unit")]))
+            )
         return edits
 
     def _other_heat(self, step: Step, o: Operation, end: int) -> list[Edit]:

@@ -23,10 +23,11 @@ from ..problems import Problem
 from ..process import Operation, Process, one_sentence
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
+from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe, Step
 from ..text.sentences import sentences as sentences_of
 from . import sentences
-from .backwards import Own, grain_lines
+from .backwards import Own
 from .beside import Early, early, raw_later
 from .blends import Plan
 from .cookings import (
@@ -52,7 +53,8 @@ _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # "until the prawns are pink and the rice is tender"
 _UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
 _OVER = re.compile(
-    r"\b(?:flip|turn)\b[^.;]{0,24}\bover\b|\b(?:flip|turn) the (?:whole|slab|cake|lump|parcel)\b|\bkeep an eye on the (?:pot |steamer )?water\b", re.I
+    r"\b(?:flip|turn)\b[^.;]{0,24}\bover\b|\b(?:flip|turn) the (?:whole|slab|cake|lump|parcel)\b|\bkeep an eye on the (?:pot |steamer )?water\b",
+    re.I,
 )
 # "until shiny and tender", of which "tender" is left
 _SO = re.compile(
