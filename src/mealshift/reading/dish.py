@@ -188,7 +188,15 @@ _TOGETHER = (
     (
         re.compile(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I),
         THINGS["spice"]
-        + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron)",
+        + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron|allspice|mirch|mustard|garlic powder|dried (?:basil|oregano|thyme))",
+    ),
+    (
+        re.compile(r"\bcheese\b", re.I),
+        r"(?:cheddar|parmesan|parmigiano|pecorino|grana|feta|mozzarella|cotija|gruy[eè]re|swiss|emmental\w*|halloumi|gouda|edam|jack|gorgonzola|taleggio|stilton|paneer)",
+    ),
+    (
+        re.compile(r"\b(?:nuts|dry ?fruits?|dried fruits?)\b", re.I),
+        r"(?:almonds?|badam|cashews?|kaju|pistachios?|pista|pine ?nuts?|walnuts?|pecans?|hazelnuts?|peanuts?|macadamias?|chironji|kishmish|raisins|sultanas)",
     ),
     (
         re.compile(r"\bherbs\b", re.I),
@@ -200,6 +208,11 @@ _TOGETHER = (
         r"(?:to (?:top|serve|garnish|finish)|toppings?|garnish)",
     ),
 )
+
+
+def stands_for_listed(word: str, listed: str) -> bool:
+    """Is it only what a thing of the list is called by in a step: "the cheese", where the list has cheddar?"""
+    return any(said.fullmatch(word) and re.search(rf"\b{kinds}\b", listed, re.I) for said, kinds in _TOGETHER)
 
 
 def _spoken_of_together(line: Line, prose: str) -> bool:

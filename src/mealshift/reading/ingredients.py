@@ -475,7 +475,7 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
             others = {stem(w) for x in lines if x is not ln and not x.carrier for w in _words(x.name)}
             # "Pyaz (Onion)": what a bracket calls it in the steps' tongue
             aside = " ".join(_BRACKETED.findall(ln.text))
-            mine = [w for w in _words(ln.name) if stem(w) not in others and len(w) > 3]
+            mine = [w for w in _words(ln.name) if stem(w) not in others and (len(w) > 3 or {w, f"{w}s"} & foods())]
             mine += [
                 w
                 for w in _words(aside)

@@ -125,6 +125,9 @@ def with_roles(
         if tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
             # poured around what is still to bake it is cooked with it: it joins nothing afterwards
             tagged[i], chances[i] = ("wet", 0.6), 0.6
+        elif ln.unit == "ladle" and thing.inline and any(x.carrier and (x.ml or 0.0) > (ln.ml or 0.0) for x in lines):
+            # "a ladle of the broth into the eggs" comes out of the pot, or is a part of what is poured
+            tagged[i], chances[i] = ("other", 0.8), 0.0
         elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
             # what comes to the boil with the grain joins nothing when that is done
             tagged[i], chances[i] = ("other", 0.6), 0.0

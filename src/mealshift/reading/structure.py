@@ -254,6 +254,19 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Chicken", and below it " - 2 chicken legs"
             cls, sure = "section", 0.7
+        if cls in ("ingredient", "ingredients") and (PRICE.match(ln.text) or len(NUTRITION.findall(ln.text)) > 1):
+            # "$1.89 / lb", "Calories 160. Fat 0 g. Sodium 0 mg."
+            cls, sure = "chatter", 0.9
+        if (
+            cls == "ingredient"
+            and ln.text.rstrip().endswith(":")
+            and not re.search(r"\d|,", ln.text)
+            and len(ln.text.split()) <= 4
+            and following is not None
+            and following.cls in ("ingredient", "ingredients")
+        ):
+            # "salad (optional):", and its things below
+            cls, sure = "section", 0.7
         if (
             cls == "ingredient"
             and following is not None
@@ -787,6 +800,11 @@ def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     return out
 
 
+PRICE = re.compile(r"\s*[$€£]\s?\d")
+NUTRITION = re.compile(
+    r"\b(?:calories|energy|total fat|fat|saturates|cholesterol|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b:?\s*[<~]?\d+(?:\.\d+)?\s*(?:k?cal|kj|m?g|%)?|\b\d+(?:\.\d+)?\s?m?g (?:of )?(?:total fat|fat|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b",
+    re.I,
+)
 # what stands over what others say of it
 _TALK_HEAD = re.compile(
     r"\W*(?:\d+ )?(?:(?:guest ?book|reader|user|recent) )?(?:comments?|thoughts?|reviews?|replies|responses)(?: ?\(\d+\)| (?:on|to|about|so far)\b.*)?\W*|\W*(?:guest ?book|leave a (?:reply|comment|review))\b.{0,24}|what (?:others|readers|people) (?:say|said)\W*",

@@ -12,8 +12,9 @@ from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
 from . import ingredients
 from .clauses import instead_blanked
+from .dish import stands_for_listed
 from .names import find_grains, kind_of_rice
-from .structure import Structure
+from .structure import NUTRITION, PRICE, Structure
 from .words import word_list
 
 
@@ -159,6 +160,9 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
         if n and not mine[n - 1].strip():
             # another way to cook it
             continue
+        if not n and (PRICE.match(piece.text) or len(NUTRITION.findall(piece.text)) > 1):
+            # what it costs, or feeds, is nothing that goes in
+            continue
         for item in _mentions(piece.text, measures):
             line = ingredients.lines_of_item(
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
@@ -249,7 +253,12 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
             if said == "dal" and _FROM_THE.match(piece.text, start):
                 # "fuori dal fuoco"
                 continue
-            if head in listed or _NOT_THERE.search(piece.text[max(0, start - 40) : start]) or len(out) > 30:
+            if (
+                head in listed
+                or stands_for_listed(said, listed)
+                or _NOT_THERE.search(piece.text[max(0, start - 40) : start])
+                or len(out) > 30
+            ):
                 continue
             item = parse(piece.text, start, end, measures)
             line = ingredients.lines_of_item(item, text, piece.span.start, len(lines) + len(out), f"step {n}", [])
@@ -276,6 +285,8 @@ _OUT_OF_SO_MUCH = re.compile(
 )
 LONGEST_ABBREVIATION = 3
 _SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
+# "maybe 900 ml. Roast the squash first"
+_BIDS_THEN = re.compile(rf"\.?\s+(?:{'|'.join(w.capitalize() for w in sorted(word_list('verbs')))})\b")
 _BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
 # "let it sit ten take the bay leaves out", spoken without a stop: no ten of a thing
 _TELLS = re.compile(r"(?:take|remove|pull|fluff|fork|serve|stir|open|then|do|don't)\b", re.I)
@@ -318,7 +329,8 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         at = stated + (bracket.end() if bracket else 0)
         name = _NAME_AFTER.match(text, at)
         if not name or (
-            len(m["u"] or "") > LONGEST_ABBREVIATION and _SENTENCE_ENDS.match(text, m.end() - m[0].endswith("."))
+            (len(m["u"] or "") > LONGEST_ABBREVIATION or _BIDS_THEN.match(text, m.end()))
+            and _SENTENCE_ENDS.match(text, m.end() - m[0].endswith("."))
         ):
             # "Rice 1.5 mana. Wash."
             continue

@@ -59,6 +59,8 @@ _TO_A_LINE = re.compile(
     r"\s*,?\s*(?:up )?to the (?:\d[\d½¼¾./]*|second|third|first) (?:cup )?(?:line|mark)\b(?: (?:for|of) [^(),;\d]{2,24}?(?=\s*(?:[(,;]|$)))?",
     re.I,
 )
+# "to the SUSHI line for 2, ≈ 380 ml"
+_TO_ITS_LINE = re.compile(r"(?:up )?to the [^\W\d_][^(),;|\d]{0,16}\b(?:line|mark) (?:for|of) \d+\s*,?\s*", re.I)
 # "water, until the scale of 2 go"
 _SCALE_OF = re.compile(r"(?:until|till|up to|to) (?:the )?(?:scale|mark|line|level) (?:of|for) $", re.I)
 _SIGN_SAID = re.compile(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
@@ -517,7 +519,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     begins = m.start() if (m := _SCALE_OF.search(ln.text, 0, ln.amount_span.start)) else ln.amount_span.start
     edits = [Edit(begins, _with_stop(ln, said), said)]
     edits += _without_stale_liquid(ln, ml, measures)
-    if sign := _TO_A_LINE.search(ln.text):
+    if sign := _TO_A_LINE.search(ln.text) or _TO_ITS_LINE.search(ln.text, 0, ln.amount_span.start):
         # "water to the 2 line for brown rice (about 500 ml)"
         edits.append(Edit(sign.start(), sign.end(), ""))
     if told_by_the_grain(ln):

@@ -54,6 +54,10 @@ _LIQUID_AMOUNT = re.compile(
     r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk|pani|tubig|sabaw|maji|air|agua|caldo|acqua|brodo|eau|bouillon|wasser|brühe|bulionu?|wody|vatten|vand|vann|nước)\b)",
     re.I,
 )
+_NOT_ALL = re.compile(
+    rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b",
+    re.I,
+)
 # "add the mushrooms' water, then add water to the line"
 _POURED_BEFORE = re.compile(
     r"\b(?:the|its|their) (?:[\w'’-]+ ){0,3}?(?:water|liquid|liquor|juices?|stock|broth)\b[^.;]*\bwater\b", re.I
@@ -67,6 +71,11 @@ _OR_AT = re.compile(
 )
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
 _OTHER_OVEN = re.compile(rf"{OTHER_OVEN}(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b", re.I)
+# "5 whistles: first on high, other four on medium-low"
+_OTHER_WHISTLES = re.compile(
+    rf"[^.;!?]{{0,40}}?\bfirst\b[^.;!?]{{0,24}}?\b(?:other|remaining|next|rest)\s+(?P<n>{NUMBER_PATTERN})(?=\s+(?:on|at|over|in|whistles?|medium|low|sim)\b)",
+    re.I,
+)
 # "25 minutes before serving, start the rice"
 _BEFORE_THE_MEAL = re.compile(
     rf"(?P<n>{RANGE_PATTERN})(?P<unit>\s*min(?:ute)?s?\b) before (?:you |we )?(?:want to |plan to |are ready to )?(?:serv\w+|eat\w*|din(?:ner|ing)|supper|lunch|the (?:meal|stew|sauce|curry|meat|chicken|fish)\b)",
@@ -489,6 +498,8 @@ class _View:
                     start = m.start()
             edits.append(Edit(start, end, said))
             edits += self._other_heat(step, o, end)
+            if o.phase == "whistles":
+                edits += self._other_whistles(step, o, end)
         total, now = self.recipe.simmer_min, self.pot.cook_typical
         for d in step.durations:
             # "(so 45 minutes in total)"
@@ -496,6 +507,14 @@ class _View:
             if summed and SUMMED.match(step.text, d.span.end):
                 edits.append(Edit(d.span.start, d.span.end, said_time(now, now, d.text)))
         return edits + self._begun_before(step)
+
+    def _other_whistles(self, step: Step, o: Operation, end: int) -> list[Edit]:
+        """ "5 whistles: first on high, other four on medium-low": those that are left of fewer are fewer."""
+        was, now = dict(o.was).get("typical_min"), o.typical_min
+        m = _OTHER_WHISTLES.match(step.text, end)
+        if m is None or not was or not now or round_half_up(number_range(m["n"])[0]) != round_half_up(was) - 1:
+            return []
+        return [Edit(m.start("n"), m.end("n"), str(round_half_up(now) - 1))] if round_half_up(now) > 1 else []
 
     def _begun_before(self, step: Step) -> list[Edit]:
         """ "About 25 minutes before serving, start the rice": it is begun so much earlier or later as the new grain takes."""
@@ -742,6 +761,17 @@ class _View:
                     )
         if mine and self.a.carrier_was_ml and abs(self.a.carrier(100.0) - 100.0) >= 1:
             edits += [Edit(*m.span("cup"), "") for m in _REMAINING_CUP.finditer(step.text)]
+        if mine and self.a.carrier_was_ml:
+            # "a litre of stock, you won't need it all, maybe 900 ml"
+            edits += [
+                Edit(
+                    m.start("n"),
+                    m.end("unit"),
+                    said_liquid(self.a.carrier(ml), canonical_unit(m["unit"]) or "ml", self.measures, ""),
+                )
+                for m in _NOT_ALL.finditer(step.text)
+                if (ml := self._ml(m)) and abs(self.a.carrier(ml) - ml) >= 2.5
+            ]
         edits += self._by_a_sign(step)
         for m in _GRAIN_AMOUNT.finditer(step.text) if step.index <= self._cooked_by() else ():
             if any(m.start() < end and start < m.end() for start, end in told):

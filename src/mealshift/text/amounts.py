@@ -118,7 +118,10 @@ _TWO_OF_A_KIND = re.compile(
     rf"(?:{_ONE_OF_TWO.pattern})\s+(?:and|&|\+)\s+(?:\d+|an?|one|two)\s+(?P<name>[^,;(]+)", re.I
 )
 _OF_A_SIZE = re.compile(
-    r"(?:in |cut (?:in(?:to)?|to) )?(?:[^\W\d]+ )?(?:pieces?|chunks?|cubes?|dice|slices?|sticks?|strips?) (?:of )?(?:about )?[\d½¼¾][^,;]{0,8}(?:cms?|mm|inch(?:es)?|\")",
+    r"(?:in |cut (?:in(?:to)?|to) )?(?:[^\W\d]+ )?(?:pieces?|chunks?|cubes?|dice|slices?|sticks?|strips?) (?:of )?(?:about )?[\d½¼¾][^,;]{0,8}(?:cms?|mm|inch(?:es)?|\")"
+    # "¼-inch dice", "half juiced, half in wedges"
+    r"|[\d½¼¾⅓][\d/ .–-]*-? ?(?:cms?|mm|inch(?:es)?|in\.?|\")[- ]?(?:thick )?(?:pieces?|chunks?|cubes?|diced?|slices?|sticks?|strips?|rounds?|lengths?|matchsticks?|batons?|coins?|rings?|wedges?)\b"
+    r"|(?:half|some|the rest) (?:(?:finely|thinly|roughly|well) )?[a-z]+ed\b",
     re.I,
 )
 _TIN_FILLED = re.compile(
@@ -397,8 +400,11 @@ _UNIT_FIRST = re.compile(
 )
 # "To top: white pepper": what it is for, before the first of its things
 _LABEL = re.compile(
-    r"\s*(?:(?:for|to) (?:the )?[^\W\d][^:;,\d]{1,24}|garnish|toppings?|dressing|marinade|spices|seasonings?):\s+(?=\S)",
+    r"\s*(?:(?:for|to) (?:the )?[^\W\d][^:;,\d]{1,24}|garnish|toppings?|dressing|marinade|spices|seasonings?|on top|on the side|tops?|at the table|topped with):\s+(?=\S)",
     re.I,
+)
+_JUICE_OF = re.compile(
+    r"(?:the )?(?:(?:finely )?grated )?(?:juice|zest|rind|peel)(?: (?:and|&) (?:juice|zest))? of", re.I
 )
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
@@ -678,7 +684,9 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
     visible = "".join("\x00" if h else c for h, c in zip(hidden, body, strict=True))
     for m in re.finditer(r"[^\x00,;|]+", visible):
         raw = m[0]
-        raw = re.split(r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)[^\S\n]{3,}|\.{2,}", raw)[0]
+        raw = re.split(
+            r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)(?<!large)(?<!small)(?<!medium)(?<!whole)[^\S\n]{3,}|\.{2,}", raw
+        )[0]
         lead = re.match(
             r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*",
             raw,
@@ -703,6 +711,9 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
         # "boneless, skinless chicken thighs": a word that only describes is no name while others follow
         first = next((k for k, (_, t) in enumerate(pieces) if not _DESCRIBES.fullmatch(t)), 0)
         a, text = pieces.pop(first)
+        if len(pieces) > 0 and _JUICE_OF.fullmatch(text):
+            # "juice of 1 lemon"
+            a, text = pieces.pop(0)
         pieces.insert(0, (a, text))
         item.name, item.name_span = " ".join(text.split()), (start + a, start + a + len(text))
         item.rest = ", ".join(t for _, t in pieces[1:])
