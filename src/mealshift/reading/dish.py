@@ -99,6 +99,7 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     dish, texture = of(recipe.title, [prose])
     # "creamy", said somewhere in the steps, is not yet a risotto
     weak = dish == "stirred" and of(recipe.title, [])[0] != "stirred"
+    unsaid = not dish and not texture
     if g and not texture:
         low, high = g.texture_range()
         texture = TEXTURES[int(min(max(1.0, low), high))]
@@ -107,7 +108,7 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
             texture = {"stirred": "moist", "pudding": "soft", "pan": "separate"}[dish]
     if line and line.cooked and not dish and any(c.verb == "fry" and "grain" in c.things for c in found):
         dish, texture = "fried", "separate"
-    if g and line and not SHAPED.search(prose) and (not dish or weak or (dish == "stirred" and g.slug == "rice-grits")):
+    if g and line and not SHAPED.search(prose) and (unsaid or weak or (dish == "stirred" and g.slug == "rice-grits")):
         dish, texture = _by_its_water(recipe, line, way) or (dish, texture)
     if g and dish == "porridge" and line and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
         # porridge or gruel: the recipe's own water says which, unless its title does

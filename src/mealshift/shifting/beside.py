@@ -17,6 +17,7 @@ from ..process import Operation
 from ..reading import ingredients
 from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe
+from ..text.times import stretches
 
 # fewer missing minutes than these are within what a pot differs
 LEAST_PULSE, LEAST_BESIDE = 2, 4
@@ -37,7 +38,7 @@ _COOKED_FIRST = re.compile(
     r"\b(?:boil|simmer|stew|brais|poach)\w*\b.{0,60}\b(?:tender|soft|hours?|done)\b", re.I | re.S
 )
 # at pressure a pulse takes so much of its time on the stove, and while the pressure falls it cooks on
-AT_PRESSURE, FALLING_MIN = 0.4, 6.0
+AT_PRESSURE, FALLING_MIN, ONE_POT_MIN = 0.4, 6.0, 8.0
 # air under foil heats meat more slowly than a simmer does
 IN_OVEN = 1.5
 # what is cut small takes no longer than this
@@ -86,9 +87,10 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             # "boil the lentils 15 minutes, then add the rice": those it has had
             heated = _heated(recipe, ln)
             wants = ln.minutes - heated
-            if "pressure" in recipe.method:
-                wants = ln.minutes * AT_PRESSURE - FALLING_MIN - heated
             missing = round_half_up(min(wants, was) - now_min) if wants > 0 else 0
+            if "pressure" in recipe.method and missing > ONE_POT_MIN:
+                # a few minutes more the grain bears; for many the pulse's own time at pressure is looked at
+                missing = min(missing, round_half_up(ln.minutes * AT_PRESSURE - FALLING_MIN - heated - now_min))
             if missing >= LEAST_PULSE:
                 found.append(Early(ln, missing, had=heated > 0))
         elif ln.grain and ln.ml and not ln.cooked and (had := _beside_the_grain(recipe, ln)):
@@ -215,7 +217,8 @@ def _left_on(recipe: Recipe, line: Line, ops: Sequence[Operation]) -> float:
             or _TAKEN_OUT.search(o.text)
         ):
             break
-        if o.typical_min and _HEATED.search(o.text):
+        # a clause that says no minutes has only what such a thing usually takes
+        if o.typical_min and _HEATED.search(o.text) and any(stretches(o.text)):
             had += o.typical_min
     return had
 

@@ -118,11 +118,19 @@ FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s
 
 
 def in_a_sauce(recipe: Recipe) -> bool:
-    """Is the grain within something that cooks in a sauce: a pepper, a leaf, a meatball?"""
-    told = [st.text for st in recipe.steps]
-    raw = recipe.source_line is not None and not recipe.source_line.cooked
-    filled = recipe.dish == "stuffing" and any(FILLED.search(t) for t in told)
-    return raw and (filled or any(SHAPED.search(t) for t in told))
+    """Does the grain cook within something that stands in a sauce: a pepper, a leaf, a meatball? What is filled with cooked grain is not meant."""
+    line, ops = recipe.source_line, recipe.process.operations
+    if line is None or line.cooked:
+        return False
+    last = max((o.told.start for o in ops if o.phase == "heat" and o.told), default=0)
+    before = "\n".join(recipe.text[s.span.start : min(s.span.end, last)] for s in recipe.steps if s.span.start < last)
+    return bool(SHAPED.search(before)) or (recipe.dish == "stuffing" and bool(_WITHIN.search(before)))
+
+
+_WITHIN = re.compile(
+    r"\b(?:stuff(?:ed|s)?|fill(?:ed|s)?|roll(?:ed|s)?|wrap(?:ped|s)?|teaspoon\w* on|spoon\w* (?:in|on)to|put\b[^.;]*\bon (?:the|each)[^.;]*\bleaf)\b",
+    re.I,
+)
 
 
 # closed a second time it is no finish

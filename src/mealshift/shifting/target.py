@@ -137,6 +137,12 @@ _STIRRED = re.compile(
     r"\bstir(?:ring)? (?:it )?(?:often|occasionally|regularly|frequently|constantly|now and|from time|once or)\b", re.I
 )
 _CRUST = re.compile(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
+# "the last minute strong, for the crust"
+_CRISPS = re.compile(
+    r"\b(?:last|final|end)\b[^.;!?]{0,40}\b(?:socarrat|crust\w*|crackl\w*|bottom)\b|\b(?:strong|high|hard|fierce)\b[^.;!?]{0,24}\b(?:socarrat|crust\w*)\b",
+    re.I,
+)
+_LEFT_ALONE = re.compile(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
@@ -603,6 +609,22 @@ class _Work:
             and (_GOES_ON.match(ops[i].text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(ops[i].text)))
         ):
             i += 1
+        if (
+            i < len(ops)
+            and self._one_sentence(ops[i - 1], ops[i])
+            and _LEFT_ALONE.match(ops[i].text)
+            and not ops[i].told
+        ):
+            # "stir it after an hour, then leave it alone or you won't get a skin"
+            i += 1
+        while (
+            i - 1 > 0
+            and ops[i - 1].phase in ("from_end", "heat")
+            and ops[i - 1].told
+            and _CRISPS.search(ops[i - 1].text)
+        ):
+            # it is looked at before the last minute that makes its crust: water on that is none
+            i -= 1
         # "When the pressure drops, spread it out" is not cut in two
         if 0 < i < len(ops) and self._one_sentence(ops[i - 1], ops[i]):
             first = i - 1
@@ -846,7 +868,7 @@ class _Work:
             and (not ops[first - 1].told or ops[first - 1].phase == "come_up")
         ):
             first -= 1
-        basket = self._basket(first, others) if self.own.way.method == "steam" else first
+        basket = self._basket(first, others) if self.own.way.method == "steam" else start
         first = min(first, basket)
         # "After 3 whistles simmer for 5": they are of the same cooking
         first = min([first, *(i for i, o in enumerate(ops) if o.phase == "whistles" and o.vessel in mine)])

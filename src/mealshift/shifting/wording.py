@@ -207,13 +207,13 @@ def plural(unit: str, value: float, was: str = "") -> str:
         kind = _KIND_OF_VESSEL.search(was)
         which = kind[0] if kind else ""
         one = as_one(said[0])
-        if said[0] == one and (m := re.match(rf"\s*{RANGE_PATTERN}", was)) and number_range(m[0].strip())[1] > SINGULAR:
-            # "3 katori" are not "4 katoris"
-            return which + one
         many = "es" if one.lower().endswith(("ss", "ch", "sh")) else "s"
         if canonical_unit(one + many) is None and canonical_unit(said[0]):
             # a word of another language stays as it is
             return re.sub(rf"^\s*{RANGE_PATTERN}\s*", "", was, flags=re.I)
+        if said[0] == one and (m := re.match(rf"\s*{RANGE_PATTERN}", was)) and number_range(m[0].strip())[1] > SINGULAR:
+            # "3 katori" are not "4 katoris"
+            return which + one
         return which + (one if value < SINGULAR else one + (many.upper() if one.isupper() and len(one) > 1 else many))
     return f"{unit}s" if unit in ("cup", "measure", "tin", "pint", "quart", "gallon") and value >= SINGULAR else unit
 
