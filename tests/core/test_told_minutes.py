@@ -112,6 +112,7 @@ SAID = [
     ("15 dakika pişirin. Ocağı kapatın, 15 dakika demlendirin.", "heat", "other", "rest~"),
     ("Rice and peas in.\nWhen it boils turn it down and cover it.\nTwenty five minutes.", "", "other", "heat~"),
     ("Add rice, cover, low 20 min. Off, let it draw 10.", "heat", "other", "rest~"),
+    ("Cook on low 25 minutes. Steam 5 minutes with the fire off.", "heat", "heat", "rest~"),
     # and what they do not say
     ("Water boiling below. Steam 20 minutes, turn over the cake of rice, add salt.", "", "heat", "heat"),
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),

@@ -188,7 +188,7 @@ def choose(
     if best == "oven" and first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text):
         # it is baked later, as something else; its water went in under a lid
         best, p = "covered", min(p, 0.6)
-    if best == "covered" and grain == "rice-risotto" and "in:ladle" in fs:
+    if best in ("covered", "drain") and grain == "rice-risotto" and "in:ladle" in fs:
         # a lid on it at the end does not make it one cooked under a lid
         best, p = "stirred", max(0.75, dict(likely).get("stirred", 0.0))
     if best == "covered" and "in:uncovered" in fs and "in:lid" not in fs:
@@ -230,6 +230,8 @@ def poured_off(found: Sequence[Clause]) -> bool:
 
     return any(
         c.verb == "drain"
+        # "fry for 4 minutes, drain": of its oil
+        and before.verb != "fry"
         # "Drain in a colander": a vessel of its own, which says nothing yet of the pot before it
         and (boiling(c) or (_INTO_A_SIEVE.search(c.text) and boiling(before)))
         and _POURED_OFF.search(c.text)
@@ -242,7 +244,13 @@ def _drained_before(found: Sequence[Clause]) -> bool:
     """Is the grain drained only before it is at any heat? That was its soak; and nothing is said of plenty of water."""
     drains = [i for i, c in enumerate(found) if c.grains and (c.verb == "drain" or _POURED_OFF.search(c.text))]
     hot = [i for i, c in enumerate(found) if c.grains and c.before.grain and (c.before.boiled or c.before.cooked)]
+    if drains and not hot:
+        # nobody says that it goes in: "Drain the rice, level it over the meat … smallest flame 25 min"
+        return any(_AT_A_HEAT.search(c.text) for c in found[max(drains) + 1 :])
     return bool(drains and hot) and max(drains) < min(hot)
+
+
+_AT_A_HEAT = re.compile(r"\b(?:heat|flame|fire|gas|simmer\w*|low(?:est)?|boil\w*)\b[^.;!?]{0,40}\d", re.I)
 
 
 def _only_excess(texts: Sequence[str]) -> bool:

@@ -727,7 +727,8 @@ class _View:
                 # another dish's own water
                 continue
             part_of_it = _OF_THE.search(m[0] + step.text[m.end() : m.end() + 8]) or _INTO_EACH.match(step.text, m.end())
-            if not whole and not part_of_it and not self._in_parts():
+            elsewhere = self._before_the_grain(step)
+            if not whole and not part_of_it and (elsewhere and not self._all_told() or not self._in_parts()):
                 # a little water beside it that is no part of the pot's
                 continue
             if not whole and ml > self.a.carrier_was_ml + 3:
@@ -801,12 +802,18 @@ class _View:
             default=MOST_STEPS,
         )
 
+    def _before_the_grain(self, step: Step) -> bool:
+        """Is nothing said of the grain there, nor before it?"""
+        return not any(find_grains(st.text) for st in self.recipe.steps[: step.index + 1])
+
     def _in_parts(self) -> bool:
         """Do the steps pour the pot's liquids in parts, "3 cups of it … then the rest"?"""
         texts = [st.text for st in self.recipe.steps]
-        if any(_THE_REST.search(t) for t in texts):
-            return True
-        said = sum(self._ml(m) or 0.0 for t in texts for m in _LIQUID_AMOUNT.finditer(t))
+        return any(_THE_REST.search(t) for t in texts) or self._all_told()
+
+    def _all_told(self) -> bool:
+        """Do the amounts of the steps come to what the pot gets?"""
+        said = sum(self._ml(m) or 0.0 for st in self.recipe.steps for m in _LIQUID_AMOUNT.finditer(st.text))
         return abs(said - self.a.carrier_was_ml) <= 0.06 * self.a.carrier_was_ml
 
     def _by_a_sign(self, step: Step) -> list[Edit]:
@@ -820,7 +827,14 @@ class _View:
         place = signs.in_step(step.text)
         if place and self._boils_another(step):
             return []
-        if place is None or any(signs.in_step(s.text) for s in self.recipe.steps[: step.index]):
+        others = [s.text for s in self.recipe.steps if s is not step]
+        by_the_grain = place is not None and signs.of_the_grain(step.text, place)
+        if place and not by_the_grain and any((p := signs.in_step(t)) and signs.of_the_grain(t, p) for t in others):
+            # "Cover with water by two fingers" was the meat's: further on it is told of the rice
+            return []
+        if place is None or (
+            not by_the_grain and any(signs.in_step(s.text) for s in self.recipe.steps[: step.index])
+        ):
             # a second sign is another pouring: what it comes to nobody knows
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place

@@ -7,6 +7,8 @@ from __future__ import annotations
 
 import re
 
+from ..reading.names import find_grains
+
 _DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|\"|fingers?(?:'s?)?(?: ?(?:width|breadth|joint)s?)?|knuckles?|joints?|thumb'?s?(?: width)?)"
 # how much water, told by a line of the pot, a finger, or its depth over the grain
 _SIGN = re.compile(
@@ -28,13 +30,19 @@ _TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*[^,.;]{0,20}\b
 def in_step(text: str) -> tuple[int, int] | None:
     """Where a step tells the pot's water by a sign; None if it does not, or is it the water of a soak."""
     for m in (*_SIGN.finditer(text), *_TO_THE_LINE.finditer(text)):
-        before = re.split(r"[.;!?]\s", text[: m.start()])[-1]
+        # "to stand 1.5 cm above the rice" is no standing in it
+        before = re.sub(r"\bto stand\s*$", "", re.split(r"[.;!?]\s", text[: m.start()])[-1])
         after = re.split(r"[.;!?](?:\s|$)", text[m.end() :])[0]
         if _POURED_ON.search(before) and not _TO_SOAK.search(before + after[:60]):
             # the blanks before it stay
             start = m.start() + len(m[0]) - len(m[0].lstrip())
             return start, m.end()
     return None
+
+
+def of_the_grain(text: str, place: tuple[int, int]) -> bool:
+    """Does the sign at that place measure the water by the grain: "1.5 cm above the rice"?"""
+    return bool(find_grains(text[place[0] : place[1] + 16]))
 
 
 def level(text: str) -> re.Match[str] | None:
