@@ -113,7 +113,15 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
         texture = "fluffy"
     if g and line and not SHAPED.search(prose) and (unsaid or weak or (dish == "stirred" and g.slug == "rice-grits")):
         dish, texture = _by_its_water(recipe, line, way) or (dish, texture)
-    if g and dish == "porridge" and line and not line.cooked and line.g and recipe.liquid_water_ml and "porridge" in g.hydration:
+    if (
+        g
+        and dish == "porridge"
+        and line
+        and not line.cooked
+        and line.g
+        and recipe.liquid_water_ml
+        and "porridge" in g.hydration
+    ):
         # porridge or gruel: the recipe's own water says which, unless its title does
         per_gram = recipe.liquid_water_ml / line.g
         thin = abs(per_gram - g.hydration_at(5.0)) < abs(per_gram - g.hydration_at(4.0))

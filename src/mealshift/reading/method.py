@@ -76,6 +76,7 @@ _WARMED_IN_MICROWAVE = re.compile(
     re.I,
 )
 _STEAMED = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
+_OVER_WATER = re.compile(r"\bsteam(?:ed|s|ing)?\b[^.;!?]{0,24}\bover (?:\w+ )?(?:boiling|simmering) water\b", re.I)
 _AT_PRESSURE = re.compile(r"\b(?:high|full|to) pressure\b", re.I)
 _WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
@@ -148,7 +149,16 @@ def choose(
     elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
         # "Heat the oven … cook for 2 hours", and nothing stands on a hob
         likely = _first("oven", max(0.85, _by_place("oven", likely)), likely)
-    elif not cooked and "all:steamer" in fs and _where(heats, _STEAMED) >= MOST_MINUTES and likely:
+    elif (
+        not cooked
+        and likely
+        and _where(heats, _STEAMED) >= MOST_MINUTES
+        and (
+            "all:steamer" in fs
+            or _OVER_WATER.search("\n".join(texts))
+            or grain in ("rice-glutinous", "rice-black-sticky")
+        )
+    ):
         # "spread it on the muslin, set over boiling water, steam 20 minutes"
         likely = _first("steam", 0.85, likely)
     elif not cooked and likely and likely[0][0] == "steam" and "all:steamer" not in fs and _only_its_own_steam(texts):

@@ -138,7 +138,10 @@ _LOW_AND_COVERED = re.compile(
     r"\b(?:turn(?:ed)?|lower(?:ed)?|reduc\w+|low|cover(?:ed)?|lid)\b[^.;!?]{0,40}\b(?:down|cover(?:ed)?|lid|low(?:est)?|it|fire|heat|flame)\W*$",
     re.I,
 )
-_WITH_THE_HEAT_OFF = re.compile(r"\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b", re.I)
+_WITH_THE_HEAT_OFF = re.compile(
+    r"\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b",
+    re.I,
+)
 _DRAWS = re.compile(
     r"\b(?:off|out|away)\b[^!?]{0,30}\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:draw|settle)(?: for)?\s*$", re.I
 )
@@ -720,7 +723,7 @@ RULES = (
     Rule("the weight dances, then 3 min, turn to low 5 min, off", "heat", 0.85, lambda p: p.pressed and p.kind in ("other", "pan", "come_up") and p.since("heat", _TURNED_DOWN), leaves=""),
     Rule(
         "lid, lowest 25 min. Turn the rice over. 10 more min", "heat", 0.8, leaves="",
-        fits=lambda p: p.kind in ("rest", "other") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
+        fits=lambda p: p.kind in ("rest", "other", "heat") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
     ),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(

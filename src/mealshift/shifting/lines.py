@@ -352,7 +352,8 @@ _TELLS_KIND = re.compile(
 
 
 _KIND_BEHIND = re.compile(
-    rf"(?P<amount>[\s:=–-]*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?)\s+(?:of\s+)?(?P<kind>[^\W\d_]+(?:[- ]grain(?:ed)?)?)\b", re.I
+    rf"(?P<amount>[\s:=–-]*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?)\s+(?:of\s+)?(?P<kind>[^\W\d_]+(?:[- ]grain(?:ed)?)?)\b",
+    re.I,
 )
 
 

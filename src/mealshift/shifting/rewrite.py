@@ -832,9 +832,7 @@ class _View:
         if place and not by_the_grain and any((p := signs.in_step(t)) and signs.of_the_grain(t, p) for t in others):
             # "Cover with water by two fingers" was the meat's: further on it is told of the rice
             return []
-        if place is None or (
-            not by_the_grain and any(signs.in_step(s.text) for s in self.recipe.steps[: step.index])
-        ):
+        if place is None or (not by_the_grain and any(signs.in_step(s.text) for s in self.recipe.steps[: step.index])):
             # a second sign is another pouring: what it comes to nobody knows
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place

@@ -189,13 +189,24 @@ def aside(pot: Pot, why: str) -> Operation:
     )
 
 
-def head_start(found: Sequence[Early], g: Grain, waits: bool, cooked: bool = False, steeps: bool = False) -> Operation:
-    """found: the one that needs most first. waits: the recipe's own words put the grain in before its liquid; it is held back there, and goes in here.
+def head_start(
+    found: Sequence[Early], g: Grain, waits: bool, cooked: bool = False, steeps: bool = False, locked: bool = False
+) -> Operation:
+    """found: the one that needs most first. locked: the cooker has to be opened for the grain. waits: the recipe's own words put the grain in before its liquid; it is held back there, and goes in here.
     cooked: the recipe gives the first some minutes of its own before. steeps: the sentence after this one stirs the grain in."""
     first, *others = found
     later = [f"the {e.name} the last {e.minutes}" for e in others]
     beside = f" ({', '.join(later)})" if later else ""
     given = f"Give the {first.name} {first.minutes} {'more ' if cooked else ''}minutes in the liquid{beside}"
+    if locked:
+        # what goes in last would have to be put into a closed cooker: all of it has the time of the slowest
+        given = f"Close the cooker without the {g.short} and give the {first.name} {first.minutes} minutes at pressure; let it down and open it"
+        return inserted(
+            "head_start",
+            f"{given}, then stir in the {g.short} and close it again.",
+            f"{cap(g.name)} is done {first.minutes} minutes before {first.name} would be.",
+            first.minutes,
+        )
     return inserted(
         "head_start",
         f"{given}, then stir in the {g.short}." if waits and not steeps else f"{given} before the {g.short} goes in.",

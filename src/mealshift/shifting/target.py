@@ -782,7 +782,8 @@ class _Work:
         told = (o for o in self.recipe.process.operations if o.told)
         cooked = bool(found) and (found[0].had or any(found[0].line.index in o.what for o in told))
         steeps = self.pot.way.method == "steep"
-        return [sentences.head_start(found, self.a.target, waits, cooked, steeps)] if found else []
+        locked = self.pot.way.locked
+        return [sentences.head_start(found, self.a.target, waits, cooked, steeps, locked)] if found else []
 
     def _before(self) -> list[Operation]:
         target, way = self.a.target, self.pot.way
