@@ -113,6 +113,7 @@ SAID = [
     ("Rice and peas in.\nWhen it boils turn it down and cover it.\nTwenty five minutes.", "", "other", "heat~"),
     ("Add rice, cover, low 20 min. Off, let it draw 10.", "heat", "other", "rest~"),
     ("Cook on low 25 minutes. Steam 5 minutes with the fire off.", "heat", "heat", "rest~"),
+    ("Pre-heat the flask with hot water 5 min, empty. Rice and boiling water in.", "", "heat", "other"),
     # and what they do not say
     ("Water boiling below. Steam 20 minutes, turn over the cake of rice, add salt.", "", "heat", "heat"),
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),

@@ -203,6 +203,14 @@ _TOGETHER = (
         + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron|allspice|mirch|mustard|garlic powder|dried (?:basil|oregano|thyme))",
     ),
     (
+        re.compile(r"\bfish\b", re.I),
+        r"(?:haddock|cod|salmon|trout|mackerel|hake|pollock|halibut|snapper|tilapia|bass|sole|kippers?|monkfish|steaks)",
+    ),
+    (
+        re.compile(r"\bmeat\b", re.I),
+        r"(?:beef|lamb|mutton|pork|veal|venison|goat|mince|shin|chuck|brisket|shoulder|steak)",
+    ),
+    (
         re.compile(r"\bcheese\b", re.I),
         r"(?:cheddar|parmesan|parmigiano|pecorino|grana|feta|mozzarella|cotija|gruy[eè]re|swiss|emmental\w*|halloumi|gouda|edam|jack|gorgonzola|taleggio|stilton|paneer)",
     ),

@@ -233,6 +233,12 @@ def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Seque
     return next(ln.index for ln in listed if (ln.g or 0) >= 0.5 * most)
 
 
+def _near(text: str, start: int, end: int) -> str:
+    """What stands beside a name in its own sentence: "fry it brown. Boil the rice" calls no rice brown."""
+    before = re.split(r"[.;!?]\s", text[max(0, start - 22) : start])[-1]
+    return before + re.split(r"[.;!?](?:\s|$)", text[start : end + 26])[0]
+
+
 # so much more than the rice of another grain makes that the dish's
 MAINLY = 1.5
 
@@ -323,7 +329,7 @@ def _named_elsewhere(
         for piece in [*laid.steps, *([laid.title] if laid.title else [])]
         for g in find_grains(piece.text)
         if g.generic
-        and (k := kind_of_rice(browned(piece.text)[max(0, g.span.start - 22) : g.span.end + 26]))
+        and (k := kind_of_rice(_near(browned(piece.text), g.span.start, g.span.end)))
         # "Milk rice" names the dish
         and not (piece is laid.title and k == "rice-pudding")
     }

@@ -138,6 +138,10 @@ _LOW_AND_COVERED = re.compile(
     r"\b(?:turn(?:ed)?|lower(?:ed)?|reduc\w+|low|cover(?:ed)?|lid)\b[^.;!?]{0,40}\b(?:down|cover(?:ed)?|lid|low(?:est)?|it|fire|heat|flame)\W*$",
     re.I,
 )
+_WARMS_A_VESSEL = re.compile(
+    r"\b(?:pre-?(?:heat|warm)|warm|rinse out)\w* (?:up )?(?:the |your |an? )?(?:[a-z-]+ )?(?:thermos|flask|bowls?|plates?|dish(?:es)?|jars?|skillet|pan|tray|stone)\b[^.;!?]{0,30}$",
+    re.I,
+)
 _WITH_THE_HEAT_OFF = re.compile(
     r"\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b",
     re.I,
@@ -633,6 +637,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "pan", "toast") and p.n > 0 and p.text.strip(" .!") == p.s.text and p.clause and p.clause.before.grain
         and _LOW_AND_COVERED.search(p.blocks[p.n - 1].text),
     ),
+    Rule("Pre-heat the flask with hot water for 5 minutes", "other", 0.93, lambda p: _WARMS_A_VESSEL.search(p.before)),
     Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.short and p.after(_WITH_THE_HEAT_OFF), leaves=""),
     Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and p.short and _DRAWS.search(p.before) and p.had("heat"), leaves=""),
     Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),

@@ -111,6 +111,8 @@ _BOTH_KINDS = re.compile(
     r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
     re.I,
 )
+# "until both rice and potato are tender"
+_AND_ANOTHER = re.compile(r"\s+(?:and|&)\s", re.I)
 _GRAIN_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
     re.I,
@@ -652,7 +654,7 @@ class _View:
             if line.amount_span and line.amount_span.start <= at - line.span.start < line.amount_span.end:
                 # "2 rice bowls of it": what it is measured with
                 continue
-            if m := _BOTH_KINDS.search(step.text[: f.span.start]):
+            if (m := _BOTH_KINDS.search(step.text[: f.span.start])) and not _AND_ANOTHER.match(step.text, f.span.end):
                 # two rices were one grain to the pot, and are one by name now
                 edits.append(Edit(m.start(), m.end(), "the " if m["the"] or m[0].lower().startswith("both") else ""))
             # where the steps alone name the grain with its amount, it is called by its whole name

@@ -109,6 +109,7 @@ _TAKES_OUT = re.compile(
 )
 _STIRS_IN = re.compile(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:add|grate|squeeze)\b", re.I)
 # "start tasting at 10"
+_CLOSES = re.compile(r"\b(?:seal\w*|clos(?:e|ed|ing)|lock\w*|valve|set (?:it )?to)\b", re.I)
 # "Open, pandan out, and stir in the milk": the cooker's lid
 _LID_OFF = re.compile(r"\W*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR)\b(?! flame| fire)", re.I)
 _TASTES = re.compile(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
@@ -641,7 +642,13 @@ class _Work:
         """Is the closed cooker opened before that place, and the grain then cooked on?"""
         ops = self.out.operations
         lid_off = next(
-            (i for i, o in enumerate(ops[:at]) if "release" in (o.phase, o.kind) or _LID_OFF.match(o.text)), at
+            (
+                i
+                for i, o in enumerate(ops[:at])
+                # "seal the vent" opens nothing
+                if ("release" in (o.phase, o.kind) and not _CLOSES.search(o.text)) or _LID_OFF.match(o.text)
+            ),
+            at,
         )
         return any(o.told and o.phase == "heat" for o in ops[lid_off:at])
 

@@ -133,6 +133,7 @@ def in_manner(unit: str, measures: Measures, metric: str) -> str:
 
 
 _ABOUT = re.compile(r"^\s*(?:about|abt|around|approx\.?|roughly|~|≈|ca\.?)\s*", re.I)
+_BESIDE_UNIT = re.compile(r"(\d)([^\W\d_])")
 # "a mug and a half"
 _AND_A_HALF = re.compile(r"\s+and (?:an? |one )?(?:half|quarter|third)\W*$", re.I)
 _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
@@ -141,7 +142,8 @@ _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3"
 def _same_words(one: str, other: str) -> bool:
     """The same amount, said or written otherwise; "about" is nothing that a new amount would take away."""
     plain = [_ABOUT.sub("", x).translate(_GLYPHS).lower().split() for x in (one, other)]
-    return plain[0] == plain[1]
+    # "2c" is "2 c" written otherwise, "1 1/2" no eleven halves
+    return plain[0] == plain[1] or (_BESIDE_UNIT.sub(r"\1 \2", " ".join(plain[0])) == " ".join(plain[1]))
 
 
 def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:

@@ -404,7 +404,7 @@ _LABEL = re.compile(
     re.I,
 )
 _JUICE_OF = re.compile(
-    r"(?:the )?(?:(?:finely )?grated )?(?:juice|zest|rind|peel)(?: (?:and|&) (?:juice|zest))? of", re.I
+    r"(?:the )?(?:(?:finely )?grated )?(?:juice|zest|rind|peel)(?: (?:and|&) (?:juice|zest))?(?: of)?", re.I
 )
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
