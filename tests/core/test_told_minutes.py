@@ -114,6 +114,8 @@ SAID = [
     ("Add rice, cover, low 20 min. Off, let it draw 10.", "heat", "other", "rest~"),
     ("Cook on low 25 minutes. Steam 5 minutes with the fire off.", "heat", "heat", "rest~"),
     ("Pre-heat the flask with hot water 5 min, empty. Rice and boiling water in.", "", "heat", "other"),
+    ("Steam the rice over water 25 minutes. Warm coconut milk and sugar, 5 minutes.", "heat", "heat", "other~"),
+    ("Steam 25 minutes. Pour the coconut milk over and let it drink for 20 minutes.", "heat", "pan", "rest"),
     # and what they do not say
     ("Water boiling below. Steam 20 minutes, turn over the cake of rice, add salt.", "", "heat", "heat"),
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),

@@ -142,6 +142,14 @@ _WARMS_A_VESSEL = re.compile(
     r"\b(?:pre-?(?:heat|warm)|warm|rinse out)\w* (?:up )?(?:the |your |an? )?(?:[a-z-]+ )?(?:thermos|flask|bowls?|plates?|dish(?:es)?|jars?|skillet|pan|tray|stone)\b[^.;!?]{0,30}$",
     re.I,
 )
+_DRINKS = re.compile(
+    r"\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:drink|absorb)(?: it| (?:the|all the) \w+)?(?: up| in)?(?: for)?(?: about)?\s*$",
+    re.I,
+)
+_WARMS_ANOTHER = re.compile(
+    r"(?:^|[.;!?]\s+|\bmeanwhile,? )warm (?:up )?(?:the |your )?(?:rest of the )?(?:coconut|milk|cream|sugar|syrup|honey|vinegar|sauce|dressing)\b(?:(?!\b(?:rice|grains?|add|then)\b)[^.;!?])*$",
+    re.I,
+)
 _WITH_THE_HEAT_OFF = re.compile(
     r"\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b",
     re.I,
@@ -233,7 +241,7 @@ _SOAKED_TOGETHER = re.compile(
 )
 _SOAKS_THE = re.compile(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
 _BEFORE_THE_GRAIN = re.compile(
-    r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the))",
+    r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the)|at pressure; let it down and open it, then stir in)",
     re.I,
 )
 _LET_STEEP = re.compile(r"\blet it steep for (?:about )?$", re.I)
@@ -637,6 +645,8 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "pan", "toast") and p.n > 0 and p.text.strip(" .!") == p.s.text and p.clause and p.clause.before.grain
         and _LOW_AND_COVERED.search(p.blocks[p.n - 1].text),
     ),
+    Rule("pour it over and let it drink for 20 minutes", "rest", 0.9, lambda p: p.kind in ("heat", "other", "pan") and _DRINKS.search(p.before) and p.had("heat"), leaves="other"),
+    Rule("Warm the coconut milk, 5 minutes", "other", 0.85, lambda p: p.kind in ("heat", "rest", "pan") and _WARMS_ANOTHER.search(p.before) and not p.s.bare, leaves=""),
     Rule("Pre-heat the flask with hot water for 5 minutes", "other", 0.93, lambda p: _WARMS_A_VESSEL.search(p.before)),
     Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.short and p.after(_WITH_THE_HEAT_OFF), leaves=""),
     Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and p.short and _DRAWS.search(p.before) and p.had("heat"), leaves=""),

@@ -140,7 +140,8 @@ def _order(s: Shift) -> Iterator[Broken]:
         yield Broken("order", "The grain is cooked twice as it stands: go by the inserted step.")
     told = " ".join(st.text for st in s.method.steps)
     for o in ops:
-        if o.basis == "inserted" and o.text not in told and not s.choice.as_was:
+        # within a sentence it begins small and ends without a stop
+        if o.basis == "inserted" and o.text[1:].rstrip(".") not in told and not s.choice.as_was:
             yield Broken("order", "This found no place in the text: do it all the same.", o.text)
     at = {o.id: i for i, o in enumerate(ops)}
     off = next((i for i, o in enumerate(ops) if o.kind == "rest" and o.basis == "inserted"), None)

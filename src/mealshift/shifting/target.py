@@ -109,6 +109,8 @@ _TAKES_OUT = re.compile(
 )
 _STIRS_IN = re.compile(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:add|grate|squeeze)\b", re.I)
 # "start tasting at 10"
+# "leave to cool in the pan": as long as that takes
+_COOLS_OFF = re.compile(r"\b(?:cool|cold|tepid|lukewarm)\w*\b", re.I)
 _CLOSES = re.compile(r"\b(?:seal\w*|clos(?:e|ed|ing)|lock\w*|valve|set (?:it )?to)\b", re.I)
 # "Open, pandan out, and stir in the milk": the cooker's lid
 _LID_OFF = re.compile(r"\W*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR)\b(?! flame| fire)", re.I)
@@ -705,7 +707,7 @@ class _Work:
             new.append(sentences.crust())
         said = rest_said(self.recipe)
         if said is not None:
-            if not said.told and pot.rest_min >= 1:
+            if not said.told and pot.rest_min >= 1 and not _COOLS_OFF.search(said.text):
                 self.out.untimed[said.id] = pot.rest_min
                 k = next((j for j, o in enumerate(ops) if o.id == said.id), None)
                 if k is not None:

@@ -238,8 +238,9 @@ def said_time(low: float, high: float, was: str) -> str:
         lo, hi = nearest(lo, step), nearest(hi, step)
         return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
     # a word of another language stays as it is
-    short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minuten|dakika|dk|menit|dakik[ao]?)\b", was.lower())
-    word = short[0] if short else "minutes"
+    short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minuten|dakika|dk|menit|dakik[ao]?)\b", was, re.I)
+    # "30 Minuten" are not "17 minuten", "20 MIN" shouts
+    word = (short[0].lower() if short[0].isupper() else short[0]) if short else "minutes"
     if m := re.match(r"(?:dakika|dk\.?)\s+(?=\d)", was, re.I):
         # "dakika 20", as Swahili has it
         return m[0] + (str(lo) if lo == hi else f"{lo}-{hi}")

@@ -124,6 +124,10 @@ _OF_A_SIZE = re.compile(
     r"|(?:half|some|the rest) (?:(?:finely|thinly|roughly|well) )?[a-z]+ed\b",
     re.I,
 )
+_TO_FINISH = re.compile(
+    r"(?:to|for) (?:finish|serve|serving|garnish|taste|top|topping|decorate|the top|frying|the table)\b\s*(?:[,;.)]|$)",
+    re.I,
+)
 _TIN_FILLED = re.compile(
     r"(?:then |and |plus )?(?:re)?fill(?:ed)?\b[^,;.]{0,20}\b(?:tin|can)\b[^,;.]{0,30}\b(?:water|stock)\b", re.I
 )
@@ -218,6 +222,9 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             and re.match(r"(?:\d+|an?|one|two)\b", after)
         ):
             # "1 red and 1 yellow pepper"
+            continue
+        if _TO_FINISH.match(after):
+            # "1 tsp dried mint, to finish"
             continue
         if _OF_A_SIZE.match(after):
             # "lamb 1 kg, pieces of 4 cm"
@@ -404,7 +411,8 @@ _LABEL = re.compile(
     re.I,
 )
 _JUICE_OF = re.compile(
-    r"(?:the )?(?:(?:finely )?grated )?(?:juice|zest|rind|peel)(?: (?:and|&) (?:juice|zest))?(?: of)?", re.I
+    r"(?:the )?(?:(?:(?:finely )?grated|pared|strained|crushed) )?(?:juice|zest|rind|peel|seeds|leaves|pulp)(?: (?:and|&) (?:juice|zest))?(?: of)?",
+    re.I,
 )
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
