@@ -131,7 +131,7 @@ _KEPT = _of_liquid("reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set
 # "Strain the broth; reserve 6 cups and freeze the rest", "there should be two litres": what of it is said by the sentence before
 _KEPT_OF_IT = re.compile(
     rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|measur(?:e|ing)(?: out)?|there (?:should|must|will|ought to) be|you (?:should|will|need to) have)\s+(?:about |around |at least |roughly )?"
-    rf"(?P<a>{RANGE_PATTERN}\s*(?:cups?|c\.|quarts?|qts?\.?|pints?|l|litres?|liters?|ml|mls))(?P<of>)(?=\s*(?:and\b|or so\b|near enough\b|for\b|left\b|[.;,)]|$))",
+    rf"(?P<a>{RANGE_PATTERN}\s*(?:cups?|c\.|quarts?|qts?\.?|pints?|l|litres?|liters?|ml|mls))(?P<of>(?: of)?(?: the)? (?:liquid|liquor|likker|broth|stock|water))?(?=\s*(?:in (?:the )?pot\b|with (?:the )?\w+\b|and\b|or so\b|near enough\b|for\b|left\b|[.;,)]|$))",
     re.I,
 )
 _A_BROTH = re.compile(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
@@ -206,7 +206,9 @@ def reserved(
         if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
             m = of_it
         of_the_broth = None if m else _KEPT_OF_IT.search(piece.text[:4000])
-        if of_the_broth and _A_BROTH.search(before[-NEAR:] + piece.text[: of_the_broth.start()]):
+        if of_the_broth and (
+            of_the_broth["of"] or _A_BROTH.search(before[-NEAR:] + piece.text[: of_the_broth.start()])
+        ):
             m = of_the_broth
         shared = None if m else _share(lines, laid, n, handle)
         m = m or shared
@@ -223,7 +225,12 @@ def reserved(
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
         again = any(
-            (left, _THE_KEPT.search(later), " " in m["of"] and m["of"].lower() in later.lower(), m["a"] in later)
+            (
+                left,
+                _THE_KEPT.search(later),
+                " " in (m["of"] or "").strip() and m["of"].lower() in later.lower(),
+                m["a"] in later,
+            )
         )
         joins = (
             drawn

@@ -502,6 +502,11 @@ def _of_another(c: Clause, sorts: Sequence[str] = ()) -> bool:
     return bool(solid) and "grain" not in solid and c.carried != "grain"
 
 
+def _goes_on_of_another(c: Clause) -> bool:
+    """ "Sort and wash the peas; soak overnight": of the thing before it, when no grain is in any pot yet."""
+    return not c.things and c.carried in ("pulse", "meat") and not c.before.grain
+
+
 def _by_another(p: Place) -> bool:
     """Does the sentence so far name something else than the grain, and not the grain? "cover the beans with water and leave overnight" """
     told = {k for c in of_sentence(p.found, p.at) for k in c.things} if p.at is not None else set()
@@ -678,7 +683,7 @@ RULES = (
     ),
     Rule(
         "soak the split peas 1 hour", "other", 0.9, leaves="",
-        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
+        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p) or _goes_on_of_another(p.clause)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
     ),
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",

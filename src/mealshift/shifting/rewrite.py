@@ -143,7 +143,7 @@ _WHEN_ALONE = re.compile(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)
 _OPENS = re.compile(r"\s*\(\s*$")
 # the recipe says itself what to do where there is less
 _MADE_UP = re.compile(
-    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b", re.I
+    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b", re.I
 )
 _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
