@@ -117,6 +117,8 @@ SAID = [
     ("Steam the rice over water 25 minutes. Warm coconut milk and sugar, 5 minutes.", "heat", "heat", "other~"),
     ("Steam 25 minutes. Pour the coconut milk over and let it drink for 20 minutes.", "heat", "pan", "rest"),
     ("Sort and wash the peas; soak overnight. Drain. Add the rice.", "", "soak", "other~"),
+    ("Spread rice in 9x13. Pour the soup over. Lay chicken on. Cover w/ foil. 350 - 1 hr.", "", "other", "heat~"),
+    ("Eat. Dishes: soak the pot right away, 10 minutes.", "", "rest", "other"),
     # and what they do not say
     ("Water boiling below. Steam 20 minutes, turn over the cake of rice, add salt.", "", "heat", "heat"),
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),

@@ -10,6 +10,7 @@ from ..problems import Problem
 from ..recipe import Correction, Line, Recipe
 from . import ingredients
 from .clauses import THINGS, Clause
+from .names import find_grains
 
 MOST_GRAIN_G = 5000.0
 # a canteen's amounts are asked about, these are no kitchen's at all
@@ -111,7 +112,7 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     if line and line.cooked and dish in ("porridge", "soup", "pudding", "soft"):
         # what is left of yesterday's was cooked as rice is
         texture = "fluffy"
-    if g and line and not SHAPED.search(prose) and (unsaid or weak or (dish == "stirred" and g.slug == "rice-grits")):
+    if g and line and not shaped(prose) and (unsaid or weak or (dish == "stirred" and g.slug == "rice-grits")):
         dish, texture = _by_its_water(recipe, line, way) or (dish, texture)
     if (
         g
@@ -140,8 +141,21 @@ SHAPED = re.compile(
     r"\b(?:shape|form|roll|make|mould|mold)\w*\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals|sausages|walnuts?)\b",
     re.I,
 )
+# "Mix first 6 things. Shape in balls": the grain is one of them
+_ALL_MIXED = re.compile(r"\b(?:mix|combine)\b[^.;!?]{0,20}\b(?:first|all|everything|together)\b", re.I)
+
+
+def shaped(told: str) -> re.Match[str] | None:
+    """Where the steps shape the grain, with what it is mixed with, into balls: not meatballs that are laid on it later."""
+    for m in SHAPED.finditer(told):
+        before = told[: m.start()]
+        if find_grains(before) or _ALL_MIXED.search(before):
+            return m
+    return None
+
+
 # g of water for each g of grain, beyond which it swims; up to this long it is whole in its liquid, longer and it has fallen apart
-SWIMS, MOST_WATER, WHOLE_MIN = 5.6, 17.0, 30.0
+SWIMS, MOST_WATER, WHOLE_MIN, SLOW_MIN = 5.6, 17.0, 30.0, 200.0
 # what a g of dry pulses drinks of it
 PULSES_DRINK = 2.2
 
@@ -167,6 +181,9 @@ def _by_its_water(recipe: Recipe, line: Line, way: str) -> tuple[str, str] | Non
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.water]
     if sum(ln.water for ln in wet if "milk" in ln.kind) > sum(ln.water for ln in wet) / 2:
         return "pudding", "soft"
+    if (recipe.simmer_min or 0.0) > SLOW_MIN:
+        # hours in a slow cooker: a stew
+        return "soup", "moist"
     if "pressure" in way or (recipe.simmer_min or 0.0) > WHOLE_MIN:
         return "porridge", "porridge"
     return "soup", "moist"

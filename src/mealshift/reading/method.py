@@ -49,7 +49,7 @@ _COMPILED = {k: re.compile(v, re.I) for k, v in _FLAGS.items()}
 
 
 _IN_OVEN = re.compile(
-    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)",
+    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)",
     re.I,
 )
 _IN_MICROWAVE = re.compile(

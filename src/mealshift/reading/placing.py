@@ -9,7 +9,7 @@ from ..grains import grain
 from ..recipe import Correction, Line
 from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
-from .dish import SHAPED
+from .dish import shaped
 from .method import poured_off
 from .names import find_grains
 from .pot_words import CLASS
@@ -314,8 +314,8 @@ _POURED_OVER = re.compile(
 def _poured_over_shaped(laid: Structure) -> bool:
     """Is the grain raw in meatballs, over which the sauce is poured before they cook? What the sauce has of water is the grain's."""
     told = "\n".join(p.text for p in laid.steps)
-    shaped = SHAPED.search(told)
-    over = _POURED_OVER.search(told, shaped.end()) if shaped else None
+    balls = shaped(told)
+    over = _POURED_OVER.search(told, balls.end()) if balls else None
     return bool(over and _COOKS_ON.search(told, over.end()))
 
 

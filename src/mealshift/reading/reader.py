@@ -78,6 +78,10 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     timed = _told(timed, laid, text, corrections)
     title = laid.title.text if laid.title else ""
     told_dish = dish.of(title, texts)[0]
+    if source is not None and lines[source].grain == "rice-paella" and told_dish in ("pudding", "porridge"):
+        # "arroz redondo" in milk is the rice of a pudding
+        lines = list(lines)
+        lines[source] = ingredients.sized(lines[source].with_(grain="rice-pudding", ml=None), [])
     theirs = told_in(elsewhere, lines, found, laid)
     lines, tagged = with_roles(lines, source, found, timed, corrections, total, told_dish, theirs, laid)
     way = method.choose(

@@ -142,6 +142,11 @@ _WARMS_A_VESSEL = re.compile(
     r"\b(?:pre-?(?:heat|warm)|warm|rinse out)\w* (?:up )?(?:the |your |an? )?(?:[a-z-]+ )?(?:thermos|flask|bowls?|plates?|dish(?:es)?|jars?|skillet|pan|tray|stone)\b[^.;!?]{0,30}$",
     re.I,
 )
+_AT_SO_HOT = re.compile(
+    r"\b(?:cover\w*|foil|bake|pan|dish|skin up|top|oven|casserole|9 ?x ?13)\b[^!?\n]{0,30}[.,;] ?(?:at )?(?:3[0-9][05]|4[0-7][05])(?: ?° ?F?)?\s*[-–—:,]\s*$",
+    re.I,
+)
+_SOAKS_THE_POT = re.compile(r"\bsoak (?:the|your) (?:\w+ )?(?:pot|pan|dish|bowl|casserole)\b[^.;!?]*$", re.I)
 _DRINKS = re.compile(
     r"\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:drink|absorb)(?: it| (?:the|all the) \w+)?(?: up| in)?(?: for)?(?: about)?\s*$",
     re.I,
@@ -502,9 +507,12 @@ def _of_another(c: Clause, sorts: Sequence[str] = ()) -> bool:
     return bool(solid) and "grain" not in solid and c.carried != "grain"
 
 
-def _goes_on_of_another(c: Clause) -> bool:
-    """ "Sort and wash the peas; soak overnight": of the thing before it, when no grain is in any pot yet."""
-    return not c.things and c.carried in ("pulse", "meat") and not c.before.grain
+def _goes_on_of_another(p: Place) -> bool:
+    """ "Sort and wash the peas; soak overnight": of the thing before it, where no word was of the grain yet."""
+    c = p.clause
+    if c is None or c.things or c.carried not in ("pulse", "meat") or c.before.grain:
+        return False
+    return not any("grain" in x.things for x in p.found if (x.block, x.start) < (p.n, p.s.start))
 
 
 def _by_another(p: Place) -> bool:
@@ -650,6 +658,12 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "pan", "toast") and p.n > 0 and p.text.strip(" .!") == p.s.text and p.clause and p.clause.before.grain
         and _LOW_AND_COVERED.search(p.blocks[p.n - 1].text),
     ),
+    Rule(
+        "Sort and wash the peas; soak overnight. Drain.", "other", 0.88, leaves="",
+        fits=lambda p: p.kind in ("soak", "other") and p.clause and "soak" in p.clause.text.lower() and _goes_on_of_another(p),
+    ),
+    Rule("Soak the pot right away, 10 minutes", "other", 0.95, lambda p: _SOAKS_THE_POT.search(p.before)),
+    Rule("Cover w/ foil. 350 - 1 hr.", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and _AT_SO_HOT.search(p.before) and not p.had("heat"), leaves=""),
     Rule("pour it over and let it drink for 20 minutes", "rest", 0.9, lambda p: p.kind in ("heat", "other", "pan") and _DRINKS.search(p.before) and p.had("heat"), leaves="other"),
     Rule("Warm the coconut milk, 5 minutes", "other", 0.85, lambda p: p.kind in ("heat", "rest", "pan") and _WARMS_ANOTHER.search(p.before) and not p.s.bare, leaves=""),
     Rule("Pre-heat the flask with hot water for 5 minutes", "other", 0.93, lambda p: _WARMS_A_VESSEL.search(p.before)),
@@ -683,7 +697,7 @@ RULES = (
     ),
     Rule(
         "soak the split peas 1 hour", "other", 0.9, leaves="",
-        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p) or _goes_on_of_another(p.clause)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
+        fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
     ),
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",

@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from ..grains import grain
 from ..pot.methods import method as method_row
 from ..process import BOILED_THROUGH, Operation
-from ..reading.dish import SHAPED
+from ..reading.dish import shaped
 from ..recipe import Recipe
 
 # phases in which the grain is at the heat, or counted by it
@@ -124,7 +124,7 @@ def in_a_sauce(recipe: Recipe) -> bool:
         return False
     last = max((o.told.start for o in ops if o.phase == "heat" and o.told), default=0)
     before = "\n".join(recipe.text[s.span.start : min(s.span.end, last)] for s in recipe.steps if s.span.start < last)
-    return bool(SHAPED.search(before)) or (recipe.dish == "stuffing" and bool(_WITHIN.search(before)))
+    return shaped(before) is not None or (recipe.dish == "stuffing" and bool(_WITHIN.search(before)))
 
 
 _WITHIN = re.compile(

@@ -30,6 +30,7 @@ from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
 from ..reading.told_minutes import OTHER_OVEN, SUMMED
+from ..reading.words import word_list
 from ..recipe import Recipe, Step
 from ..text.sentences import sentences
 from . import signs
@@ -112,7 +113,7 @@ _BOTH_KINDS = re.compile(
     re.I,
 )
 # "until both rice and potato are tender"
-_AND_ANOTHER = re.compile(r"\s+(?:and|&)\s", re.I)
+_AND_ANOTHER = re.compile(r"\s+(?:and|&)\s+(?:the )?(?P<w>[^\W\d_]+)", re.I)
 _GRAIN_AMOUNT = re.compile(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
     re.I,
@@ -143,7 +144,8 @@ _WHEN_ALONE = re.compile(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)
 _OPENS = re.compile(r"\s*\(\s*$")
 # the recipe says itself what to do where there is less
 _MADE_UP = re.compile(
-    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b", re.I
+    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b",
+    re.I,
 )
 _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
@@ -654,7 +656,9 @@ class _View:
             if line.amount_span and line.amount_span.start <= at - line.span.start < line.amount_span.end:
                 # "2 rice bowls of it": what it is measured with
                 continue
-            if (m := _BOTH_KINDS.search(step.text[: f.span.start])) and not _AND_ANOTHER.match(step.text, f.span.end):
+            other = _AND_ANOTHER.match(step.text, f.span.end)
+            m = _BOTH_KINDS.search(step.text[: f.span.start])
+            if m and not (other and m[0].strip().lower() == "both" and other["w"].lower() not in word_list("verbs")):
                 # two rices were one grain to the pot, and are one by name now
                 edits.append(Edit(m.start(), m.end(), "the " if m["the"] or m[0].lower().startswith("both") else ""))
             # where the steps alone name the grain with its amount, it is called by its whole name

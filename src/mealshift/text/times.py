@@ -21,7 +21,7 @@ _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?
 TIME = re.compile(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
-    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+and a half)|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
+    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+(?:and a half|y media|e mezza|et demie|e meia))|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
     r"|\s+(?:and\s+)?(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
     # "dakika 15", as Swahili has it
     rf"|\b(?:dakika|dk\.?)\s+(?P<dk>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)"
@@ -158,6 +158,7 @@ def _joined(found: list[Stretch], text: str) -> list[Stretch]:
     return out
 
 
+_HOT_FIRST = re.compile(r"[2-4]\d[05]\s*[-–—]\s*(?=\d{1,2}(?!\d))")
 # "three-quarters" holds the word quarter
 _WORD_MIN = {"three": 45.0, "half": 30.0, "quarter": 15.0}
 
@@ -166,6 +167,10 @@ def _made(m: re.Match[str]) -> Stretch | None:
     start = m.start() + (
         len(m["lead"]) if m["lead"] and m["lead"].strip().lower() in ("a", "just", "say", "at least", "up to") else 0
     )
+    if hot := _HOT_FIRST.match(m.string, start):
+        # "350 - 1 hr": so hot, and so long
+        start = hot.end()
+        m = TIME.match(m.string, start) or m
     # the stop of "10 min." belongs to the sentence
     finish = m.end() - (m[0].endswith("."))
     said = m.string[start:finish]
