@@ -124,12 +124,12 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     )
     if source is None:
         it = next((f.text.lower() for p in laid.steps for f in find_grains(p.text)), "")
-        said = (
+        missing = (
             f"The steps cook the {it}, but nothing says how much: add a line such as “200 g {it}”."
             if it
             else "I found no rice or other grain in this text; add a line such as “200 g rice”, or touch the line that is the grain."
         )
-        problems.append(Problem("no_grain", "", said, "stop"))
+        problems.append(Problem("no_grain", "", missing, "stop"))
     recipe = _sums(recipe)
     recipe = dish.judge(recipe, found, way_said)
     if recipe.dish == "stuffing":
