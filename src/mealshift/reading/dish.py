@@ -138,7 +138,7 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
 
 # raw rice in meatballs
 SHAPED = re.compile(
-    r"\b(?:shape|form|roll|make|mould|mold)\w*\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals|sausages|walnuts?)\b",
+    r"\b(?:(?:shape|form|roll|mould|mold)\w*|ma(?:ke|de) (?:it |them |this |the \w+ )?(?:up )?into)\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals)\b",
     re.I,
 )
 # "Mix first 6 things. Shape in balls": the grain is one of them

@@ -411,7 +411,7 @@ _LABEL = re.compile(
     re.I,
 )
 _JUICE_OF = re.compile(
-    r"(?:the )?(?:(?:(?:finely )?grated|pared|strained|crushed) )?(?:juice|zest|rind|peel|seeds|leaves|pulp)(?: (?:and|&) (?:juice|zest))?(?: of)?",
+    r"(?:the )?(?:(?:(?:finely )?grated|pared|strained|crushed) )?(?:juice|zest|rind|peel|seeds|leaves|pulp)(?: (?:and|&) (?:juice|zest))? of|juice",
     re.I,
 )
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
@@ -719,7 +719,7 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
         # "boneless, skinless chicken thighs": a word that only describes is no name while others follow
         first = next((k for k, (_, t) in enumerate(pieces) if not _DESCRIBES.fullmatch(t)), 0)
         a, text = pieces.pop(first)
-        if len(pieces) > 0 and _JUICE_OF.fullmatch(text):
+        if pieces and _JUICE_OF.fullmatch(text) and not PREPARED.match(pieces[0][1]):
             # "juice of 1 lemon"
             a, text = pieces.pop(0)
         pieces.insert(0, (a, text))
