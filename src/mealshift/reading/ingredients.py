@@ -460,7 +460,8 @@ def foods() -> frozenset[str]:
     names = [
         n for f in ("foods.txt", "foods_wide.txt") for n in models.joinpath(f).read_text(encoding="utf-8").split("\n")
     ]
-    return frozenset(n for n in names if n and n not in word_list("no_food"))
+    beside = (n.replace("_", " ") for n in word_list("eaten_with"))
+    return frozenset(n for n in (*names, *beside) if n and n not in word_list("no_food"))
 
 
 def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:

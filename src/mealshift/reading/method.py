@@ -186,11 +186,12 @@ def choose(
         return way, sure, []
     lots = "mine:plenty" in fs or ratio is not None and (ratio or PLENTY) >= PLENTY
     plenty = lots and poured_off(found)
-    told = (plenty and not milky) or any(_IN_WATER.search(as_rice(t)) for t in texts)
+    parboiled = bool(_HALF_DONE.search("\n".join(texts))) and not milky
+    told = (plenty and not milky) or parboiled or any(_IN_WATER.search(as_rice(t)) for t in texts)
     roasts = likely[0][0] == "oven" and told and poured_off(found) and not _where(heats, _IN_OVEN)
     if told and not cooked and (roasts or likely[0][0] in ("covered", "open")):
         # "Cook the rice in salted water for 10 minutes and drain"
-        rest = [(w, min(p, 0.15) if plenty else p) for w, p in likely if w != "drain"]
+        rest = [(w, min(p, 0.15) if plenty or parboiled else p) for w, p in likely if w != "drain"]
         likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *rest]
     total = sum(p for _, p in likely)
     best, p = likely[0]
@@ -272,6 +273,11 @@ def _only_excess(texts: Sequence[str]) -> bool:
 _DRAINS = re.compile(r"\bdrain(?:s|ed|ing)?\b", re.I)
 _IN_WATER = re.compile(
     r"\b(?:cook|boil|simmer)\w*\b[^.;!?]{0,50}\b(?:rice|grains?|it)\b[^.;!?]{0,80}\bwater\b(?:[^.;!?]|\d\.\d){0,90}(?:[.;] ?)?\s*\b(?:then |and )?drain(?:ed)?\b",
+    re.I,
+)
+# "6-8 min. Bite: soft edge, firm heart. Drain", "5-7 min - al dente. Drain": what is poured off half done was boiled in plenty, whatever it is steamed in then
+_HALF_DONE = re.compile(
+    r"\b(?:\d{1,2}|minutes?|mins?|boil\w*)\b[^;!?]{0,60}\b(?:al dente|(?:firm|hard|chalky|white) (?:heart|core|centre|center|middle|inside)|(?:half|three[- ]quarters?|70 ?%|75 ?%|80 ?%)[- ]?(?:done|cooked))\b[^;!?]{0,40}\b(?:drain|strain|colander|sieve)",
     re.I,
 )
 # "drain if any liquid is left": mostly there is none

@@ -124,7 +124,7 @@ _NAME_AFTER = re.compile(
     r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
     re.I,
 )
-_STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that|washed|rinsed)"
+_STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|beside|ready|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that|washed|rinsed)"
 _IF_NEEDED = re.compile(
     r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you|still|not|any)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
@@ -214,7 +214,10 @@ def _foods_in(text: str) -> Iterator[tuple[int, int]]:
         # the garlic's stand alone; the spice stands among its like
         if _WHOLE_SPICE.search(text[max(0, m.start() - 60) : m.end() + 60]):
             yield m.span()
-    words = [(m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower())) for m in _WORDS.finditer(text)]
+    words = [
+        (m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower().replace("pepper-", "pepper")))
+        for m in _WORDS.finditer(text)
+    ]
     taken = -1
     for i, (start, end, word) in enumerate(words):
         # the word behind it, if nothing but a blank stands between
@@ -236,6 +239,7 @@ _JUICE = re.compile(
 _CLOVES = re.compile(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
 _WHOLE_SPICE = re.compile(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
 _FROM_THE = re.compile(r"dal\s+(?:fuoco|forno|fornello|brodo|riso)\b", re.I)
+_EATEN_WITH = re.compile(r"\b(?:serv(?:e[ds]?|ing)|eat|eaten|topp?(?:ed)?|pass)\b[^.;]{0,12}\bwith\b[^.;]{0,40}$", re.I)
 _NOT_THERE = re.compile(
     r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
 )
@@ -262,8 +266,11 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
                 continue
             item = parse(piece.text, start, end, measures)
             line = ingredients.lines_of_item(item, text, piece.span.start, len(lines) + len(out), f"step {n}", [])
-            if line.grain or line.fraction:
+            if line.grain or (line.fraction and not _EATEN_WITH.search(piece.text[max(0, start - 60) : start])):
                 continue
+            if line.fraction:
+                # a sauce at the table wets no grain
+                line = line.with_(kind="", fraction=0.0, water=0.0, ml=None, carrier=False)
             listed += " " + said
             out.append(line)
     return out
@@ -302,6 +309,18 @@ _AND_SO_MUCH = re.compile(rf"\s*(?:\+|plus|&)\s*{RANGE_PATTERN}\s*(?:{UNIT_PATTE
 _THE_KIND = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
 _HOW_IT_IS = re.compile(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)", re.I)
 _LIQUIDS = re.compile(r"\b(?:water|stock|broth|bouillon|dashi)\b", re.I)
+
+
+def _or_else(text: str, end: int) -> int:
+    """Characters of the other choice behind a thing: "1/2 tsp butter or oil", "300 g of arborio or double-carolina rice"."""
+    for m in re.finditer(r"\s+or(?=\s)", text[end : end + 4]):
+        for words in range(1, 4):
+            other = re.match(rf"\s+(?:[^\W\d_]+(?:-[^\W\d_]+)*\s+){{{words - 1}}}(?P<last>[^\W\d_]+)\b", text[end + m.end() :])
+            if other is None:
+                break
+            if other["last"].lower() in ingredients.foods() or find_grains(other[0]):
+                return m.end() + other.end()
+    return 0
 
 
 def _mentions(text: str, measures: Measures) -> list[Item]:
@@ -361,6 +380,7 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
                 end = which.end()
         elif not measured and kind is None:
             continue
+        end += _or_else(text, end)
         size = re.match(r"\s*\([^()]{2,40}\)", text[end:]) if unit in ("tin", "packet") else None
         if size and AMOUNT.search(size[0]):
             # "1 can coconut milk (400 ml)"

@@ -148,7 +148,7 @@ _MADE_UP = re.compile(
     re.I,
 )
 _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
-_AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?", re.I)
+_AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
@@ -668,7 +668,7 @@ class _View:
             if f.span.start < named:
                 continue
             if named and any(_AND_THE.fullmatch(step.text[named:x]) for x in (f.span.start, start) if x >= named):
-                # "rice, the jasmine one, beras wangi", "add the sticky rice and rice", "rice, egyptian or calrose": it is called once
+                # "rice, the jasmine one, beras wangi", "add the sticky rice and rice", "rice, egyptian or calrose", "arborio or double-carolina rice": once
                 edits.append(Edit(named, f.span.end, ""))
                 named = f.span.end
                 continue
