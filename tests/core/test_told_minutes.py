@@ -17,6 +17,8 @@ SAID = [
     ("Cook on HIGH for 1½ hours or LOW for 3 hours.", "heat", "heat", "other"),
     ("Cook 3 hours on low or 1½ hours on high.", "heat", "heat", "other"),
     ("Boil the rice 16 minutes. Strain, drain 5 minutes.", "heat", "heat", "other"),
+    ("Pressure cook the rice for 3 whistles. Spread on a plate, let it cool. Add to the onions. Simmer for 2 minutes.", "whistles", "heat", "other~"),
+    ("Put everything except the rice and lemon in the slow cooker. Cook on low 6 hours. Stir in the rice, cover.", "", "heat", "other~"),
     ("Boil 5 minutes, then into the sleeping bag. Saves you 10 minutes of gas.", "heat", "rest", "other"),
     ("Add the rice and water. Lid off till craters. Cloth round the lid. Lowest. 30 minutes.", "", "other", "heat~"),
     ("Agrega el arroz y el agua. Tapa, fuego bajo, 15 minutos.", "", "rest", "heat~"),

@@ -264,6 +264,18 @@ _HOW = re.compile(
 )
 
 
+# "everything except the rice and lemon": what is left out does not go in
+_LEFT_OUT = re.compile(
+    r"\b(?:except(?:ing)?(?: for)?|apart from|aside from|other than|everything but|all but|but not|bar)\s+(?:(?:the|your)\s+)?[^\W\d_]+(?:(?:,| and|, and| or|/)\s+(?:the\s+)?(?!(?:in|into|to|on)\b)[^\W\d_]+){0,3}",
+    re.I,
+)
+
+
+def leaves_out_grain(text: str) -> bool:
+    """ "Put everything except the rice in the pot"?"""
+    return any(_THING["grain"].search(m[0]) for m in _LEFT_OUT.finditer(text))
+
+
 def _name(out: list[Clause]) -> None:
     last_thing = ""
     sentence, sentence_verb = -1, ""
@@ -272,7 +284,8 @@ def _name(out: list[Clause]) -> None:
         c.verbs = tuple(k for _, k in found)
         if found and not (sentence == c.sentence and _HOW.match(c.text)):
             c.verb = max(found, key=lambda x: (_WEIGHT.get(x[1], 1), -x[0]))[1]
-        things = [(m.start(), k) for k, p in _THING.items() for m in p.finditer(c.text)]
+        told = _LEFT_OUT.sub(lambda m: " " * len(m[0]), c.text)
+        things = [(m.start(), k) for k, p in _THING.items() for m in p.finditer(told)]
         c.things = tuple(dict.fromkeys(k for _, k in sorted(things)))
         c.off = bool(_OFF.search(c.text) or _OFF_SHOUT.search(c.text))
         if c.off and c.verb in ("", "stir", "add"):
@@ -285,6 +298,8 @@ def _name(out: list[Clause]) -> None:
         sentence = c.sentence
         c.aside = bool(_OTHER_TIME.search(c.text))
         solid = [k for k in c.things if k not in ("liquid", "fat", "spice")]
+        if leaves_out_grain(c.text):
+            last_thing = ""
         c.carried = last_thing if not c.things or (not solid and _IT.search(c.text)) else ""
         if solid:
             last_thing = "grain" if "grain" in solid else solid[-1]
@@ -364,7 +379,7 @@ def _fold(out: list[Clause]) -> None:
             c.verb in ("add", "stir", "combine")
             and re.search(r"\b(?:everything|all (?:the )?(?:other )?ingredients|the rest of)\b", c.text, re.I)
         ) or ALL_IN.search(c.text):
-            s.grain = s.wet = True
+            s.grain, s.wet = s.grain or not leaves_out_grain(c.text), True
         if (
             "liquid" in c.things
             and c.verb in ("add", "boil", "cook", "stir", "cover", "fry", "", "whisk")

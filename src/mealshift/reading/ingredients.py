@@ -285,6 +285,8 @@ def is_cooked(text: str) -> bool:
 
 # a volume and a weight that differ by more than this from the grain's density are not both right
 UNLIKELY = 1.6
+# … and of a vessel that only a guess says what it holds, this is enough for the scale to be right
+HOLDS = 1.12
 
 
 def sized(line: Line, problems: list[Problem]) -> Line:
@@ -294,8 +296,8 @@ def sized(line: Line, problems: list[Problem]) -> Line:
         density = COOKED_RICE_DENSITY if line.cooked else grain(line.grain).density
         if line.unit in ("tin", "packet") and ml is None and g is None:
             return line
-        if ml and g and unit_kind(line.unit) == "vessel" and not 1 / UNLIKELY <= g / ml / density <= UNLIKELY:
-            # "4 derica (3.6 kg)": what such a tin holds is only taken for granted, what it weighs is said
+        if ml and g and unit_kind(line.unit) == "vessel" and not 1 / HOLDS <= g / ml / density <= HOLDS:
+            # "4 derica (3.6 kg)", "3 derica (750 g)": what such a tin holds is only taken for granted, what it weighs is said
             ml = None
         ml = ml if ml is not None else g / density if g is not None else None
         g = g if g is not None else ml * density if ml is not None else None

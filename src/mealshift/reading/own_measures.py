@@ -29,12 +29,20 @@ _COOKER_CUP = re.compile(
     r"\bcups?\b[^.\n]{0,30}\b(?:that c[oa]mes? with|of|from) (?:the |your )?(?:rice )?cooker|\b(?:plastic|little) cup\b[^.\n]{0,30}cooker|\brice[- ]cooker[- ]cups?\b|\bcooker cups?\b",
     re.I,
 )
+# "2 cups rice, then water to the 2 line": the lines of a rice cooker count its own cups; "the plastic cup? yes, the one that came with it"
+_TO_ITS_LINE = re.compile(
+    r"\b(?P<n>\d|one|two|three|four)(?: rice)? cups?\b[^.;]{0,60}?\b(?:to|up to|till|at) (?:the )?(?:number |no\.? |mark )?(?P=n)[- ](?:cup[- ])?(?:line|mark)\b"
+    r"|\bthe (?:one|cup) (?:that|which) (?:came|comes) (?:with it|in the box)\b",
+    re.I,
+)
+_IN_RICE_COOKER = re.compile(r"\b(?:rice[- ]?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
 
 
 def own_measures(told: str, measures: Measures) -> Measures:
     """ "1 cup = 250 ml", "2 cups (180ml cup)": the text's own vessel goes before the household's."""
     cup, measure = measures.cup_ml, measures.measure_ml
-    if _COOKER_CUP.search(told) and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
+    its_own = _COOKER_CUP.search(told) or (_TO_ITS_LINE.search(told) and _IN_RICE_COOKER.search(told))
+    if its_own and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
         cup = 180.0
     for m in list(_DEFINED.finditer(told))[:6]:
         word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()

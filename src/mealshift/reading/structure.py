@@ -32,7 +32,7 @@ _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = re.compile(
     rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
-    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*p\.?\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
+    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*(?:p\.?|(?:lunch ?|meal ?)?(?:boxes|tubs|jars|containers|pots))\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
     re.I,
 )
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)

@@ -13,7 +13,7 @@ from functools import cached_property
 from itertools import pairwise
 
 from ..text.times import Stretch
-from .clauses import Clause, clause_at
+from .clauses import Clause, clause_at, leaves_out_grain
 from .entry import entered, of_sentence
 from .ingredients import foods
 from .names import OTHER_GRAINS, as_rice
@@ -126,6 +126,8 @@ class Rule:
 
 
 LONGEST_REST = 40.0
+# what is cooked and cooled is only warmed through in the dish
+LONGEST_WARMING = 10.0
 _GOES_ON = re.compile(
     r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
 )
@@ -562,6 +564,23 @@ def _in_a_part_of_its_own(p: Place) -> bool:
     return (cooked or any(CLASS["GRAIN"].search(h) for h in heads)) and not CLASS["GRAIN"].search(p.text)
 
 
+_SPREAD_OUT = re.compile(
+    r"\b(?:spread|tip|turn)\b[^.;]{0,20}\b(?:on(?:to)?|in|over) (?:an? )?(?:large |wide |big )?(?:plate|tray|platter|thali)\b|\b(?:let|leave|allow)\b[^.;]{0,14}\bcool\b|\bcool(?:ed)? (?:it |the rice )?(?:down|completely|fully)\b",
+    re.I,
+)
+
+
+def _spread_out_before(p: Place) -> bool:
+    """Was what is cooked already spread on a plate or cooled, since the heat before?"""
+    last = next((t for t in reversed(p.earlier) if t.kind in ("heat", "whistles")), None)
+    if last is None:
+        return False
+    told = [b.text for b in p.blocks[last.block : p.n + 1]]
+    told[-1] = told[-1][: p.s.start]
+    told[0] = told[0][last.stretch.end :] if last.block < p.n else told[0][last.stretch.end : p.s.start]
+    return any(_SPREAD_OUT.search(t) for t in told)
+
+
 def _oil_rises(p: Place) -> bool:
     """The sign of a paste or gravy that is fried down, and of no grain."""
     grainy = p.clause is not None and "grain" in p.clause.things
@@ -626,6 +645,10 @@ RULES = (
     Rule(
         "If you go out: wrap the pot in a duvet for 2 hours instead", "other", 0.93, leaves="",
         fits=lambda p: p.kind in ("heat", "rest", "soak") and p.after(_INSTEAD) and p.had("heat"),
+    ),
+    Rule(
+        "3 whistles, spread on a plate to cool … add the rice, simmer 2 mins", "other", 0.93, leaves="",
+        fits=lambda p: p.kind in ("heat", "whistles", "toast") and p.s.unit != "whistle" and p.s.typical <= LONGEST_WARMING and p.had("heat", "whistles") and _spread_out_before(p),
     ),
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
@@ -702,6 +725,11 @@ RULES = (
     Rule(
         "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
         fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later" and not _steams_alone(p),
+    ),
+    Rule(
+        "everything except the rice in the cooker, low 6-7 hours. Stir in the rice", "other", 0.95, leaves="",
+        fits=lambda p: p.kind in ("heat", "rest", "soak") and p.clause and not p.clause.before.grain and p.at is not None and entered(p.found, p.at, p.enters) == "later"
+        and leaves_out_grain(" ".join(b.text for b in p.blocks[: p.n]) + p.text[: p.s.start]),
     ),
     Rule(
         "Fish in the milk, bring to a simmer, heat off, 10 minutes. Wash the rice", "other", 0.8, leaves="",

@@ -701,7 +701,8 @@ class _View:
             return []
         if any(at <= e.start < ends for e in named):
             return [Edit(len(step.text[: m.start()].rstrip()), m.end(), "")]
-        return [Edit(with_kind(step.text, m.start()), m.end(), self.a.target.short)]
+        # nothing else in the text says which it is
+        return [Edit(with_kind(step.text, m.start()), m.end(), self.a.target.name)]
 
     def _amounts(self, step: Step) -> list[Edit]:
         edits = self._told_here(step)

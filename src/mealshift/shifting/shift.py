@@ -397,6 +397,10 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
 
 # what stands so long cools down, whatever grain is in it
 COOLING_FROM_MIN = 25.0
+# "let sit 5 minutes until the cheese melts"
+_ON_IT_MEANWHILE = re.compile(
+    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set)\b", re.I
+)
 
 
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
@@ -408,11 +412,12 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
         # here the rest is the cooking, or the cooling: it is the way's own
         return None
     if recipe.rest_min is not None:
-        return (
-            recipe.rest_min
-            if target.slug == own.grain.slug or recipe.rest_min >= COOLING_FROM_MIN
-            else max(2.0, recipe.rest_min + target.rest - own.grain.rest)
-        )
+        if target.slug == own.grain.slug or recipe.rest_min >= COOLING_FROM_MIN:
+            return recipe.rest_min
+        said = rest_said(recipe)
+        # what melts or warms through on it meanwhile takes as long as it did
+        least = recipe.rest_min if said and _ON_IT_MEANWHILE.search(said.text) else 2.0
+        return max(least, recipe.rest_min + target.rest - own.grain.rest)
     if way.method != own.way.method and not {way.method, own.way.method} <= STOVE:
         return None
     if target.slug == own.grain.slug or not (rest_said(recipe) or wants_rest(recipe, own, target, way)):

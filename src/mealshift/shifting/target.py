@@ -72,11 +72,15 @@ _GOES_ON = re.compile(
 )
 _POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 # what is done to the pot itself on the way, and puts nothing in
-_ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b", re.I)
+_ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b|\bagain (?:after|at)\b", re.I)
 _IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
 _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
 _WHEN_DONE = re.compile(
     r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
+)
+_HALF_WAY = re.compile(
+    r"\W*(?:and |then )?(?:about )?(?:half[- ]?way|midway|part[- ]?way|at half[- ]?time|a (?:la )?mitad|a metà|à mi-|nach der hälfte|a meio|yarı)\b",
+    re.I,
 )
 _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
@@ -139,6 +143,8 @@ _HOW_IT_IS = re.compile(r"\b(?:should|must|ought to|will) (?:still |now |just )?
 _STIRRED = re.compile(
     r"\bstir(?:ring)? (?:it )?(?:often|occasionally|regularly|frequently|constantly|now and|from time|once or)\b", re.I
 )
+# what such a crust is looked for in; a chicken rice of round grain has a lid on it
+_CRUSTED = re.compile(r"\b(?:paell\w+|a banda|bomba|calasparra|senia|albufera|pan)\b", re.I)
 _CRUST = re.compile(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
 # "the last minute strong, for the crust"
 _CRISPS = re.compile(
@@ -620,6 +626,11 @@ class _Work:
         ):
             # "stir it after an hour, then leave it alone or you won't get a skin"
             i += 1
+        while i < len(ops) and ops[i].step == ops[last].step and _HALF_WAY.match(ops[i].text) and not ops[i].told:
+            # "cook 18 minutes; halfway through add the peas": told behind it, done before
+            i += 1
+            while i < len(ops) and self._one_sentence(ops[i - 1], ops[i]) and ops[i].kind not in ("off", "rest"):
+                i += 1
         while (
             i - 1 > 0
             and ops[i - 1].phase in ("from_end", "heat")
@@ -703,7 +714,8 @@ class _Work:
         new += self._baked_raw()
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
         stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
-        if self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not (crusts or stirred):
+        called = _CRUSTED.search(f"{self.recipe.title} {self.own.line.text}")
+        if self.recipe.dish == "pan" and called and pot.way.method in ("open", "covered") and not (crusts or stirred):
             new.append(sentences.crust())
         said = rest_said(self.recipe)
         if said is not None:
