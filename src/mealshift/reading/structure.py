@@ -48,6 +48,21 @@ _ALONE = re.compile(
     rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b|\s?/\s?\d|\s+\d{{1,2}} ?x ?\d)",
     re.I,
 )
+_A_TIME = re.compile(
+    r"[^\W\d_]+(?:[ -][^\W\d_]+){0,3}\s*[:=-]?\s*(?:about |~)?\d{1,3}(?:[½¼¾ –-]\d{1,2})?\s*(?:minutes?|mins?\.?|m|hours?|hrs?\.?|h)(?:\s*\d{1,2}\s*(?:minutes?|mins?\.?|m))?",
+    re.I,
+)
+_BETWEEN_TIMES = re.compile(r"\s*[·|•;,/+]\s*")
+LONGEST_OF_TIMES = 160
+
+
+def _only_times(text: str) -> bool:
+    """ "Prep 5 min · Come to pressure 8 min · Cook 22 min · Total 45 min" sums up, and bids nothing."""
+    parts = _BETWEEN_TIMES.split(text.strip(" .")) if len(text) <= LONGEST_OF_TIMES else []
+    return len(parts) > 1 and bool(_IN_ALL.search(text)) and all(_A_TIME.fullmatch(x) for x in parts)
+
+
+_IN_ALL = re.compile(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
 _HEAD_ONLY = re.compile(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
     r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*:?$",
@@ -435,6 +450,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
             if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
+        if cls not in ("meta", "servings") and _only_times(ln.text):
+            cls, sure = "meta", 0.9
         if cls in ("section", "heading") and _OVEN_TEMP.match(ln.text):
             cls, sure = "meta", 0.9
         if cls in ("ingredient", "ingredients", "note", "chatter", "meta") and out.lines and _OVEN_ON.match(ln.text):
