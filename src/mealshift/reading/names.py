@@ -154,7 +154,8 @@ _OTHER_TONGUE = re.compile(
     r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo))+\b",
     re.I,
 )
-_MIXED = re.compile(r"\s+(?:blend|mix|medley|mixture)\b", re.I)
+# "the rice mixture" is what it was mixed into
+_MIXED = re.compile(r"\s+(?:blend|mix|medley)\b|(?<=wild rice)\s+mixture\b", re.I)
 
 
 _TONGUES = re.compile(r"\b(?:arroz|riz)$", re.I)

@@ -281,6 +281,11 @@ _COVERED_BY = re.compile(
     rf"\b(?P<what>(?:(?:boiling|hot|cold|fresh) )?(?:water|stock|broth))\b[^.;()]{{0,12}}\b(?:cover|come|stand|reach|above|over|below|top)(?:[^.;()]|\d\.\d){{0,40}}\((?:about|abt|ca\.?|approx\.?|~|around|roughly|some)?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
     re.I,
 )
+# "a large pot of water (3 litres)", "boiling water (about 500 ml)"
+_SAID_BEHIND = re.compile(
+    rf"\b(?P<what>(?:(?:boiling|hot|cold|warm|salted) )?(?:water|stock|broth))\s*\((?:about |abt |ca\.? |approx\.? |~ ?|roughly |say )?(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
+    re.I,
+)
 # "water 5 cups. when it boils", "pani 2 glass, namak"
 _LIQUID_FIRST = re.compile(
     rf"\b(?P<what>(?:(?:hot|boiling|cold|warm) )?(?:water|stock|broth|pani|maji|coconut milk|milk))\s*[:=-]?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w'])(?=\.?\s*(?:[,.;)]|$|\n|(?:and|when|then|in|to|put|add|boil)\b))",
@@ -396,6 +401,11 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         end_before = end
     for m in _COVERED_BY.finditer(text):
         if not any(i.start < m.end() and m.start("a") < i.end for i in out):
+            told = parse(text, m.start("a"), m.end("a"), measures)
+            told.name = m["what"]
+            out.append(told)
+    for m in _SAID_BEHIND.finditer(text):
+        if not any(i.start < m.end("a") and m.start("what") < i.end for i in out):
             told = parse(text, m.start("a"), m.end("a"), measures)
             told.name = m["what"]
             out.append(told)

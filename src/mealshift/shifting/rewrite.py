@@ -149,6 +149,9 @@ _MADE_UP = re.compile(
 )
 _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
+_WEIGHS = re.compile(r"\((?:about |abt |approx\.? |ca\.? |~ ?|= ?)?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\)", re.I)
+MOST_BEHIND = 24
+_HOW_MANY_LAST = re.compile(r"(?<=[.!?)])\s+(?:makes|serves|feeds|enough for|yields?)\b[^.!?;]{1,40}[.!]?$", re.I)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
@@ -291,6 +294,10 @@ class _View:
         first = [*retired, *self._insertions(step, inside)]
         for o in after:
             body = step.text.rstrip()
+            if m := _HOW_MANY_LAST.search(body):
+                # "10 min. Makes 3 small portions." is said of the dish, when it is done
+                first.append(Edit(m.start(), m.start(), " " + o.text))
+                continue
             glue = " " if body[-1:] in ".!?)" else ". "
             first.append(Edit(len(body), len(step.text), glue + o.text))
         if not self.a.same and (m := OWN_LOOK.search(step.text)):
@@ -888,6 +895,10 @@ class _View:
                     else said_grain(ml, ml * self.a.target.density, ln.unit, of_line(ln, self.measures), was)
                 )
                 edits.append(Edit(start, end, said))
+                # "1 mug basmati (about 200 g)": the bracket weighs the other grain
+                aside = None if self.a.same else _WEIGHS.search(step.text, end, at + len(ln.text) + MOST_BEHIND)
+                if aside and aside.start() <= at + len(ln.text) + 1 and ln.g:
+                    edits.append(Edit(*aside.span("a"), f"{round_half_up(ml * self.a.target.density)} g"))
             elif ln in carriers(self.recipe):
                 new = self.a.carrier(ln.ml)
                 again = _OR_AGAIN.match(step.text, end) if abs(new - ln.ml) >= 2.5 else None
