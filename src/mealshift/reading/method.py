@@ -12,6 +12,7 @@ from itertools import pairwise
 from .clauses import Clause
 from .crf import Tagger
 from .names import as_rice
+from .pot_words import CLASS
 
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
@@ -186,7 +187,7 @@ def choose(
         return way, sure, []
     lots = "mine:plenty" in fs or ratio is not None and (ratio or PLENTY) >= PLENTY
     plenty = lots and poured_off(found)
-    parboiled = bool(_HALF_DONE.search("\n".join(texts))) and not milky
+    parboiled = not milky and any(_half_done(t) for t in texts)
     told = (plenty and not milky) or parboiled or any(_IN_WATER.search(as_rice(t)) for t in texts)
     roasts = likely[0][0] == "oven" and told and poured_off(found) and not _where(heats, _IN_OVEN)
     if told and not cooked and (roasts or likely[0][0] in ("covered", "open")):
@@ -283,6 +284,18 @@ _HALF_DONE = re.compile(
     r"\b(?:\d{1,2}|minutes?|mins?|boil\w*)\b[^;!?]{0,60}\b(?:al dente|(?:firm|hard|chalky|white) (?:heart|core|centre|center|middle|inside)|(?:half|three[- ]quarters?|70 ?%|75 ?%|80 ?%)[- ]?(?:done|cooked))\b[^;!?]{0,40}\b(?:drain|strain|colander|sieve)",
     re.I,
 )
+
+
+def _half_done(text: str) -> bool:
+    """Is the grain poured off half done: it, and not the lentils, is the last thing named before?"""
+    for m in _HALF_DONE.finditer(text):
+        last = {k: max((x.start() for x in CLASS[k].finditer(text, 0, m.end())), default=-1) for k in ("GRAIN", *_ELSE)}
+        if last["GRAIN"] > max(last[k] for k in _ELSE):
+            return True
+    return False
+
+
+_ELSE = ("PULSE", "MEAT")
 # "drain if any liquid is left": mostly there is none
 _IF_ANY = re.compile(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
 _INTO_A_SIEVE = re.compile(r"\b(?:colander|sieve|strainer|chh?ann?i)\b", re.I)

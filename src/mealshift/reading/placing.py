@@ -273,7 +273,7 @@ def _beside_its_own(
     own = [ln for ln in others if same_line(ln)]
     if sum(ln.ml or 0.0 for ln in own) < OWN_WATER * (mine.ml or 0.0):
         return frozenset()
-    first = {ln.index: next((c for c in found if ln.index in c.lines), None) for ln in others if ln not in own}
+    first = {ln.index: _told_first(ln, found) for ln in others if ln not in own}
     told = {i: {k for x in found if x.sentence == c.sentence for k in x.things} for i, c in first.items() if c}
     return frozenset(
         i for i, things in told.items() if "grain" not in things and things & {"meat", "veg", "pulse", "sauce"}
@@ -291,12 +291,18 @@ def _of_its_own_dish(lines: Sequence[Line], source: int | None, laid: Structure)
     return frozenset(i for i, ln in enumerate(lines) if ln.section in others and ln.fraction)
 
 
+def _told_first(line: Line, found: Sequence[Clause]) -> Clause | None:
+    """The first clause that speaks of a line; of one that only a step tells, in that step: another step's water has the same name."""
+    at = line.section.removeprefix("step ") if line.section.startswith("step ") else ""
+    return next((c for c in found if line.index in c.lines and (not at or c.block == int(at) - 1)), None)
+
+
 def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:
     """What meat or beans were simmered in before the grain came: where the grain's own water is poured off, it is none of it."""
     enters = next((c.sentence for c in found if c.grains and c.before.grain), None)
     out = set()
     for i, ln in enumerate(lines):
-        first = next((c for c in found if i in c.lines), None) if ln.carrier else None
+        first = _told_first(ln, found) if ln.carrier else None
         if first is None or enters is None or first.sentence >= enters:
             continue
         told = {k for c in found if c.block == first.block and c.sentence <= first.sentence for k in c.things}

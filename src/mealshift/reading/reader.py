@@ -95,6 +95,9 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         _swims_in_milk(lines),
         any(t.kind == "whistles" for t in timed),
     )
+    if line and line.cooked:
+        # whatever is done with cooked grain, its own pot stands on the stove
+        way = ("covered", max(way[1], 0.9), [])
     way_said = str(_said(corrections, "method") or way[0])
     if way_said == "drain":
         lines = _poured_off(lines, source)

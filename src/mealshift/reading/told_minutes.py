@@ -315,7 +315,7 @@ _JUST_OFF = re.compile(
 )
 # a rice cooker that is done: "when finished steam 10 min more"
 _CLICKED = re.compile(
-    r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|cooked|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,40}$",
+    r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|cooked|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,70}$",
     re.I,
 )
 # the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"
@@ -692,7 +692,7 @@ RULES = (
     Rule("Pre-heat the flask with hot water for 5 minutes", "other", 0.93, lambda p: _WARMS_A_VESSEL.search(p.before)),
     Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.short and p.after(_WITH_THE_HEAT_OFF), leaves=""),
     Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and p.short and _DRAWS.search(p.before) and p.had("heat"), leaves=""),
-    Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.before), least=True),
+    Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.back(110)), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER) or p.after(_ALL_TOLD)),
@@ -723,13 +723,13 @@ RULES = (
         fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
     ),
     Rule(
-        "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
-        fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later" and not _steams_alone(p),
-    ),
-    Rule(
         "everything except the rice in the cooker, low 6-7 hours. Stir in the rice", "other", 0.95, leaves="",
         fits=lambda p: p.kind in ("heat", "rest", "soak") and p.clause and not p.clause.before.grain and p.at is not None and entered(p.found, p.at, p.enters) == "later"
         and leaves_out_grain(" ".join(b.text for b in p.blocks[: p.n]) + p.text[: p.s.start]),
+    ),
+    Rule(
+        "simmer the chicken 25 minutes. Wash the rice", "other", 0.75, leaves="",
+        fits=lambda p: _doubtful_heat(p) and p.at is not None and entered(p.found, p.at, p.enters) == "later" and not _steams_alone(p),
     ),
     Rule(
         "Fish in the milk, bring to a simmer, heat off, 10 minutes. Wash the rice", "other", 0.8, leaves="",

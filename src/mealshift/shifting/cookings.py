@@ -200,7 +200,9 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
         return None, len(ops)
     end = grain_in + 1
     while end < len(ops) and not (
-        ops[end].kind in _ENDS or ops[end].phase in ("rest", "release", "come_up") or _CLICKS.search(ops[end].text)
+        ops[end].kind in _ENDS
+        or ops[end].phase in ("rest", "release", "come_up")
+        or _CLICKS.search(_up_to(recipe, ops, end))
     ):
         end += 1
     if recipe.method == "rice-cooker":
@@ -221,10 +223,20 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
     return (cooks[0] if cooks else None), end
 
 
+def _up_to(recipe: Recipe, ops: Sequence[Operation], i: int) -> str:
+    """What is told from the end of the operation before to the end of this one: "Normal setting. When it beeps, butter in"."""
+    a, b = (ops[k].span for k in (i - 1, i))
+    return recipe.text[a.end : b.end] if a and b and a.end < b.end else ops[i].text
+
+
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
-_CLICKS = re.compile(r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns)\b", re.I)
+_CLICKS = re.compile(
+    r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b", re.I
+)
 _IN_THE_COOKER = re.compile(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
-_STARTS = re.compile(r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting)\b", re.I)
+_STARTS = re.compile(
+    r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting|mode|course|programme?)\b", re.I
+)
 _PRESSED = re.compile(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
 _COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)
 

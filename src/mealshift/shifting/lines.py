@@ -158,7 +158,7 @@ def rewrite_lines(
         if unsaid is not None:
             # "water to the 3 line": here is how much that is
             was = out[unsaid]
-            plain = _SIGN_SAID.sub("", was.text).rstrip(" :")
+            plain = _SIGN_SAID.sub("", was.text).rstrip(" :–-")
             told = f"{plain}: {jug_ml(a.pour_ml)} ml"
             mark = ((len(plain), len(told)),)
             out[unsaid] = replace(

@@ -358,8 +358,8 @@ def _amounts(text: str) -> list[_Said]:
             continue
         if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
             continue
-        if not word and _MARKED.match(text, m.end()):
-            # "water to the 3 line": of the cooker's own bowl, not of the water
+        if (not word and _MARKED.match(text, m.end())) or (word and _LINE.match(text, m.end())):
+            # "water to the 3 line", "to the 2 go line": of the cooker's own bowl, not of the water
             continue
         if re.match(
             r"\s*(?:%|cm|mm|°|-?inch(?:es)?\s*(?:pieces?|cubes?|coins?|chunks?|lengths?)|\"|”)", text[m.end() :]
@@ -415,6 +415,7 @@ _JUICE_OF = re.compile(
     re.I,
 )
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
+_LINE = re.compile(r"[\s-]*(?:line|mark)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 AND_A_HALF = re.compile(
     rf"\s+and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))", re.I
