@@ -41,7 +41,13 @@ def test_a_sheet_is_read_as_it_is_meant(width: int) -> None:
 
 
 def test_a_method_whose_steps_hang_behind_their_numbers_is_taken_apart_under_its_heads() -> None:
-    hanging = ["WHAT YOU DO", "1 Fry the onion, six minutes.", "  Add rice, stir round,", "  pour stock over.", *METHOD[4:]]
+    hanging = [
+        "WHAT YOU DO",
+        "1 Fry the onion, six minutes.",
+        "  Add rice, stir round,",
+        "  pour stock over.",
+        *METHOD[4:],
+    ]
     above = "Prep 10 min              Cook 25 min\n"
     text = apart(above + beside(["WHAT YOU NEED", *LIST[1:]], hanging))
     assert text.startswith(above) and text.index("1 tsp salt") < text.index("WHAT YOU DO")

@@ -198,9 +198,7 @@ def choose(
     best, p = likely[0]
     first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
     simmered = _where(heats, _ON_THE_SIMMER) >= MOST_MINUTES and _where(heats, _IN_OVEN) < 1 - MOST_MINUTES
-    if best == "oven" and (
-        simmered or (first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text))
-    ):
+    if best == "oven" and (simmered or (first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text))):
         # it is baked later, as something else; its water went in under a lid
         best, p = "covered", min(p, 0.6)
     if best in ("covered", "drain") and grain == "rice-risotto" and "in:ladle" in fs:

@@ -942,7 +942,7 @@ def _title(piece: Piece) -> Piece:
     text, at = piece.text, piece.span.start
     if m := _JUNK_TITLE.match(text):
         text, at = text[m.end() :], at + m.end()
-    text = _ROUGH_TITLE.sub("", text).strip(" :•#") or text
+    text = _ROUGH_TITLE.sub("", text).strip(" :•#|·") or text
     if text.count("(") > text.count(")") and piece.text.rstrip().endswith(")"):
         # "Black rice (mum's, for 6)"
         text = text[: text.rindex("(")].rstrip() or text

@@ -320,7 +320,9 @@ def _or_else(text: str, end: int) -> int:
     """Characters of the other choice behind a thing: "1/2 tsp butter or oil", "300 g of arborio or double-carolina rice"."""
     for m in re.finditer(r"\s+or(?=\s)", text[end : end + 4]):
         for words in range(1, 4):
-            other = re.match(rf"\s+(?:[^\W\d_]+(?:-[^\W\d_]+)*\s+){{{words - 1}}}(?P<last>[^\W\d_]+)\b", text[end + m.end() :])
+            other = re.match(
+                rf"\s+(?:[^\W\d_]+(?:-[^\W\d_]+)*\s+){{{words - 1}}}(?P<last>[^\W\d_]+)\b", text[end + m.end() :]
+            )
             if other is None:
                 break
             if other["last"].lower() in ingredients.foods() or find_grains(other[0]):

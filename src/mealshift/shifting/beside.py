@@ -79,8 +79,10 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
         return ()
     found = []
     mine = grain_lines(recipe)
+    # what is laid on it later has no start before it: it is cooked on when the grain is done
+    later = {j.line.index for j in raw_later(recipe)}
     for ln in recipe.lines:
-        if ln in mine:
+        if ln in mine or ln.index in later:
             # a second rice that shares the pot becomes the new grain too
             continue
         if ln.role == "absorber" and ln.minutes:

@@ -231,7 +231,8 @@ def _up_to(recipe: Recipe, ops: Sequence[Operation], i: int) -> str:
 
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
 _CLICKS = re.compile(
-    r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b", re.I
+    r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b",
+    re.I,
 )
 _IN_THE_COOKER = re.compile(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
 _STARTS = re.compile(

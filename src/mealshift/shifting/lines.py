@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from ..grains import Grain
@@ -129,6 +129,17 @@ class Amounts:
     @property
     def dry_g(self) -> float:
         return self.dry_ml * self.target.density
+
+
+def in_parts(lines: Sequence[NewLine]) -> list[NewLine]:
+    """The list as it is shown: what stands under no heading comes before all that does. "marinade: 3 tbsp soy" names its line alone, and nothing would end it."""
+    first = next((k for k, ln in enumerate(lines) if ln.section), len(lines))
+    free = [not ln.section and ln.was is not None and not ln.in_step for ln in lines]
+    plain = [ln for k, ln in enumerate(lines) if k > first and free[k]]
+    if not plain:
+        return list(lines)
+    rest = [ln for k, ln in enumerate(lines) if k > first and not free[k]]
+    return [*lines[:first], *plain, lines[first], *rest]
 
 
 def rewrite_lines(

@@ -151,7 +151,10 @@ _PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", 
 _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
 _WEIGHS = re.compile(r"\((?:about |abt |approx\.? |ca\.? |~ ?|= ?)?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\)", re.I)
 MOST_BEHIND = 24
-_HOW_MANY_LAST = re.compile(r"(?<=[.!?)])\s+(?:makes|serves|feeds|enough for|yields?)\b[^.!?;]{1,40}[.!]?$", re.I)
+_HOW_MANY_LAST = re.compile(
+    r"(?<=[.!?)])\s+(?:(?:makes|serves|feeds|enough for|yields?|does)\b[^.!?;]{1,40}|\d{1,2} (?:people|persons|servings|portions|bowls))[.!]?$",
+    re.I,
+)
 # what joins two clauses of one sentence
 _JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
 _STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)

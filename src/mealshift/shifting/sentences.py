@@ -259,10 +259,11 @@ def look(pot: Pot, drains: bool = False, where: str = "", opened: bool = False) 
     return inserted("look", text, "Minutes are a guide; the sign decides.")
 
 
-def raw_too(j: Joins) -> Operation:
-    """Said as a look: the minutes are the raw thing's, and none of the grain's."""
+def raw_too(j: Joins, more: bool = False) -> Operation:
+    """Said as a look: the minutes are the raw thing's, and none of the grain's. more: it has had some of them beside the grain."""
     name = Early(j.line, 0).name
-    text = f"Look: the {name} went in raw, so lid on and low heat until it is done in the middle (74 °C), about {round_half_up(j.minutes)} minutes."
+    about = f"about {round_half_up(j.minutes)} {'more ' if more else ''}minutes"
+    text = f"Look: the {name} went in raw, so lid on and low heat until it is done in the middle (74 °C), {about}."
     return inserted("look", text, "Its minutes are its own, however the grain is cooked.")
 
 

@@ -27,7 +27,7 @@ from .beside import early
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .cookings import finish_stays, in_a_sauce, rest_said
-from .lines import Amounts, NewLine, rewrite_lines
+from .lines import Amounts, NewLine, in_parts, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
 from .target import STOVE, target_process, wants_rest
@@ -111,7 +111,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         sum(ln.ml or 0 for ln in recipe.lines if ln.role == "pot_liquid" and ln not in carried),
         bool(pot.way.soak_min),
     )
-    lines = rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain")
+    lines = in_parts(rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain"))
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
     made.operations = [
         o.with_(text=manner.said(o.text, measures)) if o.basis == "inserted" else o for o in made.operations
@@ -399,7 +399,8 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
 COOLING_FROM_MIN = 25.0
 # "let sit 5 minutes until the cheese melts"
 _ON_IT_MEANWHILE = re.compile(
-    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set)\b", re.I
+    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set)\b",
+    re.I,
 )
 
 

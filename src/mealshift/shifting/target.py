@@ -28,7 +28,7 @@ from ..recipe import Line, Recipe, Step
 from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own
-from .beside import Early, early, raw_later
+from .beside import Early, Joins, early, raw_later
 from .blends import Plan
 from .cookings import (
     AT_HEAT,
@@ -78,6 +78,8 @@ _PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
 _WHEN_DONE = re.compile(
     r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
 )
+# minutes that something raw may lack and be done all the same: it lies in the pot while it comes up, and while it rests
+LEAST_RAW = 2.0
 _HALF_WAY = re.compile(
     r"\W*(?:and |then )?(?:about )?(?:half[- ]?way|midway|part[- ]?way|at half[- ]?time|a (?:la )?mitad|a metà|à mi-|nach der hälfte|a meio|yarı)\b",
     re.I,
@@ -712,6 +714,14 @@ class _Work:
         where = "inside" if in_a_sauce(self.recipe) else "steamed" if after else ""
         new = [] if pot.way.method == "steep" else [sentences.look(pot, drains, where, self._opened(at))]
         new += self._baked_raw()
+        for j in self._joined_raw():
+            its = self._cooked_on(j)
+            if its < at:
+                # "Lift out the chicken and shred it" comes behind it
+                self._insert(its, [sentences.raw_too(j, more=True)])
+                at += 1
+            else:
+                new.append(sentences.raw_too(j, more=True))
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
         stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
         called = _CRUSTED.search(f"{self.recipe.title} {self.own.line.text}")
@@ -783,10 +793,41 @@ class _Work:
             self.out.check.append(Problem("raw_beside", e.line.text, text))
         return [sentences.bake_on(e) for e in found]
 
+    def _cooked_on(self, j: Joins) -> int:
+        """Where its own stretch at the heat ends."""
+        ops = self.out.operations
+        joins = next((i for i, o in enumerate(ops) if o.id == j.operation), len(ops))
+        k = next((i for i, o in enumerate(ops) if i >= joins and o.phase == "heat" and o.told), len(ops) - 1)
+        while k + 1 < len(ops) and self._one_sentence(ops[k], ops[k + 1]):
+            k += 1
+        return k + 1
+
+    def _joined_raw(self) -> list[Joins]:
+        """What is laid raw on the grain later, and has fewer minutes there than it had: it is cooked on until it is done. minutes: those it lacks."""
+        if self.pot.way.method == "oven":
+            return []
+        out = []
+        for j in raw_later(self.recipe):
+            # one of the minutes is the grain's own, before it joins
+            missing = j.minutes - max(0.0, self._at_heat() - 1.0)
+            if missing >= LEAST_RAW:
+                self._check_raw(j)
+                out.append(replace(j, minutes=missing))
+        return out
+
+    def _check_raw(self, j: Joins) -> None:
+        text = (
+            f"Beside a grain {self._of_so_long()} the {Early(j.line, 0).name} might not be done: it is cooked on behind it. Cut into the thickest piece "
+            "before you serve: no pink, clear juices, or 74 °C in the middle."
+        )
+        self.out.check.append(Problem("raw_beside", j.line.text, text))
+
+    def _of_so_long(self) -> str:
+        return f"of {now} minutes" if (now := self._at_heat()) else "that only steeps"
+
     def _head_starts(self, waits: bool = False) -> list[Operation]:
         """A quick grain leaves a slow pulse hard and raw meat raw: they need the minutes that the grain no longer gives them."""
-        now = self._at_heat()
-        of_so_long = f"of {now} minutes" if now else "that only steeps"
+        of_so_long = self._of_so_long()
         for e in (found := self._early()):
             name = e.name
             if e.raw:
@@ -1105,6 +1146,7 @@ class _Work:
                 ops = self.out.operations
                 while at + 1 < len(ops) and ops[at + 1].basis == "said" and self._one_sentence(ops[at], ops[at + 1]):
                     at += 1
+                self._check_raw(j)
                 self._insert(at + 1, [sentences.raw_too(j)])
 
     def _counted_again(self) -> None:
