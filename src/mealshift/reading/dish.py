@@ -176,6 +176,9 @@ def _by_its_water(recipe: Recipe, line: Line, way: str) -> tuple[str, str] | Non
     each = (recipe.liquid_water_ml - PULSES_DRINK * pulses) / line.g
     if g.slug == "rice-grits" and each >= 0.6 * SWIMS:
         return "porridge", "porridge"
+    if each > MOST_WATER and pulses > line.g:
+        # a handful of rice in a pot of lentils
+        return "soup", "moist"
     if not SWIMS <= each <= MOST_WATER:
         return None
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.water]

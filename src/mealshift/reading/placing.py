@@ -167,11 +167,7 @@ def with_roles(
         made = sum(ln.ml or 0.0 for i, ln in enumerate(lines) if ln.kind == "stock" and i not in drained)
         if grain_ml is None or made < OWN_WATER * grain_ml:
             drained = frozenset()
-        drained = frozenset(
-            i
-            for i in drained
-            if lines[i].kind == "water" and lines[i].section.startswith("step ") and lines[i].name != pours.KEPT
-        )
+        drained = frozenset(i for i in drained if lines[i].kind == "water" and lines[i].section.startswith("step "))
     for i in (
         theirs | apart | drained | _of_its_own_dish(lines, source, laid) | _beside_its_own(lines, source, found, laid)
     ):
@@ -302,7 +298,10 @@ def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozense
     enters = next((c.sentence for c in found if c.grains and c.before.grain), None)
     out = set()
     for i, ln in enumerate(lines):
-        first = _told_first(ln, found) if ln.carrier else None
+        first = _told_first(ln, found) if ln.carrier and ln.name != pours.KEPT else None
+        if first is not None and _KEEPS.search(first.text):
+            # "reserve the liquid, you want 3 1/2 cups" is what the grain gets of it
+            continue
         if first is None or enters is None or first.sentence >= enters:
             continue
         told = {k for c in found if c.block == first.block and c.sentence <= first.sentence for k in c.things}
@@ -311,6 +310,7 @@ def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozense
     return frozenset(out)
 
 
+_KEEPS = re.compile(r"\b(?:reserv|keep|kept|sav)\w*\b", re.I)
 _POURED_OVER = re.compile(
     r"\b(?:pour|spoon|ladle|tip)(?:ed|s|ing)?\b[^.;!?]{0,40}\b(?:over|around|on top|on)\b|\b(?:drop|put|lay|place|slip|lower)\b[^.;!?]{0,40}\b(?:into|in) the (?:[a-z]+ )?(?:sauce|gravy|broth|soup)\b",
     re.I,

@@ -52,6 +52,7 @@ _A_TIME = re.compile(
     r"[^\W\d_]+(?:[ -][^\W\d_]+){0,3}\s*[:=-]?\s*(?:about |~)?\d{1,3}(?:[½¼¾ –-]\d{1,2})?\s*(?:minutes?|mins?\.?|m|hours?|hrs?\.?|h)(?:\s*\d{1,2}\s*(?:minutes?|mins?\.?|m))?",
     re.I,
 )
+_BRACKETED_HEAD = re.compile(r"[【〈《「][^【】〈〉《》「」\d]{2,30}[】〉》」]\s*:?")
 _BETWEEN_TIMES = re.compile(r"\s*[·|•;,/+]\s*")
 LONGEST_OF_TIMES = 160
 
@@ -450,6 +451,13 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             name = ln.text if sure > UNSURE_HEADING or heads else ln.text.lower()
             if out.classes[-1][2] == "ingredient" and _names_food(name):
                 cls, sure = "ingredient", 0.7
+        if (
+            cls in ("ingredient", "title", "note", "meta")
+            and out.classes
+            and _BRACKETED_HEAD.fullmatch(ln.text.strip())
+        ):
+            # "【Topping】" between things
+            cls, sure = "section", 0.9
         if cls not in ("meta", "servings") and _only_times(ln.text):
             cls, sure = "meta", 0.9
         if cls in ("section", "heading") and _OVEN_TEMP.match(ln.text):
@@ -573,7 +581,7 @@ _MAIL = re.compile(
     r"(?:from|to|cc|date|sent|hi|hey|hello|dear|ok|so|jump|print|home|menu|q|a|today|yesterday|new recording|recording|voice (?:note|memo)|transcript)\b|\[|\W*https?:|\d",
     re.I,
 )
-_SUBJECT = re.compile(r"(?:subject|re)\s*:\s*\S", re.I)
+_SUBJECT = re.compile(r"(?:subject|subj|re)\s*:\s*\S", re.I)
 
 
 def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None:

@@ -229,6 +229,12 @@ def _up_to(recipe: Recipe, ops: Sequence[Operation], i: int) -> str:
     return recipe.text[a.end : b.end] if a and b and a.end < b.end else ops[i].text
 
 
+# "Microwave the rice according to the packet", "heat the grains following pack instructions": how cooked grain from a shop is made hot
+BY_THE_PACKET = re.compile(
+    r"\b(?:microwave|heat|warm|re-?heat|cook|prepare)\b[^.;!?]{0,30}\b(?:rice|grains?|pouch(?:es)?|packets?)\b[^.;!?]{0,40}?\b(?:packets?|packs?|package|pouch|label|manufacturer'?s?)\b(?: instructions| directions)?",
+    re.I,
+)
+GOES_ON_WITH = re.compile(r"\s*[,;]?\s*(?:(?:and|then)\b\s*)+", re.I)
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
 _CLICKS = re.compile(
     r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b",

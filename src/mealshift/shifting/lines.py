@@ -268,6 +268,12 @@ def _with_stop(ln: Line, said: str) -> int:
     return end + 1 if stops else end
 
 
+_IN_A_POUCH = re.compile(
+    r"\b(?:ready[- ]cooked|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)|express|(?:pouch(?:es)?|packets?|packs?)(?: of)?)\b *",
+    re.I,
+)
+
+
 def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
     if a.same and a.scale == 1:
         return NewLine(ln.text, ln.text, "source_grain")
@@ -294,6 +300,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             edits.append(Edit(m.start(), m.end(), ""))
         if m := COOKED_IN.search(ln.text):
             edits.append(Edit(m.start(), m.end(), ""))
+        elif pouch := [m for m in _IN_A_POUCH.finditer(ln.text, end) if not re.match(r"[^(]*\)", ln.text[m.start() :])]:
+            # "250 g pouch microwave brown rice"
+            edits += [Edit(m.start(), m.end(), "") for m in pouch]
         elif m := _COOKED_WORDS.search(ln.text):
             # "250 g cooked, chilled rice": how it was kept goes with it, where the name follows
             kept = _KEPT_COLD.match(ln.text, m.end())

@@ -35,6 +35,7 @@ from ..recipe import Recipe, Step
 from ..text.sentences import sentences
 from . import signs
 from .backwards import Own, carriers
+from .cookings import BY_THE_PACKET, GOES_ON_WITH
 from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
 from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
@@ -100,7 +101,7 @@ _OF_ITS_KIND = re.compile(
 )
 # "the remaining cup of broth", which is another amount now
 _REMAINING_CUP = re.compile(
-    r"(?<=\b)(?P<which>remaining|other|last|second) (?P<cup>(?:cup|pint|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:water|stock|broth|liquid|milk)\b)",
+    r"(?<=\b)(?P<which>remaining|other|last|second) (?P<cup>(?:cup|pint|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:(?:hot|boiling|warm|cold) )?(?:water|stock|broth|liquid|milk)\b)",
     re.I,
 )
 _NOT_FULL = re.compile(r",?(?: but)? not |,? (?:twice|(?:one|two|three|\d)(?: and a half)? times)\b", re.I)
@@ -313,7 +314,7 @@ class _View:
         small += self._when_open(step, mine)
         small += self._only_put_in(step, mine)
         if not self._other_dish(step, mine):
-            small += self._names(step)
+            small += [*self._by_the_packet(step), *self._names(step)]
         for e in small:
             if not any(e.start < x.end and x.start < e.end for x in edits if x.end > x.start):
                 edits.append(e)
@@ -645,6 +646,16 @@ class _View:
             and not find_grains(step.text)
             and not any(o.phase in ("heat", "rest") for o in mine)
         )
+
+    def _by_the_packet(self, step: Step) -> list[Edit]:
+        """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet."""
+        if self.a.same or not self.own.line.cooked:
+            return []
+        return [
+            Edit(m.start(), then.end() + 1, step.text[then.end()].upper())
+            for m in BY_THE_PACKET.finditer(step.text)
+            if (then := GOES_ON_WITH.match(step.text, m.end())) and then.end() < len(step.text)
+        ]
 
     def _names(self, step: Step) -> list[Edit]:
         if self.a.same:

@@ -33,7 +33,9 @@ from .blends import Plan
 from .cookings import (
     AT_HEAT,
     BAKED,
+    BY_THE_PACKET,
     DRAINED,
+    GOES_ON_WITH,
     TAKEN_OUT,
     boiled_through,
     finish_stays,
@@ -287,7 +289,13 @@ class _Work:
             return
         # the recipe's own minutes are those of the dish, not of the grain, which is done by then
         self.out.operations = [o.with_(phase="") if o.phase in _GRAINS_OWN else o for o in self.out.operations]
-        cold = self.recipe.dish in ("fried", "salad")
+        heated = [(i, m) for i, o in enumerate(self.out.operations) if (m := BY_THE_PACKET.search(o.text))]
+        for i, m in heated:
+            # of "… and divide between bowls" the end stays (rewrite.py)
+            if self.out.operations[i].basis == "said" and not GOES_ON_WITH.match(m.string, m.end()):
+                self._retire(i, "The packet's way was the cooked grain's; this one was cooked just now.")
+        # a pouch goes in hot
+        cold = self.recipe.dish in ("fried", "salad") and not heated
         why = "The recipe starts from cooked grain; this is how to get it."
         if self.pot.way.method in IN_ONE_SENTENCE:
             first = [*self._before(), sentences.cook(self.pot, why), sentences.look(self.pot)]
@@ -707,7 +715,9 @@ class _Work:
         if self.a.same:
             return
         boiling = next((i for i, o in enumerate(ops) if o.phase == "heat"), at)
-        near = (*ops[boiling:at], *ops[at : at + 4])
+        # "cook on high for 6 minutes (80 %). Strain": minutes of which nobody was sure
+        put_in = next((i for i, o in enumerate(ops[:boiling]) if o.kind not in _READY and self._puts_it_in(i)), boiling)
+        near = (*ops[min(put_in + 1, boiling) : at], *ops[at : at + 4])
         drains = any(o.kind == "drain" or (o.basis == "said" and DRAINED.search(o.text)) for o in near)
         at_turn = turning(self.recipe)
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
