@@ -29,7 +29,8 @@ def pilaf(*lines: str) -> str:
         # or what one of them holds, where the whole cannot be meant
         ("2 cups (200 g) rice", 474, 400),
         ("2 cups (250 ml) rice", 500, 390),
-        ("3 katori (150 g) rice", 720, 450),
+        # … and a scale knows better than a guess what a katori holds
+        ("3 katori (150 g) rice", 577, 450),
         ("2 glasses (200 ml glass) rice", 400, 312),
         ("1½ cups (200 g each) rice", 356, 300),
         # or something else

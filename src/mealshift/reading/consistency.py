@@ -182,7 +182,10 @@ def misspelt_unit(line: Line, word: str, corrections: tuple[Correction, ...]) ->
 def _vessel(line: Line) -> str:
     """The vessel in the recipe's own word, as one: "tazas" is a taza."""
     span = line.amount_span
-    said = re.search(r"[^\W\d_]+(?: cups?)?$", line.text[span.start : span.end].rstrip(". ")) if span else None
+    words = line.text[span.start : span.end].rstrip(". ") if span else ""
+    said = re.search(r"[^\W\d_]+ [^\W\d_]+$", words)
+    if said is None or canonical_unit(said[0]) != line.unit:
+        said = re.search(r"[^\W\d_]+(?: cups?)?$", words)
     if said is None or canonical_unit(said[0]) != line.unit:
         return line.unit
     one = as_one(said[0])

@@ -144,7 +144,10 @@ def with_kind(text: str, start: int) -> int:
     return m.start() if m else start
 
 
-_KIND_ASIDE = re.compile(r"\s*\([^()\d]{0,30}\b(?:long|medium|short|round)[- ]grain\b[^()\d]{0,30}\)", re.I)
+_KIND_ASIDE = re.compile(
+    r"\s*\((?:[^()\d]{0,30}\b(?:long|medium|short|round)[- ]grain\b[^()\d]{0,30}|(?:long|medium|short|round|white|brown)(?: (?:or|and) (?:long|medium|short|round))?)\)",
+    re.I,
+)
 
 
 # "two cups of rice, the jasmine one"; "the wild rice mix"

@@ -31,11 +31,11 @@ _COOKER_CUP = re.compile(
 )
 # "2 cups rice, then water to the 2 line": the lines of a rice cooker count its own cups; "the plastic cup? yes, the one that came with it"
 _TO_ITS_LINE = re.compile(
-    r"\b(?P<n>\d|one|two|three|four)(?: rice)? cups?\b[^.;]{0,60}?\b(?:to|up to|till|at) (?:the )?(?:number |no\.? |mark )?(?P=n)[- ](?:cup[- ])?(?:line|mark)\b"
+    r"\b(?P<n>\d(?:\.5)?|one|two|three|four)(?: rice)? cups?\b[^.;]{0,60}?\b(?:to|up to|till|at) (?:the )?(?:number |no\.? |mark |brown |white )?(?P=n)[- ](?:cup[- ])?(?:line|mark)\b"
     r"|\bthe (?:one|cup) (?:that|which) (?:came|comes) (?:with it|in the box)\b",
     re.I,
 )
-_IN_RICE_COOKER = re.compile(r"\b(?:rice[- ]?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
+_IN_RICE_COOKER = re.compile(r"\b(?:(?:rice[- ]?)?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
 
 
 def own_measures(told: str, measures: Measures) -> Measures:

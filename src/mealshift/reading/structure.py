@@ -573,8 +573,19 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             out.notes.append(piece)
     _find_servings(out, tagged)
     if out.title is None:
-        out.title = _untitled([t.line for t in tagged[:4]], [c for _, _, c, _ in out.classes])
+        out.title = _untitled([t.line for t in tagged[:4]], [c for _, _, c, _ in out.classes]) or _heads_all(out)
     return out
+
+
+def _heads_all(out: Structure) -> Piece | None:
+    """Of a text without a title the one section that its whole list stands under: "Shared to … / CHICKEN BOG / 1 chicken". It heads no part then."""
+    of = {piece.section for piece, _ in out.lines}
+    head = next((h for h in out.headings if h.text.strip(" :") in of), None)
+    if head is None or len(of) > 1 or _PART_IS.match(f"{head.text}: 1") or _HEAD_ONLY.match(head.text):
+        return None
+    for piece in (*(p for p, _ in out.lines), *out.steps):
+        piece.section = "" if piece.section == head.text.strip(" :") else piece.section
+    return _title(head)
 
 
 _MAIL = re.compile(
@@ -594,7 +605,13 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
             and cls in ("meta", "chatter", "note", "heading", "section")
             and 1 < len(ln.text.split()) <= 14
         )
-        told = short and not _MAIL.match(ln.text) and not _MEASURED.match(ln.text) and ln.text[-1:] not in ".:,;"
+        told = (
+            short
+            and not _MAIL.match(ln.text)
+            and not _POSTED.match(ln.text)
+            and not _MEASURED.match(ln.text)
+            and ln.text[-1:] not in ".:,;"
+        )
         if told and not _HEAD_ONLY.match(ln.text) or _SUBJECT.match(ln.text):
             return _title(Piece(ln.text, Span(ln.start, ln.end), first=ln.index))
     for ln, cls in zip(lines, classes, strict=False):
@@ -625,7 +642,7 @@ _SO_MANY = re.compile(
 )
 _WEIGHED = re.compile(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
 _POSTED = re.compile(
-    r"(?:posted|submitted|uploaded|published|shared) (?:by|on)\b|[\w.-]+ \(posts?: ?[\d,]+\)$|(?:mon|tue|wed|thu|fri|sat|sun)\w*,? \d{1,2}:\d{2}(?: ?[ap]m)?$|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",
+    r"(?:posted|submitted|uploaded|published|shared) (?:by|on|to|with|in)\b|[\w.-]+ \(posts?: ?[\d,]+\)$|(?:mon|tue|wed|thu|fri|sat|sun)\w*,? \d{1,2}:\d{2}(?: ?[ap]m)?$|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",
     re.I,
 )
 _NAMES_A_DISH = re.compile(r"[A-Z][^\d:.,;]{6,50}(?: \(\d{1,2}\))?", re.A)
@@ -1037,21 +1054,28 @@ def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLi
     )
 
 
-_NEXT_NUMBER = re.compile(r"(?<=[.!?)])\s+(?P<n>[2-9]|1\d)\s?[.)]\s+(?=[A-Z])")
+# "3 Rice, stock; boil …" counts too, where the words before it have ended
+_NEXT_NUMBER = re.compile(r"(?<=[.!?)])\s+(?P<n>[2-9]|1\d)(?:\s?[.)])?\s+(?=[A-Z][^\W\d]+\b(?! ?\())")
+
+
+# "1 Brown the mince. 2 Rice, stock": numbers without stops, of which there must be some
+_ONE_FIRST = re.compile(r"1\s+(?=[A-Z][^\W\d]+\b)")
+LEAST_BARE = 2
 
 
 def _counted(piece: Piece) -> list[Piece]:
     """A line that counts several steps ("1. Boil … 2. Add … 3. Stand …") as those steps."""
-    if piece.number != 1:
+    bare = _ONE_FIRST.match(piece.text) if piece.number is None else None
+    if piece.number != 1 and bare is None:
         return [piece]
     cuts, n = [], 2
     for m in _NEXT_NUMBER.finditer(piece.text):
         if int(m["n"]) == n:
             cuts.append(m)
             n += 1
-    if not cuts:
+    if not cuts or (bare and len(cuts) < LEAST_BARE):
         return [piece]
-    starts = [0, *(m.end() for m in cuts)]
+    starts = [bare.end() if bare else 0, *(m.end() for m in cuts)]
     ends = [*(m.start() for m in cuts), len(piece.text)]
     at = piece.span.start
     return [

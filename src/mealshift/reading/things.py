@@ -288,7 +288,7 @@ _SAID_BEHIND = re.compile(
 )
 # "water 5 cups. when it boils", "pani 2 glass, namak"
 _LIQUID_FIRST = re.compile(
-    rf"\b(?P<what>(?:(?:hot|boiling|cold|warm) )?(?:water|stock|broth|pani|maji|coconut milk|milk))\s*[:=-]?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w'])(?=\.?\s*(?:[,.;)]|$|\n|(?:and|when|then|in|to|put|add|boil)\b))",
+    rf"\b(?P<what>(?:(?:hot|boiling|cold|warm) )?(?:water|stock|broth|pani|maji|coconut milk|milk))\s*[:=-]?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w'])(?=\.?\s*(?:[,.;)]|$|\n|(?:and|when|then|in|to|put|add|boil|bring|salt|lid|cover|on high|on low)\b))",
     re.I,
 )
 # "a bit of water from the 4 cups"
@@ -330,6 +330,10 @@ def _or_else(text: str, end: int) -> int:
     return 0
 
 
+_SALT_NEXT = re.compile(r"\s*(?:salt|namak|oil|ghee|butter)\b", re.I)
+_LIQUID_BEFORE = re.compile(r"\b(?:water|stock|broth|pani|maji|milk)\s*[:=-]?\s*$", re.I)
+
+
 def _mentions(text: str, measures: Measures) -> list[Item]:
     """Amounts with the name that follows or, for the grain, stands before."""
     out: list[Item] = []
@@ -350,6 +354,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         after = text[stated:]
         if not measured and _PART_OF.match(f"{m['n']} {after[:12]}"):
             # "half the tomatoes" are no other tomatoes
+            continue
+        if measured and _SALT_NEXT.match(after) and _LIQUID_BEFORE.search(text, max(0, m.start() - 20), m.start()):
+            # "water 2 cup salt. boil": nobody salts with cups
             continue
         bracket = re.match(r"\s*\([^)]*\)", after)
         at = stated + (bracket.end() if bracket else 0)

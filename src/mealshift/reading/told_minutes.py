@@ -565,7 +565,7 @@ def _in_a_part_of_its_own(p: Place) -> bool:
 
 
 _SPREAD_OUT = re.compile(
-    r"\b(?:spread|tip|turn)\b[^.;]{0,20}\b(?:on(?:to)?|in|over) (?:an? )?(?:large |wide |big )?(?:plate|tray|platter|thali)\b|\b(?:let|leave|allow)\b[^.;]{0,14}\bcool\b|\bcool(?:ed)? (?:it |the rice )?(?:down|completely|fully)\b",
+    r"\b(?:spread|tip|turn)\b[^.;]{0,20}\b(?:on(?:to)?|in|over) (?:an? )?(?:large |wide |big )?(?:plate|tray|platter|thali)\b|\b(?:let|leave|allow)\b[^.;]{0,14}\bcool (?:down )?(?:completely|fully|to room)\b|\bcool(?:ed)? (?:it |the rice )?(?:down )?(?:completely|fully)\b",
     re.I,
 )
 

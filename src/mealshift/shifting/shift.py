@@ -19,9 +19,10 @@ from ..pot.afterwards import afterwards
 from ..pot.methods import method as method_row
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
-from ..process import Process
+from ..process import Operation, Process
 from ..reading.names import find_grains
 from ..recipe import Recipe
+from ..text.sentences import sentences
 from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .beside import early
 from .blends import Plan, plan
@@ -399,9 +400,16 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
 COOLING_FROM_MIN = 25.0
 # "let sit 5 minutes until the cheese melts"
 _ON_IT_MEANWHILE = re.compile(
-    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set)\b",
+    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set|crack\w* (?:in )?(?:the |an? |\d )?eggs?|eggs? in)\b",
     re.I,
 )
+
+
+def _sentence(recipe: Recipe, o: Operation) -> str:
+    """The sentence in which it is told."""
+    if o.span is None:
+        return o.text
+    return next((recipe.text[a:b] for a, b in sentences(recipe.text) if a <= o.span.start < b), o.text)
 
 
 def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
@@ -417,7 +425,7 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
             return recipe.rest_min
         said = rest_said(recipe)
         # what melts or warms through on it meanwhile takes as long as it did
-        least = recipe.rest_min if said and _ON_IT_MEANWHILE.search(said.text) else 2.0
+        least = recipe.rest_min if said and _ON_IT_MEANWHILE.search(_sentence(recipe, said)) else 2.0
         return max(least, recipe.rest_min + target.rest - own.grain.rest)
     if way.method != own.way.method and not {way.method, own.way.method} <= STOVE:
         return None

@@ -715,10 +715,12 @@ class _Work:
         if self.a.same:
             return
         boiling = next((i for i, o in enumerate(ops) if o.phase == "heat"), at)
+        near = (*ops[boiling:at], *ops[at : at + 4])
         # "cook on high for 6 minutes (80 %). Strain": minutes of which nobody was sure
-        put_in = next((i for i, o in enumerate(ops[:boiling]) if o.kind not in _READY and self._puts_it_in(i)), boiling)
-        near = (*ops[min(put_in + 1, boiling) : at], *ops[at : at + 4])
-        drains = any(o.kind == "drain" or (o.basis == "said" and DRAINED.search(o.text)) for o in near)
+        cooked = next((i for i, o in enumerate(ops[:boiling]) if o.kind == "cook"), boiling)
+        drains = any(o.kind == "drain" and o.basis == "said" for o in ops[cooked:boiling]) or any(
+            o.kind == "drain" or (o.basis == "said" and DRAINED.search(o.text)) for o in near
+        )
         at_turn = turning(self.recipe)
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
         where = "inside" if in_a_sauce(self.recipe) else "steamed" if after else ""

@@ -102,12 +102,20 @@ _STOP_OF = {"comma": ",", "period": ".", "full stop": ".", "colon": ":", "new li
 _SAID_STOPS = re.compile(r"(?:(?<=\w)[ ]|^|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
 
 
+_FORUM_MARK = re.compile(
+    r"\[/?(?:quote|b|i|u|s|url|img|size|colou?r|list|spoiler|code|center|\*)(?:=[^\]\n]{0,60})?\]", re.I
+)
+
+
 def written(spoken: str) -> str:
     """Words that were spoken to a machine that wrote every stop as a word, with the stops in their places; any other text as it is.
 
     >>> written("rinse the rice comma twice period boil comma lid on period")
     'rinse the rice, twice. boil, lid on.'
     """
+    if "[/" in spoken:
+        # a forum's marks: "[quote=anna]how do you …[/quote]"
+        spoken = _FORUM_MARK.sub("", spoken)
     if len(_SAID_STOPS.findall(spoken)) < LEAST_DICTATED:
         return spoken
     text = _SAID_STOPS.sub(lambda m: _STOP_OF[m[1].lower()], spoken)
