@@ -20,6 +20,7 @@ SAID = [
     ("Pressure cook the rice for 3 whistles. Spread on a plate, let it cool. Add to the onions. Simmer for 2 minutes.", "whistles", "heat", "other~"),
     ("Put everything except the rice and lemon in the slow cooker. Cook on low 6 hours.\nStir in the rice, cover.", "", "heat", "other~"),
     ("Rice cooker, normal setting. When it beeps, butter in, mix, close the lid 5 minutes.", "", "heat", "rest"),
+    ("Zugedeckt 60 Minuten backen, nach 30 Minuten einmal umrühren.", "heat", "heat", "from_start~"),
     ("Boil 5 minutes, then into the sleeping bag. Saves you 10 minutes of gas.", "heat", "rest", "other"),
     ("Add the rice and water. Lid off till craters. Cloth round the lid. Lowest. 30 minutes.", "", "other", "heat~"),
     ("Agrega el arroz y el agua. Tapa, fuego bajo, 15 minutos.", "", "rest", "heat~"),

@@ -76,6 +76,10 @@ _WARMED_IN_MICROWAVE = re.compile(
     rf"|\b(?:sec(?:ond)?s?|melt\w*|dissolve\w*)\b{_SENTENCE_OF}\bmicrowav\w*",
     re.I,
 )
+_COOKED_IN_COOKER = re.compile(
+    r"\brice\b[^.;!?]{0,40}\b(?:cook|steam|make)\w*\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b|\b(?:cook|steam|make)\w* (?:the |your )?rice\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b",
+    re.I,
+)
 _STEAMED = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
 _OVER_WATER = re.compile(r"\bsteam(?:ed|s|ing)?\b[^.;!?]{0,24}\bover (?:\w+ )?(?:boiling|simmering) water\b", re.I)
 _AT_PRESSURE = re.compile(r"\b(?:high|full|to) pressure\b", re.I)
@@ -86,6 +90,11 @@ OPEN_MIN = 12.0
 PLENTY = 4.0
 # of the minutes at the heat, what must be told of a place for it to be the way
 MOST_MINUTES, ALL_MINUTES = 0.6, 0.95
+
+
+def in_oven(told: str) -> bool:
+    """Does a sentence tell of the oven?"""
+    return bool(_IN_OVEN.search(told))
 
 
 def _where(heats: Sequence[tuple[str, float]], pattern: re.Pattern[str]) -> float:
@@ -121,6 +130,9 @@ def choose(
         likely = [x for x in likely if "pressure" not in x[0]] or [("covered", 0.6)]
     if "all:whistle" in fs and not cooked and not elsewhere:
         likely = _first("pressure", 0.9, likely)
+    elif not cooked and any(_COOKED_IN_COOKER.search(as_rice(t)) for t in texts):
+        # "cook in the rice cooker … press into a dish, bake 15 minutes"
+        likely = _first("rice-cooker", 0.85, likely)
     elif ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs) and "simmered" not in fs and not cooked:
         likely = _first("rice-cooker", 0.85, likely)
     elif "title:cooker" in fs and not cooked and not (heats and _ON_THE_HOB.search("\n".join(texts))):
@@ -199,8 +211,8 @@ def choose(
     first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
     simmered = _where(heats, _ON_THE_SIMMER) >= MOST_MINUTES and _where(heats, _IN_OVEN) < 1 - MOST_MINUTES
     if best == "oven" and (simmered or (first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text))):
-        # it is baked later, as something else; its water went in under a lid
-        best, p = "covered", min(p, 0.6)
+        # it is baked later, as something else; its water went in under a lid, or was poured off
+        best, p = ("drain" if told else "covered"), min(p, 0.6)
     if best in ("covered", "drain") and grain == "rice-risotto" and "in:ladle" in fs:
         # a lid on it at the end does not make it one cooked under a lid
         best, p = "stirred", max(0.75, dict(likely).get("stirred", 0.0))
@@ -360,7 +372,7 @@ def features(
         and c.grains
         and c.before.grain
         and c.before.wet
-        and not re.search(r"\bmicrowav|\bbak|\bpress", c.text, re.I)
+        and not re.search(r"\bmicrowav|\bbak|\bpress|\brice[- ]?cooker", c.text, re.I)
         for c in found
     ):
         fs.append("simmered")

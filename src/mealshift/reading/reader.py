@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
+from dataclasses import replace
 
 from ..grains import grain
 from ..measures import (
@@ -103,6 +104,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         lines = _poured_off(lines, source)
     elif way_said == "steam":
         lines = _beside_the_steam(lines, found, timed)
+    if way_said == "rice-cooker":
+        timed = _not_baked(timed, texts)
     aside = [laid.plain[a:b] for a, b, cls, _ in laid.classes if cls not in ("step", "ingredient", "ingredients")]
     settled = settle(
         timed, grain(line.grain) if line and line.grain else None, way_said, told_dish, stated.totals(aside)
@@ -486,15 +489,25 @@ def _sums(recipe: Recipe) -> Recipe:
     )
 
 
+def _not_baked(timed: list[Timed], texts: Sequence[str]) -> list[Timed]:
+    """ "Cook it in the rice cooker … press into a dish, bake 15 minutes": what the cooker has cooked, the oven only makes hot."""
+    return [
+        replace(t, kind="other", sure=0.9, others=(("heat", 0.1),))
+        if t.kind == "heat" and method.in_oven(_told_there(t, texts))
+        else t
+        for t in timed
+    ]
+
+
 def _heats(timed: Sequence[Timed], texts: Sequence[str]) -> list[tuple[str, float]]:
     """Each stretch at the grain's heat: its sentence up to it and a little more, and its minutes."""
-    out = []
-    for t in timed:
-        if t.kind == "heat":
-            text = texts[t.block]
-            begins = max(text.rfind(c, 0, t.stretch.start) for c in ".;!?") + 1
-            out.append((text[max(begins, t.stretch.start - 160) : t.stretch.end + 24], t.stretch.typical))
-    return out
+    return [(_told_there(t, texts), t.stretch.typical) for t in timed if t.kind == "heat"]
+
+
+def _told_there(t: Timed, texts: Sequence[str]) -> str:
+    text = texts[t.block]
+    begins = max(text.rfind(c, 0, t.stretch.start) for c in ".;!?") + 1
+    return text[max(begins, t.stretch.start - 160) : t.stretch.end + 24]
 
 
 def _usual(line: Line | None) -> float | None:

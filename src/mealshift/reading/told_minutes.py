@@ -570,6 +570,15 @@ _SPREAD_OUT = re.compile(
 )
 
 
+# "nach 30 Minuten einmal umrühren", "dopo 20 minuti mescolare"
+_AFTER_ABROAD = re.compile(
+    r"\b(?:nach|dopo|après|a los|después de|depois de|efter|po|sonra)\s*(?:etwa |circa |ca\.? )?$", re.I
+)
+_STIRRED_ABROAD = re.compile(
+    r"[^.;!?\d]{0,24}\b(?:umrühr|rühr|wend|mescol|gir|remu|tourn|revolv|remov|mex|rör|vänd|miesza|karıştır)\w*", re.I
+)
+
+
 def _spread_out_before(p: Place) -> bool:
     """Was what is cooked already spread on a plate or cooled, since the heat before?"""
     last = next((t for t in reversed(p.earlier) if t.kind in ("heat", "whistles")), None)
@@ -601,6 +610,10 @@ def _up_to_it(p: Place) -> bool:
 RULES = (
     Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
+    Rule(
+        "60 Minuten backen, nach 30 Minuten umrühren", "from_start", 0.85, leaves="",
+        fits=lambda p: p.kind in ("heat", "other", "pan") and p.had("heat") and _AFTER_ABROAD.search(p.before) and p.after(_STIRRED_ABROAD),
+    ),
     Rule(
         "at the 10 minute mark", "from_start", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "pan", "other", "from_start") and p.after(_MARK),

@@ -20,6 +20,13 @@ DRIEST_HABIT = 0.25
 _TOASTS = re.compile(r"\b(?:stir|fry|toast|coat|turn|tip)\w*\b[^.;]{0,50}\b(?:rice|grain)", re.I)
 
 
+# true of a rice whose starch is wanted, or that was polished clean
+UNRINSED = re.compile(
+    r",?\s*\b(?:not rinsed|unrinsed|not washed|unwashed|(?:do not|don't|no need to) (?:rinse|wash)\b(?: it| the rice)?)",
+    re.I,
+)
+
+
 @dataclass(frozen=True, slots=True)
 class Own:
     """The source grain in the recipe's own pot. habit: what the recipe pours and cooks beside the account."""
@@ -155,7 +162,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     low, high = g.texture_range()
     texture = min(max(texture, low), high)
     prose = " ".join(s.text for s in recipe.steps)
-    rinses = bool(re.search(r"\b(?:rins|wash|soak)", prose + " " + line.text, re.I))
+    rinses = bool(re.search(r"\b(?:rins|wash|soak)", UNRINSED.sub("", prose + " " + line.text), re.I))
     toasts = _toasts(recipe)
     method = recipe.method
     if method == "oven" and finished_apart(recipe):

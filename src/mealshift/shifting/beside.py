@@ -113,7 +113,8 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             if wants <= 0:
                 continue
             missing = round_half_up(min(wants, had) - now_min)
-            if missing >= LEAST_BESIDE:
+            # of the few minutes at pressure each is worth three, and chicken has none to spare
+            if missing >= (LEAST_PULSE if raw and "pressure" in recipe.method else LEAST_BESIDE):
                 found.append(Early(ln, missing, raw))
     return tuple(sorted(found, key=lambda e: -e.minutes))
 

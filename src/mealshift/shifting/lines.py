@@ -27,7 +27,7 @@ from ..reading.pours import SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe
 from ..text.amounts import AMOUNT
-from .backwards import carriers
+from .backwards import UNRINSED, carriers
 from .wording import Edit, Edited, apply, in_manner, nearest, of_line, said_grain, said_liquid, said_quantity
 
 # a salt or stock line is left alone while the cooked mass moves less than this
@@ -321,9 +321,13 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             edits.append(Edit(ln.amount_span.start, _with_stop(ln, said), said))
         edits += _without_stale_size(ln, a)
     if (
-        not a.same
-        and a.target.rinse == 0
-        and (m := re.search(r",?\s*(?:well[- ])?(?:rinsed|washed)(?: well| until [^,]+)?", ln.text))
+        (
+            not a.same
+            and a.target.rinse == 0
+            and (m := re.search(r",?\s*(?:(?:not |un)|well[- ])?(?:rinsed|washed)(?: well| until [^,]+)?", ln.text))
+        )
+        or not a.same
+        and (m := UNRINSED.search(ln.text))
     ):
         edits.append(Edit(m.start(), m.end(), ""))
     if not a.same and not a.soaks and (m := _SOAKED.search(ln.text)):

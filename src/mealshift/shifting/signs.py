@@ -21,10 +21,11 @@ _SIGN = re.compile(
 )
 # "fill with water to the line", where the list tells the water by it
 _TO_THE_LINE = re.compile(
-    r"\b(?:up )?to the (?:line|mark|level)\b(?! of)(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?", re.I
+    r"\b(?:up )?to the (?:(?:(?:sushi|white|brown|plain|mixed)[ -]?)?rice )?(?:line|mark|level)\b(?! of)(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?",
+    re.I,
 )
 _POURED_ON = re.compile(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
-_TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*[^,.;]{0,20}\bin\b", re.I)
+_TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
 
 
 def in_step(text: str) -> tuple[int, int] | None:
