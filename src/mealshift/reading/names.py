@@ -154,19 +154,23 @@ _KIND_ASIDE = re.compile(
 _THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type|stuff)\b", re.I)
 # "arroz blanco de grano largo", "riz long", "Reis"
 _OTHER_TONGUE = re.compile(
-    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo))+\b",
+    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|carolino|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo))+\b",
     re.I,
 )
 # "the rice mixture" is what it was mixed into
 _MIXED = re.compile(r"\s+(?:blend|mix|medley)\b|(?<=wild rice)\s+mixture\b", re.I)
 
 
+_GRAIN_BEHIND = re.compile(r"\s+(?:long|medium|short|round)[- ]grain(?:ed)?\b", re.I)
 _TONGUES = re.compile(r"\b(?:arroz|riz)$", re.I)
 
 
 def with_kind_after(text: str, end: int) -> int:
     """Where a grain's name ends whose tongue says the kind behind it: "arroz blanco de grano largo"."""
     m = _OTHER_TONGUE.match(text, end) if _TONGUES.search(text, max(0, end - 8), end) else None
+    if m is None and text[max(0, end - 4) : end].lower() == "rice":
+        # "Rice medium grain 12 Tbsp"
+        m = _GRAIN_BEHIND.match(text, end)
     return m.end() if m else end
 
 

@@ -11,7 +11,7 @@ from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
 from .dish import shaped
 from .method import poured_off
-from .names import find_grains
+from .names import as_rice, find_grains
 from .pot_words import CLASS
 from .structure import Structure
 from .told_minutes import HEADED, Timed
@@ -155,7 +155,7 @@ def with_roles(
         for i in total.parts:
             tagged[i], chances[i] = ("other", 0.8), 0.0
         tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
-    apart = _of_another_part(lines, source)
+    apart = _of_another_part(lines, source) | _by_the_packet(lines, source, found, laid)
     for i in apart:
         chances[i] = 0.0
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
@@ -183,6 +183,27 @@ def with_roles(
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+_PACKET = re.compile(
+    r"\b(?:cook|boil|prepare|make)\w*\b[^.;!?]{0,30}\brice\b[^.;!?]{0,20}\b(?:according to|as per|following|per|by|as (?:directed|instructed) on)\b[^.;!?]{0,16}\b(?:packet|pack|package|packaging|box|bag|instructions|directions)\b",
+    re.I,
+)
+
+
+def _by_the_packet(
+    lines: Sequence[Line], source: int | None, found: Sequence[Clause], laid: Structure
+) -> frozenset[int]:
+    """ "Cook the rice according to the packet": it has the packet's water, and the stock that the steps pour elsewhere is the beef's."""
+    told = next((n for n, p in enumerate(laid.steps) if _PACKET.search(as_rice(p.text))), None)
+    if told is None or source is None or lines[source].cooked:
+        return frozenset()
+    here = {c.sentence for c in found if c.block == told and "grain" in c.things}
+    return frozenset(
+        i
+        for i, ln in enumerate(lines)
+        if ln.fraction and i != source and not any(i in c.lines for c in found if c.sentence in here)
+    )
 
 
 def _of_another_part(lines: Sequence[Line], source: int | None) -> frozenset[int]:

@@ -53,6 +53,19 @@ _A_TIME = re.compile(
     re.I,
 )
 _BRACKETED_HEAD = re.compile(r"[【〈《「][^【】〈〉《》「」\d]{2,30}[】〉》」]\s*:?")
+_COUNTED_FOOD = re.compile(r"(?P<food>[^\W\d_]+(?: [^\W\d_]+)?) \d{1,2}(?: (?:large|small|medium|big|ripe))?", re.I)
+_LIQUID_ALONE = re.compile(
+    rf"(?:(?:boiling|hot|cold|warm|fresh) )?(?:water|stock|broth|milk)\W{{0,3}}(?:about |abt |ca\.? |approx\.? )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?",
+    re.I,
+)
+
+
+def _foods_counted(text: str) -> bool:
+    """ "Tomatoes 8 large, peppers 4": how many of each, and each is food."""
+    parts = [_COUNTED_FOOD.fullmatch(x.strip()) for x in text.strip(" .").split(",")]
+    return all(m and re.sub(r"(?<=[^s])s$|(?<=o)es$", "", m["food"].lower().split()[-1]) in foods() for m in parts)
+
+
 _BETWEEN_TIMES = re.compile(r"\s*[·|•;,/+]\s*")
 LONGEST_OF_TIMES = 160
 
@@ -458,6 +471,17 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "【Topping】" between things
             cls, sure = "section", 0.9
+        if cls in ("meta", "servings", "chatter", "note") and not out.steps and _foods_counted(ln.text):
+            # "Tomatoes 8 large, peppers 4"
+            cls, sure = "ingredients" if "," in ln.text else "ingredient", 0.8
+        if (
+            cls in ("step", "note", "chatter", "section")
+            and not out.steps
+            and out.lines
+            and _LIQUID_ALONE.fullmatch(ln.text.strip())
+        ):
+            # "boiling water ~1.2 l" boils nothing: it is the last of the list
+            cls, sure = "ingredient", 0.8
         if cls not in ("meta", "servings") and _only_times(ln.text):
             cls, sure = "meta", 0.9
         if cls in ("section", "heading") and _OVEN_TEMP.match(ln.text):

@@ -153,7 +153,7 @@ _AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W
 _WEIGHS = re.compile(r"\((?:about |abt |approx\.? |ca\.? |~ ?|= ?)?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\)", re.I)
 MOST_BEHIND = 24
 _HOW_MANY_LAST = re.compile(
-    r"(?<=[.!?)])\s+(?:(?:makes|serves|feeds|enough for|yields?|does)\b[^.!?;]{1,40}|\d{1,2} (?:people|persons|servings|portions|bowls))[.!]?$",
+    r"(?<=[.!?)])\s+(?:(?:makes|serves|feeds|enough for|yields?|does)\b[^.!?;]{1,40}|\d{1,2}(?:-\d{1,2})? (?:people|persons|servings|portions|bowls|pessoas|personas|persone|personnes|personen))[.!]?$",
     re.I,
 )
 # what joins two clauses of one sentence
@@ -776,7 +776,7 @@ class _View:
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
             new = self.a.carrier(ln.ml)
             for m in re.finditer(
-                rf"\b(?:the|need|want|take|measure|to|water|stock|broth|liquid|pani|yakhni) (?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
+                rf"\b(?:the|need|want|take|measure|meça|mida|misurate?|mesurer?|mesurez|to|water|stock|broth|liquid|pani|yakhni) (?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
                 step.text,
                 re.I,
             ):

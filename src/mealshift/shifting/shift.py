@@ -400,7 +400,7 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
 COOLING_FROM_MIN = 25.0
 # "let sit 5 minutes until the cheese melts"
 _ON_IT_MEANWHILE = re.compile(
-    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set|crack\w* (?:in )?(?:the |an? |\d )?eggs?|eggs? in)\b",
+    r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set|spinach|greens|kale|chard|crack\w* (?:in )?(?:the |an? |\d )?eggs?|eggs? in)\b",
     re.I,
 )
 

@@ -102,7 +102,28 @@ def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
         for i in found:
             i.text = text[i.start : i.end]
         return found
-    return [parse(text, a, min(b, a + MOST_ITEM), measures) for a, b in _split(text[:MOST_SPLIT], many)]
+    return [
+        parse(text, a, min(b, a + MOST_ITEM), measures)
+        for a, b in _with_their_handfuls(text, _split(text[:MOST_SPLIT], many))
+    ]
+
+
+_ONLY_SO_MUCH = re.compile(
+    r"[\s,;•·]*(?:an? )?(?:good |big |small |large |generous )?(?:handfuls?|pinch(?:es)?|few|little|knob|splash|drizzle|sprig|bunch)[\s.,;•·]*",
+    re.I,
+)
+
+
+def _with_their_handfuls(text: str, places: list[tuple[int, int]]) -> list[tuple[int, int]]:
+    """ "sweetcorn, a handful, peas, a handful": so much is of what stands before it."""
+    out: list[tuple[int, int]] = []
+    for a, b in places:
+        before = text[out[-1][0] : out[-1][1]] if out else ""
+        if out and _ONLY_SO_MUCH.fullmatch(text[a:b]) and not re.search(r"\d", before):
+            out[-1] = (out[-1][0], b)
+            continue
+        out.append((a, b))
+    return out
 
 
 # "rinsed x3, soaked 20', drained   1.25 kg" is one thing
