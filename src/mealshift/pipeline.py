@@ -529,7 +529,11 @@ def with_jugs(pots: Sequence[PotShown], manner: Manner, measures: Measures) -> l
 
 
 # what stands on the strip of an act's work, by its kind; shorter work without minutes of its own is not drawn
-_ON_STRIP = {"cook": "simmer", **{k: k for k in ("fry", "toast", "chop", "grind", "whisk", "cool", "chill", "preheat")}}
+_ON_STRIP = {
+    "cook": "simmer",
+    "cook_on": "simmer on",
+    **{k: k for k in ("fry", "toast", "chop", "grind", "whisk", "cool", "chill", "preheat")},
+}
 LEAST_DRAWN_MIN = 3
 
 

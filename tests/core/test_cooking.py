@@ -684,6 +684,19 @@ def test_every_round_in_the_microwave_is_called() -> None:
     assert len(told) == len(inner) >= 2 and sum(n for _, n in inner) == told[-1].offset
 
 
+def test_what_went_in_raw_is_cooked_on_at_the_stove_in_the_plan_and_on_the_strip() -> None:
+    text = "Leek soup\nServes 4\n2 leeks\n1.8 litres stock\n150 g brown rice\n3 chicken breasts\n1. Sweat the leeks for 10 mins. Add stock and rice, bring to the boil, then simmer with the lid ajar for 20 mins. Add the chicken breasts whole and simmer a further 15 mins.\n2. Lift out the chicken and shred it."
+    made = plan_dinner([Dish("k", read(text), Choice("quinoa"))], SEVEN, NOW, 3)
+    [shifted_] = made.shifts.values()
+    titles = [s.title for s in cooking.script_of(made.shifts, made.plan, NOW).steps]
+    [on] = [s for s in cooking.script_of(made.shifts, made.plan, NOW).steps if "went in raw" in s.title]
+    assert on.minutes == 4 and on.style == "begin" and "74 °C" in on.look and "74 °C" in on.words
+    assert titles.index("Add the chicken breasts whole") < titles.index(on.title)
+    [finish] = [s for s in made.plan.tasks if s.task.kind == "finish"]
+    assert "Lift out the chicken" in finish.task.act.words
+    assert ("simmer on", 4) in [(x["what"], x["min"]) for x in pipeline.strip(shifted_)]
+
+
 def test_a_head_start_has_its_minutes_on_its_card_in_the_plan_and_on_the_strip() -> None:
     text = (
         FIRST.format(first="Warm the water.")

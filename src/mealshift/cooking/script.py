@@ -40,6 +40,8 @@ COOL_MIN = 60
 STIR_EVERY_MIN = 5
 # shorter things are done by eye, with one touch
 TIMED_FROM_MIN = 3
+# the sign of what went in raw; usual advice for all of it that is cooked through
+_DONE = "no pink in the thickest piece, clear juices, 74 °C in the middle"
 _STIR = "Stir, down to the bottom of the pot"
 # at which kind of step a caution belongs; what is not here is said on the bench and the grain's page
 _CAUTION_AT = {
@@ -208,8 +210,8 @@ class _Steps:
             title,
             t.minutes,
             planned,
-            words,
-            "",
+            cap(words.removeprefix("Look: ")),
+            _DONE if act.kind == "cook_on" else "",
             after,
             hands=t.hands_on,
             goes_in=self._in(act.lines),

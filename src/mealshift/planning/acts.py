@@ -83,7 +83,7 @@ _BESIDE = re.compile(r"^\W*(?:meanwhile|in the meantime|while|at the same time)\
 _WORK = ("fry", "toast", "whisk", "stir", "grind", "chop", "add", "season", "fluff", "serve", "roast")
 # what is made of its own things in a bowl or on a board can be made while the pot waits
 _APART = ("whisk", "grind", "chop")
-_FIRE = ("fry", "toast", "boil", "cook", "roast")
+_FIRE = ("fry", "toast", "boil", "cook", "roast", "cook_on")
 _PASSIVE = ("rest", "cool", "chill", "soak", "dry", "sprout")
 # a salad is dressed warm and eaten lukewarm
 LUKEWARM_C = 30.0
@@ -610,6 +610,8 @@ class _Reading(_Clauses):
                 at += o.typical_min or 0.0
             elif at > 0 and o.basis == "said":
                 waiting.append(o)
+            elif o.kind == "cook_on":
+                adds.append(self._in(round_half_up(at), [o]))
             else:
                 cook.append(o)
         adds += [GoesIn(total, o.text) for o in self.all if o.kind == "crust"]

@@ -12,6 +12,7 @@ from dataclasses import dataclass, replace
 from .. import preparing
 from ..measures import round_half_up
 from ..pot import Pot
+from ..pot.ways import cap
 from ..recipe import Recipe
 from ..shifting import AsItIs, Shift
 from .acts import Act, Acts, acts_as_it_is, acts_of, cools
@@ -131,6 +132,7 @@ def _as_it_is(made: AsItIs, dish: str, beans: list[Task]) -> list[Task]:
 
 def title_of(words: str) -> str:
     """The first clause of a card's words, short enough to be its title."""
+    words = cap(words.removeprefix("Look: "))
     clause = re.split(r"[.;:!?](?=\s|$)", words, maxsplit=1)[0].strip()
     if len(clause.split()) <= 3 and words[len(clause) : len(clause) + 1] == ":":
         # "For a crust: when the water is gone …"

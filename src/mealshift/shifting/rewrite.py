@@ -220,7 +220,7 @@ def rewrite_steps(
     # what is inserted between two operations of one step stands in it, all else is a step of its own
     inside: dict[int, list[tuple[Operation, Operation | None, Operation]]] = {}
     before: dict[int | None, list[Operation]] = {}
-    # the look ends the step it belongs to
+    # the look, and what cooks on for itself, end the step they belong to
     after: dict[int, list[Operation]] = {}
     here: list[Operation] | None = None
     for i, o in enumerate(ops):
@@ -237,7 +237,7 @@ def rewrite_steps(
             here.append(o)
         elif prev is not None and following is not None and prev.step == following.step and prev.step is not None:
             inside.setdefault(prev.step, []).append((o, prev, following))
-        elif prev is not None and o.kind == "look" and prev.step is not None:
+        elif prev is not None and o.kind in ("look", "cook_on") and prev.step is not None:
             after.setdefault(prev.step, []).append(o)
         else:
             key = (following.step if following else None) if prev is None else (prev.step or 0) + 1

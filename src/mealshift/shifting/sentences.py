@@ -261,16 +261,18 @@ def look(pot: Pot, drains: bool = False, where: str = "", opened: bool = False) 
 
 def raw_too(j: Joins, more: bool = False) -> Operation:
     """Said as a look: the minutes are the raw thing's, and none of the grain's. more: it has had some of them beside the grain."""
-    name = Early(j.line, 0).name
-    about = f"about {round_half_up(j.minutes)} {'more ' if more else ''}minutes"
-    text = f"Look: the {name} went in raw, so lid on and low heat until it is done in the middle (74 °C), {about}."
-    return inserted("look", text, "Its minutes are its own, however the grain is cooked.")
+    minutes = round_half_up(j.minutes)
+    text = (
+        f"Look: the {Early(j.line, 0).name} went in raw; lid on and low heat, about {minutes} {'more ' if more else ''}minutes, "
+        "until done in the middle (74 °C)."
+    )
+    return inserted("cook_on", text, "Its minutes are its own, however the grain is cooked.", minutes)
 
 
 def bake_on(e: Early) -> Operation:
     """Said as a look: the grain is done, and what was baked raw on it need not be."""
-    text = f"Look: the {e.name} went in raw, so bake on under the foil until it is done in the middle (74 °C), about {e.minutes} minutes more."
-    return inserted("look", text, f"It had {e.minutes} minutes more beside the rice.")
+    text = f"Look: the {e.name} went in raw; bake on under the foil, about {e.minutes} minutes more, until done in the middle (74 °C)."
+    return inserted("cook_on", text, f"It had {e.minutes} minutes more beside the rice.", e.minutes)
 
 
 def crust() -> Operation:

@@ -829,7 +829,7 @@ class _Work:
 
     def _check_raw(self, j: Joins) -> None:
         text = (
-            f"Beside a grain {self._of_so_long()} the {Early(j.line, 0).name} might not be done: it is cooked on behind it. Cut into the thickest piece "
+            f"Beside a grain {self._of_so_long()} the {Early(j.line, 0).name} might not be done, so the missing minutes come behind it. Cut into the thickest piece "
             "before you serve: no pink, clear juices, or 74 °C in the middle."
         )
         self.out.check.append(Problem("raw_beside", j.line.text, text))
