@@ -48,7 +48,7 @@ _OTHER_TIME = re.compile(
 _PRONOUN = re.compile(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
 _OFF = re.compile(
     r"\b(?:elzár\w*|apaga(?:r|s|mos)?|tắt bếp|van het vuur|vuur uit|(?:av |från )+(?:värmen|varmen|plattan)|fra varmen|af varmen|z ognia|wyłącz\w*|tutup api|padamkan(?: api)?|patayin ang (?:apoy|kalan)|epua\w*|(?:gas|aanch|flame) band|off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
-    r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|wrap(?:ped)? (?:it |the \w+ |up )?(?:well )?in (?:an? |the |your )?(?:\w+ )?(?:sleeping bag|blankets?|duvet|quilt|towels|newspapers?|coat)|hay ?-?box|into (?:an? |the )?(?:[\w-]+ )?(?:thermos|vacuum flask|wonder ?bag|cooker cosy)|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
+    r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|wrap(?:ped)? (?:it |the \w+ |up )?(?:well )?in (?:an? |the |your )?(?:\w+ )?(?:sleeping bag|blankets?|duvet|quilt|towels|newspapers?|coat)|hay ?-?box|into (?:an? |the )?(?:[\w-]+ )?(?:thermos|vacuum flask|wonder ?bag|(?:cooker |pot )?co[sz]y)|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
     re.I,
 )
 _OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*(?:and|then)?\W*$")
@@ -59,7 +59,7 @@ _ON_AGAIN = re.compile(
 
 # the look a shift puts in, as it writes it: no operation of the recipe's, and none of its minutes
 OWN_LOOK = re.compile(
-    r"(?:When the pressure is down and the lid is open, look|Look): [^.\n]*\.(?: Not yet\? Add [^.\n]*\.| Then drain\.)?"
+    r"(?:When the pressure is down and the lid is open, look|Look): [^.\n]*\.(?: Not yet\? [^.\n]*\.| Then drain\.)?"
 )
 
 THINGS = {
@@ -165,6 +165,9 @@ _A_COLOUR = re.compile(
 )
 
 
+_IN_A = re.compile(r"\b(?:in|into)(?: (?:an?|the|your))?(?: \d{3} ?(?:°|deg\w*)? ?[CF]?)?\s+$", re.I)
+
+
 def verbs_in(text: str) -> list[tuple[int, str]]:
     """(place, kind) of every operation's word in the text, in order."""
     pattern, of = _verb_pattern()
@@ -178,6 +181,9 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             continue
         if m["w"].lower() == "cook" and end == "er":
             # a thing one cooks in
+            continue
+        if m["w"].lower() == "preheat" and end == "ed" and _IN_A.search(text, max(0, m.start() - 24), m.start()):
+            # "bake in preheated 350 oven": it is hot by then
             continue
         if m["w"].lower() == "stand" and _STOOD.match(text, m.end()):
             continue
@@ -439,6 +445,7 @@ _WAYS = {
     "rice cooker": re.compile(r"\brice[- ]cooker\b", re.I),
     "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker|e-?pot)\b", re.I),
     "slow": re.compile(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
+    "plenty": re.compile(r"\b(?:(?:boil(?:ing|ed)?|drain(?:ing|ed)?|pasta|plenty)(?:[ -]\w+)? (?:method|way)|like pasta)\b", re.I),
 }
 
 

@@ -448,6 +448,8 @@ _MAYBE_WHOLE = re.compile(
 
 
 _GROUND = re.compile(r"(?:(?:freshly|ground|black|white|cracked|milled) )*pepper(?: base)?", re.I)
+# nobody fishes these out, unless they are said to be whole or smashed
+_EATEN = re.compile(r"(?:(?:spring|green|red|small|large) )*(?:garlic|onions?|scallions?|shallots?|leeks?)", re.I)
 _ALWAYS_WHOLE = re.compile(
     r"\b(?:bay lea(?:f|ves)|cinnamon sticks?|sticks? (?:of )?cinnamon|star anise|pandan|lemon ?grass)\b", re.I
 )
@@ -462,8 +464,9 @@ def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set
         if counted and _ALWAYS_WHOLE.search(ln.text) or _GROUND.fullmatch(ln.name):
             # nobody eats them; and "salt, pepper" is ground
             continue
-        unsure = label == "whole_spice" and (not counted or sure < 0.5)
-        if unsure or label in ("spice", "other") and sure < 0.75 and _MAYBE_WHOLE.search(ln.text):
+        unsure = label == "whole_spice" and (not counted or sure < 0.5) and not _EATEN.fullmatch(ln.name or ln.text)
+        maybe = label in ("spice", "other") and sure < 0.75 and ln.unit not in ("tsp", "tbsp")
+        if unsure or maybe and _MAYBE_WHOLE.search(ln.text):
             out.append(
                 _one(
                     "count_out",

@@ -46,7 +46,7 @@ _DISHES = (
     (r"\b(?:congee|gruel|jook|(?<!the )kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
     (r"\bporridge\b", "porridge", "porridge"),
     (
-        r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t)\b(?! rice)",
+        r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t|payesh|p[hf]irni|firni|s[uü]tla[cç]|arroz[- ]doce|rijstepap|rijstebrij|riz b(?:i|el) (?:haleeb|laban))\b(?! rice)",
         "pudding",
         "soft",
     ),
@@ -156,6 +156,8 @@ def shaped(told: str) -> re.Match[str] | None:
 
 # g of water for each g of grain, beyond which it swims; up to this long it is whole in its liquid, longer and it has fallen apart
 SWIMS, MOST_WATER, WHOLE_MIN, SLOW_MIN = 5.6, 17.0, 30.0, 200.0
+# of milk it may be more: it is boiled down
+MOST_MILK = 25.0
 # what a g of dry pulses drinks of it
 PULSES_DRINK = 2.2
 
@@ -179,10 +181,11 @@ def _by_its_water(recipe: Recipe, line: Line, way: str) -> tuple[str, str] | Non
     if each > MOST_WATER and pulses > line.g:
         # a handful of rice in a pot of lentils
         return "soup", "moist"
-    if not SWIMS <= each <= MOST_WATER:
-        return None
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.water]
-    if sum(ln.water for ln in wet if "milk" in ln.kind) > sum(ln.water for ln in wet) / 2:
+    milky = sum(ln.water for ln in wet if "milk" in ln.kind) > sum(ln.water for ln in wet) / 2
+    if not SWIMS <= each <= (MOST_MILK if milky else MOST_WATER):
+        return None
+    if milky:
         return "pudding", "soft"
     if (recipe.simmer_min or 0.0) > SLOW_MIN:
         # hours in a slow cooker: a stew

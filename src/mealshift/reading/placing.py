@@ -274,13 +274,26 @@ def _head(line: Line, laid: Structure) -> str:
     return m["l"] if m and not {"the", "it", "your", *word_list("verbs")} & set(m["l"].lower().split()) else ""
 
 
+_THE_GRAINS_OWN = re.compile(r"\W*(?:(?:for|cook|make) )?(?:the )?(?:\w+ )?rice\s*(?:[:–—]|-\s)", re.I)
+
+
 def _beside_its_own(
     lines: Sequence[Line], source: int | None, found: Sequence[Clause], laid: Structure
 ) -> frozenset[int]:
     """ "1½ cups rice, 2 cups water" in one line: that is its water, and the cup poured over the meat elsewhere is none of it."""
-    if source is None or lines[source].section.startswith("step ") or not lines[source].ml:
+    if source is None or not lines[source].ml:
         return frozenset()
     mine = lines[source]
+    if mine.section.startswith("step "):
+        # "Rice: 2 c long grain, 3 c water - boil, cover, low 15 min": a step of its own, and the roux's stock stays in the roux
+        here = [ln for ln in lines if ln.carrier and ln.ml and ln.section == mine.section]
+        alone = _THE_GRAINS_OWN.match(laid.steps[int(mine.section.removeprefix("step ")) - 1].text)
+        enough = sum(ln.ml or 0.0 for ln in here) >= OWN_WATER * mine.ml
+        return frozenset(
+            ln.index
+            for ln in lines
+            if alone and enough and ln.carrier and ln.section.startswith("step ") and ln.section != mine.section
+        )
 
     def same_line(ln: Line) -> bool:
         a, b = sorted((ln.span, mine.span), key=lambda x: x.start)

@@ -75,7 +75,7 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
 
 # "2 cups hot water to soak them", "water for boiling the eggs"
 _NOT_FOR_THE_POT = re.compile(
-    r"\b(?:to|for) (?:soak|soaking|wash|washing|blanch|blanching|dissolve|dissolving|(?:boil|boiling|cook|cooking) (?:the )?(?!rice|it\b|in\b)[a-z]+)\b(?! (?:the )?rice)",
+    r"(?<!\+ )(?<!plus )(?<!more )(?<!extra )\b(?:to|for) (?:soak|soaking|wash|washing|blanch|blanching|dissolve|dissolving|(?:boil|boiling|cook|cooking) (?:the )?(?!rice|it\b|in\b)[a-z]+)\b(?! (?:the )?rice)",
     re.I,
 )
 

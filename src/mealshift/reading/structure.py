@@ -1231,5 +1231,5 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
     if found:
         best = min(found)
         out.servings = (best[2], best[3])
-        said_twice = len({f[2] for f in found if f[0] <= 4}) > 1 and best[0] >= 0
+        said_twice = len({f[2] for f in found if f[0] <= 5}) > 1 and best[0] >= 0
         out.servings_sure = best[0] <= 2 and not said_twice and not out.servings_ranged

@@ -132,6 +132,7 @@ _IF_NEEDED = re.compile(
 _SKIP = re.compile(r"\bskip\b", re.I)
 # "a small glass of white wine (say 100 ml; leave it out for children)"
 _HOLDS_SO_MUCH = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?)?(?P<n>\d{2,4}) ?(?P<u>ml|cl)\b", re.I)
+_WEIGHS = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?:g|gr|grams?|oz|ml)\.?\)", re.I)
 _MORE_OF_IT = re.compile(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 _SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
@@ -375,6 +376,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             continue
         if re.match(rf"{_STOP}\b", words, re.I) or not words or (not measured and _TELLS.match(words)):
             continue
+        if measured and unit_kind(canonical_unit(words) or "") in ("cup", "measure", "vessel"):
+            # "1 mug basmati (200ml mug)"
+            continue
         if measured and _HOW_IT_IS.fullmatch(words) and ingredients.kind_of(words)[0] is None:
             # "the broth must be boiling in another pot: keep 1.2 litres ready"
             of = list(_LIQUIDS.finditer(re.split(r"[.;!?]\s", text[max(0, m.start() - 90) : m.start()])[-1]))
@@ -403,6 +407,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         if size and AMOUNT.search(size[0]):
             # "1 can coconut milk (400 ml)"
             end += size.end()
+        elif grains and (weighs := _WEIGHS.match(text, end)):
+            # "a teacup of long grain rice (about 200g)"
+            end = weighs.end()
         if re.match(r"\s*(?:min|hour|second|degrees|people|times|parts?)", after, re.I) or re.match(
             r"\s*(?:rice )?cooker\b(?! cups?)", text[end:], re.I
         ):

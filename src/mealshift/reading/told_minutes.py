@@ -179,7 +179,7 @@ _HALF_NOW = re.compile(
 )
 SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
 _KEPT_HOT = re.compile(
-    r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|cooker cosy)\b[^.!?]{0,40}$",
+    r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|co[sz]y)\b[^.!?]{0,40}$",
     re.I,
 )
 _RESTS_NOW = re.compile(

@@ -240,7 +240,7 @@ def look(pot: Pot, drains: bool = False, where: str = "", opened: bool = False) 
     elif where == "steamed":
         alone = _of_the_grain(sign)
         text = f"Look: {alone} Not yet? Add {splash} ml of boiling water and give it {more} more minutes."
-    elif pot.way.method == "soup":
+    elif pot.swims and not pot.way.locked:
         text = f"Look: {sign} Not yet? Give it {more} more minutes."
     elif pot.way.method == "steam":
         text = f"Look: {sign} Not yet? Steam it {more} more minutes."
@@ -252,10 +252,8 @@ def look(pot: Pot, drains: bool = False, where: str = "", opened: bool = False) 
             f"about {more} more minutes."
         )
     elif pot.way.locked and not opened:
-        text = (
-            f"When the pressure is down and the lid is open, look: {sign} Not yet? Add {splash} ml of boiling water and "
-            f"simmer it {more} more minutes, the lid only laid on."
-        )
+        add = "Simmer" if pot.swims else f"Add {splash} ml of boiling water and simmer"
+        text = f"When the pressure is down and the lid is open, look: {sign} Not yet? {add} it {more} more minutes, the lid only laid on."
     return inserted("look", text, "Minutes are a guide; the sign decides.")
 
 

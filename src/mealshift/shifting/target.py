@@ -610,6 +610,10 @@ class _Work:
     def _after(self, last: int) -> int:
         """Where the grain is done: behind what goes on with the last clause at the heat, before anything else."""
         ops = self.out.operations
+        heated = sum(o.typical_min or 0.0 for o in ops[:last] if o.phase == "heat")
+        if ops[last].phase == "from_start" and not ops[last].what and (ops[last].typical_min or 0.0) > heated - 0.5 > 0:
+            # "Bake for 1 hour. After 1 hour, remove the cover and fluff": the end of it, told again
+            last = next(i for i in range(last - 1, -1, -1) if ops[i].phase == "heat")
         i = last + 1
         if self.pot.way.locked and self.own.way.row.locked and not self._opened(i):
             # it is opened only when the pressure is down

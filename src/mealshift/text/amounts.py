@@ -353,7 +353,7 @@ def _amounts(text: str) -> list[_Said]:
         more = AND_A_HALF.match(text, m.end())
         if more:
             # "a cup and a half", "1 and a half cups"
-            part = {"half": 0.5, "quarter": 0.25}[more["p"].lower()]
+            part = 0.25 if (more["p"] or "").lower() == "quarter" else 0.5
             word = m["u"] or more["u"] or ""
             if canonical_unit(word) and not (m["u"] and more["u"]):
                 at = m.start("u") if m["u"] else more.start("u")
@@ -439,7 +439,10 @@ _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _LINE = re.compile(r"[\s-]*(?:line|mark)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 AND_A_HALF = re.compile(
-    rf"\s+and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))", re.I
+    # of other tongues only behind the unit: "1 litro y medio de leche"
+    rf"\s+(?:and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))"
+    r"|(?:(?:y|e|et) (?:medi[oa]|mezz[oa]|mei[oa]|demie?)|und (?:ein )?halbe[rnsm]?)(?![\w]))",
+    re.I,
 )
 _FILLED = re.compile(
     rf"\bfill(?:ed)?\b[^()]{{0,30}}?\b(?P<x>\d|twice|two|three)(?:\s?x\b|\s+times\b|(?<=twice))[^()]{{0,20}}\((?:it'?s|it is|holds|=|about|abt|~|\s)*(?P<n>{NUMBER_PATTERN})\s*(?P<u>ml|cc|g|oz|cups?)\b",

@@ -57,6 +57,8 @@ _BARE = re.compile(
     r"|\b(?:there|done|ready|cooked|tast(?:e|ing)|check(?:ing)?|test(?:ing)?|try(?:ing)?|bit(?:e|ing)(?: one| a grain)?) (?:at|by|from) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=(?: onwards?| on)?\s*(?:[.,;)!]|$))"
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:(?:on|over|at) (?:the |a )?(?:very )?)?(?:low(?:est)?|high|medium|gentle|fierce|hard|smallest)(?: (?:heat|flame|fire|gas|ring))?(?=\s*(?:[.,;)!—]|$))"
+    # "8 minutos a fuego fuerte y 10 a fuego suave"
+    rf"|(?:(?<=, )|(?<=\by )|(?<=\be )|(?<=\bet )|(?<=\bund ))(?P<s>{RANGE_PATTERN}) (?:más |altri |weitere )?(?:a fuego|a fuoco|a fiamma|à feu|bei|auf|em fogo)\b"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
@@ -112,7 +114,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "v", "w", "x") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "s", "v", "w", "x") if m[k])
         if (
             any(x < b and a < y for x, y in taken)
             or _CLOCK.match(text, a)
