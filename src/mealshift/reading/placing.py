@@ -7,6 +7,7 @@ from collections.abc import Sequence
 
 from ..grains import grain
 from ..recipe import Correction, Line
+from ..text.sentences import sentences as sentences_of
 from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
 from .dish import shaped
@@ -161,6 +162,8 @@ def with_roles(
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
         # decided by the sum, not by the words: it is asked
         tagged[i] = ("liquid" if mine else "other_pot", 0.5)
+    for i in _kept_of(lines, laid):
+        tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     drained = _water_of_others(lines, found)
     if not poured_off(found):
         # the water that becomes the stock told of later, or in the list
@@ -183,6 +186,32 @@ def with_roles(
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+_OF_THE_KEPT = re.compile(
+    r"\bof (?:the|that|this|your) (?:\w+ )?(?:broth|stock|yakhni|liquid|liquor|cooking water|boiling water)\b", re.I
+)
+_KEEPS = re.compile(r"\b(?:keep|kept|reserv\w*|sav(?:e|ing)|strain\w*)\b", re.I)
+
+
+def _kept_of(lines: Sequence[Line], laid: Structure) -> frozenset[int]:
+    """ "Strain, keep the broth (about 900 ml)", and later "pour over 300 ml of the broth": the nine hundred stand ready, the three go in."""
+    told = [ln for ln in lines if ln.carrier and ln.ml and ln.section.startswith("step ")]
+
+    def sentence(ln: Line) -> str:
+        step = laid.steps[int(ln.section.removeprefix("step ")) - 1]
+        at = ln.span.start - step.span.start
+        return next((step.text[a:b] for a, b in sentences_of(step.text) if a <= at < b), "")
+
+    out = set()
+    for ln in told:
+        if not _OF_THE_KEPT.search(ln.text):
+            continue
+        before = [x for x in told if x.span.start < ln.span.start and x.section != ln.section]
+        kept = next((x for x in reversed(before) if _KEEPS.search(sentence(x))), None)
+        if kept is not None and (kept.ml or 0.0) > (ln.ml or 0.0):
+            out.add(kept.index)
+    return frozenset(out)
 
 
 _PACKET = re.compile(

@@ -144,6 +144,24 @@ class Structure:
     classes: list[tuple[int, int, str, float]] = field(default_factory=list)
 
 
+def _announced(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
+    """Steps without a number that a page tells before its recipe: under a heading, above the heading of the list, while the method stands behind the list."""
+    heads = [t.line.index for t in tagged if t.cls == "heading"]
+    first = next((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), None)
+    if first is None or len([h for h in heads if h < first]) < 2:
+        return frozenset()
+    head = max(h for h in heads if h < first)
+    steps = [t.line for t in tagged if t.cls == "step"]
+    method = next((h for h in heads if h > first), None)
+    if method is None or len([ln for ln in steps if ln.index > method]) < 2:
+        return frozenset()
+    return frozenset(
+        ln.index
+        for ln in steps
+        if ln.index < head and not re.search(r"\d", ln.text) and ln.number is None and not any(stretches(ln.text))
+    )
+
+
 def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     """said: the cook's own class of single lines, by their text."""
     told = plain(text)
@@ -160,6 +178,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
     heads_steps = False
     talk = _talk(tagged)
+    announced = _announced(tagged)
     for t in tagged:
         ln = t.line
         shown = " ".join(text[ln.start : ln.end].split())
@@ -538,6 +557,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Mavis, Bemidji: I use 1 cup": in a chat all of it is said so
             cls, sure = "note", 0.7
+        if cls == "step" and ln.index in announced:
+            # "How to make it: saute the onion, toast the rice, simmer, rest.", above list and method
+            cls, sure = "chatter", 0.6
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))

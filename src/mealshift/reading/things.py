@@ -135,6 +135,8 @@ _HOLDS_SO_MUCH = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?)?(?P<n>\d{2,4}
 _WEIGHS = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?:g|gr|grams?|oz|ml)\.?\)", re.I)
 _MORE_OF_IT = re.compile(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
+# where what was begun ends: "rinse 300 g jasmine, put in a pan with 375 ml water"
+_OTHERWISE = re.compile(r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I)
 _SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
 
@@ -192,7 +194,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     and not (
                         line.kind == "water"
                         and _SOAKING.search(
-                            re.split(r"[.;!?]|, (?=\d)", piece.text[max(0, item.start - 50) : item.end])[-1]
+                            re.split(_OTHERWISE, piece.text[max(0, item.start - 50) : item.end])[-1]
                         )
                     )
                 )

@@ -192,8 +192,10 @@ def rewrite_lines(
             else "the recipe's other liquids do not cover what this grain drinks",
             section="" if line.section.startswith("step ") else line.section,
         )
-        # at the end of the part that holds the grain, not of the sauce's
-        last = max((k for k, n in enumerate(out) if n.section == new.section and not n.in_step), default=len(out) - 1)
+        # at the end of the part that holds the grain, not of the sauce's, nor behind a part that is named on its line
+        first = next((k for k, n in enumerate(out) if n.section), len(out)) if not new.section else len(out)
+        mine = [k for k, n in enumerate(out) if n.section == new.section and not n.in_step]
+        last = max((k for k in mine if k < first), default=max(mine, default=len(out) - 1))
         out.insert(last + 1, new)
     return out
 

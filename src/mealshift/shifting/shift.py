@@ -23,6 +23,7 @@ from ..process import Operation, Process
 from ..reading.names import find_grains
 from ..recipe import Recipe
 from ..text.sentences import sentences
+from ..text.times import stretches
 from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .beside import early
 from .blends import Plan, plan
@@ -131,6 +132,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         *(
             Problem("note", text, "A note I did not rewrite: read it with the new grain in mind.", "note")
             for text, _ in recipe.notes
+            if _of_the_grain(text, recipe.title)
         ),
     ]
     if lacking := choice.kitchen.lacks(pot.way):
@@ -173,6 +175,17 @@ def _aside(g: Grain, dry_ml: float, way: Way, choice: Choice) -> Pot:
 
 
 # what joins the cooked grain and is drunk by it: dressings, yoghurt, cream, syrup, gravy
+# a path of pages, a review, a rating: what stands round a recipe and is none of it
+_OF_THE_PAGE = re.compile(r"[»›★☆]|\b\d+ (?:reviews?|votes?|ratings?|comments?)\b|https?:|www\.|@", re.I)
+
+
+def _of_the_grain(note: str, title: str) -> bool:
+    """Does a note speak of the grain or of minutes, so that another grain may want it otherwise?"""
+    if _OF_THE_PAGE.search(note) or note.strip().lower() == title.strip().lower():
+        return False
+    return bool(find_grains(note) or re.search(r"\b(?:rice|grains?)\b", note, re.I) or any(stretches(note)))
+
+
 _DRUNK_LATER = ("yoghurt", "cream", "vinegar")
 
 

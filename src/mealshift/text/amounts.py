@@ -47,7 +47,8 @@ _ALONE = re.compile(
 PREPARED = re.compile(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
     r"divided|optional|to taste|to serve|for |plus |at room|undrained|uncooked|cooked|packed|halved|quartered|shredded|trimmed|deveined|boneless|skinless|separated|warm|hot|cold|more |with |without |in |about |such |like |deseeded|seeded|cubed|"
-    r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the )\w*)",
+    r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the )\w*"
+    r"|(?:browned|crumbled|pitted|cored|thawed|defrosted|scrubbed|roasted|blanched|smashed|squeezed|strained)\s*(?:[,;]|$))",
     re.I,
 )
 _CLOVES = re.compile(rf"(?:{RANGE_PATTERN})\s+cloves\s*(?:[,;]|$)", re.I)
@@ -152,6 +153,11 @@ _TO_FINISH = re.compile(
 _TIN_FILLED = re.compile(
     r"(?:then |and |plus )?(?:re)?fill(?:ed)?\b[^,;.]{0,20}\b(?:tin|can)\b[^,;.]{0,30}\b(?:water|stock)\b", re.I
 )
+
+
+# blanks between two columns
+WIDE = 5
+_NAMES_ALONE = re.compile(r"[^\W\d]+(?:(?: and| &|,)? [^\W\d]+){0,2}\.?\s*")
 
 
 def _split(text: str, many: bool) -> list[tuple[int, int]]:
@@ -266,7 +272,14 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
                 or (not has and len(before.split()) <= 4)
             )
         else:
-            ok = False
+            # "1 sm. onion           salt", of two columns
+            ok = (
+                glue == ""
+                and len(m[0]) >= WIDE
+                and has
+                and bool(_NAMES_ALONE.fullmatch(after))
+                and not PREPARED.match(after)
+            )
         if ok:
             cuts.append((last, m.start()))
             last = m.end()
