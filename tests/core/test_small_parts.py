@@ -182,3 +182,18 @@ def test_what_is_beside_it_comes_by_the_plates(was: str, servings: int, now: str
 )  # fmt: skip
 def test_what_comes_out_of_the_pot(said: str, out: bool) -> None:
     assert bool(TAKEN_OUT.search(said)) is out
+
+
+@pytest.mark.parametrize(
+    ("made", "batter"),
+    [
+        (
+            "Grind the dal fluffy with 1 1/2 cup water, rice coarse with 1 cup water. Ferment overnight. Steam 12 min.",
+            True,
+        ),
+        ("Boil the rice 12 minutes. Drain. Blend the cooked rice with 1 cup water.", False),
+    ],
+)
+def test_a_batter_is_no_pot_of_whole_grain(made: str, batter: bool) -> None:
+    recipe = read(f"Steamed cakes\n3 cups idli rice\n1 cup urad dal\nSoak the rice 6 hours. {made} Makes 30")
+    assert any(p.code == "batter" for p in recipe.problems) is batter

@@ -20,7 +20,7 @@ SAID = [
     ("5 minutes' rest", 5, 5), ("20 mintues", 20, 20), ("1O min.", 10, 10), ("l5 min.", 15, 15),
     ("soak overnite", OVERNIGHT_MIN, OVERNIGHT_MIN), ("soak night before", OVERNIGHT_MIN, OVERNIGHT_MIN), ("30-45 rnins in plenty", 30, 45),
     # minutes that nobody called minutes
-    ("cover, low, 18.", 18, 18), ("off 10.", 10, 10), ("then another 5.", 5, 5), ("5 more if it is wet", 5, 5), ("rest 10", 10, 10), ("lid on, 12.", 12, 12), ("lid, smallest, 12;", 12, 12),
+    ("cover, low, 18.", 18, 18), ("off 10.", 10, 10), ("then another 5.", 5, 5), ("then off and 10 more dont touch", 10, 10), ("a fuego fuerte y 10 a fuego suave.", 10, 10), ("5 more if it is wet", 5, 5), ("rest 10", 10, 10), ("lid on, 12.", 12, 12), ("lid, smallest, 12;", 12, 12),
     ("peas in, off, lid, 5.", 5, 5), ("switch off & wait 5.", 5, 5), ("covered, 5 off", 5, 5), ("22 high, 10 NPR", 10, 10), ("calmer 9-10.", 9, 10), ("10-12 more to crisp", 10, 12),
     ("40 phút", 40, 40), ("20 perc", 20, 20), ("1 óra", 60, 60), ("30 nimidam", 30, 30), ("leave closed 10.", 10, 10), ("Manual/High 22.", 22, 22),
     ("let it sit ten take the bay leaves out", 10, 10), ("mine is usually there at 18.", 18, 18), ("5 more off the fire.", 5, 5),

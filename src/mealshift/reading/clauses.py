@@ -445,7 +445,9 @@ _WAYS = {
     "rice cooker": re.compile(r"\brice[- ]cooker\b", re.I),
     "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker|e-?pot)\b", re.I),
     "slow": re.compile(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
-    "plenty": re.compile(r"\b(?:(?:boil(?:ing|ed)?|drain(?:ing|ed)?|pasta|plenty)(?:[ -]\w+)? (?:method|way)|like pasta)\b", re.I),
+    "plenty": re.compile(
+        r"\b(?:(?:boil(?:ing|ed)?|drain(?:ing|ed)?|pasta|plenty)(?:[ -]\w+)? (?:method|way)|like pasta)\b", re.I
+    ),
 }
 
 

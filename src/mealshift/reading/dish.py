@@ -10,7 +10,7 @@ from ..problems import Problem
 from ..recipe import Correction, Line, Recipe
 from . import ingredients
 from .clauses import THINGS, Clause
-from .names import find_grains
+from .names import as_rice, find_grains
 
 MOST_GRAIN_G = 5000.0
 # a canteen's amounts are asked about, these are no kitchen's at all
@@ -371,6 +371,22 @@ def _beans(recipe: Recipe) -> list[Problem]:
     ]
 
 
+# "grind the dal fluffy, the rice coarse with a cup of water", "blend rice and water, strain"
+_TO_BATTER = re.compile(
+    r"\b(?:grind|ground|blend|blitz)\w*\b[^.!?]{0,60}\brice\b[^.!?]{0,40}\bwater\b|\b(?:grind|blend|blitz)\w*\b[^.!?]{0,40}\bto (?:an? )?(?:\w+ )?batter\b",
+    re.I,
+)
+
+
+def _ground_wet(recipe: Recipe) -> bool:
+    """Is the grain ground with water before it meets any heat?"""
+    heat = next((o.told.start for o in recipe.process.operations if o.phase == "heat" and o.told), None)
+    return any(
+        (m := _TO_BATTER.search(as_rice(s.text))) is not None and (heat is None or s.span.start + m.start() < heat)
+        for s in recipe.steps
+    )
+
+
 def _of_pot(recipe: Recipe) -> list[Problem]:
     line = recipe.source_line
     if line is None or not line.grain:
@@ -443,6 +459,14 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
         out.append(
             Problem(
                 "shared_pot", "", "Part of this pot is for another dish: the amounts are for the whole pot.", "note"
+            )
+        )
+    if not grain(line.grain).is_meal and _ground_wet(recipe):
+        out.append(
+            Problem(
+                "batter",
+                line.text,
+                "Here the grain is ground with its water, for a batter or a drink: I reckon pots of whole grain, so trust neither my water nor my minutes for this one.",
             )
         )
     second = [ln for ln in recipe.lines if ln.grain and ln.role == "absorber"]

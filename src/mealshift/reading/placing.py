@@ -303,7 +303,23 @@ def _head(line: Line, laid: Structure) -> str:
     return m["l"] if m and not {"the", "it", "your", *word_list("verbs")} & set(m["l"].lower().split()) else ""
 
 
-_THE_GRAINS_OWN = re.compile(r"\W*(?:(?:for|cook|make) )?(?:the )?(?:\w+ )?rice\s*(?:[:–—]|-\s)", re.I)
+_THE_GRAINS_OWN = re.compile(r"\W*(?:(?:for|cook|make|boil|prepare) )?(?:the )?(?:\w+ )?rice\s*(?:[:–—]|-\s)", re.I)
+
+
+def _in_its_own_sentence(lines: Sequence[Line], mine: Line, laid: Structure) -> frozenset[int]:
+    """The liquids that a sentence "Cook rice: 600 ml water …" names, where they are enough for it; else none."""
+    for n, p in enumerate(laid.steps):
+        for a, b in sentences_of(p.text):
+            if not _THE_GRAINS_OWN.match(p.text, a, b):
+                continue
+            here = [
+                ln
+                for ln in lines
+                if ln.carrier and ln.ml and ln.section == f"step {n + 1}" and a <= ln.span.start - p.span.start < b
+            ]
+            if sum(ln.ml or 0.0 for ln in here) >= OWN_WATER * (mine.ml or 0.0):
+                return frozenset(ln.index for ln in here)
+    return frozenset()
 
 
 def _beside_its_own(
@@ -313,16 +329,11 @@ def _beside_its_own(
     if source is None or not lines[source].ml:
         return frozenset()
     mine = lines[source]
+    if here := _in_its_own_sentence(lines, mine, laid):
+        # "Rice: 2 c long grain, 3 c water - boil, cover, low 15 min": the roux's stock and the stew's tins stay in theirs
+        return frozenset(ln.index for ln in lines if ln.fraction and ln.index not in here)
     if mine.section.startswith("step "):
-        # "Rice: 2 c long grain, 3 c water - boil, cover, low 15 min": a step of its own, and the roux's stock stays in the roux
-        here = [ln for ln in lines if ln.carrier and ln.ml and ln.section == mine.section]
-        alone = _THE_GRAINS_OWN.match(laid.steps[int(mine.section.removeprefix("step ")) - 1].text)
-        enough = sum(ln.ml or 0.0 for ln in here) >= OWN_WATER * mine.ml
-        return frozenset(
-            ln.index
-            for ln in lines
-            if alone and enough and ln.carrier and ln.section.startswith("step ") and ln.section != mine.section
-        )
+        return frozenset()
 
     def same_line(ln: Line) -> bool:
         a, b = sorted((ln.span, mine.span), key=lambda x: x.start)

@@ -66,13 +66,16 @@ def _foods_counted(text: str) -> bool:
     return all(m and re.sub(r"(?<=[^s])s$|(?<=o)es$", "", m["food"].lower().split()[-1]) in foods() for m in parts)
 
 
-_BETWEEN_TIMES = re.compile(r"\s*[·|•;,/+]\s*")
+_BETWEEN_TIMES = re.compile(r"\s*[·|•;,/+]\s*|\.\s+(?=[A-Z])")
+_SERVES_FIRST = re.compile(
+    r"\s*(?:serves|makes|feeds|portions:?|servings:?) \d{1,2}(?: ?(?:-|–|to|or) ?\d{1,2})?\s*[.,;|·•]\s+", re.I
+)
 LONGEST_OF_TIMES = 160
 
 
 def _only_times(text: str) -> bool:
     """ "Prep 5 min · Come to pressure 8 min · Cook 22 min · Total 45 min" sums up, and bids nothing."""
-    parts = _BETWEEN_TIMES.split(text.strip(" .")) if len(text) <= LONGEST_OF_TIMES else []
+    parts = _BETWEEN_TIMES.split(_SERVES_FIRST.sub("", text).strip(" .")) if len(text) <= LONGEST_OF_TIMES else []
     return len(parts) > 1 and bool(_IN_ALL.search(text)) and all(_A_TIME.fullmatch(x) for x in parts)
 
 
@@ -142,6 +145,10 @@ class Structure:
     notes: list[Piece] = field(default_factory=list)
     headings: list[Piece] = field(default_factory=list)
     classes: list[tuple[int, int, str, float]] = field(default_factory=list)
+
+
+_ASKS = re.compile(r"(?:[^\W\d]+ ){0,2}[^\W\d]+ ?\?+")
+_SAYS_YES = re.compile(r"(?:nope|no|nah|yes|yeah|yep|yup|ok|okay|sure|thanks|thank you|thx|lol|haha)[.! ]*", re.I)
 
 
 def _announced(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
@@ -557,6 +564,20 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Mavis, Bemidji: I use 1 cup": in a chat all of it is said so
             cls, sure = "note", 0.7
+        if cls == "ingredient" and _ASKS.fullmatch(ln.text.strip()) or _SAYS_YES.fullmatch(ln.text.strip()):
+            # "salt?" "nope", in a chat
+            cls, sure = "chatter", 0.7
+        if (
+            cls in ("heading", "section")
+            and out.lines
+            and not out.steps
+            and out.classes[-1][2] in ("ingredient", "ingredients")
+            and following is not None
+            and following.cls == "step"
+            and ln.text.strip().lower() in foods()
+        ):
+            # "Soy", alone under the list
+            cls, sure = "ingredient", 0.6
         if cls == "step" and ln.index in announced:
             # "How to make it: saute the onion, toast the rice, simmer, rest.", above list and method
             cls, sure = "chatter", 0.6

@@ -136,7 +136,9 @@ _WEIGHS = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?
 _MORE_OF_IT = re.compile(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 # where what was begun ends: "rinse 300 g jasmine, put in a pan with 375 ml water"
-_OTHERWISE = re.compile(r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I)
+_OTHERWISE = re.compile(
+    r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I
+)
 _SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
 
@@ -193,9 +195,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     # nobody soaks or washes in coconut milk or stock
                     and not (
                         line.kind == "water"
-                        and _SOAKING.search(
-                            re.split(_OTHERWISE, piece.text[max(0, item.start - 50) : item.end])[-1]
-                        )
+                        and _SOAKING.search(re.split(_OTHERWISE, piece.text[max(0, item.start - 50) : item.end])[-1])
                     )
                 )
                 known.add((line.kind, round(line.ml)))

@@ -182,6 +182,15 @@ _KEPT_HOT = re.compile(
     r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|co[sz]y)\b[^.!?]{0,40}$",
     re.I,
 )
+# rice that is to be steamed on is boiled no longer
+HALF_BOILED_MIN = 8
+_LAYERED = re.compile(r"\blayer\w*\b[^!?]*\b(?:bake|oven|dum|steam|foil|seal\w*)\b[^!?]{0,60}$", re.I)
+_IN_AN_OVEN = re.compile(r"\b(?:bake|roast|broil|grill)\b(?![^.!?]*\brice\b)[^.!?]{0,50}$", re.I)
+_FERMENTS = re.compile(r"\b(?:ferment|prove|proof|let rise|to rise|rise)\w*\b[^.!?]{0,30}$", re.I)
+_LEFT_SHUT = re.compile(
+    r"\b(?:don'?t|do not|never) (?:open|touch|lift|peek|look)(?: it| the lid| inside)?,?(?: for)?(?: (?:another|a further))?\s*$",
+    re.I,
+)
 _RESTS_NOW = re.compile(
     r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand|(?<=let )set)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
     re.I,
@@ -523,6 +532,30 @@ def _by_another(p: Place) -> bool:
     return bool(told & {"meat", "pulse", "veg", "sauce"}) and "grain" not in told
 
 
+def _half_boiled(p: Place) -> bool:
+    """Was it boiled a few minutes and poured off, as what is steamed on is?"""
+    boiled = [t for t in p.earlier if t.kind == "heat"]
+    return (
+        len(boiled) == 1
+        and boiled[0].stretch.typical <= HALF_BOILED_MIN
+        and any(c.verb == "drain" for c in p.found[: p.at])
+    )
+
+
+def _in_another_pan(p: Place) -> bool:
+    """Was the grain drained, and is other food fried since, with no word of the grain?"""
+    fried = False
+    if p.at is None or not p.found[p.at].before.drained:
+        return False
+    for c in reversed(p.found[: p.at + 1]):
+        if "grain" in c.things:
+            return False
+        if c.verb == "drain":
+            return fried
+        fried = fried or (c.verb == "fry" and bool(set(c.things) & {"veg", "meat", "sauce"}))
+    return False
+
+
 def _steams_alone(p: Place) -> bool:
     """ "Steam 20 minutes, turn over the cake of rice": nothing else is told of in that step."""
     mine = [c for c in p.found if c.block == p.n and c.start <= p.s.start]
@@ -772,6 +805,17 @@ RULES = (
         "Put it with the measured water in a heavy pot and leave to stand 10 minutes", "soak", 0.8, leaves="",
         fits=lambda p: p.kind in ("other", "rest", "heat") and not p.had("heat", "pan", "come_up", "toast") and _PUT_WITH_WATER.search(p.back(140)) and not _by_another(p),
     ),
+    Rule("In the rice cooker. Bake the salmon 12 minutes", "other", 0.9, lambda p: p.cookers and p.kind in ("heat", "rest", "other") and _IN_AN_OVEN.search(p.before)),
+    Rule(
+        "boil for 5 minutes. Drain. Fry the onions 15 minutes, add the carrots, cook 10 minutes", "other", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "other") and p.had("heat") and _in_another_pan(p),
+    ),
+    Rule(
+        "Boil 5 minutes, drain. Layer vegetables and rice in a dish, foil, bake 30 minutes", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "pan") and _LAYERED.search(p.back(180)) and _half_boiled(p),
+    ),
+    Rule("Ferment overnight 8-12 hours", "other", 0.97, lambda p: _FERMENTS.search(p.before)),
+    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: p.short and p.had("heat") and _LEFT_SHUT.search(p.before), leaves=""),
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),

@@ -303,8 +303,10 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         if m := COOKED_IN.search(ln.text):
             edits.append(Edit(m.start(), m.end(), ""))
         elif pouch := [m for m in _IN_A_POUCH.finditer(ln.text, end) if not re.match(r"[^(]*\)", ln.text[m.start() :])]:
-            # "250 g pouch microwave brown rice"
+            # "250 g pouch microwave brown rice", "250 g pouch cooked brown rice"
             edits += [Edit(m.start(), m.end(), "") for m in pouch]
+            if m := _COOKED_WORDS.match(ln.text, pouch[-1].end()):
+                edits.append(Edit(m.start(), m.end(), ""))
         elif m := _COOKED_WORDS.search(ln.text):
             # "250 g cooked, chilled rice": how it was kept goes with it, where the name follows
             kept = _KEPT_COLD.match(ln.text, m.end())
@@ -530,6 +532,14 @@ def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
     return edits
 
 
+_CANS = re.compile(r"\b(?:cans?|tins?|cartons?|box(?:es)?|packages?|containers?|bottles?|jars?)\b", re.I)
+_IN_CANS = re.compile(
+    r"\s*(?:\((?:each |about )?\d[\d./½ ]*[ -]?(?:fl\.? ?)?(?:oz|ounces?|g|ml)\.?(?:,? each)?\)|\d[\d.]*[ -](?:fl\.? ?)?(?:oz|ounces?)\.?)?"
+    rf"\s*(?:{_CANS.pattern}(?: of\b)?)?(?=\s+[^\W\d]|$)\s*",
+    re.I,
+)
+
+
 def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     ml = a.carrier(ln.ml or 0.0)
     if ml < LEAST_ML:
@@ -545,7 +555,13 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     said = said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end])
     begins = m.start() if (m := _SCALE_OF.search(ln.text, 0, ln.amount_span.start)) else ln.amount_span.start
     edits = [Edit(begins, _with_stop(ln, said), said)]
-    edits += _without_stale_liquid(ln, ml, measures)
+    stale = _without_stale_liquid(ln, ml, measures)
+    in_cans = _IN_CANS.match(ln.text, edits[0].end)
+    if in_cans and in_cans[0].strip() and not _CANS.search(said):
+        # "2 (14 oz.) cans beef broth" become 830 ml beef broth
+        stale = [e for e in stale if e.start >= in_cans.end()]
+        edits.append(Edit(edits[0].end, in_cans.end(), " "))
+    edits += stale
     if sign := _TO_A_LINE.search(ln.text) or _TO_ITS_LINE.search(ln.text, 0, ln.amount_span.start):
         # "water to the 2 line for brown rice (about 500 ml)"
         edits.append(Edit(sign.start(), sign.end(), ""))

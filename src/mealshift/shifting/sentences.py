@@ -304,6 +304,10 @@ def cold(g: Grain) -> Operation:
     )
 
 
+def spread(g: Grain) -> Operation:
+    return inserted("cool", f"Spread the {g.short} out shallow to cool.", "It has no water left to be rinsed off.")
+
+
 def cook(pot: Pot, why: str) -> Operation:
     return inserted("cook", cook_sentence(pot), why, pot.cook_typical, "heat")
 

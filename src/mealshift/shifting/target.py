@@ -91,6 +91,10 @@ _WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
 # ways that are one pot on the stove
 STOVE = {"covered", "open", "soup"}
 _COOLS = ("cool", "chill")
+_UNDER_THE_TAP = re.compile(
+    r"\b(?:under|in|with|through) (?:(?:the|a|some|running|very|cold|iced?) )*(?:tap|water)\b|\bcold tap\b|\brefresh\b",
+    re.I,
+)
 _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", "look")
 # ways that are told in one sentence; the others stage by stage
 IN_ONE_SENTENCE = ("covered", "open", "soup", "steep", "drain")
@@ -1018,6 +1022,7 @@ class _Work:
             )
             if drained and ops[i].basis == "said" and self.own.way.row.plenty and not pot.way.row.plenty:
                 self._retire(i, why)
+        self._cooled_dry(end, mine)
         for i in range(first):
             # "Carry on adding stock", in a pot that is closed now
             if ops[i].basis == "said" and method not in STOVE and _GOES_ON_POURING.fullmatch(ops[i].text):
@@ -1038,6 +1043,25 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _cooled_dry(self, end: int, mine: frozenset[str] | set[str]) -> None:
+        """ "Drain, cool under the tap": what has drunk its water would only drink that too, and is spread out instead."""
+        ops = self.out.operations
+        if not self.own.way.row.plenty or self.pot.way.row.plenty:
+            return
+        under = [
+            i
+            for i in range(end, len(ops))
+            if ops[i].kind in ("cool", "rinse", "drain", "chill")
+            and ops[i].basis == "said"
+            and _UNDER_THE_TAP.search(ops[i].text)
+            and ops[i].vessel in mine
+            and not set(ops[i].what) - {self.recipe.source}
+        ]
+        for i in under:
+            self._retire(i, "It has drunk its water, and would drink this too.")
+        if under:
+            self._insert(under[0], [sentences.spread(self.pot.grain)])
 
     def _basket(self, first: int, others: set[int]) -> int:
         """Where the making ready of a steamer begins that leads up to the cooking: "Line a steamer with a cloth, spread the rice, poke a few holes"."""

@@ -60,7 +60,7 @@ _BARE = re.compile(
     # "8 minutos a fuego fuerte y 10 a fuego suave"
     rf"|(?:(?<=, )|(?<=\by )|(?<=\be )|(?<=\bet )|(?<=\bund ))(?P<s>{RANGE_PATTERN}) (?:más |altri |weitere )?(?:a fuego|a fuoco|a fiamma|à feu|bei|auf|em fogo)\b"
     # "5 more", "about 15" and no word but a stop or a condition behind it
-    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|to (?:crisp|brown|finish|dry|colou?r)\b))"
+    rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|(?:don'?t|do not|never|no) \w|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
     re.I | re.M,
 )
