@@ -72,6 +72,10 @@ class Brought:
     term: str = "brought"
 
 
+# of what the grain takes up, so much more that stays over it is no habit of wet rice but a broth
+SWIMS = 1.5
+
+
 @dataclass(frozen=True, slots=True)
 class Pot:
     """The solved pot. All figures unrounded; `ledger()` and `report()` round once, at the end."""
@@ -129,7 +133,7 @@ class Pot:
     def swims(self) -> bool:
         """Is a broth to be left over the grain, whatever it is cooked in? By hand: 128 g of quinoa that drink 314 ml, with 1.4 litres at pressure."""
         left = sum(r.amount for r in self.rows if r.term in ("broth", "recipe_habit"))
-        return self.way.method == "soup" or (self.way.texture < 2.5 and left > self.need_ml)
+        return self.way.method == "soup" or (self.way.texture < 2.5 and left > SWIMS * self.need_ml)
 
     @property
     def sign(self) -> str:

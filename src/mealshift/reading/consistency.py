@@ -187,6 +187,9 @@ def _vessel(line: Line) -> str:
     if said is None or canonical_unit(said[0]) != line.unit:
         said = re.search(r"[^\W\d_]+(?: cups?)?$", words)
     if said is None or canonical_unit(said[0]) != line.unit:
+        # "vikombe 2"
+        said = re.match(r"[^\W\d_]+", words)
+    if said is None or canonical_unit(said[0]) != line.unit:
         return line.unit
     one = as_one(said[0])
     return one.lower() if canonical_unit(one) == line.unit else said[0].lower()

@@ -95,7 +95,7 @@ def _first_words() -> frozenset[str]:
 
 # "Brown rice in the oil" bids to brown it
 _BROWNED = re.compile(
-    r"(?:^|(?<=[.;:!?>]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice(?: (?:in|with|until|till|lightly|well|slightly|gently|for)\b|,(?:\s[a-z]+,?)?\s(?:[a-z]+\s)?and\s[a-z]+\s+in\b))"
+    r"(?:^|(?<=[.;:!?>]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice(?: (?:in|with|until|till|lightly|well|slightly|gently|for)\b|,(?:\s[a-z]+,?)?\s(?:[a-z]+\s)?(?:and|&)\s[a-z]+\s+in\b| (?:and|&|\+) [a-z]+ in\b))"
 )
 
 

@@ -104,6 +104,15 @@ def things(
     return out
 
 
+def _when_done(first: Clause, found: Sequence[Clause], timed: Sequence[Timed]) -> bool:
+    """Has the grain had all its heat, and been let down, spread out or drained, before that clause?"""
+    heats = [(t.block, t.stretch.start) for t in timed if t.kind in ("heat", "whistles")]
+    if not heats or max(heats) > (first.block, first.start):
+        return False
+    between = [c for c in found if max(heats) <= (c.block, c.start) < (first.block, first.start)]
+    return any(c.verb in ("release", "cool", "fluff", "drain", "rest", "off") for c in between)
+
+
 def with_roles(
     lines: list[Line],
     source: int | None,
@@ -123,7 +132,10 @@ def with_roles(
     heated = {c.sentence for c in found if c.verb in ("boil", "cook") and c.grains and "grain" in c.things}
     for i, (ln, thing) in enumerate(zip(lines, seen, strict=True)):
         first = thing.uses[0][0] if thing.uses else None
-        if tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
+        if tagged[i][0] == "wet" and ln.kind == "tomato" and first and _when_done(first, found, timed):
+            # pressed, and then tossed in a pan with its tomatoes: it drinks nothing of them
+            tagged[i], chances[i] = ("after", 0.7), 0.0
+        elif tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
             # poured around what is still to bake it is cooked with it: it joins nothing afterwards
             tagged[i], chances[i] = ("wet", 0.6), 0.6
         elif ln.unit == "ladle" and thing.inline and any(x.carrier and (x.ml or 0.0) > (ln.ml or 0.0) for x in lines):

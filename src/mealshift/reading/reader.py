@@ -93,7 +93,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         bool(line and line.cooked),
         _ratio(lines, source),
         _heats(timed, texts),
-        _swims_in_milk(lines),
+        _swims_in_milk(lines, line),
         any(t.kind == "whistles" for t in timed),
     )
     if line and line.cooked:
@@ -514,9 +514,14 @@ def _usual(line: Line | None) -> float | None:
     return None if line is None or not line.grain else grain(line.grain).simmer or None
 
 
-def _swims_in_milk(lines: Sequence[Line]) -> bool:
+# of the grain's volume; less milk than that is sprinkled over it
+LEAST_TO_SWIM = 0.5
+
+
+def _swims_in_milk(lines: Sequence[Line], mine: Line | None) -> bool:
     wet = [ln for ln in lines if ln.role == "pot_liquid" and ln.water]
-    return sum(ln.water for ln in wet if "milk" in ln.kind) > 0.5 * sum(ln.water for ln in wet) > 0
+    milk = sum(ln.water for ln in wet if "milk" in ln.kind)
+    return milk > 0.5 * sum(ln.water for ln in wet) and milk > LEAST_TO_SWIM * ((mine and mine.ml) or 0.0)
 
 
 def _ratio(lines: Sequence[Line], source: int | None) -> float | None:

@@ -815,7 +815,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "pan") and _LAYERED.search(p.back(180)) and _half_boiled(p),
     ),
     Rule("Ferment overnight 8-12 hours", "other", 0.97, lambda p: _FERMENTS.search(p.before)),
-    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: p.short and p.had("heat") and _LEFT_SHUT.search(p.before), leaves=""),
+    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: p.short and (p.had("heat") or p.cookers) and _LEFT_SHUT.search(p.before), leaves=""),
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),

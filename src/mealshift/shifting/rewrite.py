@@ -27,7 +27,7 @@ from ..process import Operation
 from ..reading import ingredients
 from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
-from ..reading.names import find_grains, with_kind, without_aside
+from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT
 from ..reading.told_minutes import OTHER_OVEN, SUMMED
 from ..reading.words import word_list
@@ -685,7 +685,7 @@ class _View:
             # where the steps alone name the grain with its amount, it is called by its whole name
             whole = line.section == f"step {step.index + 1}" and line.span.start <= at < line.span.end
             new = self.a.target.name if whole else self.a.target.short
-            start, end = with_kind(step.text, f.span.start), without_aside(step.text, f.span.end)
+            start, end = with_kind(browned(step.text), f.span.start), without_aside(step.text, f.span.end)
             if f.span.start < named:
                 continue
             if named and any(_AND_THE.fullmatch(step.text[named:x]) for x in (f.span.start, start) if x >= named):

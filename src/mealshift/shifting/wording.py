@@ -153,6 +153,9 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     size, _ = unit_size(unit, measures)
     if size and (unit_kind(unit) in ("cup", "measure", "vessel") or unit == COOKER_CUP):
         vessels = in_vessels(ml, size, thirds=unit_kind(unit) == "cup" or unit == COOKER_CUP)
+        if vessels and (first := _UNIT_FIRST.fullmatch(was)):
+            # "vikombe 2", as another tongue says it
+            return f"{first['u']} {said_quantity(vessels)}"
         return f"{said_quantity(vessels)} {plural(unit, vessels, was)}" if vessels else f"{jug_ml(ml)} ml"
     if unit == "gallon" and not in_vessels(ml, size or 1.0):
         # quarters of it are a litre; of a quart they are a cup
@@ -169,6 +172,7 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     return f"{jug_ml(ml)} g" if unit_kind(unit) == "mass" else f"{jug_ml(ml)} ml"
 
 
+_UNIT_FIRST = re.compile(rf"\s*(?P<u>[^\W\d_]+(?: [^\W\d_]+)?)\s+{RANGE_PATTERN}\s*", re.I)
 # a rice cooker's own, of 180 ml: it comes in thirds as other cups do
 COOKER_CUP = "cooker cup"
 # abbreviations have no plural

@@ -436,7 +436,7 @@ def _amounts(text: str) -> list[_Said]:
 
 # "gr. 400", "ml 250" at the end of a name: the unit first, as Italians write it
 _UNIT_FIRST = re.compile(
-    r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l|kilo|lita|glasi|vikombe|kikombe|vijiko|kijiko)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2})?)(?=\s*(?:[,;()]|$))",
+    r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l|kilo|lita|glasi|vikombe|kikombe|vijiko|kijiko)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2}|\s?[½¼¾⅓⅔]| \d/\d)?|[½¼¾⅓⅔])(?=\s*(?:[,;()]|$))",
     re.I,
 )
 # "To top: white pepper": what it is for, before the first of its things
