@@ -25,7 +25,7 @@ _FLAGS = {
     "electric": r"\belectric (?:pressure )?(?:cooker|pot)\b|\b(?:(?:hit|press|on|to|switch to|set to|use) (?:the )?saut[eé]|saut[eé] (?:mode|function|setting|low|normal|high)|instant pot|multi-?cooker|e-?pot|EPC|npr|natural release)\b|\bSAUT[EÉ]:|\bNR\b",
     "hob_cooker": r"\bstove ?-?top\b|\bpsi\b|\b(?:the )?weight (?:starts|jiggles|rocks)|\b(?:jiggl|hiss)\w*|\b(?:reduce|lower|turn down) (?:the )?(?:heat|flame|gas)\b[^.;]{0,30}\b(?:pressure|keep|maintain)",
     "slow": r"\b(?:slow[- ]?cooker|crock(?:pot)?)\b",
-    "oven": r"\b(?:oven|bake|bakes|baked|baking)\b",
+    "oven": r"\b(?:oven|bake|bakes|baked|baking|horno|hornea\w*|forno|infornare|au four|enfourn\w+|(?:back)?ofen|fırın\w*|piekarnik\w*|ugn\w*)\b",
     "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|degrees|º|C\b|F\b)",
     # not "the drained artichokes"
     "drain": r"\bdrain(?:s|ing|er)?\b|\bdrained\b(?! (?!and\b|well\b|in\b|off\b|the\b|rice\b|grains?\b|through\b|then\b|but\b|or\b|for\b|into\b|over\b|on\b)[a-z]{3,})",
@@ -50,7 +50,7 @@ _COMPILED = {k: re.compile(v, re.I) for k, v in _FLAGS.items()}
 
 
 _IN_OVEN = re.compile(
-    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)",
+    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*|al horno|hornea\w*|in forno|infornare|au four|enfourn\w+|im (?:back)?ofen|fırınd\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)",
     re.I,
 )
 _IN_MICROWAVE = re.compile(

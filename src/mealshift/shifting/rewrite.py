@@ -696,6 +696,7 @@ class _View:
             begins = not step.text[:start].strip() or step.text[:start].rstrip()[-1] in ".!?:;•"
             begins = begins and not _AMOUNT_SHORT.search(step.text[:start])
             said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
+            said = new.upper() if step.text.isupper() else said
             if any(
                 o.id in self.target.held and o.span and o.span.start <= at < o.span.end for o in self.target.operations
             ):
