@@ -72,8 +72,8 @@ class Brought:
     term: str = "brought"
 
 
-# of what the grain takes up, so much more that stays over it is no habit of wet rice but a broth
-SWIMS = 1.5
+# as much again as the grain takes up, that stays over it, is no habit of wet rice but a broth
+SWIMS = 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,7 +133,8 @@ class Pot:
     def swims(self) -> bool:
         """Is a broth to be left over the grain, whatever it is cooked in? By hand: 128 g of quinoa that drink 314 ml, with 1.4 litres at pressure."""
         left = sum(r.amount for r in self.rows if r.term in ("broth", "recipe_habit"))
-        return self.way.method == "soup" or (self.way.texture < 2.5 and left > SWIMS * self.need_ml)
+        drinks = sum(r.amount for r in self.rows if r.term == "grain")
+        return self.way.method == "soup" or (self.way.texture < 2.5 and left > SWIMS * drinks)
 
     @property
     def sign(self) -> str:

@@ -300,7 +300,7 @@ _EINWEICHEN = re.compile(
     r"[^.;!?]{0,40}\b(?:einweichen|quellen lassen|weken|à tremper|tremper|in ammollo|a bagno|en remojo|en agua fría|de molho|i bløt|i blöt|namaka\w*|namocz\w*)\b",
     re.I,
 )
-_BEI_HITZE = re.compile(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,24}$", re.I)
+_BEI_HITZE = re.compile(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,44}$", re.I)
 _BEKLET = re.compile(r"\s*(?:kadar )?beklet", re.I)
 _KAVUR = re.compile(r"\s*(?:daha |kadar )*kavur", re.I)
 _PISIR = re.compile(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)

@@ -406,6 +406,10 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             # "Rice: 4 cups golden sella basmati": the part's name, and what goes in
             label = outside.pop(0)
             edits.append(Edit(label.span.start, label.span.end, name[:1].upper() + name[1:]))
+        elif len(outside) > 1 and ln.amount_span and ":" in text[outside[0].span.end : ln.amount_span.start]:
+            # "rice for tonight: 250 g basmati"
+            label = outside.pop(0)
+            edits.append(Edit(label.span.start, label.span.end, name))
         first = outside[0]
         start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
         if m := re.match(

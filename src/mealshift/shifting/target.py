@@ -67,7 +67,7 @@ _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|rea
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)|sin|senza|ohne|sans|sem"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,

@@ -47,7 +47,7 @@ _ALONE = re.compile(
 PREPARED = re.compile(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
     r"divided|optional|to taste|to serve|for |plus |at room|undrained|uncooked|cooked|packed|halved|quartered|shredded|trimmed|deveined|boneless|skinless|separated|warm|hot|cold|more |with |without |in |about |such |like |deseeded|seeded|cubed|"
-    r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the )\w*"
+    r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the |all (?=\w+ed\b|sliced\b|cut\b)|each |both (?=\w+ed\b))\w*"
     r"|(?:browned|crumbled|pitted|cored|thawed|defrosted|scrubbed|roasted|blanched|smashed|squeezed|strained)\s*(?:[,;]|$))",
     re.I,
 )
@@ -155,6 +155,11 @@ _TIN_FILLED = re.compile(
 )
 
 
+_WITH_ITS_WATER = re.compile(
+    rf"\s*(?P<a>(?:[^:\d\n]{{2,30}}:\s*){{0,2}}{NUMBER_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+[^\W\d]{{3,}}(?: [^\W\d]{{3,}}){{0,3}}(?<!\bwith)(?<!\bplus)(?<!\band)(?<!\bper)(?<!\binto))"
+    rf"\s+(?P<b>{NUMBER_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+(?:(?:hot|cold|boiling|warm) )?(?:water|stock|broth|milk))[\s.]*",
+    re.I,
+)
 # blanks between two columns
 WIDE = 5
 _NAMES_ALONE = re.compile(r"[^\W\d]+(?:(?: and| &|,)? [^\W\d]+){0,2}\.?\s*")
@@ -164,6 +169,9 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
     """Places of the items in a line."""
     if many and (run := _run_together(text)):
         return run
+    if two := _WITH_ITS_WATER.fullmatch(text):
+        # "250g basmati 400ml water", with nothing between them
+        return [two.span("a"), two.span("b")]
     deep, cuts, last = 0, [], 0
     inside = [False] * (len(text) + 1)
     for i, c in enumerate(text):

@@ -157,6 +157,7 @@ BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}[\s.:]
 _SPEAKER = re.compile(r"^\s*(?P<who>[A-Z][\w.'’+-]{1,14}(?: [A-Z][\w.]{0,12})?):\s(?=\S)")
 # so many lines must be said by somebody, and so large a part of all
 LEAST_SAID, MOSTLY = 5, 0.6
+LEAST_IN_TURNS, ALL_BUT_ONE = 3, 0.85
 
 
 def _speakers(text: str) -> frozenset[str]:
@@ -165,11 +166,11 @@ def _speakers(text: str) -> frozenset[str]:
     said = Counter(m["who"] for ln in lines if (m := _SPEAKER.match(ln)))
     who = {name for name, n in said.items() if n >= 2}
     total = sum(said[name] for name in who)
-    return (
-        frozenset(who)
-        if len(who) <= 4 and max(said.values(), default=0) >= LEAST_SAID and total >= MOSTLY * len(lines)
-        else frozenset()
-    )
+    most = max(said.values(), default=0)
+    # a short one, in which two or more take turns and nobody else says a line
+    in_turns = len(who) > 1 and most >= LEAST_IN_TURNS and total >= ALL_BUT_ONE * len(lines)
+    talks = most >= LEAST_SAID and total >= MOSTLY * len(lines)
+    return frozenset(who) if len(who) <= 4 and (talks or in_turns) else frozenset()
 
 
 # the lead cell of a table's row: "| 200 | g | rice |" has an amount there, "| 2 | Add the stock |" a step's number
