@@ -197,3 +197,19 @@ def test_what_comes_out_of_the_pot(said: str, out: bool) -> None:
 def test_a_batter_is_no_pot_of_whole_grain(made: str, batter: bool) -> None:
     recipe = read(f"Steamed cakes\n3 cups idli rice\n1 cup urad dal\nSoak the rice 6 hours. {made} Makes 30")
     assert any(p.code == "batter" for p in recipe.problems) is batter
+
+
+@pytest.mark.parametrize(
+    ("note", "laid"),
+    [
+        ("We have them with yoghurt and a cucumber.", True),
+        ("For brown rice simmer 40 minutes.", True),
+        ("Home » Sides » Plain rice", False),
+        ("4.9 (88 reviews)", False),
+        ("This post may contain affiliate links.", False),
+    ],
+)
+def test_only_notes_of_the_dish_are_laid_before_the_cook(note: str, laid: bool) -> None:
+    text = f"Plain rice\nServes 4\n200 g basmati rice\n400 ml water\nPut all in a pot. Boil, cover, simmer 12 minutes.\nNotes\n{note}\n"
+    made = pipeline.whole_way(text, Choice("quinoa"))
+    assert any(c["code"] == "note" and c["where"] == note for c in made["check"]) is laid

@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, replace
+from itertools import pairwise
 
 from ..grains import TEXTURES, Grain
 from ..measures import Measures, round_half_up
@@ -20,6 +21,7 @@ from ..pot.methods import method as method_row
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..process import Operation, Process
+from ..reading.ingredients import foods
 from ..reading.names import find_grains
 from ..recipe import Recipe
 from ..text.sentences import sentences
@@ -132,7 +134,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         *(
             Problem("note", text, "A note I did not rewrite: read it with the new grain in mind.", "note")
             for text, _ in recipe.notes
-            if _of_the_grain(text, recipe.title)
+            if _of_the_dish(text, recipe.title)
         ),
     ]
     if lacking := choice.kitchen.lacks(pot.way):
@@ -179,11 +181,13 @@ def _aside(g: Grain, dry_ml: float, way: Way, choice: Choice) -> Pot:
 _OF_THE_PAGE = re.compile(r"[»›★☆]|\b\d+ (?:reviews?|votes?|ratings?|comments?)\b|https?:|www\.|@", re.I)
 
 
-def _of_the_grain(note: str, title: str) -> bool:
-    """Does a note speak of the grain or of minutes, so that another grain may want it otherwise?"""
+def _of_the_dish(note: str, title: str) -> bool:
+    """Does a note speak of the grain, of minutes or of something to eat ("we have it with yoghurt")? What else stands round a recipe is not laid before the cook."""
     if _OF_THE_PAGE.search(note) or note.strip().lower() == title.strip().lower():
         return False
-    return bool(find_grains(note) or re.search(r"\b(?:rice|grains?)\b", note, re.I) or any(stretches(note)))
+    words = re.findall(r"[^\W\d_]+", note.lower())
+    named = {w for one in (*words, *map(" ".join, pairwise(words))) for w in (one, one.removesuffix("s"))}
+    return bool(find_grains(note) or named & foods() or any(stretches(note)))
 
 
 _DRUNK_LATER = ("yoghurt", "cream", "vinegar")
