@@ -22,7 +22,7 @@ from ..measures import jug_ml, round_half_up
 from ..planning import Plan, Task
 from ..planning.acts import Act, acts_of
 from ..planning.schedule import minutes_from
-from ..planning.tasks import is_stirred, title_of
+from ..planning.tasks import act_title, is_stirred, title_of
 from ..pot import Pot
 from ..pot.stages import resting, stages
 from ..pot.ways import cap
@@ -199,7 +199,7 @@ class _Steps:
     def _act(self, t: Task, act: Act, planned: int, after: tuple[str, ...]) -> list[Step]:
         """What has minutes runs against the clock: one touch to begin it, one when it is done. What has none is simply done."""
         style: Style = "begin" if t.minutes >= TIMED_FROM_MIN and (act.timed or t.hands_on < t.minutes) else "do"
-        title = title_of(act.words)
+        title = act_title(act)
         # a card whose title says it all does not say it twice
         words = "" if act.words.rstrip(".!") == title else act.words
         made = Step(

@@ -151,6 +151,12 @@ def title_of(words: str) -> str:
     )
 
 
+def act_title(act: Act) -> str:
+    """An act's title; what cooks on for itself bids so."""
+    title = title_of(act.words)
+    return f"Cook on: {title[:1].lower()}{title[1:]}" if act.kind == "cook_on" else title
+
+
 class _Dish:
     """out: the tasks so far. ready: what the next of the chain waits for."""
 
@@ -417,7 +423,7 @@ class _Dish:
     def _act(self, act: Act, name: str, after: tuple[str, ...], within: int | None) -> Task:
         return Task(
             f"{self.dish}/{name}",
-            title_of(act.words),
+            act_title(act),
             self.dish,
             act.minutes,
             act.hands,
