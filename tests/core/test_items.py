@@ -59,8 +59,9 @@ LINES = [
         True,
         [("rice", 118, None), ("milk", 946, None), ("maple syrup", 118, None), ("salt", 1, None)],
     ),
+    ("2 cups rice 1 cup water", True, [("rice", 474, None), ("water", 237, None)]),
     # what is one thing stays one
-    ("2 cups rice 1 cup water", True, [("rice", 474, None)]),
+    ("2 cups rice 1 cup peas", True, [("rice", 474, None)]),
     ("salt and pepper", False, [("salt and pepper", None, None)]),
     ("1 (15 oz) can white beans, drained", False, [("white beans", None, 425)]),
     ("2 cups plus 2 tablespoons cold water", False, [("cold water", 504, None)]),

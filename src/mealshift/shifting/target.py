@@ -67,7 +67,7 @@ _IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|rea
 _AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = re.compile(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)|sin|senza|ohne|sans|sem"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)|sin|senza|ohne|sans|sem|finch[ée]|fino a|hasta|bis|jusqu\w*|até|tot"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
@@ -643,6 +643,14 @@ class _Work:
             and not ops[i].told
         ):
             # "stir it after an hour, then leave it alone or you won't get a skin"
+            i += 1
+        while (
+            i < len(ops)
+            and ops[last].phase == "from_end"
+            and self._one_sentence(ops[i - 1], ops[i])
+            and ops[i].kind not in ("off", "rest", "release", "serve", "drain")
+        ):
+            # "in the last 10 minutes melt the butter, whisk in the flour, then the milk"
             i += 1
         while i < len(ops) and ops[i].step == ops[last].step and _HALF_WAY.match(ops[i].text) and not ops[i].told:
             # "cook 18 minutes; halfway through add the peas": told behind it, done before
