@@ -73,7 +73,7 @@ class Brought:
 
 
 # as much again as the grain takes up, that stays over it, is no habit of wet rice but a broth
-SWIMS = 1.0
+STAYS = 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,7 +134,7 @@ class Pot:
         """Is a broth to be left over the grain, whatever it is cooked in? By hand: 128 g of quinoa that drink 314 ml, with 1.4 litres at pressure."""
         left = sum(r.amount for r in self.rows if r.term in ("broth", "recipe_habit"))
         drinks = sum(r.amount for r in self.rows if r.term == "grain")
-        return self.way.method == "soup" or (self.way.texture < 2.5 and left > SWIMS * drinks)
+        return self.way.method == "soup" or (self.way.texture < 2.5 and left > STAYS * drinks)
 
     @property
     def sign(self) -> str:

@@ -564,7 +564,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Mavis, Bemidji: I use 1 cup": in a chat all of it is said so
             cls, sure = "note", 0.7
-        if cls == "ingredient" and _ASKS.fullmatch(ln.text.strip()) or _SAYS_YES.fullmatch(ln.text.strip()):
+        answers = _SAYS_YES.fullmatch(ln.text.strip())
+        answered = following is not None and _SAYS_YES.fullmatch(following.line.text.strip())
+        if answers or (cls == "ingredient" and answered and _ASKS.fullmatch(ln.text.strip())):
             # "salt?" "nope", in a chat
             cls, sure = "chatter", 0.7
         if (

@@ -209,7 +209,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
     return [*out, *_forgotten([*lines, *out], laid, text, measures)]
 
 
-def _foods_in(text: str) -> Iterator[tuple[int, int]]:
+def foods_in(text: str) -> Iterator[tuple[int, int]]:
     """Places of what can be eaten, two words before one."""
     for m in _JUICE.finditer(text):
         yield m.span()
@@ -253,7 +253,7 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
     listed = " ".join(ln.text.lower() for ln in lines)
     out: list[Line] = []
     for n, piece in enumerate(laid.steps, 1):
-        for start, end in _foods_in(piece.text[:6000]):
+        for start, end in foods_in(piece.text[:6000]):
             said = piece.text[start:end].lower()
             part = _JUICE.fullmatch(said)
             head = part["part"] if part else re.sub(r"(?:es|s)$", "", said.split()[-1])

@@ -10,7 +10,6 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, replace
-from itertools import pairwise
 
 from ..grains import TEXTURES, Grain
 from ..measures import Measures, round_half_up
@@ -21,8 +20,8 @@ from ..pot.methods import method as method_row
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..process import Operation, Process
-from ..reading.ingredients import foods
 from ..reading.names import find_grains
+from ..reading.things import foods_in
 from ..recipe import Recipe
 from ..text.sentences import sentences
 from ..text.times import stretches
@@ -185,9 +184,7 @@ def _of_the_dish(note: str, title: str) -> bool:
     """Does a note speak of the grain, of minutes or of something to eat ("we have it with yoghurt")? What else stands round a recipe is not laid before the cook."""
     if _OF_THE_PAGE.search(note) or note.strip().lower() == title.strip().lower():
         return False
-    words = re.findall(r"[^\W\d_]+", note.lower())
-    named = {w for one in (*words, *map(" ".join, pairwise(words))) for w in (one, one.removesuffix("s"))}
-    return bool(find_grains(note) or named & foods() or any(stretches(note)))
+    return bool(find_grains(note)) or any(foods_in(note)) or any(stretches(note))
 
 
 _DRUNK_LATER = ("yoghurt", "cream", "vinegar")

@@ -22,6 +22,7 @@ from ..measures import (
     unit_size,
 )
 from ..recipe import Line
+from ..text.amounts import HALF_ABROAD
 
 
 @dataclass(frozen=True, slots=True)
@@ -135,10 +136,7 @@ def in_manner(unit: str, measures: Measures, metric: str) -> str:
 _ABOUT = re.compile(r"^\s*(?:about|abt|around|approx\.?|roughly|~|≈|ca\.?)\s*", re.I)
 _BESIDE_UNIT = re.compile(r"(\d)([^\W\d_])")
 # "a mug and a half"
-_AND_A_HALF = re.compile(
-    r"\s+(?:and (?:an? |one )?(?:half|quarter|third)|(?:y|e|et) (?:medi[oa]|mezz[oa]|mei[oa]|demie?)|und (?:ein )?halbe[rnsm]?)\W*$",
-    re.I,
-)
+_AND_A_HALF = re.compile(rf"\s+(?:and (?:an? |one )?(?:half|quarter|third)|{HALF_ABROAD})\W*$", re.I)
 _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
 
 

@@ -459,10 +459,11 @@ _JUICE_OF = re.compile(
 _MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _LINE = re.compile(r"[\s-]*(?:line|mark)\b", re.I)
 _PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
+HALF_ABROAD = r"(?:y|e|et) (?:medi[oa]|mezz[oa]|mei[oa]|demie?)|und (?:ein )?halbe[rnsm]?"
 AND_A_HALF = re.compile(
     # of other tongues only behind the unit: "1 litro y medio de leche"
     rf"\s+(?:and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))"
-    r"|(?:(?:y|e|et) (?:medi[oa]|mezz[oa]|mei[oa]|demie?)|und (?:ein )?halbe[rnsm]?)(?![\w]))",
+    rf"|(?:{HALF_ABROAD})(?!\w))",
     re.I,
 )
 _FILLED = re.compile(

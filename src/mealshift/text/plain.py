@@ -157,7 +157,12 @@ BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}[\s.:]
 _SPEAKER = re.compile(r"^\s*(?P<who>[A-Z][\w.'’+-]{1,14}(?: [A-Z][\w.]{0,12})?):\s(?=\S)")
 # so many lines must be said by somebody, and so large a part of all
 LEAST_SAID, MOSTLY = 5, 0.6
-LEAST_IN_TURNS, ALL_BUT_ONE = 3, 0.85
+LEAST_IN_TURNS, ALL_BUT_ONE, MOST_TALK = 3, 0.85, 4
+# what stands before a colon and talks not: "Rice: 2 cups", "Step 1: …"
+_A_PART = re.compile(
+    r"\b(?:rice|grain|sauce|salad|dressing|topping|filling|marinade|garnish|chicken|beans?|stock|broth|water|step|stage|day|notes?|tip|serves?|prep|cook|time)\b",
+    re.I,
+)
 
 
 def _speakers(text: str) -> frozenset[str]:
@@ -167,10 +172,12 @@ def _speakers(text: str) -> frozenset[str]:
     who = {name for name, n in said.items() if n >= 2}
     total = sum(said[name] for name in who)
     most = max(said.values(), default=0)
-    # a short one, in which two or more take turns and nobody else says a line
-    in_turns = len(who) > 1 and most >= LEAST_IN_TURNS and total >= ALL_BUT_ONE * len(lines)
     talks = most >= LEAST_SAID and total >= MOSTLY * len(lines)
-    return frozenset(who) if len(who) <= 4 and (talks or in_turns) else frozenset()
+    # a short one, in which two or more take turns and nobody else says a line
+    in_turns = 1 < len(said) <= MOST_TALK and most >= LEAST_IN_TURNS and said.total() >= ALL_BUT_ONE * len(lines)
+    if in_turns and not any(_A_PART.search(name) for name in said):
+        return frozenset(said)
+    return frozenset(who) if len(who) <= MOST_TALK and talks else frozenset()
 
 
 # the lead cell of a table's row: "| 200 | g | rice |" has an amount there, "| 2 | Add the stock |" a step's number

@@ -94,3 +94,11 @@ it("begins anew when told so", async () => {
   expect(screen.getByRole("heading", { name: "Water in" })).toBeInTheDocument();
   expect(changes(asked)).toEqual([]);
 });
+
+it.each(["300", "20000"])("takes %s ml of water, the least and the most that a pot is tried with", async (water) => {
+  await screen.findByRole("heading", { name: "Water in" });
+  put(/So much water/, water);
+  await user().click(screen.getByRole("button", { name: "It simmers now" }));
+  expect(screen.queryByText(/will not do/)).toBeNull();
+  expect(screen.getByRole("heading", { name: "Let it simmer" })).toBeInTheDocument();
+});

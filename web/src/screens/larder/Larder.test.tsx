@@ -58,6 +58,7 @@ beforeEach(() => {
   asked = serve({
     "GET /api/larder": () => bags,
     "GET /api/left": () => ({ left, fridge_days: 1 }),
+    "GET /api/grains": [],
     "POST /api/larder": ({ line }: { line: string }) => {
       if (!/\d/.test(line))
         return {
@@ -203,4 +204,16 @@ it("counts its jars in ounces where the house goes by cups", async () => {
   await userEvent.tab();
   await waitFor(() => expect(changes(asked).at(-1)?.body).toEqual({ grams: 284 }));
   setManner({ amounts: "", heat: "", clock: 24 });
+});
+
+it("opens just a pot of it, and closes it again, without going anywhere", async () => {
+  show(<Larder />);
+  await userEvent.click(await screen.findByRole("button", { name: /foxtail millet/ }));
+  const alone = screen.getByRole("button", { name: "Just a pot of it" });
+  expect(alone).toHaveAttribute("aria-expanded", "false");
+  await userEvent.click(alone);
+  expect(alone).toHaveAttribute("aria-expanded", "true");
+  await userEvent.click(alone);
+  expect(alone).toHaveAttribute("aria-expanded", "false");
+  expect(changes(asked)).toEqual([]);
 });

@@ -225,3 +225,23 @@ it("says what to do first where nothing is kept", async () => {
   await act(async () => void show(<Plan />));
   expect(await screen.findByRole("link", { name: "To the bench" })).toHaveAttribute("href", "/bench");
 });
+
+it("says of each task where it is done and how long it wants hands, a minute too", async () => {
+  plan = (body) => ({
+    ...good(body),
+    tasks: [
+      task("a/stir", "stir once", "18:10", "18:11", { hands_on: 1 }),
+      task("a/fry", "fry the onion", "18:11", "18:16", { hands_on: 5, resource: "burner" }),
+      task("a/rest", "rest, lid closed", "18:16", "18:26"),
+      task("a/bake", "bake it", "18:26", "18:50", { resource: "oven" }),
+    ],
+  });
+  await open();
+  const rows = within(screen.getByRole("list", { name: "In order" })).getAllByRole("listitem");
+  expect(rows[0]).toHaveTextContent("hands 1 min");
+  expect(rows[0]).not.toHaveTextContent("none");
+  expect(rows[1]).toHaveTextContent("burner, hands 5 min");
+  expect(rows[2]).not.toHaveTextContent("hands");
+  expect(rows[3]).toHaveTextContent("oven");
+  expect(rows[3]).not.toHaveTextContent("hands");
+});

@@ -192,3 +192,20 @@ it("asks after the meal what is left, one portion to forty, and only once", asyn
   );
   await waitFor(() => expect(screen.queryByText("Is any left?")).toBeNull());
 });
+
+it("names only what is to be done: water, minutes, both or neither", async () => {
+  const only = (more: Partial<Rescue>) =>
+    pot("a", { wrongs: [{ code: "dry", text: "It is dry", mends: [mend(0, more)] }] } as unknown as Partial<CookPot>);
+  const ask = async (p: CookPot) => {
+    const { unmount } = wrong(31, [cook("a")], p);
+    await userEvent.click(screen.getByRole("button", { name: "It is dry" }));
+    const told = screen.getByRole("dialog").textContent;
+    unmount();
+    return told;
+  };
+  expect(await ask(only({ add_ml: 60, add_min: 0 }))).toMatch(/ml boilingAt minute 0/);
+  const minute = await ask(only({ add_ml: 0, add_min: 1 }));
+  expect(minute).toMatch(/1minuteAt minute 0/);
+  expect(minute).not.toMatch(/boiling/);
+  expect(await ask(only({ add_ml: 0, add_min: 0 }))).not.toMatch(/boiling|minutes/);
+});

@@ -107,3 +107,18 @@ describe("without a network", () => {
 it("minutes left, in words a timer shows", () => {
   expect([left(3.49), left(0), left(-2), left(95)]).toEqual(["3:30", "0:00", "0:00", "1 h 35"]);
 });
+
+it("gives a timer that has rung its minutes from now on, and one that runs from its end", () => {
+  const steps = [{ id: "a/rest", kind: "rest", style: "begin", minutes: 10, after: [], planned: 0, pot: "" }];
+  const touched = (later: number) =>
+    fold(
+      begun({ steps: steps as unknown as Partial<CookStep>[], pots: [] }),
+      [
+        { id: "1", kind: "begun", minute: 0, data: { step: "a/rest" }, text: "" },
+        { id: "2", kind: "not_yet", minute: later, data: { step: "a/rest", minutes: 4 }, text: "" },
+      ] as Done[],
+      later,
+    ).steps[0]?.due;
+  expect(touched(6)).toBe(14);
+  expect(touched(15)).toBe(19);
+});
