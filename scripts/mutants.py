@@ -44,9 +44,9 @@ ROOMS = {
     "placing": (["mealshift/reading/pours.py", "mealshift/reading/placing.py", "mealshift/reading/told_by.py", "mealshift/reading/things.py"], [*_TEXTS, *_READ]),
     "laying": (["mealshift/reading/structure.py", "mealshift/reading/clauses.py", "mealshift/reading/own_measures.py"], [*_TEXTS, *_READ]),
     "pot": (["mealshift/pot/account.py"], ["tests/core/test_numbers_agree.py", "tests/core/test_pot_laws.py", "tests/core/test_usual.py", "tests/core/test_ways.py", "tests/core/test_simulation.py"]),
-    "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/actions.py"], ["tests/server/test_actions.py", "tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
+    "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/queries.py", "mealshift_server/households/actions.py"], ["tests/server/test_actions.py", "tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
     "backup": (["mealshift_server/backup/saving.py", "mealshift_server/backup/restoring.py"], ["tests/server/test_home.py"]),
-    "larder": (["mealshift_server/larder/actions.py", "mealshift_server/notebook/actions.py", "mealshift_server/week/actions.py", "mealshift_server/kitchen/actions.py"], ["tests/server/test_actions.py", "tests/server/test_home.py", "tests/server/test_stove.py"]),
+    "larder": (["mealshift_server/larder/actions.py", "mealshift_server/larder/queries.py", "mealshift_server/notebook/actions.py", "mealshift_server/notebook/queries.py", "mealshift_server/week/actions.py", "mealshift_server/week/queries.py", "mealshift_server/kitchen/actions.py", "mealshift_server/kitchen/queries.py"], ["tests/server/test_actions.py", "tests/server/test_home.py", "tests/server/test_stove.py"]),
     "told": (["mealshift/reading/told_minutes.py", "mealshift/reading/settle.py"], ["tests/core/test_told_minutes.py", *_READ]),
     # of the page: what is asked of the server and what is told it, the stove's state, the plan, the screens that change things
     "asked": (["web/src/api/client.ts", "web/src/api/subjects.ts", "web/src/ui/gone.ts"], ["src/api", "src/ui", "src/screens/larder"]),

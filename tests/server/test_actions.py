@@ -13,13 +13,17 @@ from mealshift.problems import Refusal
 from mealshift_server.households import actions as house
 from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.kitchen import actions as kitchen
+from mealshift_server.kitchen import queries as kitchen_asked
 from mealshift_server.kitchen.models import Pot, Took
 from mealshift_server.larder import actions as larder
+from mealshift_server.larder import queries as larder_asked
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import actions as notebook
+from mealshift_server.notebook import queries as notebook_asked
 from mealshift_server.notebook.models import Entry
 from mealshift_server.recipes import actions as recipes
 from mealshift_server.week import actions as week
+from mealshift_server.week import queries as week_asked
 from mealshift_server.week.models import Meal
 
 RICE = "Plain rice\nServes 4\n\n300 g long-grain rice\n600 ml water\n\n1. Bring all to the boil, cover and simmer 15 minutes. Rest 10 minutes.\n"
@@ -136,29 +140,31 @@ OWN = {
 def test_a_kitchen_that_cannot_be_is_named_by_its_field(home, field, value, at) -> None:
     kitchen.set_kitchen(home, OWN)
     text = refused(at, lambda: kitchen.set_kitchen(home, {**OWN, field: value}))
-    assert len(text) > 20 and kitchen.kitchen_row(home).burners == [1200.0]
+    assert len(text) > 20 and kitchen_asked.kitchen_row(home).burners == [1200.0]
 
 
 def test_a_kitchen_at_its_edges_and_what_comes_in_later(home) -> None:
     row = kitchen.set_kitchen(home, {**OWN, "burners": [800.0] * 8, "oven_places": 0})
     assert (
-        len(row.burners) == 8 and home.time_zone == "Europe/Lisbon" and "rice cooker" not in (kitchen.owned(row) or ())
+        len(row.burners) == 8
+        and home.time_zone == "Europe/Lisbon"
+        and "rice cooker" not in (kitchen_asked.owned(row) or ())
     )
     refused("name", lambda: kitchen.add_appliance(home, "toaster"))
-    assert "rice cooker" in (kitchen.owned(kitchen.add_appliance(home, "rice cooker")) or ())
-    assert kitchen.kitchen_row(home).oven_places == 0
+    assert "rice cooker" in (kitchen_asked.owned(kitchen.add_appliance(home, "rice cooker")) or ())
+    assert kitchen_asked.kitchen_row(home).oven_places == 0
 
 
 POT = {"name": "the blue one", "diameter_cm": 22.0, "litres": 3.0, "lid": "tight"}
 
 
 def test_an_appliance_comes_into_a_kitchen_that_nobody_drew_yet(home, other) -> None:
-    assert kitchen.kitchen_row(home) is None
+    assert kitchen_asked.kitchen_row(home) is None
     made = kitchen.add_appliance(home, "rice cooker")
     assert (made.household, made.rice_cooker, len(made.burners)) == (home, True, 2)
     again = kitchen.add_appliance(home, "microwave")
     assert (again.pk, again.rice_cooker, again.microwave_w) == (made.pk, True, 800.0)
-    assert kitchen.kitchen_row(other) is None
+    assert kitchen_asked.kitchen_row(other) is None
     refused("name", lambda: kitchen.add_appliance(home, "samovar"))
 
 
@@ -187,16 +193,16 @@ def test_pots_have_short_names_and_a_new_width_forgets_the_test(home) -> None:
 
 def test_which_pot_is_meant(home, other) -> None:
     theirs = kitchen.add_pot(other, POT)
-    assert kitchen.pot_of(home, {}) is None and kitchen.pot_of(home, {"pot_id": theirs.pk}) is None
+    assert kitchen_asked.pot_of(home, {}) is None and kitchen_asked.pot_of(home, {"pot_id": theirs.pk}) is None
     first, second = kitchen.add_pot(home, POT), kitchen.add_pot(home, {**POT, "diameter_cm": 28.0})
-    assert kitchen.pot_of(home, {}) == first and kitchen.pot_of(home, {"pot_id": second.pk}) == second
-    assert kitchen.pot_of(home, {"pot_cm": 20.0}) is None
-    assert kitchen.core_kitchen(home, {"pot_id": second.pk}).pot_cm == 28.0
+    assert kitchen_asked.pot_of(home, {}) == first and kitchen_asked.pot_of(home, {"pot_id": second.pk}) == second
+    assert kitchen_asked.pot_of(home, {"pot_cm": 20.0}) is None
+    assert kitchen_asked.core_kitchen(home, {"pot_id": second.pk}).pot_cm == 28.0
     # what is given goes before what the pot is
-    assert kitchen.core_kitchen(home, {"pot_id": second.pk, "pot_cm": 18.0}).pot_cm == 18.0
-    frozen = kitchen.frozen(home, {"to": "quinoa", "pot_id": second.pk})
+    assert kitchen_asked.core_kitchen(home, {"pot_id": second.pk, "pot_cm": 18.0}).pot_cm == 18.0
+    frozen = kitchen_asked.frozen(home, {"to": "quinoa", "pot_id": second.pk})
     kitchen.change_pot(second, {**POT, "diameter_cm": 16.0})
-    assert kitchen.core_kitchen(home, frozen).pot_cm == 28.0
+    assert kitchen_asked.core_kitchen(home, frozen).pot_cm == 28.0
 
 
 def test_of_what_took_long_only_the_last_are_kept_and_only_ones_own(home, other) -> None:
@@ -204,9 +210,9 @@ def test_of_what_took_long_only_the_last_are_kept_and_only_ones_own(home, other)
     kitchen.note_took(home, [("by:until soft", float(n)) for n in range(1, kitchen.KEPT_OF_EACH + 4)])
     assert Took.objects.filter(household=home).count() == kitchen.KEPT_OF_EACH
     assert min(Took.objects.filter(household=home).values_list("value", flat=True)) == 4.0
-    assert dict(kitchen.took_here(other)) == {"by:until soft": 30.0}
+    assert dict(kitchen_asked.took_here(other)) == {"by:until soft": 30.0}
     kitchen.forget_took(home)
-    assert kitchen.took_here(home) == () and kitchen.took_here(other) != ()
+    assert kitchen_asked.took_here(home) == () and kitchen_asked.took_here(other) != ()
 
 
 @pytest.mark.parametrize(
@@ -236,11 +242,15 @@ def test_a_bag_never_holds_less_than_nothing_and_is_open_once_used(home) -> None
 
 def test_the_bag_a_pot_is_taken_from(home, other) -> None:
     theirs = larder.add(other, "quinoa 1 kg")
-    assert larder.bag_for(home, "quinoa", None) is None and larder.bag_for(home, "quinoa", theirs.pk) is None
+    assert (
+        larder_asked.bag_for(home, "quinoa", None) is None and larder_asked.bag_for(home, "quinoa", theirs.pk) is None
+    )
     empty, full = larder.add(home, "quinoa 100 g"), larder.add(home, "quinoa 400 g")
     larder.take(empty, 100.0)
-    assert larder.bag_for(home, "quinoa", None) == full and larder.bag_for(home, "quinoa", empty.pk) == empty
-    assert larder.bag_for(home, "barley-pearl", None) is None
+    assert (
+        larder_asked.bag_for(home, "quinoa", None) == full and larder_asked.bag_for(home, "quinoa", empty.pk) == empty
+    )
+    assert larder_asked.bag_for(home, "barley-pearl", None) is None
     Bag.objects.bulk_create(
         Bag(household=home, grain="quinoa", name="quinoa", grams=1.0, full_g=1.0) for _ in range(larder.MOST_BAGS - 2)
     )
@@ -304,7 +314,7 @@ def test_what_is_looked_for_is_found_in_dish_word_note_and_grain_and_only_ones_o
     notebook.change(wrote(home, dish="Saffron pan"), {"word": "soft", "note": "less water next time"})
     wrote(home, dish="Stuffed peppers", grain="barley-pearl")
     wrote(other, dish="Saffron pan")
-    found = lambda *said: [e.dish for e in notebook.found(home, *said)]  # noqa: E731
+    found = lambda *said: [e.dish for e in notebook_asked.found(home, *said)]  # noqa: E731
     assert found("saffron", "", "") == found("SOFT water", "", "") == ["Saffron pan"]
     assert found("barley", "", "") == found("", "barley-pearl", "") == ["Stuffed peppers"]
     assert found("saffron peppers", "", "") == [] == found("", "", "a pot nobody has")
@@ -318,7 +328,7 @@ def test_a_table_comes_back_as_it_went_out(home, other) -> None:
         wrote(home), {"poured_ml": 410.0, "taken_min": 17.0, "wet": 1, "soft": -1, "stars": 4, "word": "nutty"}
     )
     wrote(home, dish="second")
-    table = notebook.to_csv(home)
+    table = notebook_asked.to_csv(home)
     assert notebook.from_csv(other, None, table, False) == (2, [])
     mine, theirs = (list(Entry.objects.filter(household=h).order_by("dish")) for h in (home, other))
     for a, b in zip(mine, theirs, strict=True):
@@ -351,7 +361,7 @@ def test_three_meals_a_day_and_a_cook_of_the_house(home, other, cook, neighbour)
         refused("minutes", lambda b=beyond: week.change(meal, {"minutes": b}))
     assert week.change(meal, {"minutes": 5}).minutes == 5 and week.change(meal, {"minutes": None}).minutes is None
     refused("", lambda: week.keep(meal))
-    assert week.meals(other, MONDAY) == []
+    assert week_asked.meals(other, MONDAY) == []
 
 
 def test_double_wants_to_know_for_how_many_and_undoes_what_was_kept(home) -> None:
@@ -376,11 +386,11 @@ def test_as_last_week_puts_the_same_days_once_and_as_rice(home, cook) -> None:
     old.choice, old.minutes, old.cook = {"to": "quinoa"}, 40, cook
     old.save()
     assert week.as_last_week(home, MONDAY) == 1 and week.as_last_week(home, MONDAY) == 0
-    [made] = week.meals(home, MONDAY)
+    [made] = week_asked.meals(home, MONDAY)
     # a Wednesday stays a Wednesday
     assert made.on.weekday() == old.on.weekday() == 2 and made.choice is None
     assert (made.recipe, made.minutes, made.cook) == (recipe, 40, cook)
-    assert [m.pk for m in week.meals(home, week.start_of(old.on))] == [old.pk] and Meal.objects.count() == 2
+    assert [m.pk for m in week_asked.meals(home, week_asked.start_of(old.on))] == [old.pk] and Meal.objects.count() == 2
 
 
 def test_suggestions_are_for_days_to_come_and_for_as_many_as_are_wanted(home) -> None:
@@ -404,17 +414,17 @@ def test_suggestions_are_for_days_to_come_and_for_as_many_as_are_wanted(home) ->
 
 @pytest.mark.parametrize("day", [date(1999, 12, 31), date(2201, 1, 1)])
 def test_a_week_out_of_the_calendar(day) -> None:
-    refused("day", lambda: week.start_of(day))
+    refused("day", lambda: week_asked.start_of(day))
 
 
 def test_weeks_begin_on_monday() -> None:
-    assert {week.start_of(MONDAY + timedelta(days=n)) for n in range(7)} == {MONDAY}
-    assert week.start_of(MONDAY + timedelta(days=7)) == MONDAY + timedelta(days=7)
-    assert week.start_of(date(2000, 1, 3)) == date(2000, 1, 3)
+    assert {week_asked.start_of(MONDAY + timedelta(days=n)) for n in range(7)} == {MONDAY}
+    assert week_asked.start_of(MONDAY + timedelta(days=7)) == MONDAY + timedelta(days=7)
+    assert week_asked.start_of(date(2000, 1, 3)) == date(2000, 1, 3)
 
 
 def test_what_is_in_the_larder_is_summed_by_grain(home, other) -> None:
     for line in ("quinoa 300 g", "quinoa 200 g", "pearl barley 1 kg"):
         larder.add(home, line)
     larder.add(other, "quinoa 5 kg")
-    assert week.larder_of(home) == {"quinoa": 500.0, "barley-pearl": 1000.0}
+    assert week_asked.larder_of(home) == {"quinoa": 500.0, "barley-pearl": 1000.0}

@@ -14,6 +14,7 @@ from mealshift_server.base.errors import Conflict
 from mealshift_server.households.models import Household, User
 from mealshift_server.kitchen.models import Kitchen
 from mealshift_server.plans import actions as plans
+from mealshift_server.plans import queries as plans_asked
 from mealshift_server.plans.models import Cooking, Event, Tonight
 from mealshift_server.recipes import actions as recipes
 from mealshift_server.recipes.models import Recipe, Shift
@@ -63,7 +64,7 @@ def touch(cooking: Cooking, kind: str, name: str, ago_ms: int = 0, **data: Any) 
 
 
 def test_a_plan_is_changed_on_the_version_it_was_seen_in(home, cook, shift) -> None:
-    assert plans.tonight(home) == {"version": 0, "plan": None, "by": ""}
+    assert plans_asked.tonight(home) == {"version": 0, "plan": None, "by": ""}
     at = timezone.now() + timedelta(hours=2)
     first = {"dishes": [{"key": str(shift.pk)}], "serve_at": at.isoformat()}
     made = plans.plan_tonight(home, cook, 0, first, at)
@@ -82,41 +83,41 @@ def test_a_plan_that_is_over_is_none_and_a_dish_that_is_gone_is_not_in_it(home, 
         home, cook, 0, {"dishes": [{"key": str(shift.pk)}, {"key": f"r{side.pk}"}], "serve_at": at.isoformat()}, at
     )
     side.delete()
-    assert [d["key"] for d in plans.tonight(home)["plan"]["dishes"]] == [str(shift.pk)]
+    assert [d["key"] for d in plans_asked.tonight(home)["plan"]["dishes"]] == [str(shift.pk)]
     for late, there in ((timedelta(hours=2, minutes=59), True), (timedelta(hours=3, minutes=1), False)):
         Tonight.objects.update(serve_at=timezone.now() - late)
-        assert (plans.tonight(home)["plan"] is not None) == there
+        assert (plans_asked.tonight(home)["plan"] is not None) == there
 
 
 def test_dishes_are_found_by_their_keys_and_a_neighbours_are_not(home, neighbour, shift, side) -> None:
-    found = plans.dishes_by_key(home, [str(shift.pk), f"r{side.pk}", "99999", "r99999"])
+    found = plans_asked.dishes_by_key(home, [str(shift.pk), f"r{side.pk}", "99999", "r99999"])
     assert found == {str(shift.pk): shift, f"r{side.pk}": side}
-    assert plans.dishes_by_key(neighbour.household, [str(shift.pk), f"r{side.pk}"]) == {}
-    assert [plans.key_of(d) for d in (shift, side)] == [str(shift.pk), f"r{side.pk}"]
+    assert plans_asked.dishes_by_key(neighbour.household, [str(shift.pk), f"r{side.pk}"]) == {}
+    assert [plans_asked.key_of(d) for d in (shift, side)] == [str(shift.pk), f"r{side.pk}"]
     # a recipe with a grain is no dish beside one
     plain = recipes.keep_recipe(home, PILAF.replace("Plain", "Another"), [])
-    assert plans.dishes_by_key(home, [f"r{plain.pk}"]) == {}
+    assert plans_asked.dishes_by_key(home, [f"r{plain.pk}"]) == {}
 
 
 def test_another_grain_for_tonight_comes_from_no_bag_of_the_first(home, shift) -> None:
     shift.choice = {**shift.choice, "bag_id": 7, "factors": {"water": 1.2}, "took": [["a", 1]]}
-    [as_kept] = plans.dishes_of(home, [shift], {})
+    [as_kept] = plans_asked.dishes_of(home, [shift], {})
     assert as_kept["choice"]["bag_id"] == 7 and as_kept["choice"]["took"] is None
-    [other] = plans.dishes_of(home, [shift], {str(shift.pk): {"to": "barley-pearl", "soak_min": 0.0}})
+    [other] = plans_asked.dishes_of(home, [shift], {str(shift.pk): {"to": "barley-pearl", "soak_min": 0.0}})
     assert (other["choice"]["to"], other["choice"]["bag_id"], other["choice"]["factors"]) == (
         "barley-pearl",
         None,
         None,
     )
-    [soaked] = plans.dishes_of(home, [shift], {str(shift.pk): {"soak_min": 30.0}})
+    [soaked] = plans_asked.dishes_of(home, [shift], {str(shift.pk): {"soak_min": 30.0}})
     assert soaked["choice"]["factors"] == {"water": 1.2} and soaked["choice"]["soak_min"] == 30.0
 
 
 def test_the_kitchen_s_own_burners_unless_told_otherwise(home, shift) -> None:
     Kitchen.objects.create(household=home, burners=[1200.0])
     two = recipes.keep_shift(home, shift.recipe, PILAF.replace("Plain", "Second"), [], {"to": "barley-pearl"})
-    crowded = plans.plan(home, [shift, two], asked(hours=0.8))
-    roomy = plans.plan(home, [shift, two], asked(hours=0.8, burners=3))
+    crowded = plans_asked.plan(home, [shift, two], asked(hours=0.8))
+    roomy = plans_asked.plan(home, [shift, two], asked(hours=0.8, burners=3))
     assert len(roomy.plan.problems) <= len(crowded.plan.problems)
     assert all(p.code in ("crowded", "too_late") for p in crowded.plan.problems)
 
@@ -147,13 +148,13 @@ def test_practice_waits_for_no_evening(home, cook, shift) -> None:
     made, _ = plans.start_cooking(home, cook, "x", [shift], asked(hours=8), 60)
     real, _ = plans.start_cooking(home, cook, "y", [shift], asked(hours=8))
     assert made.serve_at < timezone.now() + timedelta(hours=2) < real.serve_at or made == real
-    assert made.speed == 60 and plans.minute_of(made, made.began + timedelta(seconds=2)) == pytest.approx(2.0)
-    assert plans.minute_of(made, made.began - timedelta(seconds=2)) == 0.0
+    assert made.speed == 60 and plans_asked.minute_of(made, made.began + timedelta(seconds=2)) == pytest.approx(2.0)
+    assert plans_asked.minute_of(made, made.began - timedelta(seconds=2)) == 0.0
 
 
 def test_a_touch_is_taken_once_however_often_it_is_sent(home, cook, shift) -> None:
     cooking = begun(home, cook, shift)
-    boil = next(s for s in plans.script_of(cooking).steps if s.kind == "boil")
+    boil = next(s for s in plans_asked.script_of(cooking).steps if s.kind == "boil")
     assert touch(cooking, "begun", "t1", step=boil.id).new == 1
     assert touch(cooking, "begun", "t1", step=boil.id).new == 0
     assert Event.objects.filter(cooking=cooking).count() == 1
@@ -161,7 +162,7 @@ def test_a_touch_is_taken_once_however_often_it_is_sent(home, cook, shift) -> No
 
 def test_one_touch_that_cannot_be_is_refused_alone(home, cook, shift) -> None:
     cooking = begun(home, cook, shift)
-    boil = next(s for s in plans.script_of(cooking).steps if s.kind == "boil")
+    boil = next(s for s in plans_asked.script_of(cooking).steps if s.kind == "boil")
     taken = plans.append(
         cooking,
         cook,
@@ -200,7 +201,7 @@ def test_touches_keep_their_order_whatever_a_clock_says(home, cook, shift) -> No
 
 def test_a_cooking_ends_with_its_last_touch_and_lives_again_when_that_is_taken_back(home, cook, side) -> None:
     cooking = begun(home, cook, side)
-    steps = [s for s in plans.script_of(cooking).steps if s.style != "remind"]
+    steps = [s for s in plans_asked.script_of(cooking).steps if s.style != "remind"]
     for n, s in enumerate(steps):
         touch(cooking, "done", f"d{n}", step=s.id)
     cooking.refresh_from_db()
@@ -222,12 +223,12 @@ def test_a_dinner_has_only_so_many_touches(home, cook, side, monkeypatch) -> Non
 
 def test_the_state_is_short_while_nothing_has_come(home, cook, side) -> None:
     cooking = begun(home, cook, side)
-    first = plans.state(cooking, None)
+    first = plans_asked.state(cooking, None)
     assert first["state"]["steps"] and first["last"] == 0
-    assert plans.state(cooking, 0)["state"] is None
+    assert plans_asked.state(cooking, 0)["state"] is None
     touch(cooking, "note", "n", text="x")
-    fresh = plans.state(cooking, 0)
-    assert [n["text"] for n in fresh["state"]["notes"]] == ["x"] and plans.state(cooking, fresh["last"])[
+    fresh = plans_asked.state(cooking, 0)
+    assert [n["text"] for n in fresh["state"]["notes"]] == ["x"] and plans_asked.state(cooking, fresh["last"])[
         "state"
     ] is None
 
@@ -251,18 +252,18 @@ def test_the_stand_ins_read_the_pot_that_is_on(home, cook, shift) -> None:
     cooking = begun(home, cook, shift)
     for kind in ("scale", "probe"):
         with pytest.raises(Refusal):
-            plans.stand_in_reading(cooking, None, kind)
-    script = plans.script_of(cooking)
+            plans_asked.stand_in_reading(cooking, None, kind)
+    script = plans_asked.script_of(cooking)
     boil = next(s for s in script.steps if s.kind == "boil")
     Cooking.objects.filter(pk=cooking.pk).update(began=timezone.now() - timedelta(minutes=60))
     cooking.refresh_from_db()
     plans.append(cooking, cook, [{"id": "on", "kind": "begun", "data": {"step": boil.id}, "minute": 30.0}])
     [key] = script.pots
-    pot, grams = plans.stand_in_reading(cooking, None, "scale")
+    pot, grams = plans_asked.stand_in_reading(cooking, None, "scale")
     assert pot == key and 300 < grams < 3000
-    assert plans.stand_in_reading(cooking, key, "probe")[1] > 60
+    assert plans_asked.stand_in_reading(cooking, key, "probe")[1] > 60
     with pytest.raises(Refusal):
-        plans.stand_in_reading(cooking, "another pot", "scale")
+        plans_asked.stand_in_reading(cooking, "another pot", "scale")
     assert plans.take_reading(cooking, cook, "w1", None, "scale", grams) == key
     assert plans.take_reading(cooking, cook, "p1", key, "probe", 96.5) == key
     kinds = dict(Event.objects.filter(cooking=cooking).values_list("client_id", "kind"))

@@ -411,7 +411,7 @@ def test_out_of_all_bounds_is_a_sentence_not_a_page_of_html(cook, as_, path) -> 
 
 
 def test_a_fault_of_ours_is_a_sentence_too(cook, as_, monkeypatch) -> None:
-    monkeypatch.setattr("mealshift_server.recipes.actions.read_text", lambda *a: 1 / 0)
+    monkeypatch.setattr("mealshift_server.recipes.queries.read_text", lambda *a: 1 / 0)
     answer = post(as_(cook), "read", text="200 g rice")
     assert answer.status_code == 500 and "what you typed is still on the page" in answer.json()["text"]
 

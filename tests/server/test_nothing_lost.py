@@ -16,7 +16,7 @@ from django.test import Client
 from mealshift.learning import CATALOGUE
 from mealshift_server.households.models import Household, User
 from mealshift_server.plans.models import Event
-from mealshift_server.taught.factors import held
+from mealshift_server.taught.queries import held
 
 from .conftest import PASSWORD
 from .test_api import post

@@ -26,8 +26,8 @@ from mealshift.problems import Refusal
 from mealshift.results import Shifted
 from mealshift_server.base.body import harmless
 from mealshift_server.households.models import Household, Moved, User
-from mealshift_server.kitchen.actions import FIELDS as KITCHEN_FIELDS
 from mealshift_server.kitchen.models import Kitchen, Pot, Took
+from mealshift_server.kitchen.queries import FIELDS as KITCHEN_FIELDS
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook import photos
 from mealshift_server.notebook.models import Entry, Photo, Try

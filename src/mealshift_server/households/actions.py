@@ -8,7 +8,6 @@ from dataclasses import asdict
 from datetime import datetime, timedelta
 
 from axes.models import AccessAttempt, AccessLog
-from django.conf import settings
 from django.contrib.auth.password_validation import validate_password
 from django.contrib.sessions.models import Session
 from django.core.exceptions import ValidationError
@@ -20,14 +19,10 @@ from mealshift.problems import Refusal
 from mealshift_server.base.keys import digest
 
 from .models import Household, Invite, User
+from .queries import may_found
 
 INVITED_FOR = timedelta(days=7)
 MOST_INVITES = 20
-
-
-def may_found() -> bool:
-    """The first household of a server may always be founded, further ones where the server is open to all."""
-    return bool(settings.OPEN_TO_ALL) or not Household.objects.exists()
 
 
 @transaction.atomic

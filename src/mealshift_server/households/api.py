@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Any, cast
 
 from django.contrib.auth import authenticate, login, logout, update_session_auth_hash
-from django.db.models import QuerySet
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
 from django.shortcuts import get_object_or_404
@@ -18,9 +17,9 @@ from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.doors import PerAddress, guard
 from mealshift_server.base.schemas import Trouble
 
-from . import actions, demo, signed_in
+from . import actions, demo, queries, signed_in
 from . import schemas as s
-from .models import Household, User
+from .models import User
 from .scope import house
 
 router = Router(tags=["household"])
@@ -34,34 +33,9 @@ def _session(request: HttpRequest) -> dict[str, Any]:
     get_token(request)
     user = request.user
     if not user.is_authenticated:
-        return {
-            "signed_in": False,
-            "name": "",
-            "household": "",
-            "measure_name": "glass",
-            "measure_ml": 240.0,
-            "cup_ml": 237.0,
-            "manner": Manner(),
-            "demo": demo.may_open(request),
-            "may_found": actions.may_found(),
-            "empty": not Household.objects.exists(),
-            "has_password": False,
-        }
-    h = house(request)
+        return queries.nobody_shown(demo.may_open(request))
     signed_in.seen(request, user)
-    return {
-        "signed_in": True,
-        "name": user.get_username(),
-        "household": h.name,
-        "measure_name": h.measure_name,
-        "measure_ml": h.measure_ml,
-        "cup_ml": h.cup_ml,
-        "manner": h.manner,
-        "demo": demo.may_open(request),
-        "may_found": False,
-        "empty": False,
-        "has_password": user.has_usable_password(),
-    }
+    return queries.session_shown(user, house(request), demo.may_open(request))
 
 
 @router.get("/session", response=s.SessionOut, auth=None, tags=["session"])
@@ -127,15 +101,11 @@ def set_manner(request: HttpRequest, data: s.MannerShown) -> Any:
     return _session(request)
 
 
-def _members(request: HttpRequest) -> QuerySet[User]:
-    return User.objects.filter(household=house(request)).order_by("id")
-
-
 @router.get("/members", response={200: list[s.MemberRow], 401: Trouble})
 def members(request: HttpRequest) -> Any:
     return [
         {"id": u.pk, "name": u.username, "me": u.pk == request.user.pk, "last_seen": u.last_login}
-        for u in _members(request)
+        for u in queries.members(house(request))
     ]
 
 
@@ -157,7 +127,7 @@ def join(request: HttpRequest, data: s.JoinIn) -> Any:
 
 @router.put("/members/{int:member_id}/password", response={204: None, **MISSING})
 def set_password(request: HttpRequest, member_id: int, data: s.PasswordIn) -> Any:
-    member = get_object_or_404(_members(request), pk=member_id)
+    member = get_object_or_404(queries.members(house(request)), pk=member_id)
     actions.check_own(cast(User, request.user), data.own_password)
     actions.set_password(member, data.password)
     if member.pk == request.user.pk:
@@ -172,19 +142,19 @@ def sessions(request: HttpRequest) -> Any:
     """Where the member is signed in; nobody sees another's."""
     return [
         {"id": x.pk, "device": x.device, "began": x.began, "seen": x.seen, "here": x.key == request.session.session_key}
-        for x in signed_in.of(cast(User, request.user))
+        for x in queries.signed_in_at(cast(User, request.user))
     ]
 
 
 @router.delete("/sessions/{int:signed_in_id}", response={204: None, **MISSING})
 def end_session(request: HttpRequest, signed_in_id: int) -> Any:
-    signed_in.end(get_object_or_404(signed_in.of(cast(User, request.user)), pk=signed_in_id))
+    signed_in.end(get_object_or_404(queries.signed_in_at(cast(User, request.user)), pk=signed_in_id))
     return Status(204, None)
 
 
 @router.delete("/members/{int:member_id}", response={204: None, **MISSING})
 def remove_member(request: HttpRequest, member_id: int) -> Any:
-    actions.remove_member(get_object_or_404(_members(request), pk=member_id))
+    actions.remove_member(get_object_or_404(queries.members(house(request)), pk=member_id))
     return Status(204, None)
 
 

@@ -8,7 +8,6 @@ from typing import Any
 
 from django.contrib.auth.signals import user_logged_in, user_logged_out
 from django.contrib.sessions.models import Session
-from django.db.models import QuerySet
 from django.http import HttpRequest
 from django.utils import timezone
 
@@ -71,12 +70,6 @@ def seen(request: HttpRequest, user: User) -> None:
     elif mine.seen < timezone.now() - SEEN_EVERY:
         mine.seen = timezone.now()
         mine.save(update_fields=["seen"])
-
-
-def of(user: User) -> QuerySet[SignedIn]:
-    """The member's sessions that still hold, the latest seen first."""
-    alive = Session.objects.filter(expire_date__gt=timezone.now()).values("session_key")
-    return SignedIn.objects.filter(user=user, key__in=alive).order_by("-seen", "-id")
 
 
 def end(row: SignedIn) -> None:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import asdict, replace
-from datetime import datetime, timedelta, tzinfo
+from datetime import datetime, timedelta
 from typing import Any
 
 from django.db.models import F
@@ -17,13 +17,9 @@ from mealshift_server.base.clock import today
 from mealshift_server.households.models import Household
 
 from .models import Bag, Left
+from .queries import FIELDS, line_of, moves_of
 
 MOST_BAGS = 200
-FIELDS = ("grams", "kind", "best_before", "opened", "label_ratio", "label_min")
-
-
-def line_of(bag: Bag) -> larder.BagLine:
-    return larder.BagLine(bag.grain, bag.grams, bag.kind, bag.best_before, bag.opened, bag.label_ratio, bag.label_min)
 
 
 def add(household: Household, text: str) -> Bag:
@@ -45,27 +41,6 @@ def change(bag: Bag, data: dict[str, Any]) -> Bag:
     bag.full_g = max(bag.full_g, bag.grams)
     bag.save()
     return bag
-
-
-def shown(bag: Bag) -> dict[str, Any]:
-    line = line_of(bag)
-    return {
-        "id": bag.pk,
-        "grain": bag.grain,
-        "name": bag.name,
-        "full_g": bag.full_g,
-        **{f: getattr(bag, f) for f in FIELDS},
-        "old": larder.old(line, today(bag.household)),
-        "label": larder.label(line),
-    }
-
-
-def bag_for(household: Household, slug: str, bag_id: int | None) -> Bag | None:
-    """The bag a pot is taken from: the one named, else the one to be used up first of this grain."""
-    mine = Bag.objects.filter(household=household)
-    if bag_id is not None:
-        return mine.filter(pk=bag_id).first()
-    return mine.filter(grain=slug, grams__gt=0).first()
 
 
 def take(bag: Bag, grams: float) -> None:
@@ -97,43 +72,12 @@ def move(left: Left, place: str, portions: int | None) -> Left:
             raise Refusal("portions", "portions", "Say how many portions are left, up to 40.")
         left.portions = portions
         place = "gone" if portions == 0 else place
-    moves = keeping.moved(_moves(left), place, timezone.now())
+    moves = keeping.moved(moves_of(left), place, timezone.now())
     left.place, left.moves = place, [[m.at.isoformat(), m.place] for m in moves]
     left.save()
     return left
 
 
-def _moves(left: Left) -> tuple[keeping.Move, ...]:
-    return tuple(keeping.Move(datetime.fromisoformat(at), place) for at, place in left.moves)
-
-
-def warm(left: Left) -> str:
-    """It warmed through, as the text of a recipe."""
-    k = keeping.keep(left.grain, left.served, _moves(left), timezone.now(), left.household.fridge_days)
-    return keeping.warmed(left.grain, left.name, left.portions, k.over)
-
-
 def set_rule(household: Household, days: int) -> None:
     household.fridge_days = keeping.check_days(days)
     household.save(update_fields=["fridge_days"])
-
-
-def left_shown(left: Left, zone: tzinfo) -> dict[str, Any]:
-    """On the household's clock, for the sentence names hours and days."""
-    k = keeping.keep(
-        left.grain,
-        left.served.astimezone(zone),
-        tuple(keeping.Move(m.at.astimezone(zone), m.place) for m in _moves(left)),
-        timezone.now().astimezone(zone),
-        left.household.fridge_days,
-        manner=left.household.manner,
-    )
-    return {
-        "id": left.pk,
-        "name": left.name,
-        "grain": left.grain,
-        "portions": left.portions,
-        "served": left.served,
-        "place": left.place,
-        **asdict(k),
-    }

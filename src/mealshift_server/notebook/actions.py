@@ -6,32 +6,29 @@ from datetime import date
 from typing import Any
 
 from django.db import transaction
-from django.db.models import Q, QuerySet
 
 from mealshift import learning
 from mealshift.cooking.record import predicted
-from mealshift.grains import all_grains, grain
+from mealshift.grains import grain
 from mealshift.learning import table
 from mealshift.measures import parse_amount
-from mealshift.pot import default_way, solve
 from mealshift.problems import Problem, Refusal
 from mealshift.reading import read
 from mealshift.shifting import shift
 from mealshift_server.base.clock import day_of, today
 from mealshift_server.households.models import Household, User
-from mealshift_server.kitchen.actions import pot_of
 from mealshift_server.kitchen.models import Pot
+from mealshift_server.kitchen.queries import pot_of
 from mealshift_server.larder import actions as larder
 from mealshift_server.larder.models import Bag
-from mealshift_server.recipes import actions as recipes
+from mealshift_server.recipes import queries as recipes
 from mealshift_server.recipes.models import Shift
-from mealshift_server.taught import factors as taught
 from mealshift_server.taught.models import Decision
 
 from . import photos
 from .models import Entry, Photo
+from .queries import lessons, plain
 
-PAGE = 30
 OUTCOME = ("on", "poured_ml", "taken_min", "wet", "soft", "word", "stars", "note", "counts")
 
 
@@ -105,7 +102,7 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
         ml = amount.ml if amount.ml is not None else (amount.g or 0.0) / grain(data["grain"]).density
         raw = {"to": grain(data["grain"]).slug, "pot_id": data.get("pot_id")}
         pot, bag_id = pot_of(household, raw), None
-        said = _plain(household, raw, ml)
+        said = plain(household, raw, ml)
     entry = Entry(
         household=household,
         on=data.get("on") or today(household),
@@ -122,22 +119,6 @@ def add(household: Household, user: User | None, data: dict[str, Any]) -> Entry:
     if entry.bag is not None and entry.on >= day_of(household, entry.bag.created):
         larder.take(entry.bag, said["dry_g"])
     return entry
-
-
-def _plain(household: Household, raw: dict[str, Any], ml: float) -> dict[str, Any]:
-    """Predicted for a grain by itself, the way it is usually cooked."""
-    choice = recipes.choice_of(raw, household)
-    g = grain(raw["to"])
-    return predicted(
-        solve(
-            g,
-            ml,
-            default_way(g, lid=choice.kitchen.lid if "covered" in g.methods else None),
-            choice.kitchen,
-            choice.factors,
-        ),
-        choice.factors,
-    )
 
 
 def change(entry: Entry, data: dict[str, Any]) -> Entry:
@@ -172,44 +153,6 @@ def set_photo(entry: Entry, sent: bytes) -> None:
     Photo.objects.update_or_create(entry=entry, defaults={"jpeg": photos.to_small_jpeg(sent)})
 
 
-def found(household: Household, words: str, grain_slug: str, pot: str) -> QuerySet[Entry]:
-    """The entries that fit; words are looked for in dish, word and note."""
-    out = Entry.objects.filter(household=household)
-    for word in words.split()[:8]:
-        out = out.filter(
-            Q(dish__icontains=word) | Q(word__icontains=word) | Q(note__icontains=word) | Q(grain__icontains=word)
-        )
-    if grain_slug:
-        out = out.filter(grain=grain_slug)
-    return out.filter(pot_name=pot) if pot else out
-
-
-# -- the table -------------------------------------------------------------------------------------------------
-
-
-def to_csv(household: Household) -> str:
-    rows = Entry.objects.filter(household=household).iterator(500)
-    return table.to_csv(
-        {
-            "date": e.on.isoformat(),
-            "dish": e.dish,
-            "grain": e.grain,
-            "pot": e.pot_name,
-            "dry_ml": e.predicted["dry_ml"],
-            "predicted_ml": e.predicted["pour_ml"],
-            "poured_ml": e.poured_ml,
-            "predicted_min": e.predicted["cook_min"],
-            "taken_min": e.taken_min,
-            "dry_to_wet": e.wet,
-            "hard_to_mush": e.soft,
-            "word": e.word,
-            "stars": e.stars,
-            "note": e.note,
-        }
-        for e in rows
-    )
-
-
 @transaction.atomic
 def from_csv(household: Household, user: User | None, text: str, keep_rest: bool) -> tuple[int, list[Problem]]:
     """How many rows were taken, and the rows that were not understood: with one of those nothing is taken unless `keep_rest`."""
@@ -219,7 +162,7 @@ def from_csv(household: Household, user: User | None, text: str, keep_rest: bool
     pots = {p.name.lower(): p for p in Pot.objects.filter(household=household)}
     for _, row in found_.rows:
         pot = pots.get(row["pot"].lower())
-        said = _plain(household, {"to": row["grain"], "pot_id": pot.pk if pot else None}, row["dry_ml"])
+        said = plain(household, {"to": row["grain"], "pot_id": pot.pk if pot else None}, row["dry_ml"])
         # what the household was told then, where the table says it
         said |= {
             k: round(row[c])
@@ -244,62 +187,6 @@ def from_csv(household: Household, user: User | None, text: str, keep_rest: bool
             by=user,
         )
     return len(found_.rows), list(found_.problems)
-
-
-# -- lessons ---------------------------------------------------------------------------------------------------
-
-
-def core_entries(household: Household) -> list[learning.Entry]:
-    """The newest entries that count, as the core learns from them."""
-    out = []
-    for e in Entry.objects.filter(household=household, counts=True).only(
-        "id", "on", "grain", "pot_id", "bag_id", "predicted", "poured_ml", "taken_min", "wet", "soft"
-    )[:600]:
-        f = learning.renewed(e.predicted)
-        got = (
-            f.taught_ml + e.poured_ml - e.predicted["pour_ml"]
-            if e.poured_ml is not None and e.predicted["tells_water"]
-            else None
-        )
-        out.append(
-            learning.Entry(
-                str(e.pk),
-                e.on.toordinal(),
-                e.grain,
-                str(e.pot_id or ""),
-                str(e.bag_id or ""),
-                f,
-                got,
-                e.taken_min,
-                e.wet,
-                e.soft,
-            )
-        )
-    return out
-
-
-def lessons(household: Household) -> list[learning.Lesson]:
-    refused = {
-        (d.kind, d.subject): d.refused
-        for d in Decision.objects.filter(household=household, refused__isnull=False, catalogue=learning.CATALOGUE)
-        if d.refused is not None
-    }
-    return learning.lessons(core_entries(household), taught.held(household), refused, _names(household))
-
-
-def _names(household: Household) -> dict[tuple[str, str], str]:
-    names: dict[tuple[str, str], str] = {}
-    # a blend has no row of its own to have learnt
-    single = {g.slug for g in all_grains()}
-    for slug in Entry.objects.filter(household=household).values_list("grain", flat=True).distinct().order_by():
-        if slug not in single:
-            continue
-        names |= {(kind, slug): grain(slug).name for kind in ("water_grain", "time_grain")}
-    for p in Pot.objects.filter(household=household):
-        names["pot", str(p.pk)] = p.name
-    for b in Bag.objects.filter(household=household):
-        names |= {(kind, str(b.pk)): f"this bag of {b.name}" for kind in ("water_bag", "time_bag")}
-    return names
 
 
 def decide(household: Household, kind: str, subject: str, take: str) -> None:

@@ -5,116 +5,40 @@ from __future__ import annotations
 from dataclasses import asdict
 from typing import Any, cast
 
-from django.db.models import Exists, OuterRef, QuerySet
 from django.http import Http404, HttpRequest, HttpResponse
 from ninja import Router, Status
 
 from mealshift import pipeline, training
-from mealshift.learning import CATALOGUE
 from mealshift.pot.account import report
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.schemas import Trouble
-from mealshift_server.households.models import Household, User
+from mealshift_server.households.models import User
 from mealshift_server.households.scope import house, one
-from mealshift_server.recipes.actions import volume_said
-from mealshift_server.taught.models import Decision
 
-from . import actions, practice
+from . import actions, practice, queries
 from . import schemas as s
-from .models import Entry, Photo
+from .models import Photo
 
 router = Router(tags=["notebook"])
-
-
-def _entries(request: HttpRequest) -> QuerySet[Entry]:
-    return (
-        Entry.objects.filter(household=house(request))
-        .select_related("by")
-        .annotate(photos=Exists(Photo.objects.filter(entry=OuterRef("pk"))))
-    )
-
-
-def _row(e: Entry, mine: Household) -> dict[str, Any]:
-    p = e.predicted
-    volumes = {"dry": p["dry_ml"], "pour": p["pour_ml"], "poured": e.poured_ml, "top_ups": e.top_ups_ml}
-    return {
-        **{f"{k}_said": volume_said(mine, ml) if ml else "" for k, ml in volumes.items()},
-        **{
-            f: p[f]
-            for f in (
-                "name",
-                "dry_ml",
-                "dry_g",
-                "pour_ml",
-                "low_ml",
-                "high_ml",
-                "cook_min",
-                "texture",
-                "lid",
-                "method",
-                "soak_min",
-            )
-        },
-        **{
-            f: getattr(e, f)
-            for f in (
-                "id",
-                "on",
-                "dish",
-                "grain",
-                "pot_name",
-                "poured_ml",
-                "top_ups_ml",
-                "taken_min",
-                "wet",
-                "soft",
-                "word",
-                "stars",
-                "note",
-                "practice",
-                "counts",
-            )
-        },
-        "by": e.by.get_username() if e.by else "",
-        "photo": bool(getattr(e, "photos", False)),
-    }
 
 
 @router.get("/notebook", response={200: s.NotebookOut, 401: Trouble})
 def notebook(
     request: HttpRequest, q: str = "", grain: str = "", pot: str = "", page: int = 1, cooking: int | None = None
 ) -> Any:
-    mine = house(request)
-    fitting = actions.found(mine, q[:200], grain[:60], pot[:60])
-    if cooking is not None:
-        fitting = fitting.filter(cooking_id=cooking)
-    total = fitting.count()
-    pages = max(1, -(-total // actions.PAGE))
-    page = min(max(1, page), pages)
-    rows = fitting.select_related("by").annotate(photos=Exists(Photo.objects.filter(entry=OuterRef("pk"))))[
-        (page - 1) * actions.PAGE : page * actions.PAGE
-    ]
-    every = Entry.objects.filter(household=mine).order_by()
-    return {
-        "entries": [_row(e, mine) for e in rows],
-        "total": total,
-        "page": page,
-        "pages": pages,
-        "grains": sorted(every.values_list("grain", flat=True).distinct()),
-        "pots": sorted(every.values_list("pot_name", flat=True).distinct()),
-    }
+    return queries.page(house(request), q[:200], grain[:60], pot[:60], page, cooking)
 
 
 @router.post("/notebook", response={201: s.EntryRow, **BAD})
 def add_entry(request: HttpRequest, data: s.EntryIn) -> Any:
     made = actions.add(house(request), cast(User, request.user), data.model_dump())
-    return Status(201, _row(made, house(request)))
+    return Status(201, queries.row(made, house(request)))
 
 
 @router.get("/notebook.csv", response={200: str, 401: Trouble})
 def notebook_csv(request: HttpRequest) -> Any:
     headers = {"Content-Disposition": 'attachment; filename="notebook.csv"'}
-    return HttpResponse(actions.to_csv(house(request)), content_type="text/csv; charset=utf-8", headers=headers)
+    return HttpResponse(queries.to_csv(house(request)), content_type="text/csv; charset=utf-8", headers=headers)
 
 
 @router.post("/notebook.csv", response={200: s.CsvOut, **BAD})
@@ -125,28 +49,28 @@ def bring_csv(request: HttpRequest, data: s.CsvIn) -> Any:
 
 @router.get("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
 def entry(request: HttpRequest, entry_id: int) -> Any:
-    return _row(one(_entries(request), house(request), "entry", entry_id), house(request))
+    return queries.row(one(queries.entries(house(request)), house(request), "entry", entry_id), house(request))
 
 
 @router.put("/notebook/{int:entry_id}", response={200: s.EntryRow, **MISSING})
 def change_entry(request: HttpRequest, entry_id: int, data: s.EntryChange) -> Any:
-    mine = one(_entries(request), house(request), "entry", entry_id)
+    mine = one(queries.entries(house(request)), house(request), "entry", entry_id)
     given = data.model_dump(exclude_unset=True)
     if given.get("counts", True) is None:
         del given["counts"]
-    return _row(actions.change(mine, given), house(request))
+    return queries.row(actions.change(mine, given), house(request))
 
 
 @router.delete("/notebook/{int:entry_id}", response={204: None, **MISSING})
 def drop_entry(request: HttpRequest, entry_id: int) -> Any:
-    one(_entries(request), house(request), "entry", entry_id).delete()
+    one(queries.entries(house(request)), house(request), "entry", entry_id).delete()
     return Status(204, None)
 
 
 @router.put("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
 def set_photo(request: HttpRequest, entry_id: int) -> Any:
     """The picture's bytes are the body."""
-    actions.set_photo(one(_entries(request), house(request), "entry", entry_id), request.body)
+    actions.set_photo(one(queries.entries(house(request)), house(request), "entry", entry_id), request.body)
     return Status(204, None)
 
 
@@ -164,54 +88,25 @@ def photo(request: HttpRequest, entry_id: int) -> Any:
 
 @router.delete("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
 def drop_photo(request: HttpRequest, entry_id: int) -> Any:
-    Photo.objects.filter(entry=one(_entries(request), house(request), "entry", entry_id)).delete()
+    Photo.objects.filter(entry=one(queries.entries(house(request)), house(request), "entry", entry_id)).delete()
     return Status(204, None)
-
-
-def _lessons(request: HttpRequest) -> dict[str, Any]:
-    mine = house(request)
-    held = Decision.objects.filter(household=mine, held__isnull=False, catalogue=CATALOGUE)
-    return {
-        "lessons": [
-            {
-                "kind": x.kind,
-                "subject": x.subject,
-                "value": x.value,
-                "was": x.was,
-                "text": x.text,
-                "entries": [int(i) for i in x.entries],
-            }
-            for x in actions.lessons(mine)
-        ],
-        "held": [
-            {
-                "kind": d.kind,
-                "subject": d.subject,
-                "value": d.held,
-                "text": d.text,
-                "entries": [int(i) for i in d.entries],
-                "decided": d.decided,
-            }
-            for d in held
-        ],
-    }
 
 
 @router.get("/lessons", response={200: s.LessonsOut, 401: Trouble})
 def lessons(request: HttpRequest) -> Any:
-    return _lessons(request)
+    return queries.lessons_shown(house(request))
 
 
 @router.post("/lessons", response={200: s.LessonsOut, **BAD})
 def decide(request: HttpRequest, data: s.LessonIn) -> Any:
     actions.decide(house(request), data.kind, data.subject, data.take)
-    return _lessons(request)
+    return queries.lessons_shown(house(request))
 
 
 @router.delete("/lessons", response={200: s.LessonsOut, 401: Trouble})
 def forget_lessons(request: HttpRequest) -> Any:
     actions.reset_all(house(request))
-    return _lessons(request)
+    return queries.lessons_shown(house(request))
 
 
 def _standing(household: Any) -> dict[str, Any]:

@@ -14,8 +14,10 @@ from mealshift_server.base.clock import zone_of
 from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Pot
 from mealshift_server.larder import actions as larder
-from mealshift_server.plans.actions import events_of, over, script_of
+from mealshift_server.larder import queries as larder_asked
+from mealshift_server.plans.actions import over
 from mealshift_server.plans.models import Cooking
+from mealshift_server.plans.queries import events_of, script_of
 
 from .actions import write
 
@@ -29,7 +31,7 @@ def write_down(sender: type[Cooking], cooking: Cooking, **_: Any) -> None:
     factors = {key: Factors(**(choice.get("factors") or {})) for key, choice in of.items()}
     pots = {p.pk: p for p in Pot.objects.filter(household=cooking.household)}
     bags = {
-        key: larder.bag_for(
+        key: larder_asked.bag_for(
             cooking.household, script.pots[key].grain.slug, None if choice.get("blend") else choice.get("bag_id")
         )
         for key, choice in of.items()

@@ -4,9 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime, timedelta
-from functools import lru_cache
 from typing import Any
-from zoneinfo import ZoneInfo
 
 from django.db import IntegrityError, transaction
 from django.db.models import Max
@@ -14,24 +12,15 @@ from django.dispatch import Signal
 from django.utils import timezone
 
 from mealshift import cooking as core
-from mealshift.cooking import devices
-from mealshift.measures import Measures
-from mealshift.planning import Dinner, Dish, plan_dinner
-from mealshift.pot import Kitchen as CoreKitchen
-from mealshift.pot import Pot as CorePot
 from mealshift.problems import Problem, Refusal
-from mealshift.reading import read
-from mealshift.results import DishTonight
-from mealshift.shifting import AsItIs, as_it_is, shift
-from mealshift.shifting import Shift as CoreShift
 from mealshift_server.base.clock import zone_of
 from mealshift_server.base.errors import Conflict
 from mealshift_server.households.models import Household, User
-from mealshift_server.kitchen import actions as kitchens
-from mealshift_server.recipes import actions as recipes
+from mealshift_server.recipes import queries as recipes
 from mealshift_server.recipes.models import Recipe, Shift
 
 from .models import Cooking, Event, Tonight
+from .queries import dishes_of, events_of, key_in, minute_of, plan, script_of, stand_in_reading, tonight
 
 # a cooking is over; whoever keeps something of it hears so within the same transaction
 over = Signal()
@@ -41,103 +30,6 @@ MOST_EVENTS = 3000
 # a device may have been without the network so long and still tell when things happened
 OLDEST = timedelta(days=5)
 JUST_NOW = timedelta(seconds=3)
-# a plan is over so long after its dinner: the next one begins with an empty table
-PLAN_OVER = timedelta(hours=3)
-
-
-def _on_clock(at: datetime | None, zone: ZoneInfo) -> datetime | None:
-    """A point in time on the kitchen's clock; one without a zone is meant as that clock shows it."""
-    if at is None:
-        return None
-    return at.replace(tzinfo=zone) if at.tzinfo is None else at.astimezone(zone)
-
-
-def key_of(dish: Shift | Recipe) -> str:
-    """What a plan calls it: a shift by its number, a recipe cooked as it is by r and its number."""
-    return str(dish.pk) if isinstance(dish, Shift) else f"r{dish.pk}"
-
-
-def dishes_by_key(household: Household, keys: list[str]) -> dict[str, Shift | Recipe]:
-    """Those of these dishes that the household has."""
-    numbers = {side: [int(k.lstrip("r")) for k in keys if k.startswith("r") is side] for side in (False, True)}
-    mine: list[Shift | Recipe] = [
-        *Shift.objects.filter(household=household, pk__in=numbers[False]),
-        *Recipe.objects.filter(household=household, side=True, pk__in=numbers[True]),
-    ]
-    return {key_of(d): d for d in mine}
-
-
-def dishes_of(
-    household: Household, kept: list[Shift | Recipe], changes: dict[str, dict[str, Any]]
-) -> list[dict[str, Any]]:
-    """Plain data from which each dish is made again, with what the cook changed for tonight. A dish cooked as it is has no choice."""
-    out = []
-    for k in kept:
-        choice = None
-        if isinstance(k, Shift):
-            changed = changes.get(key_of(k), {})
-            # how long things take here is asked anew: it is the kitchen's, not the shift's
-            choice = {**k.choice, **changed, "took": None}
-            if "to" in changed:
-                # another grain, from another bag, of which other things may have been learnt
-                choice |= {"factors": None, "bag_id": None}
-        out.append(
-            {
-                "key": key_of(k),
-                "text": k.text,
-                "corrections": k.corrections,
-                "choice": choice,
-                "cup_ml": household.cup_ml,
-                "measure_ml": household.measure_ml,
-                "measure_name": household.measure_name,
-            }
-        )
-    return out
-
-
-def _key(d: dict[str, Any]) -> str:
-    """The key of a cooking's dish; those begun before 0.12 hold the shift's number."""
-    return str(d.get("key") or d.get("shift_id"))
-
-
-def _dish(household: Household, d: dict[str, Any]) -> Dish:
-    measures = Measures(cup_ml=d["cup_ml"], measure_ml=d["measure_ml"])
-    recipe = read(d["text"], measures, recipes.corrections_of(d["corrections"]))
-    choice = None if d["choice"] is None else recipes.choice_of(d["choice"], household)
-    return Dish(_key(d), recipe, choice, None if choice else kitchens.core_kitchen(household, d))
-
-
-def plan(household: Household, kept: list[Shift | Recipe], asked: dict[str, Any]) -> Dinner:
-    """asked: serve_at, now, zone, burners, pinned, changes, as the API takes them."""
-    row = kitchens.kitchen_row(household)
-    zone = zone_of(household, asked.get("zone"))
-    serve_at = _on_clock(asked["serve_at"], zone)
-    assert serve_at is not None
-    burners = asked.get("burners")
-    if burners is None:
-        burners = len(row.burners) if row and row.burners else 2
-    pinned = {p["id"]: at for p in asked.get("pinned") or [] if (at := _on_clock(p["start"], zone))}
-    return plan_dinner(
-        [_dish(household, d) for d in dishes_of(household, kept, asked.get("changes") or {})],
-        serve_at,
-        _on_clock(asked.get("now"), zone),
-        burners,
-        row.oven_places if row else 2,
-        pinned,
-        kitchens.owned(row),
-    )
-
-
-def tonight(household: Household) -> dict[str, Any]:
-    """The plan in hand. Dishes that are gone are not in it; one that is over is none."""
-    found = Tonight.objects.filter(household=household).select_related("by").first()
-    if found is None:
-        return {"version": 0, "plan": None, "by": ""}
-    base = {"version": found.version, "by": found.by.get_username() if found.by else ""}
-    if found.serve_at + PLAN_OVER < timezone.now():
-        return {**base, "plan": None}
-    there = dishes_by_key(household, [d["key"] for d in found.plan["dishes"]])
-    return {**base, "plan": {**found.plan, "dishes": [d for d in found.plan["dishes"] if d["key"] in there]}}
 
 
 @transaction.atomic
@@ -183,14 +75,14 @@ def start_cooking(
     script = core.script_of(dinner.shifts, dinner.plan, first)
     planned = {dinner.keys[s.task.dish] for s in dinner.plan.tasks}
     for running in Cooking.objects.filter(household=household, ended=None, began__gte=began - OLDEST):
-        if {_key(d) for d in running.dishes} == planned:
+        if {key_in(d) for d in running.dishes} == planned:
             return running, False
     # the dish keeps the name the script knows it by, and the kitchen as it is tonight
     dishes = [
         {**d, "choice": d["choice"] and recipes.frozen_choice(household, d["choice"]), "name": name}
         for d in dishes_of(household, kept, asked.get("changes") or {})
         for name, key in dinner.keys.items()
-        if key == _key(d) and key in planned
+        if key == key_in(d) and key in planned
     ]
     try:
         with transaction.atomic():
@@ -208,49 +100,6 @@ def start_cooking(
     except IntegrityError:
         return Cooking.objects.get(household=household, client_id=client_id), False
     return made, True
-
-
-@lru_cache(maxsize=64)
-def _shifts(cooking_id: int, client_id: str) -> dict[str, CoreShift | AsItIs]:
-    """The dishes of a cooking as they are cooked. They never change, so they are made once in this process. client_id: that a number given
-    anew after a restore never shows another's."""
-    cooking = Cooking.objects.select_related("household").get(pk=cooking_id)
-    shifts: dict[str, CoreShift | AsItIs] = {}
-    for d in cooking.dishes:
-        dish = _dish(cooking.household, d)
-        if dish.choice is None:
-            shifts[d["name"]] = as_it_is(dish.recipe, dish.kitchen)
-            continue
-        kitchen = CoreKitchen(
-            **{
-                **{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__},
-                "measure_ml": d["measure_ml"],
-                "measure_name": d["measure_name"],
-            }
-        )
-        shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen))
-    return shifts
-
-
-def _pots(cooking: Cooking) -> dict[str, CorePot]:
-    return core.pots_of(_shifts(cooking.pk, cooking.client_id))
-
-
-def recipes_of(cooking: Cooking) -> list[DishTonight]:
-    return core.the_recipes(_shifts(cooking.pk, cooking.client_id))
-
-
-def script_of(cooking: Cooking) -> core.Script:
-    return core.script_from(cooking.script, _pots(cooking))
-
-
-def minute_of(cooking: Cooking, at: datetime) -> float:
-    """Kitchen minutes since the cooking began."""
-    return max(0.0, (at - cooking.began).total_seconds() * cooking.speed / 60)
-
-
-def events_of(cooking: Cooking) -> list[core.Event]:
-    return [core.Event(e.client_id, e.kind, e.minute, e.data) for e in Event.objects.filter(cooking=cooking)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -320,41 +169,6 @@ def run_alone(cooking: Cooking) -> None:
     made = core.touches(script, have, minute_of(cooking, timezone.now()))
     if made:
         append(cooking, None, [{"id": e.id, "kind": e.kind, "data": e.data, "minute": e.minute} for e in made])
-
-
-def state(cooking: Cooking, since: int | None) -> dict[str, Any]:
-    """The state now; short if nothing has come since event `since`."""
-    run_alone(cooking)
-    last = Event.objects.filter(cooking=cooking).values_list("id", flat=True).last() or 0
-    minute = minute_of(cooking, timezone.now())
-    base = {
-        "id": cooking.pk,
-        "last": last,
-        "minute": minute,
-        "speed": cooking.speed,
-        "alone": cooking.alone,
-        "began": cooking.began,
-        "serve_at": cooking.serve_at,
-    }
-    if since is not None and since == last:
-        return {**base, "state": None}
-    return {**base, "state": core.report(script_of(cooking), events_of(cooking), minute)}
-
-
-def stand_in_reading(cooking: Cooking, pot: str | None, kind: str) -> tuple[str, float]:
-    """What the simulated scale (g) or probe (°C) would read now: (pot, reading). Refusal if no pot is on."""
-    script = script_of(cooking)
-    folded = core.fold(script, events_of(cooking))
-    minute = minute_of(cooking, timezone.now())
-    on = {k: made for k in script.pots if (made := core.pot_run(script, folded, k))}
-    if pot is None and on:
-        pot = max(on, key=lambda k: on[k][1])
-    if pot not in on:
-        raise Refusal("pot", "pot", "No pot is on yet: put one on the heat first.")
-    run, began = on[pot]
-    if kind == "probe":
-        return pot, devices.probe_celsius(run, minute - began)
-    return pot, devices.scale_grams(script.pots[pot], run, minute - began)
 
 
 def take_reading(cooking: Cooking, user: User | None, event_id: str, pot: str | None, kind: str, value: float) -> str:

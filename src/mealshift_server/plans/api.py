@@ -12,19 +12,16 @@ from ninja.security import HttpBearer
 
 from mealshift import writing
 from mealshift.planning import Dinner
-from mealshift.planning.schedule import report as plan_report
-from mealshift.problems import Refusal
 from mealshift.results import DishTonight
 from mealshift_server.base.answers import MISSING
 from mealshift_server.base.keys import digest
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
 from mealshift_server.households.scope import house, one
-from mealshift_server.kitchen import actions as kitchens
 from mealshift_server.kitchen.models import Device
 from mealshift_server.recipes.models import Recipe, Shift
 
-from . import actions as plans
+from . import actions, queries
 from . import schemas as s
 from .models import Cooking
 
@@ -34,7 +31,7 @@ router = Router(tags=["plan"])
 def _kept_dishes(request: HttpRequest, data: s.PlanIn) -> tuple[list[Shift | Recipe], dict[str, Any]]:
     """The dishes named, in that order, and what else was asked as plain data."""
     keys = list(dict.fromkeys(d.key for d in data.dishes))
-    mine = plans.dishes_by_key(house(request), keys)
+    mine = queries.dishes_by_key(house(request), keys)
     if len(mine) < len(keys):
         raise Http404
     changes = {d.key: d.changes.model_dump(exclude_unset=True) for d in data.dishes if d.changes}
@@ -43,30 +40,12 @@ def _kept_dishes(request: HttpRequest, data: s.PlanIn) -> tuple[list[Shift | Rec
 
 def _plan(request: HttpRequest, data: s.PlanIn) -> Dinner:
     kept, asked = _kept_dishes(request, data)
-    return plans.plan(house(request), kept, asked)
+    return queries.plan(house(request), kept, asked)
 
 
 @router.post("/plan", response={200: s.PlanOut, **MISSING}, tags=["plan"], exclude_unset=True)
 def plan(request: HttpRequest, data: s.PlanIn) -> Any:
-    dinner = _plan(request, data)
-    row = kitchens.kitchen_row(house(request))
-    made = plan_report(dinner.plan)
-    ways = [
-        {
-            "dish": dish,
-            "key": w.key,
-            "kind": w.kind,
-            "needs": w.needs,
-            "text": w.text,
-            "serve_at": w.serve_at,
-            "changes": w.changes,
-        }
-        for dish, found in dinner.ways_out.items()
-        for w in found
-    ]
-    tasks = [{"part": "", **t, "key": dinner.keys[t["dish"]]} for t in made["tasks"]]
-    burners = data.burners or (len(row.burners) if row and row.burners else 2)
-    return {**made, "tasks": tasks, "ways": ways, "burners": burners}
+    return queries.plan_shown(house(request), _plan(request, data), data.burners)
 
 
 @router.post("/plan.ics", response={200: str, **MISSING}, tags=["plan"])
@@ -81,13 +60,13 @@ def plan_calendar(request: HttpRequest, data: s.PlanIn) -> Any:
 
 @router.get("/tonight", response={200: s.TonightOutNow, 401: Trouble}, tags=["plan"], exclude_unset=True)
 def tonight(request: HttpRequest) -> Any:
-    return plans.tonight(house(request))
+    return queries.tonight(house(request))
 
 
 @router.put("/tonight", response={200: s.TonightOutNow, 409: Trouble, **MISSING}, tags=["plan"], exclude_unset=True)
 def plan_tonight(request: HttpRequest, data: s.TonightIn) -> Any:
     plan = data.plan.model_dump(mode="json", exclude_unset=True)
-    return plans.plan_tonight(house(request), cast(User, request.user), data.version, plan, data.plan.serve_at)
+    return actions.plan_tonight(house(request), cast(User, request.user), data.version, plan, data.plan.serve_at)
 
 
 def _cookings(request: HttpRequest) -> QuerySet[Cooking]:
@@ -107,40 +86,42 @@ def cookings(request: HttpRequest) -> Any:
 def start_cooking(request: HttpRequest, data: s.CookingIn) -> Any:
     kept, asked = _kept_dishes(request, data)
     user = cast(User, request.user)
-    made, new = plans.start_cooking(house(request), user, data.client_id, kept, asked, data.speed)
+    made, new = actions.start_cooking(house(request), user, data.client_id, kept, asked, data.speed)
     return Status(201 if new else 200, made)
 
 
 @router.get("/cookings/{int:cooking_id}", response={200: s.CookingOut, **MISSING}, tags=["stove"])
 def cooking(request: HttpRequest, cooking_id: int, since: int | None = None) -> Any:
-    return plans.state(_cooking(request, cooking_id), since)
+    mine = _cooking(request, cooking_id)
+    actions.run_alone(mine)
+    return queries.state(mine, since)
 
 
 @router.get("/cookings/{int:cooking_id}/recipes", response={200: list[DishTonight], **MISSING}, tags=["stove"])
 def recipes_tonight(request: HttpRequest, cooking_id: int) -> Any:
     """Every dish whole, with tonight's amounts: for a glance from the stove."""
-    return plans.recipes_of(_cooking(request, cooking_id))
+    return queries.recipes_of(_cooking(request, cooking_id))
 
 
 @router.post("/cookings/{int:cooking_id}/events", response={200: s.Appended, **MISSING}, tags=["stove"])
 def append_events(request: HttpRequest, cooking_id: int, data: s.EventsIn) -> Any:
     made = [e.model_dump() for e in data.events]
-    taken = plans.append(_cooking(request, cooking_id), cast(User, request.user), made)
+    taken = actions.append(_cooking(request, cooking_id), cast(User, request.user), made)
     refused = [{"id": i, "code": p.code, "where": p.where, "text": p.text} for i, p in taken.refused]
     return {"new": taken.new, "refused": refused}
 
 
 @router.put("/cookings/{int:cooking_id}/alone", response={200: s.CookingRow, **MISSING}, tags=["stove"])
 def set_alone(request: HttpRequest, cooking_id: int, data: s.AloneIn) -> Any:
-    return plans.set_alone(_cooking(request, cooking_id), data.alone)
+    return actions.set_alone(_cooking(request, cooking_id), data.alone)
 
 
 @router.post("/cookings/{int:cooking_id}/stand-in", response={200: s.Appended, **MISSING}, tags=["stove"])
 def stand_in(request: HttpRequest, cooking_id: int, data: s.StandInIn) -> Any:
     """The simulated device reads the pot once."""
     mine = _cooking(request, cooking_id)
-    pot, value = plans.stand_in_reading(mine, data.pot, data.kind)
-    plans.take_reading(mine, cast(User, request.user), data.id, pot, data.kind, value)
+    pot, value = queries.stand_in_reading(mine, data.pot, data.kind)
+    actions.take_reading(mine, cast(User, request.user), data.id, pot, data.kind, value)
     return {"new": 1}
 
 
@@ -150,7 +131,7 @@ class DeviceKey(HttpBearer):
 
 
 def _on_now(device: Device) -> Cooking:
-    running = Cooking.objects.filter(household=device.household, ended=None).select_related("household").first()
+    running = queries.running(device.household)
     if running is None:
         raise Http404
     return running
@@ -159,19 +140,11 @@ def _on_now(device: Device) -> Cooking:
 @router.get("/device/cooking", response={200: s.DeviceCooking, **MISSING}, auth=DeviceKey(), tags=["devices"])
 def device_cooking(request: HttpRequest) -> Any:
     device = cast(Any, request).auth
-    running = _on_now(device)
-    rows = []
-    for key, pot in plans.script_of(running).pots.items():
-        try:
-            value = plans.stand_in_reading(running, key, device.kind)[1]
-        except Refusal:
-            continue
-        rows.append({"pot": key, "name": pot.grain.name, "simulated": value})
-    return {"title": running.title, "speed": running.speed, "pots": rows}
+    return queries.device_shown(_on_now(device), device.kind)
 
 
 @router.post("/device/readings", response={200: s.Appended, **MISSING}, auth=DeviceKey(), tags=["devices"])
 def device_reading(request: HttpRequest, data: s.ReadingIn) -> Any:
     device = cast(Any, request).auth
-    plans.take_reading(_on_now(device), None, data.id, data.pot, device.kind, data.value)
+    actions.take_reading(_on_now(device), None, data.id, data.pot, device.kind, data.value)
     return {"new": 1}

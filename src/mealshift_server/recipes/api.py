@@ -6,12 +6,12 @@ from functools import cache
 from typing import Any, cast
 
 from django.conf import settings
-from django.db.models import Count, QuerySet
+from django.db.models import QuerySet
 from django.http import HttpRequest, HttpResponse
 from django.shortcuts import get_object_or_404
 from ninja import Router, Status
 
-from mealshift import ENGINE_VERSION, pipeline, results, writing
+from mealshift import pipeline, results, writing
 from mealshift.problems import Refusal
 from mealshift_server.base.answers import BAD, MISSING
 from mealshift_server.base.doors import OrGuest, PerAddress, PerGuest, guard
@@ -20,9 +20,9 @@ from mealshift_server.households.models import Household, User
 from mealshift_server.households.scope import house, house_or_guest, one
 from mealshift_server.larder.models import Bag
 
-from . import actions
+from . import actions, queries
 from . import schemas as s
-from .models import Draft, Recipe, Shift
+from .models import Recipe, Shift
 
 router = Router(tags=["kept"])
 # reading and the bench, to be tried by who has no account: nothing is kept, and not too much of it from one address
@@ -86,7 +86,7 @@ def empty(request: HttpRequest) -> Any:
 
 @router.post("/read", response={200: results.Reading, 429: Trouble, **BAD}, by_alias=True, **OPEN)
 def read(request: HttpRequest, data: s.ReadIn) -> Any:
-    return actions.read_text(_for(request, data.text), data.text, [c.model_dump() for c in data.corrections])
+    return queries.read_text(_for(request, data.text), data.text, [c.model_dump() for c in data.corrections])
 
 
 @router.post(
@@ -100,12 +100,12 @@ def try_recipe(request: HttpRequest, data: s.TryIn) -> Any:
     """A recipe in six grains for who has no account yet: reckoned for an ordinary kitchen, and kept nowhere."""
     guard(request)
     text = data.text.strip()
-    return actions.try_text(text, data.to) if text else actions.try_example(examples_on_disk()[0]["text"], data.to)
+    return queries.try_text(text, data.to) if text else queries.try_example(examples_on_disk()[0]["text"], data.to)
 
 
 @router.post("/shift", response={200: results.Shifted, 429: Trouble, **BAD}, by_alias=True, **OPEN)
 def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
-    return actions.shift_text(
+    return queries.shift_text(
         _for(request, data.text), data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
     )
 
@@ -113,7 +113,7 @@ def shift(request: HttpRequest, data: s.ShiftIn) -> Any:
 @router.post("/what-if", response={200: results.WhatIf, 429: Trouble, **BAD}, **OPEN)
 def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
     changed = {"pour_ml": data.pour_ml, "minutes": data.minutes, "lid": data.lid, "start": data.start}
-    return actions.what_if(
+    return queries.what_if(
         _for(request, data.text),
         data.text,
         [c.model_dump() for c in data.corrections],
@@ -124,18 +124,18 @@ def what_if(request: HttpRequest, data: s.WhatIfIn) -> Any:
 
 @router.get("/grains/{slug}", response={200: results.GrainPage, 429: Trouble, **BAD}, **OPEN)
 def grain_page(request: HttpRequest, slug: str) -> Any:
-    return actions.grain_page(house_or_guest(request), slug)
+    return queries.grain_page(house_or_guest(request), slug)
 
 
 @router.post("/grains/{slug}/other-way", response={200: results.LadderPot, **BAD}, tags=["engine"])
 def other_way(request: HttpRequest, slug: str, data: s.OtherWayIn) -> Any:
-    return actions.other_way(house(request), slug, data.model_dump())
+    return queries.other_way(house(request), slug, data.model_dump())
 
 
 @router.post("/grains/{slug}/alone", response={200: s.JustAPotOut, **BAD}, tags=["engine"])
 def alone(request: HttpRequest, slug: str, data: s.JustAPotIn) -> Any:
     """Just a pot of it, as the text of a recipe."""
-    return actions.alone(house(request), slug, data.amount, data.texture, data.pot_id)
+    return queries.alone(house(request), slug, data.amount, data.texture, data.pot_id)
 
 
 def _recipes(request: HttpRequest) -> QuerySet[Recipe]:
@@ -149,11 +149,7 @@ def _shifts(request: HttpRequest) -> QuerySet[Shift]:
 @router.get("/recipes", response={200: list[s.RecipeRow], 401: Trouble}, tags=["kept"])
 def recipes(request: HttpRequest, page: s.Page = 1) -> Any:
     """A page of them, the last touched first; the last page is not full."""
-    rows = _recipes(request).annotate(n=Count("shifts")).order_by("-updated", "-id")[actions.page_of(page)]
-    return [
-        {"id": r.pk, "title": r.title, "version": r.version, "updated": r.updated, "shifts": r.n, "side": r.side}
-        for r in rows
-    ]
+    return queries.recipe_rows(house(request), page)
 
 
 @router.post("/recipes", response={201: s.RecipeOut, **BAD}, tags=["kept"])
@@ -163,25 +159,12 @@ def keep_recipe(request: HttpRequest, data: s.RecipeIn) -> Any:
 
 @router.get("/draft", response={200: s.DraftOut, 401: Trouble}, tags=["kept"])
 def draft(request: HttpRequest) -> Any:
-    return _draft(Draft.objects.filter(household=house(request)).select_related("by").first())
+    return queries.draft(house(request))
 
 
 @router.put("/draft", response={200: s.DraftOut, **BAD}, tags=["kept"])
 def put_draft(request: HttpRequest, data: s.DraftIn) -> Any:
-    return _draft(actions.put_draft(house(request), cast(User, request.user), data.model_dump()))
-
-
-def _draft(found: Draft | None) -> dict[str, Any]:
-    if found is None:
-        return {"text": "", "corrections": [], "choice": None, "recipe_id": None, "by": "", "changed": None}
-    return {
-        "text": found.text,
-        "corrections": found.corrections,
-        "choice": found.choice,
-        "recipe_id": found.recipe_id,
-        "by": found.by.get_username() if found.by else "",
-        "changed": found.changed,
-    }
+    return queries.draft_shown(actions.put_draft(house(request), cast(User, request.user), data.model_dump()))
 
 
 @router.get("/recipes/{int:recipe_id}", response={200: s.RecipeOut, **MISSING}, tags=["kept"])
@@ -204,43 +187,7 @@ def drop_recipe(request: HttpRequest, recipe_id: int) -> Any:
 @router.get("/shifts", response={200: list[s.ShiftRow], 401: Trouble}, tags=["kept"])
 def shifts(request: HttpRequest, page: s.Page = 1) -> Any:
     """A page of them, the newest first; the last page is not full."""
-    rows = _shifts(request).only("id", "title", "grain", "recipe_id", "created", "result")[actions.page_of(page)]
-    return [_row(k, house(request)) for k in rows]
-
-
-def _row(kept: Shift, mine: Household) -> dict[str, Any]:
-    pots = kept.result["pots"]
-    pot = pots[0]
-    pour_ml = pot["water"].get("jug_ml", pot["water"]["pour_ml"])
-    return {
-        "name": " and ".join(p["name"] for p in pots),
-        "id": kept.pk,
-        "title": kept.title,
-        "grain": kept.grain,
-        "recipe_id": kept.recipe_id,
-        "created": kept.created,
-        "pour_ml": pour_ml,
-        "pour_said": actions.volume_said(mine, pour_ml),
-        "cook_min": pot["time"]["cook"]["typical"],
-        "total_min": sum(p["min"] for p in kept.result["strip"]),
-    }
-
-
-def _kept(kept: Shift, mine: Household) -> dict[str, Any]:
-    pots = pipeline.with_jugs(kept.result["pots"], mine.manner, actions.measures(mine))
-    return {
-        "id": kept.pk,
-        "title": kept.title,
-        "grain": kept.grain,
-        "recipe_id": kept.recipe_id,
-        "created": kept.created,
-        "engine": kept.engine,
-        "engine_now": ENGINE_VERSION,
-        "text": kept.text,
-        "corrections": kept.corrections,
-        "choice": kept.choice,
-        "result": {**kept.result, "pots": pots},
-    }
+    return queries.shift_rows(house(request), page)
 
 
 @router.post("/shifts", response={201: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
@@ -249,13 +196,13 @@ def keep_shift(request: HttpRequest, data: s.ShiftIn) -> Any:
     kept = actions.keep_shift(
         house(request), mine, data.text, [c.model_dump() for c in data.corrections], data.choice.model_dump()
     )
-    return Status(201, _kept(kept, house(request)))
+    return Status(201, queries.kept_shift(kept, house(request)))
 
 
 @router.get("/shifts/{int:shift_id}", response={200: s.KeptShift, **MISSING}, by_alias=True, tags=["kept"])
 def kept_shift(request: HttpRequest, shift_id: int) -> Any:
     mine = house(request)
-    return _kept(one(_shifts(request), mine, "shift", shift_id), mine)
+    return queries.kept_shift(one(_shifts(request), mine, "shift", shift_id), mine)
 
 
 @router.delete("/shifts/{int:shift_id}", response={204: None, **MISSING}, tags=["kept"])
@@ -312,4 +259,4 @@ def _file(kept: Shift, kind: str) -> HttpResponse:
 
 @router.get("/larder/{int:bag_id}/dishes", response={200: s.DishesFrom, **MISSING}, tags=["larder"])
 def dishes_from(request: HttpRequest, bag_id: int, page: int = 1) -> Any:
-    return actions.dishes_from(house(request), get_object_or_404(Bag, household=house(request), pk=bag_id), page)
+    return queries.dishes_from(house(request), get_object_or_404(Bag, household=house(request), pk=bag_id), page)

@@ -17,6 +17,7 @@ from mealshift_server.notebook import actions as notebook
 from mealshift_server.recipes import actions
 from mealshift_server.recipes.api import examples_on_disk
 from mealshift_server.week import actions as week
+from mealshift_server.week import queries as week_asked
 
 KEPT: list[tuple[str, dict[str, Any]]] = [
     ("01-tomato-pilaf", {"to": "foxtail-millet"}),
@@ -93,7 +94,7 @@ class Command(BaseCommand):
             larder.change(bag, {"grams": bag.grams * share})
         kept = {slug: actions.keep_shift(house, recipes[slug], recipes[slug].text, [], choice) for slug, choice in KEPT}
         _notebook(house, user, kept)
-        monday = week.start_of(today(house))
+        monday = week_asked.start_of(today(house))
         for weekday, slug in WEEK:
             week.put_on(house, recipes[slug], monday + timedelta(days=weekday))
         self.stdout.write(f"Seeded {house.name}: {len(recipes)} recipes, {len(KEPT)} shifts.")

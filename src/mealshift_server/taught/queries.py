@@ -1,4 +1,4 @@
-"""What the household has accepted, as the core's factors. Apart from the actions, so that recipes can read it."""
+"""What the household has accepted, as the core's factors."""
 
 from __future__ import annotations
 
