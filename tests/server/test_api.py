@@ -265,6 +265,9 @@ def demo_cook(db) -> User:
         (True, "127.0.0.1", {"HTTP_X_FORWARDED_FOR": "10.0.0.9"}, False),
         (True, "127.0.0.1", {"HTTP_FORWARDED": "for=10.0.0.9"}, False),
         (True, "127.0.0.1", {"REMOTE_ADDR": "10.0.0.9"}, False),
+        (True, "127.0.0.1", {"HTTP_SOME_EDGE_CLIENT": "10.0.0.9"}, False),
+        (True, "127.0.0.1", {"SERVER_PROTOCOL": "HTTP/1.0"}, False),
+        (True, "127.0.0.1", {"HTTP_SEC_CH_UA": "x", "HTTP_ACCEPT_LANGUAGE": "pt", "HTTP_DNT": "1"}, True),
         (True, "127.0.0.1", {"HTTP_SEC_FETCH_MODE": "navigate"}, True),
         # a page that is only put by comes in nobody's name: it may be on its way while somebody signs out
         (True, "127.0.0.1", {"HTTP_SEC_FETCH_MODE": "cors"}, False),

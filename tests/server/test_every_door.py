@@ -12,7 +12,7 @@ from django.test import Client
 
 from mealshift_server.api import api
 from mealshift_server.households.models import User
-from mealshift_server.kitchen.models import Pot
+from mealshift_server.kitchen.models import Device, Pot
 from mealshift_server.larder.models import Bag, Left
 from mealshift_server.notebook.models import Entry
 from mealshift_server.plans.models import Cooking
@@ -20,8 +20,8 @@ from mealshift_server.recipes.models import Recipe, Shift
 from mealshift_server.week.models import Meal
 from tests.core.kitchen import demo
 
-from .test_api import JSON
-from .test_home import full  # noqa: F401 - a household with something of everything
+from .test_api import JSON, post
+from .test_home import full as nearly_full  # noqa: F401 - a household with something of almost everything
 from .test_stove import stove  # noqa: F401
 
 SCHEMA: dict[str, Any] = json.loads(json.dumps(api.get_openapi_schema()))
@@ -87,22 +87,31 @@ def ids(user: User) -> dict[str, int]:
     """One row of each kind that a path may name."""
     house = user.household
     rows = {
-        "recipe_id": Recipe, "shift_id": Shift, "pot_id": Pot, "cooking_id": Cooking, "entry_id": Entry, "bag_id": Bag, "left_id": Left, "meal_id": Meal,
+        "recipe_id": Recipe, "shift_id": Shift, "pot_id": Pot, "cooking_id": Cooking, "entry_id": Entry, "bag_id": Bag, "left_id": Left, "meal_id": Meal, "device_id": Device,
     }  # fmt: skip
     found = {k: m.objects.filter(household=house).values_list("pk", flat=True).first() for k, m in rows.items()}
     return {k: v for k, v in found.items() if v is not None} | {
         "member_id": user.pk,
-        "device_id": 1,
         "signed_in_id": getattr(user.signed_in.first(), "pk", 0),
     }
 
 
+@pytest.fixture
+def full(nearly_full: Client) -> Client:  # noqa: F811
+    """A row of each kind that a path may name."""
+    post(nearly_full, "kitchen/devices", name="scale", kind="scale")
+    post(nearly_full, "left", name="pilaf", grain="quinoa", portions=2)
+    post(nearly_full, "week/meals", recipe_id=Recipe.objects.values_list("pk", flat=True).first(), on="2090-05-01")
+    return nearly_full
+
+
 def test_no_door_opens_for_a_neighbour(full: Client, cook: User, neighbour: User, as_: Any) -> None:  # noqa: F811
     mine, other, tried = ids(cook), as_(neighbour), 0
-    assert {"recipe_id", "shift_id", "pot_id", "cooking_id", "entry_id", "bag_id"} <= set(mine)
+    by_number = {x for _, path, _ in doors() for x in re.findall(r"\{(\w+)\}", path)} - {"slug"}
+    assert by_number == set(mine)
     for method, path, what in doors():
         wanted = [x for x in re.findall(r"\{(\w+)\}", path) if x != "slug"]
-        if not wanted or any(x not in mine for x in wanted):
+        if not wanted:
             continue
         schema = body_of(what)
         address = path
@@ -116,6 +125,31 @@ def test_no_door_opens_for_a_neighbour(full: Client, cook: User, neighbour: User
         tried += 1
     assert tried >= 20
     assert ids(cook) == mine, "and nothing of it is gone"
+
+
+def test_a_file_is_of_the_kind_its_door_says(full: Client, cook: User) -> None:
+    mine, seen = ids(cook), set()
+    for method, path, what in doors():
+        # an answer that is documented as nothing else is JSON
+        [said] = list(what["responses"].get(200, what["responses"].get("200", {})).get("content", {})) or [None]
+        if method != "get" or path in ENDS or path.startswith(("/api/device/", "/api/backup")):
+            continue
+        address = path.replace("{slug}", "quinoa")
+        for x in re.findall(r"\{(\w+)\}", address):
+            address = address.replace("{" + x + "}", str(mine[x]))
+        answer = full.get(address)
+        if answer.status_code == 200:
+            assert answer.headers["Content-Type"].split(";")[0] == said, path
+            seen.add(said)
+    assert {
+        "application/ld+json",
+        "text/markdown",
+        "text/plain",
+        "text/csv",
+        "text/html",
+        "text/calendar",
+        "image/jpeg",
+    } < seen
 
 
 @pytest.mark.parametrize(("method", "path"), sorted({(m, p) for m, p, _ in doors() if p not in ENDS}))

@@ -11,7 +11,7 @@ from ninja import File, Form, Router
 from ninja.files import UploadedFile
 
 from mealshift.problems import Refusal
-from mealshift_server.base.answers import BAD
+from mealshift_server.base.answers import BAD, a_file
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households import actions as households
 from mealshift_server.households.models import User
@@ -38,11 +38,7 @@ def ask_for_backup(request: HttpRequest, data: s.BackupIn) -> Any:
 @router.get(
     "/backup.jsonl",
     response={401: Trouble, 422: Trouble},
-    openapi_extra={
-        "responses": {
-            200: {"description": "The backup", "content": {"application/jsonl": {"schema": {"type": "string"}}}}
-        }
-    },
+    openapi_extra=a_file("application/jsonl", "The backup"),
 )
 def make_backup(request: HttpRequest, ticket: str) -> Any:
     mine = house(request)

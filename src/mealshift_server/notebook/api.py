@@ -10,7 +10,7 @@ from ninja import Router, Status
 
 from mealshift import pipeline, training
 from mealshift.pot.account import report
-from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.answers import BAD, MISSING, a_file, takes_file
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
 from mealshift_server.households.scope import house, one
@@ -35,7 +35,7 @@ def add_entry(request: HttpRequest, data: s.EntryIn) -> Any:
     return Status(201, queries.row(made, house(request)))
 
 
-@router.get("/notebook.csv", response={200: str, 401: Trouble})
+@router.get("/notebook.csv", response={401: Trouble}, openapi_extra=a_file("text/csv", "The notebook as a table"))
 def notebook_csv(request: HttpRequest) -> Any:
     headers = {"Content-Disposition": 'attachment; filename="notebook.csv"'}
     return HttpResponse(queries.to_csv(house(request)), content_type="text/csv; charset=utf-8", headers=headers)
@@ -67,14 +67,16 @@ def drop_entry(request: HttpRequest, entry_id: int) -> Any:
     return Status(204, None)
 
 
-@router.put("/notebook/{int:entry_id}/photo", response={204: None, **MISSING})
+@router.put("/notebook/{int:entry_id}/photo", response={204: None, **MISSING}, openapi_extra=takes_file("image/*"))
 def set_photo(request: HttpRequest, entry_id: int) -> Any:
     """The picture's bytes are the body."""
     actions.set_photo(one(queries.entries(house(request)), house(request), "entry", entry_id), request.body)
     return Status(204, None)
 
 
-@router.get("/notebook/{int:entry_id}/photo", response={200: str, **MISSING})
+@router.get(
+    "/notebook/{int:entry_id}/photo", response=MISSING, openapi_extra=a_file("image/jpeg", "The photo", binary=True)
+)
 def photo(request: HttpRequest, entry_id: int) -> Any:
     found = Photo.objects.filter(entry__household=house(request), entry_id=entry_id).first()
     if found is None:

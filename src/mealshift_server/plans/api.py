@@ -13,7 +13,7 @@ from ninja.security import HttpBearer
 from mealshift import writing
 from mealshift.planning import Dinner
 from mealshift.results import DishTonight
-from mealshift_server.base.answers import MISSING
+from mealshift_server.base.answers import MISSING, a_file
 from mealshift_server.base.keys import digest
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import User
@@ -48,7 +48,9 @@ def plan(request: HttpRequest, data: s.PlanIn) -> Any:
     return queries.plan_shown(house(request), _plan(request, data), data.burners)
 
 
-@router.post("/plan.ics", response={200: str, **MISSING}, tags=["plan"])
+@router.post(
+    "/plan.ics", response=MISSING, openapi_extra=a_file("text/calendar", "The plan as a calendar"), tags=["plan"]
+)
 def plan_calendar(request: HttpRequest, data: s.PlanIn) -> Any:
     made = writing.to_ics(_plan(request, data).plan, timezone.now())
     return HttpResponse(

@@ -13,7 +13,7 @@ from ninja import Router, Status
 
 from mealshift import pipeline, results, writing
 from mealshift.problems import Refusal
-from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.answers import BAD, MISSING, a_file
 from mealshift_server.base.doors import OrGuest, PerAddress, PerGuest, guard
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.models import Household, User
@@ -211,27 +211,52 @@ def drop_shift(request: HttpRequest, shift_id: int) -> Any:
     return Status(204, None)
 
 
-@router.get("/shifts/{int:shift_id}/recipe.json", response={200: dict, **MISSING}, tags=["out"])
+@router.get(
+    "/shifts/{int:shift_id}/recipe.json",
+    response=MISSING,
+    openapi_extra=a_file("application/ld+json", "The recipe as schema.org JSON-LD"),
+    tags=["out"],
+)
 def shift_jsonld(request: HttpRequest, shift_id: int) -> Any:
     return _file(one(_shifts(request), house(request), "shift", shift_id), "json")
 
 
-@router.get("/shifts/{int:shift_id}/recipe.md", response={200: str, **MISSING}, tags=["out"])
+@router.get(
+    "/shifts/{int:shift_id}/recipe.md",
+    response=MISSING,
+    openapi_extra=a_file("text/markdown", "The recipe as Markdown"),
+    tags=["out"],
+)
 def shift_markdown(request: HttpRequest, shift_id: int) -> Any:
     return _file(one(_shifts(request), house(request), "shift", shift_id), "md")
 
 
-@router.get("/shifts/{int:shift_id}/recipe.txt", response={200: str, **MISSING}, tags=["out"])
+@router.get(
+    "/shifts/{int:shift_id}/recipe.txt",
+    response=MISSING,
+    openapi_extra=a_file("text/plain", "The recipe as plain text"),
+    tags=["out"],
+)
 def shift_text(request: HttpRequest, shift_id: int) -> Any:
     return _file(one(_shifts(request), house(request), "shift", shift_id), "txt")
 
 
-@router.get("/shifts/{int:shift_id}/ledger.csv", response={200: str, **MISSING}, tags=["out"])
+@router.get(
+    "/shifts/{int:shift_id}/ledger.csv",
+    response=MISSING,
+    openapi_extra=a_file("text/csv", "The ledger of its water"),
+    tags=["out"],
+)
 def shift_ledger(request: HttpRequest, shift_id: int) -> Any:
     return _file(one(_shifts(request), house(request), "shift", shift_id), "csv")
 
 
-@router.get("/shifts/{int:shift_id}/print", response={200: str, **MISSING}, tags=["out"])
+@router.get(
+    "/shifts/{int:shift_id}/print",
+    response=MISSING,
+    openapi_extra=a_file("text/html", "The recipe as a page to print"),
+    tags=["out"],
+)
 def shift_page(request: HttpRequest, shift_id: int) -> Any:
     kept = one(_shifts(request), house(request), "shift", shift_id)
     answer = HttpResponse(writing.to_page(kept.result))

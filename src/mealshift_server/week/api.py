@@ -16,7 +16,7 @@ from ninja import Router, Status
 from mealshift import writing
 from mealshift.results import Compared
 from mealshift.tables import safe_cell
-from mealshift_server.base.answers import BAD, MISSING
+from mealshift_server.base.answers import BAD, MISSING, a_file
 from mealshift_server.base.clock import today
 from mealshift_server.base.schemas import Trouble
 from mealshift_server.households.scope import house
@@ -92,7 +92,11 @@ def _list(request: HttpRequest, day: dt.date | None) -> tuple[dt.date, list[Any]
     return start, queries.shopping(mine, queries.shifts(queries.meals(mine, start)))
 
 
-@router.get("/week/shopping.txt", response={200: str, 401: Trouble, 422: Trouble})
+@router.get(
+    "/week/shopping.txt",
+    response={401: Trouble, 422: Trouble},
+    openapi_extra=a_file("text/plain", "What is to be bought"),
+)
 def shopping_text(request: HttpRequest, day: dt.date | None = None) -> Any:
     start, wanted = _list(request, day)
     lines = [f"Shopping for the week of {start:%-d %B %Y}", "", *(f"- {w.text}" for w in wanted)]
@@ -103,7 +107,11 @@ def shopping_text(request: HttpRequest, day: dt.date | None = None) -> Any:
     )
 
 
-@router.get("/week/shopping.csv", response={200: str, 401: Trouble, 422: Trouble})
+@router.get(
+    "/week/shopping.csv",
+    response={401: Trouble, 422: Trouble},
+    openapi_extra=a_file("text/csv", "What is to be bought, and for what"),
+)
 def shopping_csv(request: HttpRequest, day: dt.date | None = None) -> Any:
     _, wanted = _list(request, day)
     out = io.StringIO()
@@ -117,7 +125,9 @@ def shopping_csv(request: HttpRequest, day: dt.date | None = None) -> Any:
     )
 
 
-@router.get("/week.ics", response={200: str, 401: Trouble, 422: Trouble})
+@router.get(
+    "/week.ics", response={401: Trouble, 422: Trouble}, openapi_extra=a_file("text/calendar", "The week as a calendar")
+)
 def week_calendar(request: HttpRequest, day: dt.date | None = None) -> Any:
     mine = house(request)
     start = queries.start_of(day or today(house(request)))
