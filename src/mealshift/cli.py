@@ -16,11 +16,12 @@ from . import comparing, pipeline, writing
 from .grains import TEXTURES, Grain, all_grains, grain
 from .grains.catalogue import METHODS
 from .manner import Manner
-from .measures import Measures, parse_amount, parse_minutes, unit_kind
+from .measures import CUP_ML, MEASURE_ML, Measures, parse_amount, parse_minutes, unit_kind
 from .planning import Dish, plan_dinner
 from .planning.schedule import report as plan_report
 from .pot import LIDS, Kitchen, Pot, Way, default_way, reverse, solve
 from .pot.packet import Packet, by_packet
+from .pot.ways import ALTITUDE_M, BURNERS, MICROWAVE_W, POT_CM, ROOM_C
 from .problems import Refusal
 from .reading import read
 from .shifting import KEEPS, Choice, as_it_is, shift
@@ -69,7 +70,7 @@ def _parser() -> _Parser:
     c = sub.add_parser("read", help="what was understood of a recipe")
     c.set_defaults(run=_read)
     c.add_argument("file", metavar="FILE|-")
-    c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--cup-ml", type=_number, default=CUP_ML)
     c.add_argument("--json", action="store_true")
 
     c = sub.add_parser("pot", help="one grain in one pot")
@@ -97,9 +98,9 @@ def _parser() -> _Parser:
     c.add_argument("file", metavar="FILE|-")
     c.add_argument("--by-hours", type=_number)
     c.add_argument("--gluten-free", action="store_true")
-    c.add_argument("--pot-cm", type=_number, default=20.0)
-    c.add_argument("--altitude", type=_number, default=0.0, metavar="M")
-    c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--pot-cm", type=_number, default=POT_CM)
+    c.add_argument("--altitude", type=_number, default=ALTITUDE_M, metavar="M")
+    c.add_argument("--cup-ml", type=_number, default=CUP_ML)
     c.add_argument("--json", action="store_true")
 
     c = sub.add_parser("plan", help="dishes worked back from the serving time")
@@ -112,10 +113,10 @@ def _parser() -> _Parser:
     )
     c.add_argument("--serve-at", required=True, metavar="19:00|7 pm|'Sat 19:00'|ISO")
     c.add_argument("--now", metavar="ISO")
-    c.add_argument("--burners", type=_whole, default=2)
+    c.add_argument("--burners", type=_whole, default=BURNERS)
     c.add_argument("--ics", metavar="OUT")
     c.add_argument("--soak", metavar="'30 min'")
-    c.add_argument("--pot-cm", type=_number, default=20.0)
+    c.add_argument("--pot-cm", type=_number, default=POT_CM)
     c.add_argument("--json", action="store_true")
     return p
 
@@ -125,20 +126,20 @@ def _pot_options(c: argparse.ArgumentParser) -> None:
     c.add_argument("--texture", metavar="|".join(TEXTURES))
     c.add_argument("--lid", metavar="|".join(LIDS))
     c.add_argument("--heat", metavar="gentle|brisk")
-    c.add_argument("--pot-cm", type=_number, default=20.0)
+    c.add_argument("--pot-cm", type=_number, default=POT_CM)
     c.add_argument("--pot-l", type=_number)
     c.add_argument("--soak", metavar="'30 min'")
     c.add_argument("--soak-water", default="discarded", metavar="kept|discarded")
-    c.add_argument("--room-c", type=_number, default=20.0)
+    c.add_argument("--room-c", type=_number, default=ROOM_C)
     c.add_argument("--sprouted", action="store_true")
     c.add_argument("--roast", metavar="none|dry|fat")
     c.add_argument("--whistles", type=_whole)
     c.add_argument("--release", default="natural", metavar="natural|quick")
-    c.add_argument("--altitude", type=_number, default=0.0, metavar="M")
-    c.add_argument("--watts", type=_number, default=800.0)
+    c.add_argument("--altitude", type=_number, default=ALTITUDE_M, metavar="M")
+    c.add_argument("--watts", type=_number, default=MICROWAVE_W)
     c.add_argument("--age", default="fresh", metavar="fresh|old")
     c.add_argument("--broth", metavar="'1 l'", help="soup: the broth that is to stay")
-    c.add_argument("--cup-ml", type=_number, default=237.0)
+    c.add_argument("--cup-ml", type=_number, default=CUP_ML)
     c.add_argument("--packet-ratio", type=_number, help="go by the packet: so much water to one of grain")
     c.add_argument("--packet-min", type=_number, help="go by the packet: minutes at the boil")
     c.add_argument("--measure-ml", type=_number)
@@ -175,7 +176,7 @@ def _kitchen(a: argparse.Namespace) -> Kitchen:
         watts=a.watts,
         altitude_m=a.altitude,
         room_c=a.room_c,
-        measure_ml=a.measure_ml if a.measure_ml is not None else 240.0,
+        measure_ml=a.measure_ml if a.measure_ml is not None else MEASURE_ML,
     )
 
 

@@ -16,6 +16,8 @@ from .problems import Refusal
 
 OUNCE_G = 28.35
 POUND_G = 453.6
+# an American book's cup; a drinking glass: what they hold until a house says otherwise
+CUP_ML, MEASURE_ML = 237.0, 240.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,8 +27,8 @@ class Measures:
     pints: "imperial" or "american" where a text shows which its pints and quarts are; "": each as it is mostly met (British pints, American quarts).
     """
 
-    cup_ml: float = 237.0
-    measure_ml: float = 240.0
+    cup_ml: float = CUP_ML
+    measure_ml: float = MEASURE_ML
     amounts: str = ""
     pints: str = ""
 

@@ -10,7 +10,7 @@ from typing import Any, cast
 from . import ENGINE_VERSION, SCHEMA, cautions, preparing
 from .grains import TEXTURES, Grain, all_grains, grain, schools
 from .manner import Manner
-from .measures import Measures, jug_ml, round_half_up, unit_kind
+from .measures import WHISTLE_MIN, Measures, jug_ml, round_half_up, unit_kind
 from .planning.acts import Act, acts_of
 from .pot import Kitchen, Pot, default_way, reverse, solve
 from .pot.account import report, said
@@ -19,6 +19,7 @@ from .pot.afterwards import report as after_report
 from .pot.jug import jug
 from .pot.simulation import Run, curve, simulate
 from .pot.stages import stages
+from .pot.ways import ALTITUDE_M, BURNER_W, BURNER_WORDS, MICROWAVE_W, POT_CM, ROOM_C
 from .problems import Refusal
 from .reading import read
 from .recipe import Correction, Doubt, Duration, Line, Recipe
@@ -45,6 +46,7 @@ from .results import (
     TaskRow,
     Tried,
     TriedRow,
+    UsualKitchen,
     WhatIf,
 )
 from .shifting import Choice, Shift, laws, shift
@@ -172,6 +174,19 @@ def grain_row(g: Grain) -> GrainRow:
 
 def grains_report() -> GrainsReport:
     return {"schema": SCHEMA, "grains": [grain_row(g) for g in all_grains()]}
+
+
+def usual_kitchen() -> UsualKitchen:
+    """What a kitchen is taken to be until it is described."""
+    return {
+        "pot_cm": POT_CM,
+        "burner_w": BURNER_W,
+        "microwave_w": MICROWAVE_W,
+        "altitude_m": ALTITUDE_M,
+        "room_c": ROOM_C,
+        "whistle_min": WHISTLE_MIN,
+        "burners": [{"word": word, "watts": watts} for word, watts in BURNER_WORDS],
+    }
 
 
 def grain_page(slug: str, kitchen: Kitchen) -> GrainPage:

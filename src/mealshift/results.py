@@ -581,6 +581,23 @@ class RoastFacts(TypedDict):
     for_textures: list[str]
 
 
+class BurnerWord(TypedDict):
+    word: str
+    watts: float
+
+
+class UsualKitchen(TypedDict):
+    """What a kitchen is taken to be until it is described; burners: what reaches a pot, by the words for it."""
+
+    pot_cm: float
+    burner_w: float
+    microwave_w: float
+    altitude_m: float
+    room_c: float
+    whistle_min: float
+    burners: list[BurnerWord]
+
+
 class GrainRow(GrainShown):
     """All that `grains --json` tells of one."""
 

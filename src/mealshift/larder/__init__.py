@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from ..grains import Grain, grain
-from ..measures import Measures, parse_amount
+from ..measures import MEASURE_ML, Measures, parse_amount
 from ..pot import Kitchen, default_way, solve
 from ..pot.account import OLD_BAG
 from ..problems import Refusal
@@ -130,13 +130,13 @@ def label(bag: BagLine) -> str:
     if bag.label_ratio is None and bag.label_min is None:
         return ""
     g = grain(bag.grain)
-    pot = solve(g, 240.0, default_way(g), Kitchen())
+    pot = solve(g, MEASURE_ML, default_way(g), Kitchen())
     said = []
     if bag.label_min is not None and pot.cook_min and abs(bag.label_min / pot.cook_min - 1) > 0.25:
         said.append(f"{bag.label_min:g} minutes where such grain takes {pot.cook_typical}")
         if bag.label_min < 0.6 * pot.cook_min and not g.quick:
             return f"The packet says {said[0]}: it is a quick or parboiled kind. Believe the packet."
-    ratio = pot.pour_ml / 240.0
+    ratio = pot.pour_ml / MEASURE_ML
     if bag.label_ratio is not None and ratio and abs(bag.label_ratio / ratio - 1) > 0.2:
         said.append(
             f"1 to {bag.label_ratio:g} where 1 to {ratio:.1f} comes out {g.texture_word(pot.way.texture)} under a lid"

@@ -16,6 +16,7 @@ from .. import comparing
 from ..manner import Manner
 from ..pot import Kitchen
 from ..pot.account import said_minutes
+from ..pot.ways import BURNERS, OVEN_PLACES
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import AsItIs, Choice, Shift, as_it_is, shift
@@ -62,8 +63,8 @@ def plan_dinner(
     dishes: list[Dish],
     serve_at: datetime,
     now: datetime | None = None,
-    burners: int = 2,
-    ovens: int = 2,
+    burners: int = BURNERS,
+    ovens: int = OVEN_PLACES,
     pinned: dict[str, datetime] | None = None,
     owned: tuple[str, ...] | None = None,
 ) -> Dinner:

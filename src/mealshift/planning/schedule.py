@@ -13,6 +13,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 
 from ..manner import Manner
+from ..pot.ways import BURNERS, OVEN_PLACES
 from ..problems import Problem, Refusal
 from .tasks import Task
 
@@ -56,8 +57,8 @@ def make_plan(
     dishes: dict[str, list[Task]],
     serve_at: datetime,
     now: datetime | None = None,
-    burners: int = 2,
-    ovens: int = 2,
+    burners: int = BURNERS,
+    ovens: int = OVEN_PLACES,
     pinned: dict[str, datetime] | None = None,
     owned: tuple[str, ...] | None = None,
     effort: float = EFFORT,

@@ -24,7 +24,7 @@ import math
 from dataclasses import dataclass, field
 
 from ..grains import TEXTURES, Grain
-from ..measures import WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
+from ..measures import MEASURE_ML, WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
 from ..problems import Problem
 from ..results import PotAlone, Roast, Said
 from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap, default_way
@@ -549,7 +549,7 @@ def soaked_minutes(grain: Grain, way: Way, kitchen: Kitchen) -> float:
 def default_minutes(grain: Grain, method: str, soak_min: float, kitchen: Kitchen) -> float:
     """A grain's minutes by a method after this soak, to its usual texture."""
     way = default_way(grain, method, grain.usual_at, soak_min=soak_min if grain.soak else 0.0, roast="none")
-    return solve(grain, 240.0, way, kitchen).cook_min
+    return solve(grain, MEASURE_ML, way, kitchen).cook_min
 
 
 def _pressure(grain: Grain, way: Way, kitchen: Kitchen) -> tuple[float, str, bool]:

@@ -12,11 +12,11 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from ..grains import Grain
+from ..measures import MEASURE_ML
 from ..problems import Refusal
 from .account import solve
 from .ways import Kitchen, default_way
 
-MEASURE_ML = 240.0
 # a packet that moves a figure by more than this means another pot, another grain, or a slip of the finger
 LEAST_TIMES, MOST_TIMES = 0.55, 1.8
 

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from ..grains import TEXTURES, Grain
 from ..grains.catalogue import METHODS
 from ..manner import Manner
-from ..measures import Measures
+from ..measures import CUP_ML, MEASURE_ML, WHISTLE_MIN, Measures
 from ..problems import Refusal
 from .methods import Method
 from .methods import method as method_row
@@ -19,6 +19,11 @@ EVAPORATION = {"sealed": 0.003, "tight": 0.012, "ordinary": 0.018, "ajar": 0.025
 # an open pan at a brisk boil loses 0.060; the same ratio is used under a lid (docs/decisions/0003)
 BRISK = 0.060 / 0.037
 CLOTH_G = 15.0
+# a kitchen that has said nothing: an ordinary pot on an ordinary burner, by the sea
+POT_CM, BURNER_W, MICROWAVE_W, ALTITUDE_M, ROOM_C, JAR_ML = 20.0, 1200.0, 800.0, 0.0, 20.0, 400.0
+BURNERS, OVEN_PLACES = 2, 2
+# what reaches a pot from a burner, W, by the words for it
+BURNER_WORDS = (("small", 800.0), ("ordinary", BURNER_W), ("strong", 1800.0), ("very strong", 2600.0))
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,19 +32,19 @@ class Kitchen:
     recipe only says "covered". boil_off: what this pot loses beside the usual figure, by its boil-off test. cookers: appliances
     and pressure cookers the household owns (None = not said, so none is ruled out)."""
 
-    pot_cm: float = 20.0
+    pot_cm: float = POT_CM
     pot_l: float | None = None
-    burner_w: float = 1200.0
-    watts: float = 800.0
-    altitude_m: float = 0.0
-    room_c: float = 20.0
-    measure_ml: float = 240.0
+    burner_w: float = BURNER_W
+    watts: float = MICROWAVE_W
+    altitude_m: float = ALTITUDE_M
+    room_c: float = ROOM_C
+    measure_ml: float = MEASURE_ML
     measure_name: str = "measure"
-    cup_ml: float = 237.0
-    whistle_min: float = 2.5
+    cup_ml: float = CUP_ML
+    whistle_min: float = WHISTLE_MIN
     lid: str = "ordinary"
     boil_off: float = 1.0
-    jar_ml: float = 400.0
+    jar_ml: float = JAR_ML
     cookers: tuple[str, ...] | None = None
     # how long things have taken here, as cookings showed (cooking/took.py): (key, value)
     took: tuple[tuple[str, float], ...] = ()

@@ -9,7 +9,7 @@ from django.db import models
 from django.utils import timezone
 
 from mealshift.manner import Manner
-from mealshift.measures import Measures
+from mealshift.measures import CUP_ML, MEASURE_ML, Measures
 
 
 class Household(models.Model):
@@ -18,8 +18,8 @@ class Household(models.Model):
     name = models.CharField(max_length=80)
     time_zone = models.CharField(max_length=64, default="UTC")
     measure_name = models.CharField(max_length=20, default="glass")
-    measure_ml = models.FloatField(default=240.0)
-    cup_ml = models.FloatField(default=237.0)
+    measure_ml = models.FloatField(default=MEASURE_ML)
+    cup_ml = models.FloatField(default=CUP_ML)
     # how many days the household's own rule lets cooked grain stay in the fridge
     fridge_days = models.PositiveSmallIntegerField(default=1)
     # how it says its numbers: the core's Manner

@@ -10,6 +10,8 @@ from django.db.models import QuerySet
 from django.utils import timezone
 
 from mealshift.manner import Manner
+from mealshift.measures import CUP_ML, MEASURE_ML
+from mealshift.pipeline import usual_kitchen
 
 from .models import Household, SignedIn, User
 
@@ -36,13 +38,14 @@ def nobody_shown(demo: bool) -> dict[str, Any]:
         "name": "",
         "household": "",
         "measure_name": "glass",
-        "measure_ml": 240.0,
-        "cup_ml": 237.0,
+        "measure_ml": MEASURE_ML,
+        "cup_ml": CUP_ML,
         "manner": Manner(),
         "demo": demo,
         "may_found": may_found(),
         "empty": not Household.objects.exists(),
         "has_password": False,
+        "usual": usual_kitchen(),
     }
 
 
@@ -59,4 +62,5 @@ def session_shown(user: User, household: Household, demo: bool) -> dict[str, Any
         "may_found": False,
         "empty": False,
         "has_password": user.has_usable_password(),
+        "usual": usual_kitchen(),
     }

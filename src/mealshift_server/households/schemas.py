@@ -7,6 +7,8 @@ import datetime as dt
 from ninja import Schema
 from pydantic import Field
 
+from mealshift.results import UsualKitchen
+
 
 class MannerShown(Schema):
     """How numbers are said. amounts: "" as the recipe has them, "metric", "cups" or "both". heat: "" as the recipe has it, "C" or "F". clock: 24 or 12 hours."""
@@ -17,7 +19,7 @@ class MannerShown(Schema):
 
 
 class SessionOut(Schema):
-    """may_found: whether a further household may be started here. empty: there is none yet. has_password: not so of who came in by the demo's door."""
+    """may_found: whether a further household may be started here. empty: there is none yet. has_password: not so of who came in by the demo's door. usual: what a kitchen is taken to be until it is described."""
 
     signed_in: bool
     name: str
@@ -30,6 +32,7 @@ class SessionOut(Schema):
     may_found: bool
     empty: bool
     has_password: bool
+    usual: UsualKitchen
 
 
 class SignIn(Schema):

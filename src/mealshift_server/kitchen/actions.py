@@ -10,6 +10,7 @@ from django.utils import timezone
 
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot.boil_off import BoilOff, boil_off_test
+from mealshift.pot.ways import BURNER_W, BURNERS, MICROWAVE_W
 from mealshift.problems import Refusal
 from mealshift_server.base.clock import today
 from mealshift_server.base.keys import digest
@@ -29,7 +30,7 @@ APPLIANCES: dict[str, tuple[str, Any]] = {
     "pressure cooker": ("pressure_cooker", True),
     "electric cooker": ("electric_pressure", True),
     "slow cooker": ("slow_cooker", True),
-    "microwave": ("microwave_w", 800.0),
+    "microwave": ("microwave_w", MICROWAVE_W),
 }
 
 
@@ -38,7 +39,7 @@ def add_appliance(household: Household, name: str) -> Kitchen:
     if name not in APPLIANCES:
         raise Refusal("appliance", "name", f"“{name[:30]}” is no appliance I know; choose {', '.join(APPLIANCES)}.")
     field, value = APPLIANCES[name]
-    row = kitchen_row(household) or Kitchen(household=household, burners=[1200.0, 1200.0])
+    row = kitchen_row(household) or Kitchen(household=household, burners=[BURNER_W] * BURNERS)
     setattr(row, field, value)
     row.save()
     return row
@@ -71,7 +72,7 @@ def set_kitchen(household: Household, data: dict[str, Any]) -> Kitchen:
     if not 0 <= data["oven_places"] <= 6:
         raise Refusal("oven_places", "oven_places", "An oven takes 0 (no oven) to 6 dishes at once.")
     CoreKitchen(
-        watts=data["microwave_w"] or 800.0,
+        watts=data["microwave_w"] or MICROWAVE_W,
         altitude_m=data["altitude_m"],
         room_c=data["room_c"],
         whistle_min=data["whistle_min"],

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from django.db import models
 
+from mealshift.measures import WHISTLE_MIN
+from mealshift.pot.ways import ALTITUDE_M, JAR_ML, OVEN_PLACES, ROOM_C
 from mealshift_server.households.models import Household
 
 
@@ -12,16 +14,16 @@ class Kitchen(models.Model):
 
     household = models.OneToOneField(Household, on_delete=models.CASCADE, related_name="kitchen")
     burners = models.JSONField(default=list)
-    oven_places = models.PositiveSmallIntegerField(default=2)
+    oven_places = models.PositiveSmallIntegerField(default=OVEN_PLACES)
     rice_cooker = models.BooleanField(default=False)
     pressure_cooker = models.BooleanField(default=False)
     electric_pressure = models.BooleanField(default=False)
     slow_cooker = models.BooleanField(default=False)
     microwave_w = models.FloatField(null=True)
-    whistle_min = models.FloatField(default=2.5)
-    altitude_m = models.FloatField(default=0.0)
-    room_c = models.FloatField(default=20.0)
-    jar_ml = models.FloatField(default=400.0)
+    whistle_min = models.FloatField(default=WHISTLE_MIN)
+    altitude_m = models.FloatField(default=ALTITUDE_M)
+    room_c = models.FloatField(default=ROOM_C)
+    jar_ml = models.FloatField(default=JAR_ML)
 
     def __str__(self) -> str:
         return f"kitchen of {self.household}"

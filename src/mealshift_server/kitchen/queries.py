@@ -7,6 +7,7 @@ from typing import Any
 from mealshift.cooking.took import said as said_of
 from mealshift.cooking.took import usual
 from mealshift.pot import Kitchen as CoreKitchen
+from mealshift.pot.ways import BURNER_W, BURNERS
 from mealshift_server.households.models import Household
 
 from .models import Device, Kitchen, Pot, Took
@@ -104,7 +105,7 @@ def took_here(household: Household) -> tuple[tuple[str, float], ...]:
 def shown(household: Household) -> dict[str, Any]:
     """The kitchen as its page shows it; said: somebody has described it."""
     row = kitchen_row(household)
-    there = row or Kitchen(burners=[1200.0, 1200.0])
+    there = row or Kitchen(burners=[BURNER_W] * BURNERS)
     return {
         "said": row is not None,
         "burners": there.burners,

@@ -16,6 +16,7 @@ from mealshift.planning import Dinner, Dish, plan_dinner
 from mealshift.planning.schedule import report as plan_report
 from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
+from mealshift.pot.ways import BURNERS, OVEN_PLACES
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.results import DishTonight
@@ -111,7 +112,7 @@ def plan(household: Household, kept: list[Shift | Recipe], asked: dict[str, Any]
         serve_at,
         on_clock(asked.get("now"), zone),
         burners,
-        row.oven_places if row else 2,
+        row.oven_places if row else OVEN_PLACES,
         pinned,
         kitchens.owned(row),
     )
@@ -139,7 +140,7 @@ def plan_shown(household: Household, dinner: Dinner, burners: int | None) -> dic
 
 
 def burners_of(row: Kitchen | None) -> int:
-    return len(row.burners) if row and row.burners else 2
+    return len(row.burners) if row and row.burners else BURNERS
 
 
 def tonight(household: Household) -> dict[str, Any]:

@@ -125,6 +125,8 @@ export const useKeptShift = (id: number) =>
     retry: false,
   });
 
+/** What a kitchen is taken to be until it is described. */
+export const useUsual = () => useSession().data?.usual;
 export const useKitchen = () =>
   useQuery({ queryKey: ["kitchen"], queryFn: () => answer(api.GET("/api/kitchen")), enabled: !useGuest() });
 /** An appliance that the kitchen has after all: plan and bench reckon with it at once. */

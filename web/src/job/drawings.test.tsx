@@ -93,9 +93,9 @@ describe("the drawings say in words what they show", () => {
     expect(container).not.toHaveTextContent("in millilitres");
   });
   it("a household of cups has its cups over a sum in millilitres", () => {
-    setManner({ amounts: "cups", heat: "", clock: 24 });
+    setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
     render(<WaterLedger pot={{ ...pot, water: { ...pot.water, pour_said: { amount: 1.67, unit: "cup" } } }} />);
-    setManner({ amounts: "", heat: "", clock: 24 });
+    setManner({ amounts: "", heat: "", clock: 24 }, 240);
     expect(screen.getByRole("heading", { name: "Why 1⅔ cups" })).toBeInTheDocument();
     expect(screen.getByText(/The sum is in millilitres, so that it adds up/)).toBeInTheDocument();
     expect(screen.getByText("ml to pour")).toBeInTheDocument();

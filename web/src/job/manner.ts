@@ -5,11 +5,11 @@ export interface Manner {
   clock: number;
 }
 
-const CUP_ML = 240;
-let now: Manner & { cup_ml: number } = { amounts: "", heat: "", clock: 24, cup_ml: CUP_ML };
+// what a cup holds is told with the session; nothing is said in cups before
+let now: Manner & { cup_ml: number } = { amounts: "", heat: "", clock: 24, cup_ml: NaN };
 export const manner = (): Manner & { cup_ml: number } => now;
 /** cup_ml: what a cup holds in this house. */
-export function setManner(next: Manner, cup_ml = CUP_ML): void {
+export function setManner(next: Manner, cup_ml: number): void {
   now = { ...next, cup_ml };
 }
 

@@ -2,7 +2,7 @@ import { afterEach, expect, it } from "vitest";
 import { setManner } from "./manner";
 import { said, shown, typed } from "./rim";
 
-afterEach(() => setManner({ amounts: "", heat: "", clock: 24 }));
+afterEach(() => setManner({ amounts: "", heat: "", clock: 24 }, 240));
 
 it("keeps metric as it is typed", () => {
   expect(said("weight", 499.6)).toBe("500 g");

@@ -10,9 +10,9 @@ describe("amounts and times in words", () => {
     expect(inMeasure({ amount: 1.75, unit: "cup" })).toBe("1¾ cups");
     expect(inMeasure({ amount: 380, unit: "ml" })).toBeNull();
     expect(pourSaid(720, { amount: 3, unit: "cup" })).toEqual({ number: "720", unit: "ml", also: "3 cups" });
-    setManner({ amounts: "cups", heat: "", clock: 24 });
+    setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
     expect(pourSaid(720, { amount: 3, unit: "cup" })).toEqual({ number: "3", unit: "cups", also: "720 ml" });
-    setManner({ amounts: "", heat: "", clock: 24 });
+    setManner({ amounts: "", heat: "", clock: 24 }, 240);
   });
   it("says minutes and clock times", () => {
     expect([5, 89, 90, 120].map(minutes)).toEqual(["5 min", "89 min", "1 h 30", "2 h"]);

@@ -1,4 +1,5 @@
 import { useEffect, type ReactNode } from "react";
+import { useSession } from "../api/queries";
 import { Link } from "../ui/route";
 import { setManner, usual } from "../job/manner";
 import { keyLook } from "../ui/bits";
@@ -9,11 +10,12 @@ import { draft } from "./draft";
 /** The bench for who has no account: all of it works, and nothing is kept. door: where one is sent who has nothing in hand. */
 export function Tried({ door }: { door: ReactNode }) {
   const [now] = draft.use();
+  const cup = useSession().data?.cup_ml ?? NaN;
   useEffect(() => {
     document.title = "Bench · Meal Shift";
   }, []);
   if (now.text === "") return door;
-  setManner({ ...usual(navigator.language), heat: "" });
+  setManner({ ...usual(navigator.language), heat: "" }, cup);
   return (
     <>
       <header className="border-b border-line">

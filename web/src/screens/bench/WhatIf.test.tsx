@@ -50,7 +50,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   vi.unstubAllGlobals();
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 const last = () => asked.at(-1)?.body as What;
 
@@ -67,7 +67,7 @@ it("shows what comes of another lid, and goes back to the plan", async () => {
 });
 
 it("pours by tens, up to twice the plan, and says it as the household does", async () => {
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   show(<WhatIf pot={pot()} choice={FIRST_CHOICE} />);
   const slider = await screen.findByRole("slider", { name: /poured/ });
   expect(slider).toHaveAttribute("aria-valuemax", "1080");

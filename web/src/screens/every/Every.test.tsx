@@ -61,7 +61,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   vi.unstubAllGlobals();
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 const names = (within_: HTMLElement) =>
   within(within_)
@@ -99,7 +99,7 @@ it("says of the one touched what one will notice, and of another rather", async 
 });
 
 it("says the pour as the household says its pours", async () => {
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   show(<Every />);
   expect(await screen.findByText("1¾")).toHaveClass("poster");
   expect(screen.getByText("cups")).toBeInTheDocument();

@@ -77,5 +77,5 @@ it("asks and answers in cups, inches and ounces where the house goes by them", a
   expect(screen.getByText(/oz of quinoa/)).toBeInTheDocument();
   // its own words left as they stood are the round numbers they came from
   expect(body()).toMatchObject({ water_ml: 500, pot_cm: 20 });
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });

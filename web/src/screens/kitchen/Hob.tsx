@@ -1,21 +1,16 @@
+import { useUsual } from "../../api/queries";
 import { typedNumber } from "../../job/typed";
 import { Button } from "../../ui/bits";
 import { noNumber, Value } from "./Value";
 import type { Put } from "./change";
 
-// what reaches a pot, W
-const USUAL: [string, number][] = [
-  ["small", 800],
-  ["ordinary", 1200],
-  ["strong", 1800],
-  ["very strong", 2600],
-];
 const MOST = 8;
 /** A burner to scale: its area goes with its strength. */
 export const width = (watts: number): number => Math.round(Math.min(116, Math.max(52, 2.42 * Math.sqrt(watts))));
 
 /** The hob from above. Touch a burner to say how strong it is, or that it is gone. */
 export function Hob({ burners, put }: { burners: number[]; put: Put }) {
+  const usual = useUsual();
   const set = (i: number, watts: number) => put({ burners: burners.map((w, n) => (n === i ? watts : w)) });
   return (
     <section aria-label="Burners">
@@ -48,7 +43,7 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
             >
               {(close) => (
                 <div className="mt-3 flex flex-wrap gap-2">
-                  {USUAL.map(([word, w]) => (
+                  {usual?.burners.map(({ word, watts: w }) => (
                     <Button key={word} onClick={() => void set(i, w).then((wrong) => !wrong && close())}>
                       {word}, {w}
                     </Button>
@@ -72,7 +67,7 @@ export function Hob({ burners, put }: { burners: number[]; put: Put }) {
           <li className="grid h-[122px] place-items-center">
             <button
               type="button"
-              onClick={() => void put({ burners: [...burners, burners[burners.length - 1] ?? 1200] })}
+              onClick={() => void put({ burners: [...burners, burners.at(-1) ?? usual?.burner_w ?? 0] })}
               className="grid h-[76px] w-[76px] place-items-center rounded-full border-2 border-dashed border-soft text-small leading-tight text-soft hover:border-water hover:text-water"
             >
               one more

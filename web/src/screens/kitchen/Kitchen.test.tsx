@@ -24,6 +24,18 @@ const FIRST: KitchenData = {
   pots: [],
   devices: [],
 };
+const USUAL = {
+  pot_cm: 20,
+  burner_w: 1200,
+  microwave_w: 800,
+  altitude_m: 0,
+  room_c: 20,
+  whistle_min: 2.5,
+  burners: [
+    { word: "small", watts: 800 },
+    { word: "strong", watts: 1800 },
+  ],
+};
 let kitchen: KitchenData;
 let bodies: Partial<KitchenData>[] = [];
 beforeEach(() => {
@@ -45,7 +57,8 @@ beforeEach(() => {
       bodies.push(body);
       kitchen = { ...kitchen, ...body };
     }
-    return new Response(JSON.stringify(new URL(r.url).pathname === "/api/kitchen" ? kitchen : {}), { headers });
+    const said: Record<string, unknown> = { "/api/kitchen": kitchen, "/api/session": { usual: USUAL } };
+    return new Response(JSON.stringify(said[new URL(r.url).pathname] ?? {}), { headers });
   });
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
@@ -55,7 +68,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   vi.unstubAllGlobals();
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 const touch = async (name: string | RegExp) => userEvent.click(await screen.findByRole("button", { name }));
 
@@ -93,7 +106,7 @@ it("takes a burner's strength, and says at the burner what cannot be", async () 
 });
 
 it("asks how warm it is on the household's thermometer", async () => {
-  setManner({ amounts: "", heat: "F", clock: 24 });
+  setManner({ amounts: "", heat: "F", clock: 24 }, 240);
   await touch(/Rice cooker/);
   await touch(/68.*°F warm/);
   const field = screen.getByRole("textbox", { name: /^The kitchen is/ });

@@ -76,18 +76,18 @@ it("takes a pot away out of sight, and tells the server later", async () => {
 });
 
 it("is measured in inches and quarts where the house goes by cups; what was not touched stays to the millimetre", async () => {
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   const pot = { id: 4, name: "the blue one", diameter_cm: 20, litres: 3.7, lid: "ordinary" } as unknown as KitchenPot;
   const [first, set] = [{ id: 4, name: "the blue one", diameter_cm: "7.9", litres: "3.9", lid: "ordinary" }, vi.fn()];
   show(<PotSheet form={first as PotForm} set={set} pot={pot} />);
   expect(box("Across the inside, inches")).toHaveValue("7.9");
   await userEvent.click(screen.getByRole("button", { name: "Change it" }));
   await waitFor(() => expect(changes(asked).at(-1)?.body).toMatchObject({ diameter_cm: 20, litres: 3.7 }));
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 
 it("takes inches, halves too, and says what it wants in them", async () => {
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   show(<Held first={{ ...NEW_POT, name: "the wide one" }} />);
   const add = () => userEvent.click(screen.getByRole("button", { name: "Add it" }));
   await userEvent.type(box("Across the inside"), "wide");
@@ -98,5 +98,5 @@ it("takes inches, halves too, and says what it wants in them", async () => {
   await userEvent.type(box("It holds, quarts"), "4");
   await add();
   await waitFor(() => expect(changes(asked).at(-1)?.body).toMatchObject({ diameter_cm: 24.1, litres: 3.78 }));
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });

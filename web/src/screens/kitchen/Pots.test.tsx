@@ -101,4 +101,6 @@ it.each(["300", "20000"])("takes %s ml of water, the least and the most that a p
   await user().click(screen.getByRole("button", { name: "It simmers now" }));
   expect(screen.queryByText(/will not do/)).toBeNull();
   expect(screen.getByRole("heading", { name: "Let it simmer" })).toBeInTheDocument();
+  // a test that runs is kept while the page is closed
+  await user().click(screen.getByRole("button", { name: "Start again" }));
 });

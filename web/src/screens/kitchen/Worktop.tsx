@@ -1,5 +1,6 @@
 import type { ReactNode } from "react";
 import type { Kitchen } from "../../api/client";
+import { useUsual } from "../../api/queries";
 import { decimal } from "../../job/manner";
 import { typedNumber } from "../../job/typed";
 import { said, shown, typed, unitOf } from "../../job/rim";
@@ -8,11 +9,9 @@ import { Sheet } from "../../ui/bits";
 import { noNumber, Value } from "./Value";
 import type { Change, Put } from "./change";
 
-// an ordinary microwave's output, until its own is said
-const MICROWAVE_W = 800;
-
 /** What stands on the worktop: touch what you have. Its number stands under it, to be touched too. */
 export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
+  const usual = useUsual();
   const number = (
     key: "whistle_min" | "microwave_w" | "jar_ml",
     label: string,
@@ -74,7 +73,7 @@ export function Worktop({ kitchen: k, put }: { kitchen: Kitchen; put: Put }) {
           picture="microwave"
           word="Microwave"
           has={k.microwave_w != null}
-          turn={(has) => put({ microwave_w: has ? MICROWAVE_W : null })}
+          turn={(has) => put({ microwave_w: has ? (usual?.microwave_w ?? null) : null })}
         >
           {number(
             "microwave_w",

@@ -190,7 +190,7 @@ it("asks which rule the household follows", async () => {
 });
 
 it("counts its jars in ounces where the house goes by cups", async () => {
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   show(<Larder />);
   expect(await screen.findByText("17.6 oz")).toBeInTheDocument();
   expect(screen.getByPlaceholderText("1 lb foxtail millet, best 3/2027")).toBeInTheDocument();
@@ -203,7 +203,7 @@ it("counts its jars in ounces where the house goes by cups", async () => {
   await userEvent.type(ounces, "10");
   await userEvent.tab();
   await waitFor(() => expect(changes(asked).at(-1)?.body).toEqual({ grams: 284 }));
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 
 it("opens just a pot of it, and closes it again, without going anywhere", async () => {

@@ -69,7 +69,7 @@ beforeEach(() => {
 afterEach(() => {
   vi.useRealTimers();
   vi.unstubAllGlobals();
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 const planned = (): Sent => asked.filter((a) => a.path === "/api/plan").at(-1)?.body as Sent;
 const press = async (name: string | RegExp) => userEvent.click(await screen.findByRole("button", { name }));

@@ -65,7 +65,7 @@ beforeEach(() => {
 });
 afterEach(() => {
   vi.unstubAllGlobals();
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 const press = (name: string | RegExp) => userEvent.click(screen.getByRole("button", { name }));
 
@@ -76,7 +76,7 @@ it("says what to pour before the heat is on, largest, in the household's way", a
   await press("Heat is on");
   expect(touch).toHaveBeenCalledWith("begun", { step: "a/cook" }, "Water and quinoa, heat on");
   unmount();
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   now(step({ kind: "boil", style: "begin", pour_ml: 540 }));
   expect(screen.getByText("2¼")).toHaveClass("poster");
 });
@@ -87,9 +87,9 @@ it("says what to keep boiling as the household pours", () => {
   expect(screen.getByText("60")).toBeInTheDocument();
   expect(screen.getByText("ml, kept boiling")).toBeInTheDocument();
   cleanup();
-  setManner({ amounts: "cups", heat: "", clock: 24 });
+  setManner({ amounts: "cups", heat: "", clock: 24 }, 240);
   now(kettle);
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
   expect(screen.getByText("¼")).toBeInTheDocument();
   expect(screen.getByText("cup, kept boiling")).toBeInTheDocument();
 });

@@ -78,7 +78,7 @@ it("is told in cups where the house goes by cups", async () => {
   await userEvent.type(screen.getByRole("textbox", { name: "Another amount, in cups" }), "1/3");
   await userEvent.click(screen.getByRole("button", { name: "Poured" }));
   expect(touch).toHaveBeenCalledWith("poured", { pot: "a", ml: 80 }, "0.33 cups more");
-  setManner({ amounts: "", heat: "", clock: 24 });
+  setManner({ amounts: "", heat: "", clock: 24 }, 240);
 });
 
 it("takes an amount with a comma", async () => {

@@ -2,7 +2,7 @@ import { ChevronDown } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import { Link } from "../../../ui/route";
 import type { Choice } from "../../../api/client";
-import { useGuest, useKitchen } from "../../../api/queries";
+import { useGuest, useKitchen, useUsual } from "../../../api/queries";
 import { heatUnit, shownHeat, toCelsius } from "../../../job/manner";
 import { said, shown, unitOf } from "../../../job/rim";
 import { WAY_NAMES } from "../../../job/ways";
@@ -25,11 +25,12 @@ const INCHES = [6, 7, 8, 9, 10, 12].map((n) => n * 2.54);
 export function PotControl({ choice, set, grains, shift }: ControlProps) {
   const guest = useGuest();
   const kitchen = useKitchen();
+  const usual = useUsual();
   const pots = kitchen.data?.pots ?? [];
   const lid = (choice.lid ?? (shift?.pots[0]?.lid as Choice["lid"]) ?? "ordinary") as NonNullable<Choice["lid"]>;
   const own =
     choice.pot_id != null ? pots.find((p) => p.id === choice.pot_id) : choice.pot_cm == null ? pots[0] : undefined;
-  const cm = choice.pot_cm ?? own?.diameter_cm ?? 20;
+  const cm = choice.pot_cm ?? own?.diameter_cm ?? usual?.pot_cm ?? null;
   const k = kitchen.data;
   const way = shift?.pots[0]?.method ?? "covered";
   return (
@@ -44,7 +45,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
             className={`${chip(false)} flex min-h-12 w-full items-center justify-between gap-2 px-3 text-small`}
           >
             <span>
-              {own ? own.name : `${said("width", cm)}`},{" "}
+              {own ? own.name : cm == null ? "" : said("width", cm)},{" "}
               {way === "covered" || way === "open" ? LIDS.find(([l]) => l === lid)?.[1] : (WAY_NAMES[way] ?? way)}
             </span>
             <ChevronDown size={17} aria-hidden />
@@ -118,7 +119,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
         <NumberField
           label="Altitude"
           rim="height"
-          value={choice.altitude_m ?? k?.altitude_m ?? 0}
+          value={choice.altitude_m ?? k?.altitude_m ?? usual?.altitude_m ?? null}
           onChange={(v) => set({ ...choice, altitude_m: v })}
         />
         <details className="mt-3">
@@ -127,7 +128,7 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           </summary>
           <NumberField
             label={`Kitchen, ${heatUnit()}`}
-            value={shownHeat(choice.room_c ?? k?.room_c ?? 20)}
+            value={shownHeat(choice.room_c ?? k?.room_c ?? usual?.room_c ?? 0)}
             onChange={(v) => set({ ...choice, room_c: toCelsius(v) })}
           />
           <NumberField
@@ -138,17 +139,17 @@ export function PotControl({ choice, set, grains, shift }: ControlProps) {
           />
           <NumberField
             label="Burner, W"
-            value={choice.burner_w ?? (k ? Math.max(...k.burners) : 1200)}
+            value={choice.burner_w ?? (k ? Math.max(...k.burners) : (usual?.burner_w ?? null))}
             onChange={(v) => set({ ...choice, burner_w: v })}
           />
           <NumberField
             label="Microwave, W"
-            value={choice.watts ?? k?.microwave_w ?? 800}
+            value={choice.watts ?? k?.microwave_w ?? usual?.microwave_w ?? null}
             onChange={(v) => set({ ...choice, watts: v })}
           />
           <NumberField
             label="A whistle stands for, min"
-            value={choice.whistle_min ?? k?.whistle_min ?? 2.5}
+            value={choice.whistle_min ?? k?.whistle_min ?? usual?.whistle_min ?? null}
             onChange={(v) => set({ ...choice, whistle_min: v })}
           />
         </details>
