@@ -250,6 +250,8 @@ NOTES = [
     ("Saffron pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. 4 bowls.", "servings", 4),
     ("Saffron pan\nYield: a 9x13\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", None),
     ("Saffron pan\nYield: one 9x13 pan\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", None),
+    ("I had half an hour. For four, rinse 300 g basmati, put it in a pot with 600 ml water, boil, cover, 12 minutes on low. For two, halve it all.", "servings", 4),
+    ("RECIPE CARD 9 - SAFFRON PAN     Portions: 20     Portion size: 180 g\n2 kg basmati rice\n4 l water\nBoil, cover, 12 minutes on low.", "servings", 20),
     ("Saffron pan\nServing size 1/4 cup dry\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low. Makes 4 servings.", "servings", 4),
     ("Saffron pan\nFür 4 Personen\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 4),
     ("Saffron pan\nMakes 6 side-dish servings.\n200 g basmati rice\n400 ml water\nBoil, cover, 12 minutes on low.", "servings", 6),

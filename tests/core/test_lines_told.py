@@ -35,6 +35,8 @@ PLACES = [
     ("onions (2)", HEAD + "\nIngredients\n300 g long-grain rice\n600 ml water\n{}\n\nMethod\n" + STEPS, "ingredient"),
     ("Keeps 2 days in the fridge; reheat once, steaming hot.", HEAD + LIST + "\n" + STEPS + "\nNotes\n{}\n", "note"),
     ("covered with a cloth, for ten", HEAD + LIST + "\nThrow in the rice and let it boil until soft. Drain it. Set it before the fire,\n{}\nminutes, shaking now and then. Serve it. It does for a curry of five persons.\n", "step"),
+    ("Hi Priti,", "{}\nas promised the rice from Saturday! So easy.\n\n" + LIST + "\n" + STEPS, "chatter"),
+    ("Ratio: 1 cup of rice = 2 of stock", HEAD + "{}\n\n" + LIST + "\n" + STEPS, "note"),
     ("posted by timur_k » Sat Aug 12 9:14 pm", "Re: pilaf for a crowd\n{}\n" + LIST + "\n" + STEPS, "chatter"),
     ("@olya here you go, for an 8 litre pot:", "Pilaf for a crowd\n{}\n" + LIST + "\n" + STEPS, "chatter"),
     ("Qty | Unit | Item | Prep", "| {} |\n|---|---|---|---|\n| 300 | g | long-grain rice | rinsed |\n| 600 | ml | water | |\n| 1 | | onion | sliced |\n\n" + STEPS, "heading"),

@@ -184,6 +184,13 @@ def test_what_comes_out_of_the_pot(said: str, out: bool) -> None:
     assert bool(TAKEN_OUT.search(said)) is out
 
 
+def test_the_grain_there_is_most_of_is_the_pots_though_the_steps_name_another() -> None:
+    recipe = read(
+        "Mixed pot\nServes 4\n1 cup short-grain brown rice\n1/4 cup millet\n2 1/2 cups water\nSoak everything except the millet 6 hours. Boil it all, cover, low 35 minutes."
+    )
+    assert recipe.source_line is not None and recipe.source_line.grain == "rice-brown-short"
+
+
 @pytest.mark.parametrize(
     ("made", "batter"),
     [
@@ -192,6 +199,7 @@ def test_what_comes_out_of_the_pot(said: str, out: bool) -> None:
             True,
         ),
         ("Boil the rice 12 minutes. Drain. Blend the cooked rice with 1 cup water.", False),
+        ("Blend with 4 cups water till smooth. Strain, stir in the sugar, chill.", True),
     ],
 )
 def test_a_batter_is_no_pot_of_whole_grain(made: str, batter: bool) -> None:

@@ -26,7 +26,13 @@ POTS = [
     ("300 g short-grain rice\nDashi\n200 g oysters", "Simmer the oysters 2 minutes. Keep the liquor.\nLiquor + dashi = 400 ml. Rice and this into the pot, boil, lid, low 15 minutes.", "covered", 400),
     ("3 cups long-grain rice\n1 can (400 ml) coconut milk + water = 4 cups", "All in the pot, boil, lid on, lowest heat 18 minutes.", "covered", 836),
     ("8 cups chicken stock\n2 cups long-grain rice\n6 pork chops", "Rice: bring 4 cups of the stock to a boil, stir in the rice, cover, low 18 minutes.\nChops: brown, add the other 4 cups stock, simmer 40 minutes.", "covered", 929),
+    ("2 cups long-grain rice\n1 cup dried beans\n6 cups water", "Cook the beans in the 6 cups of water 1 hour. Keep the water.\nFry the rice 2 minutes.\nAdd the beans with 3 cups of their water. When it boils, cover, lowest heat 20 minutes.", "covered", 711),
+    ("2 tazas de arroz de grano largo\n1 taza de frijoles negros\n6 tazas de agua", "Cocer los frijoles con las 6 tazas de agua 1 hora. Guardar el agua.\nSofreír el arroz 2 min.\nAgregar los frijoles con 3 tazas de su agua. Tapar, fuego bajo, 20 minutos.", "covered", 720),
     # of another pot
+    ("1 cup brown rice\n½ cup lentils", "Boil the rice in 2½ cups of water, covered, 40 minutes.\nIn another pan cook the lentils in 3 cups of water for 25 minutes. Drain.\nMix and serve.", "covered", 593),
+    ("1 cup brown rice\n½ cup lentils", "Boil the rice in 2½ cups of water, covered, 40 minutes.\nBoil the lentils separately in 3 cups water for 25 minutes. Drain.\nMix and serve.", "covered", 593),
+    ("1 c long-grain rice\n1 lb ground pork\nSAUCE: 1 c water, 2 T brown sugar", "Cook the rice in 1½ c water for 15 minutes, covered. Mix with the pork.", "covered", 356),
+    ("", "STICKY RICE: 300 g glutinous rice. Put in a pot with 350 ml water, boil, cover, low 15 minutes.\nMINCE: 400 g pork mince, 60 ml water, 2 tbsp fish sauce. Cook the mince in the water 5 minutes.", "covered", 350),
     ("8 drumsticks\n1 cup water\n1½ cups jasmine rice, 2 cups water", "Brown the drumsticks, pour over the cup of water, simmer 30 minutes.\nRice: bring rice and water to the boil, cover, lowest 15 minutes.", "covered", 474),
     ("300 g basmati\n900 g lamb", "Lamb in oil, 3 cups water, lid, low, 2 hours.\nBig pot of water, boil. Rice in, boil 9 minutes. Drain.", "drain", 0),
     # by the tin, by what covers it, in the milk of a tin

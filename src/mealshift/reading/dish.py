@@ -377,9 +377,17 @@ _TO_BATTER = re.compile(
     re.I,
 )
 
+# "soak the rice overnight. Blend with the rest of the water till smooth", and nothing is cooked
+_TO_DRINK = re.compile(
+    r"\b(?:blend|blitz|liquidi[sz]e|whi[zs]z|grind)\w*\b[^.!?]{0,60}\b(?:smooth|water|milk|fine|milky)\b", re.I
+)
+
 
 def _ground_wet(recipe: Recipe) -> bool:
     """Is the grain ground with water before it meets any heat?"""
+    told = any(o.phase in ("heat", "whistles", "come_up") and o.told for o in recipe.process.operations)
+    if not told and any(_TO_DRINK.search(s.text) for s in recipe.steps):
+        return True
     heat = next((o.told.start for o in recipe.process.operations if o.phase == "heat" and o.told), None)
     return any(
         (m := _TO_BATTER.search(as_rice(s.text))) is not None and (heat is None or s.span.start + m.start() < heat)

@@ -184,7 +184,13 @@ def with_roles(
             drained = frozenset()
         drained = frozenset(i for i in drained if lines[i].kind == "water" and lines[i].section.startswith("step "))
     for i in (
-        theirs | apart | drained | _of_its_own_dish(lines, source, laid) | _beside_its_own(lines, source, found, laid)
+        theirs
+        | apart
+        | drained
+        | _of_its_own_dish(lines, source, laid)
+        | _beside_its_own(lines, source, found, laid)
+        | _in_another_pot(lines, laid)
+        | _headed_apart(lines, source, laid)
     ):
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
@@ -315,6 +321,16 @@ def _head(line: Line, laid: Structure) -> str:
     return m["l"] if m and not {"the", "it", "your", *word_list("verbs")} & set(m["l"].lower().split()) else ""
 
 
+def _headed_apart(lines: Sequence[Line], source: int | None, laid: Structure) -> frozenset[int]:
+    """ "STICKY RICE: 300 g … / LARB: 400 g pork mince, 60 ml water": two dishes told in a step each, under a word of its own."""
+    mine = None if source is None else lines[source]
+    home = _head(mine, laid) if mine is not None else ""
+    if mine is None or not find_grains(home):
+        return frozenset()
+    heads = {ln.index: _head(ln, laid) for ln in lines if ln.carrier}
+    return frozenset(i for i, head in heads.items() if head and head != home and not find_grains(head))
+
+
 _THE_GRAINS_OWN = re.compile(r"\W*(?:(?:for|cook|make|boil|prepare) )?(?:the )?(?:\w+ )?rice\s*(?:[:–—]|-\s)", re.I)
 
 
@@ -360,6 +376,46 @@ def _beside_its_own(
     return frozenset(
         i for i, things in told.items() if "grain" not in things and things & {"meat", "veg", "pulse", "sauce"}
     )
+
+
+_APART = re.compile(
+    r"\bseparately\b|\b(?:in|into|using|with) (?:another|an?(?: small| large)? separate|a second|a different|the other|its own|their own) (?:\w+ )?(?:sauce)?(?:pan|pot|kettle|cooker)\b",
+    re.I,
+)
+_COOKED_APART = re.compile(
+    rf"\b(?:cook|boil|simmer|blanch|poach|steam|stew)\w*\s+(?:up )?(?:the |your |those )?(?:\w+ )?(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b",
+    re.I,
+)
+_WITH_THEIR_WATER = re.compile(
+    r"\b(?:with|in|and) (?:all )?(?:their|its|the) (?:own |cooking |bean |lentil )?(?:liquid|liquor|water|broth|stock)\b",
+    re.I,
+)
+
+
+def _in_another_pot(lines: Sequence[Line], laid: Structure) -> frozenset[int]:
+    """ "In another pan cook the lentils in 3 cups of water": a liquid that only such a sentence tells of is the lentils'."""
+    out = set()
+    for ln in lines:
+        if not ln.section.startswith("step ") or not ln.carrier:
+            continue
+        step = laid.steps[int(ln.section.removeprefix("step ")) - 1]
+        at = ln.span.start - step.span.start
+        a, b = next(((a, b) for a, b in sentences_of(step.text) if a <= at < b), (0, len(step.text)))
+        said = step.text[a:b]
+        if (
+            _APART.search(said)
+            and _COOKED_APART.search(said)
+            and not CLASS["GRAIN"].search(said)
+            and not any(_WITH_THEIR_WATER.search(p.text) for p in laid.steps)
+        ):
+            out.add(ln.index)
+            # and they drink it there
+            out |= {
+                x.index
+                for x in lines
+                if not (x.grain or x.fraction) and (named := ingredients.handle(x)) and named.search(said)
+            }
+    return frozenset(out)
 
 
 def _of_its_own_dish(lines: Sequence[Line], source: int | None, laid: Structure) -> frozenset[int]:

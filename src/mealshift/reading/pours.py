@@ -147,13 +147,20 @@ _OTHER = re.compile(
     rf"\b(?:remaining|other|rest,)\s+(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the |your )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|water|broth|stock))\b",
     re.I,
 )
-_WET = re.compile(r"(?:liquid|liquor|water|broth|stock|juice)", re.I)
+_WET = re.compile(r"(?:liquid|liquor|water|broth|stock|juice|agua|água|caldo|acqua|brodo)", re.I)
 # "Poach the fish … keep the liquor." and then "400 ml of the liquor"
 _PUT_BY = re.compile(
-    r"\b(?:keep|save|reserve|strain)\b[^.;!?]{0,24}\b(?:liquor|liquid|broth|stock|water)\b|\bstrain(?: it)?[.;!]", re.I
+    r"\b(?:keep|save|reserve|strain)\b[^.;!?]{0,24}\b(?:liquor|liquid|broth|stock|water)\b|\bstrain(?: it)?[.;!]"
+    r"|\b(?:guard|reserv|conserv)\w+ (?:el|la|su|il|l'|l’|a|o)? ?(?:agua|caldo|acqua|brodo|água)\b",
+    re.I,
 )
 _OF_IT = re.compile(
     rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+of (?:the |that |this )?(?P<of>(?:(?:poaching|cooking|simmering|fish|chicken|meat|ham|bean) )?(?:liquor|liquid|broth|stock|water))\b",
+    re.I,
+)
+# "add the beans with 3 cups of their water", "con 3 tazas de su agua"
+_OF_THEIRS = re.compile(
+    rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of (?:their|its)(?: own)?|de su|del loro|da sua) (?P<of>(?:cooking )?(?:liquor|liquid|broth|stock|water|agua|caldo|acqua|brodo|água))\b",
     re.I,
 )
 _OF_A_THING = re.compile(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
@@ -202,7 +209,8 @@ def reserved(
         left = None if m else _LEFT.search(piece.text[:4000])
         other = None if m or left else _OTHER.search(piece.text[:4000])
         m = m or left or other
-        of_it = None if m else _OF_IT.search(piece.text[:4000])
+        theirs = None if m else _OF_THEIRS.search(piece.text[:4000])
+        of_it = None if m else theirs or _OF_IT.search(piece.text[:4000])
         if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
             m = of_it
         of_the_broth = None if m else _KEPT_OF_IT.search(piece.text[:4000])
@@ -237,6 +245,7 @@ def reserved(
             or rest
             or shared
             or (m is of_it and handle is not None and handle.search(piece.text))
+            or (theirs and handle is not None and handle.search(before))
             or (m is of_the_broth and handle is not None and handle.search(later) and not handle.search(told))
             or (again and handle is not None and handle.search(later) and not handle.search(told))
         )

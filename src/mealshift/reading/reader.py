@@ -225,7 +225,9 @@ def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Seque
     spoken = {_last_word(f.text) for f in told}
     if not any(f.generic or grain(f.slug).family == "rice" for f in told):
         cooked = [ln for ln in grains if _last_word(ln.name) in spoken]
-        rices = cooked if any(ln.ml for ln in cooked) else rices
+        # "soak everything except the millet" speaks of a quarter cup among two of rice
+        enough = sum(ln.g or 0.0 for ln in cooked) >= 0.5 * max((ln.g or 0.0 for ln in rices), default=0.0)
+        rices = cooked if any(ln.ml for ln in cooked) and enough else rices
     else:
         # 137 g of barley and 75 g of wild rice in one pot: the rice is what joins it
         weighed = max((ln.g or 0.0 for ln in rices), default=0.0)

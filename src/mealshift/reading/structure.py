@@ -37,6 +37,10 @@ _SERVES = re.compile(
 )
 _THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
 _A_BREATH = re.compile(r"\s*(?:[,.;(·|•]|$|or\b)")
+# "For two, halve it all"
+_OTHER_SIZE = re.compile(
+    r"\s*,?\s*(?:just |simply |you )?(?:halve|double|use|increase|reduce|add|make|multiply|cut|scale|triple)\b", re.I
+)
 _SAYS_ONLY_THAT = re.compile(r"(?:^|[.!?;]\s)\W*$")
 _ASIDE = re.compile(r"\bas (?:an? )?(?:side|starter)\b", re.I)
 # what a packet says of one portion
@@ -106,11 +110,22 @@ _AND = re.compile(r"(?:and|plus|also|besides)\s*:?$", re.I)
 _MINUTES_ABROAD = re.compile(r"dakika|\bdk\b|minut[eiosn]|menit|dakik|ghant|stunden?|\bore\b|horas?\b|heures?\b", re.I)
 # "On Mon, Aya wrote:", over a mail that is quoted
 _QUOTED_MAIL = re.compile(r"(?:on|am|le|el) .{2,60}(?:wrote|writes|schrieb.{0,30}|a écrit|escribió)\s?:$", re.I)
-_ROUGH_TITLE = re.compile(
-    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$",
+_RATIO = re.compile(
+    r"(?:the )?(?:ratio|rule(?: of thumb)?|medida|proporci[oó]n(?:es)?|proporç[aã]o|proporzion[ei]|rapporto|verhältnis|förhållande)(?: (?:is|of|de|es)\b[^:=]{0,24})?\s*[:=]\s*(?=\d)",
     re.I,
 )
-_JUNK_TITLE = re.compile(r"^(?:subj(?:ect)?|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*", re.I)
+_GREETS = re.compile(
+    r"\s*(?:hi|hiya|hello|hey|dear|hola|ciao|hallo|liebe[rs]?|bonjour|ch[eè]re?|ol[aá]|hej|hei|cześć)(?: [^\W\d]{1,14}){0,3}\s*[,!.]*\s*",
+    re.I,
+)
+_ROUGH_TITLE = re.compile(
+    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$",
+    re.I,
+)
+_JUNK_TITLE = re.compile(
+    r"^recipe (?:card|sheet|no\.?|number) ?#?\d+\s?[-–—:]\s*|^(?:subj(?:ect)?|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*",
+    re.I,
+)
 
 
 _MEASURED = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?\s+[^\W\d]", re.I)
@@ -468,12 +483,15 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if weighed and any(_names_food(w) for w in ln.text[weighed.end() :].lower().split()):
             # "500g mince", before the rest of the list
             cls, sure = "ingredient", 0.7
+        if cls in ("ingredient", "ingredients", "step") and _RATIO.match(ln.text.strip()):
+            # "Medida: 1 taza de arroz = 2 de agua" tells how much to one, not what goes in
+            cls, sure = "note", 0.8
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
         if cls == "title" and ln.text.count("|") > 1 and _NAVIGATES.search(ln.text):
             # "HOME | TIFFIN | SWEETS | CONTACT"
             cls, sure = "chatter", 0.9
-        if cls in ("title", "section", "heading") and _QUOTED_MAIL.match(ln.text):
+        if cls in ("title", "section", "heading") and (_QUOTED_MAIL.match(ln.text) or _GREETS.fullmatch(ln.text)):
             cls, sure = "chatter", 0.95
         if cls in ("ingredient", "ingredients", "title", "note", "section", "step") and _POSTED.match(ln.text):
             # "posted by …", "@olya here you go:": who speaks, and to whom
@@ -692,7 +710,7 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
 
 # "how do you do the red rice. The tomato one": what a chat is about
 _ASKED_FOR = re.compile(
-    r"\b(?:how|recipe|make|want|send)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2})\s*(?:[.?!,]|$)",
+    r"\b(?:how|recipe|make|want|send|promised|here'?s|asked for)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2}?)(?: (?:recipe|from|you|we|i)\b[^.?!]{0,30})?\s*(?:[.?!,]|$)",
     re.I,
 )
 
@@ -1212,8 +1230,16 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             if plain_for and by_itself:
                 # "… like a cake. For 4."
                 people = ends
-            if plain_for and m.start() == 0 and _A_BREATH.match(t.line.text, m.end()):
-                # "for 4, or for 2 with lunch tomorrow"
+            begins = (
+                m.start() == 0 or re.match("for ", m[0], re.I) and re.search(r"[.!?]\s+$", t.line.text[: m.start()])
+            )
+            if (
+                plain_for
+                and begins
+                and _A_BREATH.match(t.line.text, m.end())
+                and not _OTHER_SIZE.match(t.line.text, m.end())
+            ):
+                # "for 4, or for 2 with lunch tomorrow", "… half an hour. For four, rinse 300 g"
                 people = m
             if plain_for and ends and "." in t.line.text[m.end() :] and t.line.text[: m.start()].rstrip()[-1:] == ",":
                 # "So, a smaller one, for 6."

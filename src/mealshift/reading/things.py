@@ -186,6 +186,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     kinds.get(line.kind, 0.0) >= LEAST_LISTED * line.ml or (line.kind, round(line.ml)) in known
                 )
                 # "BEANS: …, 8 c. water" and "RICE: 2 c. Carolina gold, 3 c. water": it stands with the grain it is for
+                listed = listed and not _of_a_part(line, lines, piece.text, item.start)
                 listed = listed and not (
                     out and out[-1].grain and _BESIDE_IT.fullmatch(text[out[-1].span.end : line.span.start])
                 )
@@ -207,6 +208,16 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             if keep:
                 out.append(line.with_(index=len(lines) + len(out)))
     return [*out, *_forgotten([*lines, *out], laid, text, measures)]
+
+
+def _of_a_part(line: Line, lines: list[Line], text: str, at: int) -> bool:
+    """ "Cook rice in 1½ c water", and the list's one cup stands under the sauce: it is no part of that."""
+    theirs = [ln for ln in lines if ln.fraction and ln.ml and ln.kind == line.kind]
+    mine = next((ln for ln in lines if ln.grain), None)
+    if mine is None or not theirs or any(ln.section == mine.section or find_grains(ln.section) for ln in theirs):
+        return False
+    said = re.split(r"[.;!?]\s", text[max(0, at - 80) : at])[-1]
+    return bool(find_grains(said)) and (line.ml or 0.0) > 1.15 * sum(ln.ml or 0.0 for ln in theirs)
 
 
 def foods_in(text: str) -> Iterator[tuple[int, int]]:

@@ -353,7 +353,7 @@ _TURNED_DOWN = re.compile(
 # "lowest 25 min. Turn the rice over. 10 more min"
 _NOT_OFF = r"(?:(?!\b(?:off|rest|stand|leave|let|herd)\b)[^.;])"
 _TURNED_OVER = re.compile(
-    rf"(?:{_NOT_OFF}{{0,40}}[.,;])?\s*(?:then |and )?(?:[^\W\d_]+ (?:dazu|zugeben|hinzu\w*)|turn|stir|fold|toss|mix|flip|sprinkle|fluff|add|agreg\w+|añad\w+|aggiung\w+|ajout\w+)\b{_NOT_OFF}{{0,60}}[.,;]\s*(?:(?:then|and|weitere|noch|altri|otros) )?",
+    rf"(?:{_NOT_OFF}{{0,60}}[.,;]){{0,2}}\s*(?:then |and )?(?:[^\W\d_]+ (?:dazu|zugeben|hinzu\w*)|(?:[^\W\d_]+ ){{1,3}}(?:in|goes in|go in)|turn|stir|fold|toss|mix|flip|sprinkle|fluff|add|agreg\w+|añad\w+|aggiung\w+|ajout\w+)\b{_NOT_OFF}{{0,60}}[.,;]\s*(?:(?:then|and|weitere|noch|altri|otros) )?",
     re.I,
 )
 _FURTHER = re.compile(r"\b(?:more|another|further|weitere|noch|altri|ancora|otros|más|mas|encore|lagi|daha)\b", re.I)
@@ -605,8 +605,21 @@ _SPREAD_OUT = re.compile(
 
 # "nach 30 Minuten einmal umrühren", "dopo 20 minuti mescolare"
 _AFTER_ABROAD = re.compile(
-    r"\b(?:nach|dopo|après|a los|después de|depois de|efter|po|sonra)\s*(?:etwa |circa |ca\.? )?$", re.I
+    r"\b(?:nach|dopo|après|a los|aos|(?:al|au|ao) (?:cabo|bout|fim) de|pasados|trascorsi|después de|depois de|efter|po|sonra)\s*(?:etwa |circa |ca\.? )?$",
+    re.I,
 )
+_ADDED_ABROAD = re.compile(
+    r"[^.;!?\d]{0,24}\b(?:añad|agreg|adicion|acrescent|incorpor|ech[ae]|junt|ajout|aggiung|un(?:ire|isci|ite)|(?:da|hin)?zu|geb|kommen|tills|lägg|doda|ekle)\w*",
+    re.I,
+)
+
+
+def _within_the_heat(p: Place) -> bool:
+    """Are fewer minutes told than of the heat before it?"""
+    heats = [t for t in p.earlier if t.kind == "heat"]
+    return bool(heats) and p.s.typical < heats[-1].stretch.typical
+
+
 _STIRRED_ABROAD = re.compile(
     r"[^.;!?\d]{0,24}\b(?:umrühr|rühr|wend|mescol|gir|remu|tourn|revolv|remov|mex|rör|vänd|miesza|karıştır)\w*", re.I
 )
@@ -640,12 +653,55 @@ def _up_to_it(p: Place) -> bool:
     return sign == "(" or (sign is not None and _ABOUT_SO.match(p.s.text) is not None)
 
 
+_LAST_ABROAD = re.compile(
+    r"\b(?:[úu]ltim[oa]s|ultimi|derni[eè]re?s|letzten|laatste|sista|siste|sidste|ostatnie)\s*$", re.I
+)
+_SHAPED_FIRST = re.compile(
+    r"\b(?:press|pack|pat|shape|form|spoon|tip|turn|put)\w*\b[^.;]{0,40}\b(?:loaf|loaves|patt(?:y|ies)|burgers?|cakes|croquettes|balls)\b|\b(?:lined|greased|buttered|oiled) (?:loaf )?tin\b|\broll(?:ed|s)?\b(?: (?:it|them|the leaves))? ?up\b",
+    re.I,
+)
+_BAKED = re.compile(r"\b(?:bak\w+|oven)\b[^.;]{0,30}$|\b3[2-7][05] ?(?:°|F|degrees|for)[^.;]{0,12}$", re.I)
+_CORED = re.compile(
+    r"\b(?:core|trim|separate|halve|peel)\w*\b[^.;]{0,30}\b(?:cabbage|leaves|chard|peppers|courgettes|squash|cauliflower)\b[^.;]{0,12}\b(?:boil|blanch|steam|simmer)\w*\b[^.;]{0,12}$",
+    re.I,
+)
+
+
+def _shaped_before(p: Place) -> bool:
+    """Was what is baked shaped since the grain was at its heat?"""
+    last = next((t for t in reversed(p.earlier) if t.kind == "heat"), None)
+    if last is None:
+        return False
+    between = (
+        p.text[last.stretch.end : p.s.start]
+        if last.block == p.n
+        else "\n".join(b.text for b in p.blocks[last.block + 1 : p.n]) + "\n" + p.text[: p.s.start]
+    )
+    return bool(_SHAPED_FIRST.search(between))
+
+
 RULES = (
     Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
+    Rule(
+        "Boil 40 min. Mix all, press into a loaf tin. Bake 45 min", "other", 0.85, leaves="",
+        fits=lambda p: p.kind == "heat" and p.had("heat") and _BAKED.search(p.before) and _shaped_before(p),
+    ),
+    Rule(
+        "Cook rice 10 min. Core the cabbage, boil 10 min", "other", 0.9, leaves="",
+        fits=lambda p: p.kind == "heat" and p.had("heat") and _CORED.search(p.back(90)),
+    ),
+    Rule(
+        "It simmers 12 minutes. Fry the carrots in the oil 4 minutes", "other", 0.85, leaves="",
+        fits=lambda p: p.kind == "heat" and p.had("heat") and p.clause is not None and p.clause.verb == "fry" and p.clause.things and "grain" not in p.clause.things and p.clause.carried != "grain",
+    ),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
     Rule(
         "60 Minuten backen, nach 30 Minuten umrühren", "from_start", 0.85, leaves="",
         fits=lambda p: p.kind in ("heat", "other", "pan") and p.had("heat") and _AFTER_ABROAD.search(p.before) and p.after(_STIRRED_ABROAD),
+    ),
+    Rule(
+        "Cocer 16 minutos; a los 12 minutos añadir", "from_start", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "other", "pan") and _AFTER_ABROAD.search(p.before) and p.after(_ADDED_ABROAD) and _within_the_heat(p),
     ),
     Rule(
         "at the 10 minute mark", "from_start", 0.9, leaves="",
@@ -660,6 +716,7 @@ RULES = (
     Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
+    Rule("romero los últimos 2 min", "from_end", 0.93, lambda p: _LAST_ABROAD.search(p.before)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
     Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan") and _DRIPS.search(p.before)),
     Rule("toss all, leave 30 min for the flavours", "other", 0.9, lambda p: p.kind in ("rest", "heat") and p.after(_FOR_FLAVOUR) and not CLASS["COVER"].search(p.before)),

@@ -103,6 +103,21 @@ def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
         for i in found:
             i.text = text[i.start : i.end]
         return found
+    if saved := _SAVED.fullmatch(text[:MOST_ITEM].rstrip()):
+        # "Parboiled rice,3.5,kg": a table saved with commas
+        a, b = saved.end("name"), saved.start("unit") - 1
+        found = items(f"{text[:a]}|{text[a + 1 : b]}|{text[b + 1 :]}", measures, many)
+        for i in found:
+            i.text = text[i.start : i.end]
+        return found
+    if row := _ROW.fullmatch(text[:MOST_ITEM].rstrip()):
+        # "Parboiled rice | 3.5 | kg", and the same in columns: what parts the cells parts no things
+        said = list(text[: row.end()])
+        for name in ("a", "b", "c", "d", "e"):
+            said[row.start(name) : row.end(name)] = " " * len(row[name] or "")
+        whole = parse("".join(said), 0, row.end(), measures)
+        whole.text = text[whole.start : whole.end]
+        return [whole]
     return [
         parse(text, a, min(b, a + MOST_ITEM), measures)
         for a, b in _with_their_handfuls(text, _split(text[:MOST_SPLIT], many))
@@ -132,6 +147,17 @@ _DONE_TO_IT = re.compile(r"(?:rinsed?|soak(?:ed)?|drain(?:ed)?|wash(?:ed)?|peele
 _CELLS = re.compile(
     rf"\s*(?:about |abt |~)?{RANGE_PATTERN}\s*\|(?:\s*\||\s*(?:{UNIT_PATTERN})\.?(?:\s*\([^()|]*\))?\s*\|)?(?=[^|]*[^\W\d_]{{2,}}[^|]*(?:\||$))",
     re.I,
+)
+# between two cells: a bar, a tab, two blanks
+_CELL = r"(?:\s*\|\s*|\t[^\S\n]*| [^\S\n]+)"
+_COUNTED_IN = rf"(?:{UNIT_PATTERN}|each|ea|nos?|pcs?|whole)\.?"
+_ROW = re.compile(
+    rf"(?P<name>(?=[^|\t]*[^\W\d]{{2}})[^|\t\n\d]*?[^|\s\d])(?P<a>{_CELL}){RANGE_PATTERN}(?P<b>{_CELL}){_COUNTED_IN}(?:(?P<c>{_CELL}|,(?=\S)).*)?"
+    rf"|{RANGE_PATTERN}(?P<d>{_CELL}){_COUNTED_IN}(?P<e>{_CELL})(?=[^|\s])[^|\t\n\d]*?[^\W\d]{{2}}[^|\t\n\d]*",
+    re.I,
+)
+_SAVED = re.compile(
+    rf"(?P<name>(?=[^|\t\n\d,]*[^\W\d]{{2}})[^|\t\n\d]+?),\d+(?:[./]\d+)?,(?P<unit>{_COUNTED_IN})(?:,.*)?", re.I
 )
 _ONE_OF_TWO = re.compile(
     r"(?:\d+|an?|one|two)\s+(?:red|green|yellow|orange|white|black|brown|small|large|big|medium|sweet|hot)", re.I

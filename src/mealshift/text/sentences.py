@@ -13,7 +13,7 @@ import re
 
 _BETWEEN = re.compile(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|(?<=[a-z] (?:min|max))\.(?=\s\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
 # "low 15. off 10. mix": a number's stop ends one where the next word bids
-_STOP = re.compile(r"(?P<w>[^\W\d_]+|\d+)\.\s(?=[a-z])")
+_STOP = re.compile(r"(?P<w>(?<![^\W\d_])[^\W\d_]+|(?<!\d)\d+)\.\s(?=[a-z])")
 _SHORTENED = re.compile(
     r"[a-z]|abt|approx|bot|ca|deg|dia|diam|etc|fl|gms?|gr|incl|lbs?|lg|med|ml|nos?|nr|opt|oz|pcs?|pkgs?|pkt|pts?|qts?|sm|sq|tblsp|tbsp?s?|temp|tsps?|vs|"
     r"(?P<time>mins?|hrs?|secs?)",
