@@ -54,7 +54,7 @@ Serves 4
 """
 
 
-@pytest.mark.parametrize(("minutes", "to"), [(45, "couscous"), (50, "couscous"), (50, "quinoa")])
+@pytest.mark.parametrize(("minutes", "to"), [(45, "couscous"), (40, "couscous"), (50, "quinoa")])
 def test_what_was_baked_raw_bakes_on_in_text_plan_and_stove_alike(minutes: int, to: str) -> None:
     made = plan_dinner([Dish("k", read(BAKED.format(minutes=minutes)), Choice(to))], SEVEN, NOON, 2)
     [shifted] = made.shifts.values()

@@ -417,6 +417,12 @@ def test_a_week_out_of_the_calendar(day) -> None:
     refused("day", lambda: week_asked.start_of(day))
 
 
+def test_a_week_has_seven_days(home) -> None:
+    recipe = recipes.keep_recipe(home, RICE, [])
+    first, last, _ = (week.put_on(home, recipe, MONDAY + timedelta(days=n)) for n in (0, 6, 7))
+    assert week_asked.meals(home, MONDAY) == [first, last]
+
+
 def test_weeks_begin_on_monday() -> None:
     assert {week_asked.start_of(MONDAY + timedelta(days=n)) for n in range(7)} == {MONDAY}
     assert week_asked.start_of(MONDAY + timedelta(days=7)) == MONDAY + timedelta(days=7)

@@ -25,7 +25,7 @@ from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.kitchen.actions import note_took
 from mealshift_server.notebook.models import Entry, Photo
 from mealshift_server.plans.models import Cooking
-from mealshift_server.recipes.models import Recipe
+from mealshift_server.recipes.models import Recipe, Shift
 from mealshift_server.taught.models import Decision
 from tests.core.kitchen import demo
 
@@ -346,6 +346,12 @@ def test_a_backup_restored_elsewhere_is_the_same_backup(full, neighbour, as_) ->
     assert PASSWORD not in json.dumps(lines) and of(lines, "member") == ["fen"]
     counts = put_back(other, lines).json()["counts"]
     assert counts["entries"] == 6 and counts["cookings"] == 2
+    # the dishes of a cooking are found again
+    mine = neighbour.household
+    there = {str(n) for n in Shift.objects.filter(household=mine).values_list("pk", flat=True)}
+    there |= {f"r{n}" for n in Recipe.objects.filter(household=mine, side=True).values_list("pk", flat=True)}
+    keys = [d["key"] for c in Cooking.objects.filter(household=mine) for d in c.dishes]
+    assert len(keys) >= 2 and set(keys) <= there
     # what both leave out would be alike too
     assert [bool(e["photo"]) for e in of(lines, "entry")].count(True) == 1
     assert len(of(lines, "decision")) == Decision.objects.exclude(household=neighbour.household).count() > 0

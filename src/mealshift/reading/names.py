@@ -99,9 +99,18 @@ _BROWNED = re.compile(
 )
 
 
+# "add the rice & brown lightly"
+_TO_BROWN = re.compile(
+    r"(?P<a>(?:\b(?:and|then|to|let it)|&)\s+)brown(?=\s+(?:it|them|lightly|slightly|gently|well|nicely|quickly|until|till|in|on|over|a little|for)\b)",
+    re.I,
+)
+
+
 def browned(text: str) -> str:
     """The text with the verb "brown" blanked where it would be taken for the colour; every other letter in its place."""
-    return _BROWNED.sub("     ", text) if "Brown rice" in text else text
+    if "Brown rice" in text:
+        text = _BROWNED.sub("     ", text)
+    return _TO_BROWN.sub(r"\g<a>     ", text) if "brown" in text.lower() else text
 
 
 _GRITS = re.compile(r"\s+grits\b", re.I)
