@@ -158,9 +158,21 @@ _PARTS = {
     "a quarter": 0.25,
     "quarter": 0.25,
     "three quarters": 0.75,
+    "three-quarters": 0.75,
+    "three-quarter": 0.75,
+    "three quarter": 0.75,
     "a third": 1 / 3,
     "third": 1 / 3,
+    "one-third": 1 / 3,
+    "one third": 1 / 3,
+    "one-half": 0.5,
+    "one half": 0.5,
+    "one-quarter": 0.25,
+    "one quarter": 0.25,
     "two thirds": 2 / 3,
+    "two-thirds": 2 / 3,
+    "two-third": 2 / 3,
+    "two third": 2 / 3,
 }
 _WORDS: dict[str, float] = {
     **_SMALL, **_TENS, "a": 1, "an": 1, "half": 0.5, "aadha": 0.5, "aadhi": 0.5, "adha": 0.5, "yarım": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a half a": 0.5, "half of a": 0.5, "a quarter of a": 0.25,
@@ -168,21 +180,24 @@ _WORDS: dict[str, float] = {
     "three quarters": 0.75, "three-quarters of a": 0.75, "three-quarters of an": 0.75, "three-quarters": 0.75, "two-thirds of a": 2 / 3, "two-thirds": 2 / 3, "a third of a": 1 / 3, "two thirds of a": 2 / 3, "a third": 1 / 3, "two thirds": 2 / 3, "a dozen": 12, "dozen": 12,
     "a couple of": 2, "a couple": 2, "couple of": 2, "a few": 3, "few": 3, "a hundred": 100, "one hundred": 100, "hundred": 100,
 }  # fmt: skip
-_GLYPH = "[" + "".join(_GLYPHS) + "]"
+GLYPHS = "".join(_GLYPHS)
+_GLYPH = f"[{GLYPHS}]"
 # digits are bounded on purpose: no recipe holds a number without end
 _ONE = (
     rf"(?<![\d.,])(?:\d{{1,2}} (?:and|&|n) (?:an? )?(?:half|quarter|third|three quarters)\b|\d{{1,4}}(?:\s*(?:and|&|-)\s*|\s*){_GLYPH}|{_GLYPH}|\d{{1,3}}(?:\s+(?:and\s+|&\s*)?|\s?[-–]\s?|-)\d{{1,2}}\s?[/⁄]\s?\d{{1,2}}(?!\d)"
     rf"|\d{{1,3}}\s?[/⁄]\s?\d{{1,3}}(?!\d)|\d{{1,3}},\d{{3}}(?![\d,])|\d{{1,7}}(?:[.,]\d{{1,3}})?(?!\d))"
 )
-_BIG = "|".join([*_TENS])
-_LOW = "|".join(sorted(_SMALL, key=len, reverse=True))
+_BIG = any_of(_TENS)
+_LOW = any_of(_SMALL)
 _WORD = (
-    rf"(?:(?:{_BIG})[ -](?:{_LOW})|(?:(?:{_LOW}|a) )?hundred(?: and)?(?: (?:{_BIG}))?(?: (?:{_LOW}))?"
-    rf"|(?:{_LOW}|a)(?: and a (?:half|quarter|third)| and (?:half|quarter|three quarters)| (?:half|quarter)(?= (?:cup|mug|glass|hour|tea|table)))"
-    + "|" + "|".join(sorted(map(re.escape, _WORDS), key=len, reverse=True)) + ")"
-)  # fmt: skip
+    rf"(?:{_BIG}[ -]{_LOW}|(?:(?:{_LOW}|a) )?hundred(?: and)?(?: {_BIG})?(?: {_LOW})?"
+    rf"|(?:{_LOW}|a)(?: and (?:a |one[ -])?(?:half|quarter|third)\b| and (?:three[ -]quarters?|two[ -]thirds?)\b| (?:half|quarter)(?= (?:cup|mug|glass|hour|tea|table)))"
+    rf"|{any_of(_WORDS)})"
+)
+# what a number can begin with is looked at first: nearly every letter of a text begins none
+_BEGINS = "".join(sorted({w[0] for w in _WORDS}))
 # "-2" is caught so that a negative amount is refused, not read as 2
-NUMBER_PATTERN = rf"(?:(?<![\w-])-?{_ONE}|{_ONE}|\b{_WORD}\b)"
+NUMBER_PATTERN = rf"(?:(?=[-\d{GLYPHS}])(?:(?<![\w-])-)?{_ONE}|\b(?=[{_BEGINS}]){_WORD}\b)"
 RANGE_PATTERN = rf"{NUMBER_PATTERN}(?:\s*(?:-|–|—|\bto\b|\bor\b)\s*(?:{_ONE}|(?:{_LOW}|{_BIG})\b))?"
 
 
@@ -274,7 +289,7 @@ def canonical_unit(word: str) -> str | None:
     ('tbsp', 'tsp', 'cup')
     """
     said = word.strip().rstrip(".")
-    return _LETTERS.get(said) or _SPELLINGS.get(re.sub(r"\s+", " ", said.lower()))
+    return _LETTERS.get(said) or _SPELLINGS.get(" ".join(said.lower().split()))
 
 
 def unit_kind(unit: str) -> str:

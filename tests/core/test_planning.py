@@ -171,6 +171,7 @@ def test_a_way_out_that_is_offered_makes_it_when_taken() -> None:
     dinner = plan_dinner([dish], SEVEN, late, 3)
     [ways] = dinner.ways_out.values()
     assert {w.kind for w in ways} >= {"grain", "later"} and all(w.key == "k" for w in ways)
+    assert "own" not in {w.kind for w in ways}, "it is late, and lacks no appliance"
     for way in ways:
         again = plan_dinner([replace(dish, choice=replace(dish.choice, **way.changes))], way.serve_at or SEVEN, late, 3)
         assert not again.ways_out and again.plan.tasks, way

@@ -116,6 +116,17 @@ def test_a_recipes_own_pot_runs_right_too() -> None:
     assert len(points) <= 42 and points[0]["free_ml"] > points[-1]["free_ml"]
 
 
+def test_a_stirred_pot_with_a_wet_habit_is_right_and_goes_to_the_table() -> None:
+    """A little that the recipe pours beyond what its pot can lose, the grain drinks; nothing stirred is closed and loosened."""
+    text = (
+        "Risotto with lemon\nServes 4\nCarnaroli 320 g\nVegetable stock 1.2 l\nShallot 1\nDry vermouth 80 ml\nButter 60 g\n"
+        "Sweat the shallot. Toast the rice 2 min. Vermouth in, reduce to dry.\nLadle the stock in, 16-18 min, stirring.\nOff heat. Rest 1 min.\n"
+    )
+    for to in ("foxtail-millet", "quinoa", "barley-pearl"):
+        verdict = simulate(shifted(text, to).pot).verdict
+        assert (verdict.code, "loosen" in verdict.text) == ("right", False), (to, verdict)
+
+
 def test_water_never_appears_and_dose_never_falls() -> None:
     for lid in ("sealed", "ordinary", "ajar"):
         moments = simulate(pot("rice-brown-long", lid=lid)).moments

@@ -9,10 +9,13 @@ import pytest
 from mealshift import cooking, pipeline
 from mealshift.cooking import fold, is_locked
 from mealshift.planning import Dish, plan_dinner
+from mealshift.pot.account import kettle_said
 from mealshift.reading import read
 from mealshift.shifting import Choice
 from mealshift.shifting.beside import _beside_the_grain, early
 from mealshift.shifting.cookings import TAKEN_OUT, shared
+
+from .kitchen import pot
 
 SEVEN, NOON = datetime(2026, 11, 25, 19, 0), datetime(2026, 11, 25, 12, 0)
 
@@ -132,6 +135,9 @@ TOGETHER = "Chicken on the bottom of the pot, rice on top, water over, boil, lid
         # another sentence's minutes are another thing's
         ("Boil up the chicken with cardamom. Fry the onion, 45 minutes.", 9, 5),
         ("Simmer the chicken until tender.", 9, None),
+        # what goes on in another pan meanwhile gives it nothing, what it is left on for does
+        ("Put the chicken in the pot with the water. In a frying pan fry the onion in oil 45 minutes.", 9, 11),
+        ("Add the chicken to the pot. Simmer 45 minutes.", 9, None),
         # the pronoun is what was spoken of
         ("Take the chicken, wash it, boil it with salt until soft.", 9, None),
     ],
@@ -221,3 +227,15 @@ def test_only_notes_of_the_dish_are_laid_before_the_cook(note: str, laid: bool) 
     text = f"Plain rice\nServes 4\n200 g basmati rice\n400 ml water\nPut all in a pot. Boil, cover, simmer 12 minutes.\nNotes\n{note}\n"
     made = pipeline.whole_way(text, Choice("quinoa"))
     assert any(c["code"] == "note" and c["where"] == note for c in made["check"]) is laid
+
+
+@pytest.mark.parametrize(
+    ("ml", "mug_ml", "amount"), [(500, 200, 2.5), (510, 200, 2.75), (505, 200, 2.5), (40, 200, 0.25)]
+)
+def test_a_kettle_is_filled_to_the_next_quarter_of_the_cooks_mug(ml: float, mug_ml: float, amount: float) -> None:
+    assert kettle_said(ml, "measure", mug_ml, "mug") == {"amount": amount, "unit": "mug"}
+
+
+def test_a_soup_has_a_broth_of_five_times_its_grain_where_nobody_says_how_much() -> None:
+    rows = {r.term: r.amount for r in pot("barley-pearl", 100.0, method="soup").rows}
+    assert rows["broth"] == pytest.approx(500.0)

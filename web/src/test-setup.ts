@@ -1,8 +1,10 @@
 import "@testing-library/jest-dom/vitest";
-import { cleanup } from "@testing-library/react";
+import { cleanup, configure } from "@testing-library/react";
 import { afterEach } from "vitest";
 
 afterEach(cleanup);
+// what is waited for comes when it comes: on a loaded machine a screen takes longer than the library's one second
+configure({ asyncUtilTimeout: 20_000 });
 // before any module asks how this device says its dates
 Object.defineProperty(navigator, "language", { value: "en-GB" });
 

@@ -26,6 +26,7 @@ from ..planning.tasks import act_title, is_stirred, title_of
 from ..pot import Pot
 from ..pot.stages import resting, stages
 from ..pot.ways import cap
+from ..quick import lazy
 from ..results import Style
 from ..shifting import AsItIs, Shift
 from ..shifting.backwards import carriers
@@ -160,7 +161,7 @@ def _together(names: list[str]) -> str:
 
 # what is made ready is not in the pot yet
 _READIES = ("rinse", "soak", "sprout", "dry", "pulse", "sift", "roast")
-_IN_PARTS = re.compile(r"\b(?:half|rest of|remain\w*|other|another|more|some|little|extra|again|last|divided)\b", re.I)
+_IN_PARTS = lazy(r"\b(?:half|rest of|remain\w*|other|another|more|some|little|extra|again|last|divided)\b", re.I)
 
 
 class _Steps:
@@ -549,7 +550,7 @@ class _Dish(_Steps):
         return out
 
 
-_EVERY = re.compile(r"\b(?:stir\w*|turn\w*|whisk\w*)\b[^.;]{0,30}?\bevery (?:(?P<n>\d+) ?)?(?P<few>few )?min", re.I)
+_EVERY = lazy(r"\b(?:stir\w*|turn\w*|whisk\w*)\b[^.;]{0,30}?\bevery (?:(?P<n>\d+) ?)?(?P<few>few )?min", re.I)
 
 
 def _stir_every(made: Shift) -> int:

@@ -24,6 +24,7 @@ from ..measures import round_half_up
 from ..pot import Pot
 from ..pot.afterwards import SHALLOW_CM, minutes_to
 from ..process import Operation, one_sentence
+from ..quick import lazy
 from ..reading.clauses import OWN_LOOK
 from ..shifting import AsItIs, Shift
 from ..shifting.cookings import AT_HEAT, turning
@@ -37,49 +38,47 @@ _RESTS = ("off", "rest", "release", "cover")
 _TOLD_BY_STAGES = ("way", "cook")
 # operations of a shift that are a card's own, or a reminder's
 CARDS_OWN = ("look", "lid", "stagger", "aside", "crust", "cold")
-_OVEN = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast(?:ed|ing)?|gratin)\b", re.I)
+_OVEN = lazy(r"\b(?:bak(?:e|ed|ing)|oven|roast(?:ed|ing)?|gratin)\b", re.I)
 # "in a frying pan": what comes with a new article is another vessel
-_ANOTHER = re.compile(
+_ANOTHER = lazy(
     r"\b(?:in|into|heat|using|warm|take) (?:a|an|another)\b[\w -]{0,24}?\b(?:pan|skillet|wok|saucepan|bowl|dish|tray|pot|jug)\b",
     re.I,
 )
 # a remark is no work: it stays with what it is said of
-_REMARK = re.compile(
+_REMARK = lazy(
     r"^\W*(?:it|they|this|that|there|you)(?: \w+)? (?:does|do|will|won't|should|is|are|want|may|might|need)\b|^\W*(?:don't|do not|dont|never|no peek\w*|no lifting|be careful|careful|trust)\b|\b(?:not|n't) need\b",
     re.I,
 )
-_HEAT_SET = re.compile(
-    r"\b(?:reduce|lower|turn|drop|put)\b[^.;]{0,16}\b(?:heat|flame|fire|gas|burner|low|down)\b", re.I
-)
-_GOES_ON = re.compile(r"^\W*(?:until|till|or until|so that|without|with|\w+ing)\b", re.I)
-_DRAINED = re.compile(r"\b(?:drain|strain|sieve|tip off|pour off)", re.I)
+_HEAT_SET = lazy(r"\b(?:reduce|lower|turn|drop|put)\b[^.;]{0,16}\b(?:heat|flame|fire|gas|burner|low|down)\b", re.I)
+_GOES_ON = lazy(r"^\W*(?:until|till|or until|so that|without|with|\w+ing)\b", re.I)
+_DRAINED = lazy(r"\b(?:drain|strain|sieve|tip off|pour off)", re.I)
 # what is done once while something runs: "turning after 20 minutes", "stir half way"
-_MIDWAY = re.compile(
+_MIDWAY = lazy(
     # not "turn the heat off after 10 minutes"
     r"\b(?!turn\w*\b[^.;]{0,20}\b(?:off|down|up|low|heat|flame|gas|out)\b)(?:turn|stir|toss|shak|bast|flip|rotat|swap)\w*\b[^.;]{0,40}?\b(?:(?P<half>half ?-?(?:way|time))|after (?:about |the first )?(?=\d)|at (?=\d))",
     re.I,
 )
 # a heading that is no dish but a stage of one
-_LEADS_ON = re.compile(
+_LEADS_ON = lazy(
     r"\b(?:assembl\w*|finish\w*|serv\w*|garnish|topping|method|directions|instructions|steps?|prep\w*|cook\w*|bak\w*|marinad\w*|dressing|temper\w*|tadka|to (?:cook|make|serve|finish))\b",
     re.I,
 )
-_FOR_THE = re.compile(r"\W*for the\b", re.I)
+_FOR_THE = lazy(r"\W*for the\b", re.I)
 # a matter of a minute
 _AT_ONCE = ("add", "season", "off", "stir", "fluff", "serve", "other")
 # what is done to a cooker that is closed and set, and no work of its own
-_GEAR = re.compile(
+_GEAR = lazy(
     r"\b(?:lid|valve|seal\w*|lock\w*|press(?:ure)?|select|set|start|manual|timer|button|switch|vent\w*|steam|program\w*|setting|mode)\b",
     re.I,
 )
 # into what is in the pot already
-_BEATEN_IN = re.compile(r"\b(?:beat|whisk|stir|fold|mix)\w* (?:in(?:to)?|through)\b(?! (?:an?|another)\b)", re.I)
-_WHEN = re.compile(r"\W*(?:when|once|after|as soon as)\b", re.I)
+_BEATEN_IN = lazy(r"\b(?:beat|whisk|stir|fold|mix)\w* (?:in(?:to)?|through)\b(?! (?:an?|another)\b)", re.I)
+_WHEN = lazy(r"\W*(?:when|once|after|as soon as)\b", re.I)
 # what cools or stands for less than this is waited for
 LEAST_BY_ITSELF = 5
 # work without minutes is not guessed longer than this in one act
 MOST_GUESSED = 12
-_BESIDE = re.compile(r"^\W*(?:meanwhile|in the meantime|while|at the same time)\b", re.I)
+_BESIDE = lazy(r"^\W*(?:meanwhile|in the meantime|while|at the same time)\b", re.I)
 _WORK = ("fry", "toast", "whisk", "stir", "grind", "chop", "add", "season", "fluff", "serve", "roast")
 # what is made of its own things in a bowl or on a board can be made while the pot waits
 _APART = ("whisk", "grind", "chop")
@@ -92,7 +91,7 @@ ASIDE_FROM_MIN = 8
 _HANDS_NOW_AND_THEN = 3
 # what fries longer than this is looked at now and then
 _FRIES_UNWATCHED = 8
-_ON_FIRE = re.compile(
+_ON_FIRE = lazy(
     r"\b(?:fr(?:y|ied|ies)|stir-?fr|brown|soften|saut|sweat|sear|melt|heat|warm|toast|boil|simmer|cook|bak|roast|temper|caramel|render|sizzl|steam|poach|grill|reduc|bubbl|scrambl|crackl|splutter|microwav)",
     re.I,
 )

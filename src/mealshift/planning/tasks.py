@@ -13,6 +13,7 @@ from .. import preparing
 from ..measures import round_half_up
 from ..pot import Pot
 from ..pot.ways import cap
+from ..quick import lazy
 from ..recipe import Recipe
 from ..shifting import AsItIs, Shift
 from .acts import Act, Acts, acts_as_it_is, acts_of, cools
@@ -456,7 +457,7 @@ class _Dish:
         )
 
 
-_ALL_ALONG = re.compile(
+_ALL_ALONG = lazy(
     r"\bstir(?:ring)?\b[^.;]{0,20}\b(?:all (?:the|this) (?:while|time)|constantly|continuously|non-?stop|without stopping)\b(?![^.]*\bstream)",
     re.I,
 )

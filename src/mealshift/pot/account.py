@@ -35,6 +35,8 @@ BAND_TIME = 0.15
 OLD_BAG = 1.10
 SPROUT_TIME, SPROUT_UPTAKE = 0.7, 0.45
 TEXTURE_TIME = (0.9, 1.0, 1.1, 1.25, 1.6, 2.5)
+# from here on what is stirred in an open pot is to be creamy
+CREAMY = 1.5
 COOKED_DENSITY = (0.65, 0.70, 0.80, 0.90, 1.0, 1.0)
 # a thick pot gives its water up slowly: share of the boil-off that a meal loses, and a grain that is cooked to a porridge
 THICK_MEAL, THICK_PORRIDGE = 0.4, 0.6
@@ -137,8 +139,15 @@ class Pot:
         return self.way.method == "soup" or (self.way.texture < 2.5 and left > STAYS * drinks)
 
     @property
+    def creamy(self) -> bool:
+        """Is it stirred in an open pot, as a risotto is, and no drier at the end than it is to be?"""
+        return self.way.method == "open" and CREAMY <= self.way.texture < 2.5 and not (self.swims or self.grain.is_meal)
+
+    @property
     def sign(self) -> str:
         """The sign that it is done, in this pot: in a soup, in plenty of water or over it the grain is tender, and water that is left says nothing."""
+        if self.creamy:
+            return f"{self.grain.tender()[:-1]}; a spoonful spreads slowly on the plate."
         plenty = self.swims or (self.way.method in ("drain", "steam") and self.way.texture < 2.5)
         return self.grain.tender() if plenty else self.grain.sign(self.way.texture)
 

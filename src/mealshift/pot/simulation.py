@@ -190,8 +190,10 @@ class _Plan:
         # a recipe that pours more than its grain needs has a thirstier pot; one that pours less wants a drier grain
         off = rows.get("boil_off", 0.0) + rows.get("cloth", 0.0)
         scale = self.scale = min(THIRSTIEST, (off + max(0.0, habit)) / off) if off > 1 else 1.0
-        self.broth = rows.get("broth", 0.0) + max(0.0, habit - (scale - 1) * off)
         drink = rows.get("grain", 0.0) + rows.get("age", 0.0) + rows.get("learnt", 0.0)
+        more = max(0.0, habit - (scale - 1) * off)
+        # … and what it has no room for stays as a broth; a little of it the grain drinks
+        self.broth = rows.get("broth", 0.0) + (more if more > CLOSE * drink else 0.0)
         # … but it is judged by what the grain needs: no habit makes a dry pot right
         target = max(self.h0 + 0.05, (drink + max(min(0.0, habit), -DRIEST * drink)) / self.m)
         self.stretch = target / grain.hydration_at(way.texture)
@@ -352,6 +354,10 @@ def _judge(
         )
     if plan.broth > 1:
         return Verdict("right", off, f"The grain is tender, and about {last.free_ml:.0f} ml of broth stay with it.")
+    if plan.pot.creamy:
+        return Verdict(
+            "right", off, "Stock gone and grain done at the same time: to the table, for it sets as it stands."
+        )
     return Verdict("right", off, "Water gone and grain done at the same time. Rest it closed, then loosen.")
 
 

@@ -19,46 +19,47 @@ from typing import Any
 
 from ..anyof import any_of
 from ..process import data as _data
+from ..quick import lazy, quick
 from ..text.sentences import sentences
 from .names import OTHER_GRAINS, as_rice, browned
 from .pot_words import FOODS
 
-_CUT = re.compile(
+_CUT = lazy(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
 )
-_WORD = re.compile(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
+_WORD = lazy(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
 VESSEL_WORDS = (
     "saucepan", "pan", "pot", "skillet", "wok", "casserole", "dish", "tin", "bowl", "tray", "jug", "cooker", "kadai", "kadhai", "karahi", "handi", "degchi", "oven", "sheet", "tray", "basket", "steamer",
     "griddle", "tawa", "jar", "colander", "sieve", "kettle", "dutch oven", "pressure cooker", "rice cooker", "instant pot", "slow cooker", "crock", "crockpot", "frying pan", "sauté pan", "stockpot", "patila", "sufuria", "blender", "plate", "platter", "cloth", "vessel",
 )  # fmt: skip
 _V = any_of(VESSEL_WORDS)
-_NEW_VESSEL = re.compile(
+_NEW_VESSEL = quick(
     rf"\b(?:in|into|to|using|use|on|with|over|grease|butter|take|get|heat|oil)\s+(?P<a>a|an|another|a separate|a second|a different|the other|your|one|2|two)\s+(?P<adj>(?:[a-z\d.,/-]+\s+){{0,5}}?)(?P<v>{_V})s?\b",
     re.I,
 )
-_WEIGHED = re.compile(r"\b(?:weigh|cover|top|press|close|seal|wrap)\w*\b[^.;]{0,24}\b(?:with|using|in)\s+$", re.I)
+_WEIGHED = lazy(r"\b(?:weigh|cover|top|press|close|seal|wrap)\w*\b[^.;]{0,24}\b(?:with|using|in)\s+$", re.I)
 # a cloth under the lid holds nothing either; one that grain is wrapped in does
-_LIES_OVER = re.compile(r"(?:on|with|over|using)\b", re.I)
-_THE_VESSEL = re.compile(rf"\b(?:the|same|that|this)\s+(?:[a-z-]+\s+){{0,2}}?(?P<v>{_V})s?\b", re.I)
-_IT = re.compile(r"\b(?:it|them)\b", re.I)
-_OTHER_TIME = re.compile(
+_LIES_OVER = lazy(r"(?:on|with|over|using)\b", re.I)
+_THE_VESSEL = lazy(rf"\b(?:the|same|that|this)\s+(?:[a-z-]+\s+){{0,2}}?(?P<v>{_V})s?\b", re.I)
+_IT = lazy(r"\b(?:it|them)\b", re.I)
+_OTHER_TIME = lazy(
     r"\b(?:meanwhile|while (?:that|the rice|it|this|they)|in the meantime|at the same time|beside|separately|on the side)\b",
     re.I,
 )
-_PRONOUN = re.compile(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
-_OFF = re.compile(
+_PRONOUN = quick(r"\b(?:it|them|they|everything|this|all|the mixture|the lot|the pan|the pot)\b", re.I)
+_OFF = quick(
     r"\b(?:elzár\w*|apaga(?:r|s|mos)?|tắt bếp|van het vuur|vuur uit|(?:av |från )+(?:värmen|varmen|plattan)|fra varmen|af varmen|z ognia|wyłącz\w*|tutup api|padamkan(?: api)?|patayin ang (?:apoy|kalan)|epua\w*|(?:gas|aanch|flame) band|off (?:the )?(?:heat|stove|burner|flame|fire|jiko|gas|hob|element|boil)|from (?:the )?(?:heat|fire|stove|oven)|(?:heat|fire|flame|stove|gas|burner)\s+(?:is\s+)?off|off heat|(?:turn|switch|shut|put|take)(?:ed|s)? (?:it |the \w+ |them )?off"
     r"|(?:kill|close|shut|cut) (?:the )?(?:heat|flame|gas|fire|burner|stove)|(?:put|draw|push|pull|move|set) (?:it |the \w+ )?to the (?:side|back) of the (?:stove|range|hob|fire|cooker)|out of (?:the )?(?:oven|fire|heat)|choolha band|lift (?:it |the \w+ )?off|slide (?:it |the \w+ )?off|pull (?:it |the \w+ )?off|away from the heat|wrap(?:ped)? (?:it |the \w+ |up )?(?:well )?in (?:an? |the |your )?(?:\w+ )?(?:sleeping bag|blankets?|duvet|quilt|towels|newspapers?|coat)|hay ?-?box|into (?:an? |the )?(?:[\w-]+ )?(?:thermos|vacuum flask|wonder ?bag|(?:cooker |pot )?co[sz]y)|when (?:it|the cooker) (?:clicks|switches)|switches to (?:warm|keep[- ]warm)|press cancel|button (?:jumps?|pops?|clicks?))\b",
     re.I,
 )
-_OFF_SHOUT = re.compile(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*(?:and|then)?\W*$")
-_ON_AGAIN = re.compile(
+_OFF_SHOUT = lazy(r"(?:^|[\s,;])OFF\b|(?:^|[,;]\s*)off\s*,?\s*(?=\d)|^\W*[Oo]ff\W*(?:and|then)?\W*$")
+_ON_AGAIN = quick(
     r"\b(?:back (?:on|over|to) (?:the )?(?:heat|boil|stove|simmer)|return (?:it |the pan |the pot )?to (?:the |a )?(?:heat|boil|simmer)|heat (?:the )?(?:oil|butter)|bake|into the oven|in the oven|turn (?:the )?heat (?:back )?(?:on|up))\b",
     re.I,
 )
 
 # the look a shift puts in, as it writes it: no operation of the recipe's, and none of its minutes
-OWN_LOOK = re.compile(
+OWN_LOOK = lazy(
     r"(?:When the pressure is down and the lid is open, look|Look): [^.\n]*\.(?: Not yet\? [^.\n]*\.| Then drain\.)?"
 )
 
@@ -74,7 +75,7 @@ THINGS = {
     "spice": r"(?:spice\w*|cumin|jeera|mustard|cinnamon|cardamom|masala|turmeric|seeds?|curry leaves|bay)",
 }  # fmt: skip
 _THING = {
-    k: re.compile(rf"(?<![\w-])(?:{v})(?![\w-])(?!\s+(?:vinegar|wine|cooker|noodles|paper|flour))", re.I)
+    k: quick(rf"(?<![\w-])(?:{v})(?![\w-])(?!\s+(?:vinegar|wine|cooker|noodles|paper|flour))", re.I)
     for k, v in THINGS.items()
 }
 
@@ -134,38 +135,36 @@ def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
 
 
 # "bay leaves" leave nothing standing, nor do the leaves that one fills; and "the rest of the butter" does not rest
-_LEAVES_IT = re.compile(r"\s+(?:it|them|the (?:rice|pot|grain))\b", re.I)
+_LEAVES_IT = lazy(r"\s+(?:it|them|the (?:rice|pot|grain))\b", re.I)
 # "stand the peppers up in a dish": put there, and not left
-_STOOD = re.compile(
+_STOOD = lazy(
     r"\s+(?:them|it|the (?:\w+ ){1,2}?|each)\s*(?:up(?:right)? )?(?:in|on|into|up)\b(?! (?:the )?(?:fridge|room|its|their))(?![^.;]{0,40}\b(?:for|\d+ ?min))",
     re.I,
 )
 # "don't strain off the water", "without boiling": what is told not to be done is not done
-_NOT_DONE = re.compile(
+_NOT_DONE = quick(
     r"\b(?:do(?:n't|nt| not)|never|not to|without|avoid|no need to|rather than|instead of)\s+(?:ever |even |yet |you )?$",
     re.I,
 )
-_DONE_TO_IT = re.compile(
-    r"\b(?:add|adding|put|stir in|tip in|fold in|with|the|your|this|all)(?: the| your| in)?\s+$", re.I
-)
-_THING_AFTER = re.compile(
+_DONE_TO_IT = quick(r"\b(?:add|adding|put|stir in|tip in|fold in|with|the|your|this|all)(?: the| your| in)?\s+$", re.I)
+_THING_AFTER = lazy(
     r"(?:,? (?:and )?[a-z]+ed)?\s+(?!and\b|or\b|then\b|well\b|until\b|for\b|in\b|on\b|with\b|over\b|through\b|off\b|down\b)[a-z]{3,}",
     re.I,
 )
-_GOES_IN = re.compile(r"\s+(?!(?:it|them|and|the|in|on)\b)(?:[\w-]+\s+){1,2}?in(?=\s*(?:[,.;:+&]|and\b|$))", re.I)
-_SALTED = re.compile(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
+_GOES_IN = lazy(r"\s+(?!(?:it|them|and|the|in|on)\b)(?:[\w-]+\s+){1,2}?in(?=\s*(?:[,.;:+&]|and\b|$))", re.I)
+_SALTED = lazy(r"\s+(?:the|it|them|well|lightly|generously|your|to taste\b(?! and))\b", re.I)
 # "with all the rest", "quick release the rest"
-_ALL_ELSE = re.compile(r"\b(?:(?:all|with|w/|qr|release|add|in|and) the|add|all|w/) $", re.I)
-_REMAINDER = re.compile(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
+_ALL_ELSE = quick(r"\b(?:(?:all|with|w/|qr|release|add|in|and) the|add|all|w/) $", re.I)
+_REMAINDER = lazy(r"\s+of\b|\s+(?:the\s+)?(?:stock|water|butter|oil|ingredients)\b", re.I)
 
 
-_A_COLOUR = re.compile(
+_A_COLOUR = quick(
     r"\s+(?:(?:short|long|medium|round)[ -]?(?:grain(?:ed)?)?\s+)?(?:rice|basmati|jasmine|sushi|risotto|arborio|grains?|lentils?|sugar|stock|gravy|sauce|bread|mustard|bits)\b",
     re.I,
 )
 
 
-_IN_A = re.compile(r"\b(?:in|into)(?: (?:an?|the|your))?(?: \d{3} ?(?:°|deg\w*)? ?[CF]?)?\s+$", re.I)
+_IN_A = lazy(r"\b(?:in|into)(?: (?:an?|the|your))?(?: \d{3} ?(?:°|deg\w*)? ?[CF]?)?\s+$", re.I)
 
 
 def verbs_in(text: str) -> list[tuple[int, str]]:
@@ -173,7 +172,8 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
     pattern, of = _verb_pattern()
     found = []
     for m in pattern.finditer(text):
-        end = m["end"].lower()
+        # "kook " ends with its blank: what follows is the next word
+        end = "" if m["w"].endswith(" ") else m["end"].lower()
         if end == "s" and m["w"].lower() == "leave" and not _LEAVES_IT.match(text, m.end()):
             continue
         if m["w"].lower() == "brown" and not end and _A_COLOUR.match(text, m.end()) and browned(text)[m.start()] != " ":
@@ -197,6 +197,9 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             and _THING_AFTER.match(text, m.end())
         ):
             # "add the drained rice": how it is, and nothing that is done now
+            continue
+        if end.endswith("ed") and text[m.end() :] == ")" and not text[: m.start()].strip():
+            # "dump in the beans (drained), 5 more min"
             continue
         if end.endswith("ed") and _GOES_IN.match(text, m.end()):
             # "drained rice in"
@@ -265,13 +268,13 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
 
 
 # "Rest, still covered, for 10 minutes": how, and nothing new
-_HOW = re.compile(
+_HOW = lazy(
     r"\W*(?:(?:still|tightly|well|loosely|partly|partially|half) )*(?:un)?(?:covered|stirring|lidded)\W*$", re.I
 )
 
 
 # "everything except the rice and lemon": what is left out does not go in
-_LEFT_OUT = re.compile(
+_LEFT_OUT = quick(
     r"\b(?:except(?:ing)?(?: for)?|apart from|aside from|other than|everything but|all but|but not|bar)\s+(?:(?:the|your)\s+)?[^\W\d_]+(?:(?:,| and|, and| or|/)\s+(?:the\s+)?(?!(?:in|into|to|on)\b)[^\W\d_]+){0,3}",
     re.I,
 )
@@ -309,6 +312,10 @@ def _name(out: list[Clause]) -> None:
         c.carried = last_thing if not c.things or (not solid and _IT.search(c.text)) else ""
         if solid:
             last_thing = "grain" if "grain" in solid else solid[-1]
+
+
+_COVERED = quick(r"\b(?:cover(?:ed)?|lid|foil)\b", re.I)
+_BARED = quick(r"\b(?:uncover|without|no lid|lid off|open)\b", re.I)
 
 
 def _place(out: list[Clause]) -> None:
@@ -360,7 +367,7 @@ def _place(out: list[Clause]) -> None:
 
 
 # "Put all in the cooker", "everything in": the grain is among it
-ALL_IN = re.compile(
+ALL_IN = quick(
     r"\b(?:put|add|combine|place|throw|tip|mix) (?:it )?(?:all|everything)\b(?! (?:the )?(?:veg|spice|herb|but\b|except\b))|\b(?:everything|all ingredients) (?:in|into|goes)\b",
     re.I,
 )
@@ -396,8 +403,8 @@ def _fold(out: list[Clause]) -> None:
             s.hot = True
         if c.verb == "boil":
             s.boiled = True
-        if c.verb == "cover" or re.search(r"\b(?:cover(?:ed)?|lid|foil)\b", c.text, re.I):
-            s.covered = not re.search(r"\b(?:uncover|without|no lid|lid off|open)\b", c.text, re.I)
+        if c.verb == "cover" or _COVERED.search(c.text):
+            s.covered = not _BARED.search(c.text)
         if c.verb == "cook" and s.grain and s.wet:
             s.cooked = True
         if c.verb == "drain" and (s.cooked or s.boiled):
@@ -413,11 +420,11 @@ def _fold(out: list[Clause]) -> None:
 
 
 # what becomes of it on another day
-_ANOTHER_DAY = re.compile(
+_ANOTHER_DAY = lazy(
     r"\W*(?:to (?:re-?heat|store|freeze|serve later)|re-?heat|left-?overs?|store (?:in|the|any|it|left|cooled)|keeps?(?= (?:well|up to|for (?:up to |about )?\d+ days?|\d+ days?|in the fridge|refrigerated|chilled))|freezes?|can be (?:kept|frozen|reheated|stored))\b(?! (?:the |a |some )?(?:oil|pan|oven|butter|wok|warm|covered|hot|stirring|an eye))",
     re.I,
 )
-_COOKED_SO_FAR = re.compile(r"\b(?:simmer\w*|cook\w*|boil\w*|bake\w*|steam\w*|pressure|whistles?)\b", re.I)
+_COOKED_SO_FAR = lazy(r"\b(?:simmer\w*|cook\w*|boil\w*|bake\w*|steam\w*|pressure|whistles?)\b", re.I)
 
 
 def another_day_blanked(texts: Sequence[str]) -> list[str]:
@@ -439,13 +446,13 @@ def without_looks(text: str) -> str:
 
 
 _WAYS = {
-    "stove": re.compile(r"\b(?:stove|stove ?top|hob|saucepan|pot method|absorption|on the cooker)\b", re.I),
-    "microwave": re.compile(r"\bmicrowave\b", re.I),
-    "oven": re.compile(r"\b(?:oven|baked?)\b", re.I),
-    "rice cooker": re.compile(r"\brice[- ]cooker\b", re.I),
-    "pressure": re.compile(r"\b(?:pressure|instant pot|multi-?cooker|e-?pot)\b", re.I),
-    "slow": re.compile(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
-    "plenty": re.compile(
+    "stove": lazy(r"\b(?:stove|stove ?top|hob|saucepan|pot method|absorption|on the cooker)\b", re.I),
+    "microwave": lazy(r"\bmicrowave\b", re.I),
+    "oven": lazy(r"\b(?:oven|baked?)\b", re.I),
+    "rice cooker": lazy(r"\brice[- ]cooker\b", re.I),
+    "pressure": lazy(r"\b(?:pressure|instant pot|multi-?cooker|e-?pot)\b", re.I),
+    "slow": lazy(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
+    "plenty": lazy(
         r"\b(?:(?:boil(?:ing|ed)?|drain(?:ing|ed)?|pasta|plenty)(?:[ -]\w+)? (?:method|way)|like pasta)\b", re.I
     ),
 }
@@ -453,12 +460,12 @@ _WAYS = {
 
 # a second way at the end is another's, where the recipe has cooked its rice before
 _IN_A_COOKER_INSTEAD = ("pressure", "microwave", "rice cooker", "slow")
-_COOKED_THROUGH = re.compile(
+_COOKED_THROUGH = lazy(
     r"\b(?:cover|lid)\w*\b[^!?\n]{0,60}\b(?:simmer|bake|cook|low)\w*\b[^.;!?\n]{0,40}?\b\d{2}\b", re.I
 )
-_RICE = re.compile(r"\brice\b", re.I)
+_RICE = lazy(r"\brice\b", re.I)
 # "Oven: 1 cup rice, 2¼ cups boiling water …"
-_LABELLED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2})\s?:\s", re.I)
+_LABELLED = lazy(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2})\s?:\s", re.I)
 
 
 def way_of(section: str) -> str:
@@ -532,7 +539,7 @@ def rule_kind(found: Sequence[Clause], i: int, before: str, after: str, minutes:
         return "soak" if grainy and not s.hot else "other"
     if (
         c.verb == "boil"
-        and re.search(r"\b(?:bring|come|return|reach|back)\w*\b[^.]*$", c.text[: max(0, len(c.text))], re.I)
+        and re.search(r"\b(?:bring|come|return|reach|back)\w*\b[^.]*$", c.text, re.I)
         and not re.search(r"\bsimmer|cook\b", c.text, re.I)
     ):
         return "come_up" if s.grain else "other"

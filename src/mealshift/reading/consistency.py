@@ -12,6 +12,7 @@ from collections.abc import Sequence
 
 from ..grains import grain
 from ..measures import RANGE_PATTERN, UNIT_PATTERN, USUAL_TIN, as_one, canonical_unit, unit_kind
+from ..quick import lazy, quick
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .ingredients import UNLIKELY
@@ -198,7 +199,7 @@ def _vessel(line: Line) -> str:
 # letters behind the grain's amount in which it is corrected
 NEAR = 90
 # "2 cups jasmine. wait theres 6 of u. 3 cups": said again, and otherwise
-_SAID_AGAIN = re.compile(
+_SAID_AGAIN = quick(
     rf"(?:(?:no[,.]? )?wait|no no|sorry|i mean|make (?:it|that)|scrap that|correction|actually|\bnein\b|\bperdón\b)\b[^\n]{{0,40}}?(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w]))(?! (?:of )?(?!rice\b|basmati\b|jasmine\b)[^\W\d_]{{3}})",
     re.I,
 )
@@ -444,16 +445,16 @@ def _servings(recipe: Recipe, laid: Structure, corrections: tuple[Correction, ..
     return []
 
 
-_MAYBE_WHOLE = re.compile(
+_MAYBE_WHOLE = quick(
     r"\b(?:ginger|chill?i(?:es)?|chiles?|pepper|curry leaves|thyme|rosemary|sprigs?|peel|rind|zest|leaf|leaves|stick|pods?|whole|smashed|bruised|coins?|slices?|knob|adrak|mirch)\b",
     re.I,
 )
 
 
-_GROUND = re.compile(r"(?:(?:freshly|ground|black|white|cracked|milled) )*pepper(?: base)?", re.I)
+_GROUND = quick(r"(?:(?:freshly|ground|black|white|cracked|milled) )*pepper(?: base)?", re.I)
 # nobody fishes these out, unless they are said to be whole or smashed
-_EATEN = re.compile(r"(?:(?:spring|green|red|small|large) )*(?:garlic|onions?|scallions?|shallots?|leeks?)", re.I)
-_ALWAYS_WHOLE = re.compile(
+_EATEN = quick(r"(?:(?:spring|green|red|small|large) )*(?:garlic|onions?|scallions?|shallots?|leeks?)", re.I)
+_ALWAYS_WHOLE = lazy(
     r"\b(?:bay lea(?:f|ves)|cinnamon sticks?|sticks? (?:of )?cinnamon|star anise|pandan|lemon ?grass)\b", re.I
 )
 

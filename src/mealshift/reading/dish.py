@@ -7,6 +7,7 @@ from collections.abc import Sequence
 
 from ..grains import TEXTURES, grain
 from ..problems import Problem
+from ..quick import lazy, quick
 from ..recipe import Correction, Line, Recipe
 from . import ingredients
 from .clauses import THINGS, Clause
@@ -43,26 +44,39 @@ def grain_lines(recipe: Recipe) -> tuple[Line, ...]:
 
 # words of the dish -> (dish, texture); searched in the title first, then in the steps
 _DISHES = (
-    (r"\b(?:congee|gruel|jook|(?<!the )kanji|lugaw|arroz caldo|okayu|khao tom)\b", "porridge", "porridge"),
-    (r"\bporridge\b", "porridge", "porridge"),
+    (quick(r"\b(?:congee|gruel|jook|(?<!the )kanji|lugaw|arroz caldo|okayu|khao tom)\b", re.I), "porridge", "porridge"),
+    (quick(r"\bporridge\b", re.I), "porridge", "porridge"),
     (
-        r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t|payesh|p[hf]irni|firni|s[uü]tla[cç]|arroz[- ]doce|rijstepap|rijstebrij|riz b(?:i|el) (?:haleeb|laban))\b(?! rice)",
+        quick(
+            r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t|payesh|p[hf]irni|firni|s[uü]tla[cç]|arroz[- ]doce|rijstepap|rijstebrij|riz b(?:i|el) (?:haleeb|laban))\b(?! rice)",
+            re.I,
+        ),
         "pudding",
         "soft",
     ),
-    (r"\b(?:khichdi|khichuri|kitchari)\b", "soft", "soft"),
-    (r"\b(?:risotto|stirred)\b|\bcreamy\b(?!.*\b(?:soup|chowder|broth|pudding|porridge)\b)", "stirred", "moist"),
-    (r"\b(?:paella|arroz a banda)\b", "pan", "separate"),
-    (r"\bsalad\b", "salad", "fluffy"),
-    (r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", "fried", "separate"),
+    (quick(r"\b(?:khichdi|khichuri|kitchari)\b", re.I), "soft", "soft"),
     (
-        r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls)\b",
+        quick(r"\b(?:risotto|stirred)\b|\bcreamy\b(?!.*\b(?:soup|chowder|broth|pudding|porridge)\b)", re.I),
+        "stirred",
+        "moist",
+    ),
+    (quick(r"\b(?:paella|arroz a banda)\b", re.I), "pan", "separate"),
+    (quick(r"\bsalad\b", re.I), "salad", "fluffy"),
+    (quick(r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", re.I), "fried", "separate"),
+    (
+        quick(
+            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls)\b",
+            re.I,
+        ),
         "stuffing",
         "separate",
     ),
-    (r"\b(?:pilaf|pilav|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", "pilaf", "separate"),
+    (quick(r"\b(?:pilaf|pilav|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", re.I), "pilaf", "separate"),
     (
-        r"\bladle (?:it |the soup )?(?:into|in|out)\b|\bthe soup (?:is|thickens|should|will)\b|\bserve the soup\b",
+        quick(
+            r"\bladle (?:it |the soup )?(?:into|in|out)\b|\bthe soup (?:is|thickens|should|will)\b|\bserve the soup\b",
+            re.I,
+        ),
         "soup",
         "moist",
     ),
@@ -70,15 +84,18 @@ _DISHES = (
 # said in the title alone
 _TITLES = (
     (
-        r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|cald(?:os?|os[oa]|it[oa]|inho)|asopa(?:[od]o)?|soupy|brothy|malandr\w+|potage|zuppa|minestra|pottage|gumbo)\b",
+        quick(
+            r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|cald(?:os?|os[oa]|it[oa]|inho)|asopa(?:[od]o)?|soupy|brothy|malandr\w+|potage|zuppa|minestra|pottage|gumbo)\b",
+            re.I,
+        ),
         "soup",
         "moist",
     ),
-    (r"(?<!one[ -])(?<!sheet[ -])\bpan\b(?!-| ?(?:fried|seared|roast))", "pan", "separate"),
-    (r"\bsoft\b", "soft", "soft"),
-    (r"\b(?:separate|kept apart)\b", "", "separate"),
-    (r"\bmoist\b", "", "moist"),
-    (r"\bfluffy\b", "", "fluffy"),
+    (quick(r"(?<!one[ -])(?<!sheet[ -])\bpan\b(?!-| ?(?:fried|seared|roast))", re.I), "pan", "separate"),
+    (quick(r"\bsoft\b", re.I), "soft", "soft"),
+    (quick(r"\b(?:separate|kept apart)\b", re.I), "", "separate"),
+    (quick(r"\bmoist\b", re.I), "", "moist"),
+    (quick(r"\bfluffy\b", re.I), "", "fluffy"),
 )
 _METHOD = {"stirred": "open", "cooked": "covered"}
 
@@ -86,7 +103,7 @@ _METHOD = {"stirred": "open", "cooked": "covered"}
 def of(title: str, texts: Sequence[str]) -> tuple[str, str]:
     """(dish, texture) by the words of the title, else of the steps; two empty words if they tell nothing."""
     for where, words in ((title, (*_DISHES, *_TITLES)), (" ".join(texts), _DISHES)):
-        hit = next(((d, t) for pattern, d, t in words if re.search(pattern, where, re.I)), None)
+        hit = next(((d, t) for pattern, d, t in words if pattern.search(where)), None)
         if hit:
             return hit
     return "", ""
@@ -137,12 +154,12 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
 
 
 # raw rice in meatballs
-SHAPED = re.compile(
+SHAPED = quick(
     r"\b(?:(?:shape|form|roll|mould|mold)\w*|ma(?:ke|de) (?:it |them |this |the \w+ )?(?:up )?into)\b[^.;!?]{0,40}\b(?:balls?|meat-?balls|logs|ovals)\b",
     re.I,
 )
 # "Mix first 6 things. Shape in balls": the grain is one of them
-_ALL_MIXED = re.compile(r"\b(?:mix|combine)\b[^.;!?]{0,20}\b(?:first|all|everything|together)\b", re.I)
+_ALL_MIXED = lazy(r"\b(?:mix|combine)\b[^.;!?]{0,20}\b(?:first|all|everything|together)\b", re.I)
 
 
 def shaped(told: str) -> re.Match[str] | None:
@@ -219,35 +236,35 @@ def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
 
 # "whole spices", "the vegetables", "season": the steps speak of several at once
 _TOGETHER = (
-    (re.compile(r"\b(?:vegetables|veg|veggies)\b", re.I), THINGS["veg"]),
+    (lazy(r"\b(?:vegetables|veg|veggies)\b", re.I), THINGS["veg"]),
     (
-        re.compile(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I),
+        lazy(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I),
         THINGS["spice"]
         + r"|(?:cloves?|bay leaf|star anise|mace|nutmeg|pepper(?:corns)?|chilli|powder|paprika|saffron|allspice|mirch|mustard|garlic powder|dried (?:basil|oregano|thyme))",
     ),
     (
-        re.compile(r"\bfish\b", re.I),
+        lazy(r"\bfish\b", re.I),
         r"(?:haddock|cod|salmon|trout|mackerel|hake|pollock|halibut|snapper|tilapia|bass|sole|kippers?|monkfish|steaks)",
     ),
     (
-        re.compile(r"\bmeat\b", re.I),
+        lazy(r"\bmeat\b", re.I),
         r"(?:beef|lamb|mutton|pork|veal|venison|goat|mince|shin|chuck|brisket|shoulder|steak)",
     ),
     (
-        re.compile(r"\bcheese\b", re.I),
+        lazy(r"\bcheese\b", re.I),
         r"(?:cheddar|parmesan|parmigiano|pecorino|grana|feta|mozzarella|cotija|gruy[eè]re|swiss|emmental\w*|halloumi|gouda|edam|jack|gorgonzola|taleggio|stilton|paneer)",
     ),
     (
-        re.compile(r"\b(?:nuts|dry ?fruits?|dried fruits?)\b", re.I),
+        lazy(r"\b(?:nuts|dry ?fruits?|dried fruits?)\b", re.I),
         r"(?:almonds?|badam|cashews?|kaju|pistachios?|pista|pine ?nuts?|walnuts?|pecans?|hazelnuts?|peanuts?|macadamias?|chironji|kishmish|raisins|sultanas)",
     ),
     (
-        re.compile(r"\bherbs\b", re.I),
+        lazy(r"\bherbs\b", re.I),
         r"(?:parsley|mint|coriander|cilantro|dill|basil|thyme|oregano|chives|tarragon|herbs?)",
     ),
-    (re.compile(r"\bseason(?:ing)?\b", re.I), r"(?:salt|pepper|seasoning)"),
+    (lazy(r"\bseason(?:ing)?\b", re.I), r"(?:salt|pepper|seasoning)"),
     (
-        re.compile(r"\b(?:top|toppings?|garnish(?:es)?|serve)\b", re.I),
+        lazy(r"\b(?:top|toppings?|garnish(?:es)?|serve)\b", re.I),
         r"(?:to (?:top|serve|garnish|finish)|toppings?|garnish)",
     ),
 )
@@ -275,7 +292,7 @@ def problems(recipe: Recipe, corrections: tuple[Correction, ...]) -> list[Proble
     return [*out, *_beans(recipe), *_of_pot(recipe)]
 
 
-_ALL_OF_IT = re.compile(
+_ALL_OF_IT = quick(
     r"\b(?:everything|all (?:in|into|together)|(?:mix|combine|stir|put|blend|whisk|add) all|all (?:of )?(?:the )?(?:other )?ingredients|all the rest"
     r"|(?:the )?(?:remaining|rest of the|other) ingredients)\b",
     re.I,
@@ -372,13 +389,13 @@ def _beans(recipe: Recipe) -> list[Problem]:
 
 
 # "grind the dal fluffy, the rice coarse with a cup of water", "blend rice and water, strain"
-_TO_BATTER = re.compile(
+_TO_BATTER = quick(
     r"\b(?:grind|ground|blend|blitz)\w*\b[^.!?]{0,60}\brice\b[^.!?]{0,40}\bwater\b|\b(?:grind|blend|blitz)\w*\b[^.!?]{0,40}\bto (?:an? )?(?:\w+ )?batter\b",
     re.I,
 )
 
 # "soak the rice overnight. Blend with the rest of the water till smooth", and nothing is cooked
-_TO_DRINK = re.compile(
+_TO_DRINK = lazy(
     r"\b(?:blend|blitz|liquidi[sz]e|whi[zs]z|grind)\w*\b[^.!?]{0,60}\b(?:smooth|water|milk|fine|milky)\b", re.I
 )
 

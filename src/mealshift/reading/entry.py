@@ -5,10 +5,11 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
+from ..quick import lazy
 from .clauses import ALL_IN, Clause
 from .names import as_rice
 
-_RICE_IN = re.compile(r"\brice,? in\b(?! (?:a|an|the|it|its|cold|plenty)\b)", re.I)
+_RICE_IN = lazy(r"\brice,? in\b(?! (?:a|an|the|it|its|cold|plenty)\b)", re.I)
 
 
 def _enters(c: Clause) -> bool:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 import tomllib
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cache, lru_cache
@@ -20,6 +21,7 @@ from ..measures import (
 )
 from ..problems import Problem
 from ..process import Span
+from ..quick import lazy, quick
 from ..recipe import Line
 from ..results import Role
 from ..text.amounts import Item
@@ -64,7 +66,7 @@ def _kinds() -> tuple[tuple[re.Pattern[str], dict[str, Kind]], ...]:
 
 @cache
 def _any_of(words: tuple[str, ...]) -> re.Pattern[str]:
-    return re.compile(rf"(?<![\w-]){any_of(words)}(?![\w-])", re.I)
+    return quick(rf"(?<![\w-]){any_of(words)}(?![\w-])", re.I)
 
 
 @cache
@@ -72,8 +74,14 @@ def word_pattern(table: str) -> re.Pattern[str]:
     return _any_of(tuple(tables()[table]["words"]))
 
 
-_STOCK_OF = re.compile(r"\b[^\W\d_]+[ -](?P<s>stock|broth)\b(?![ -](?:cubes?|pots?|powder|granules|tablets?))", re.I)
-_UP_TO = re.compile(r"(?<=\w) (?:up )?to (?:the|a) (?:\d|[\w-]+ )*(?:line|mark|level|top|rim)\b", re.I)
+_STOCK_OF = lazy(r"\b[^\W\d_]+[ -](?P<s>stock|broth)\b(?![ -](?:cubes?|pots?|powder|granules|tablets?))", re.I)
+_UP_TO = lazy(r"(?<=\w) (?:up )?to (?:the|a) (?:\d|[\w-]+ )*(?:line|mark|level|top|rim)\b", re.I)
+
+
+_WITH_A_CUBE = lazy(
+    r"\W*(?P<water>(?:(?:hot|cold|warm|boiling) )?water)\s*(?:\+|&|plus\b|with\b|and\b|mixed with\b)[^,;]{0,30}\b(?:cubes?|bouillon|stock pot)",
+    re.I,
+)
 
 
 @lru_cache(maxsize=4000)
@@ -82,6 +90,9 @@ def kind_of(name: str) -> tuple[Kind | None, str]:
     pattern, by_word = _kinds()[0]
     # "water up to the 3 line after the coconut milk is in": the first of them is poured
     name = _UP_TO.split(name)[0]
+    if m := _WITH_A_CUBE.match(name):
+        # "3 cups water + bouillon cube" are three cups, and no cube
+        name = m["water"]
     hits = list(pattern.finditer(name))
     if not hits:
         return None, ""
@@ -93,14 +104,14 @@ def kind_of(name: str) -> tuple[Kind | None, str]:
 
 
 # what has been at a heat of its own before, or keeps without one
-_DONE_BEFORE = re.compile(
+_DONE_BEFORE = quick(
     r"\b(?:cooked|left-?overs?|rotisserie|shredded|pulled|roast(?:ed)?|tinned|canned|tins?|cans?|jar|smoked|cured|grilled|barbecued|poached|boiled|dried|powder|pre-?cooked|from the deli)\b",
     re.I,
 )
 
 
 # "2 chicken cubes", where "chicken, in cubes" is meat
-_BOUILLON = re.compile(
+_BOUILLON = lazy(
     r"\b(?:chicken|beef|meat|fish|prawn|shrimp|mushroom)\s+(?:stock |bouillon |soup )?(?:cubes?|bouillon|broth|stock|powder|flavou?ring)\b",
     re.I,
 )
@@ -219,7 +230,7 @@ def _a_food(name: str) -> bool:
     return name.split()[-1].lower().removesuffix("s") in foods()
 
 
-GRAIN_ALONE = re.compile(
+GRAIN_ALONE = quick(
     r"\b(?:(?:white|brown|japanese|sushi|spanish|italian|egyptian|american)\s+)*(?:long|short|medium|round)[- ]grain(?:ed)?(?=\s*(?:$|[,(]))"
     # "3 cups sella (soak 45 min)", "2 cups long brown"
     r"|(?<=\s)(?:sella|egyptian|calrose|parboiled|converted|(?:long|short|medium) (?:brown|white)|(?:brown|white) (?:long|short|medium)|easy[- ]cook(?:ing)?)(?=\s*(?:$|[,(]))",
@@ -252,23 +263,23 @@ def _is_other(line: Line, found: Found, kind: Kind) -> bool:
     return 0 <= at < found.span.start and not re.search(r"\bor\b", line.text[at : found.span.start])
 
 
-_UNCOOKED = re.compile(
+_UNCOOKED = quick(
     r"\b(?:uncooked|un-cooked|raw|dry|easy[- ]?cook\w*|quick[- ]?cook\w*|pre-?cooked|par-?cooked|not cooked|before cooking)\b",
     re.I,
 )
-_COOKED_WORDS = re.compile(
+_COOKED_WORDS = quick(
     r"\b(?:cooked|leftover|left-over|left over|day[- ]old|yesterday'?s?|last night'?s?|from the (?:day|night) before|already cooked|boiled,? (?:drained|and|cooled)|steamed|ready[- ]cooked|cocid[oa]|cotto|cuite?|gekochte[rns]?|cozid[oa]|pişmiş|matang|nasi putih|nasi dingin|ugotowan\w+|kogte?|kokta?|gekookte?|lutong?|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)(?= (?:[\w-]+ ){0,3}(?:rice|pouch|packets?|grains?|quinoa))|pouch(?:es)?|cold(?=,? (?:cooked|rice|risotto|plain|from)))\b",
     re.I,
 )
 
 
 # "1 cup long grain rice, cooked in 2 cups water for 20 minutes": boiled beforehand, and measured before that
-COOKED_IN = re.compile(
+COOKED_IN = lazy(
     rf",?\s*\b(?:cooked|boiled|simmered)\s+in\s+(?:about )?{RANGE_PATTERN}\s*[^\W\d_]+\.?\s+(?:of )?(?:[a-z]+ )?(?:water|stock|broth)\b(?:[^,;()\d]{{0,20}}\b{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?))?",
     re.I,
 )
 # "(makes about 3 cups cooked)", "to yield 3 cups cooked rice": what it comes to, not what it is
-_COMES_TO = re.compile(
+_COMES_TO = quick(
     r"\b(?:makes?|yields?|gives?|becomes?|to get)\s+(?:you\s+)?(?:about |approx\.? |around |roughly |~)?[\d¼½¾⅓⅔./ –-]{1,12}\s*(?:[a-z]+\.? ){0,2}(?:when |once )?cooked\b",
     re.I,
 )
@@ -385,8 +396,16 @@ def dull() -> frozenset[str]:
     return word_list("dull")
 
 
+# what is measured by the spoon is ground: nobody heaps bark
+_BY_THE_SPOON = lazy(
+    r"\b(?:tsps?|teaspoons?|tbsps?|tablespoons?|pinch(?: of)?)\.?\s+(?:of )?(?:cinnamon|cassia|mace|nutmeg|cardamom|cardamon)\s*(?:$|[,;(&+/]|and\b)"
+    r"|(?:1/8|1/4|1/2|[⅛¼½])\s*(?:tsp|teaspoon)s?\.?\s+(?:of )?(?:cloves?|allspice)\s*(?:$|[,;(&+/]|and\b)",
+    re.I,
+)
+
+
 def never_counted(text: str) -> bool:
-    return bool(_any_of(tuple(tables()["count_out"]["not_with"])).search(text))
+    return bool(_any_of(tuple(tables()["count_out"]["not_with"])).search(text) or _BY_THE_SPOON.search(text))
 
 
 @cache
@@ -406,9 +425,8 @@ def in_our_words(text: str) -> str:
 
 def count_out(texts: list[str]) -> tuple[str, ...]:
     """Whole spices and the like, as written, to be counted in and counted out."""
-    table = tables()["count_out"]
-    pattern, never = word_pattern("count_out"), _any_of(tuple(table["not_with"]))
-    return tuple(t for t in texts if pattern.search(t) and not never.search(t))
+    pattern = word_pattern("count_out")
+    return tuple(t for t in texts if pattern.search(t) and not never_counted(t))
 
 
 def allergens(texts: list[str]) -> tuple[str, ...]:
@@ -472,10 +490,12 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
     "boneless chicken thighs" are "the chicken" where no thigh is named: another of a line's words does, if it is a food and no other line has it.
     """
     out: list[re.Pattern[str] | None] = []
-    for ln in lines:
+    stems: list[set[str]] = [set() if ln.carrier else {stem(w) for w in _words(ln.name)} for ln in lines]
+    how_often = Counter(s for mine in stems for s in mine)
+    for ln, own in zip(lines, stems, strict=True):
         first = handle(ln)
         if first is not None and not ln.grain and not first.search(told):
-            others = {stem(w) for x in lines if x is not ln and not x.carrier for w in _words(x.name)}
+            others = {s for s, times in how_often.items() if times > (s in own)}
             # "Pyaz (Onion)": what a bracket calls it in the steps' tongue
             aside = " ".join(_BRACKETED.findall(ln.text))
             mine = [w for w in _words(ln.name) if stem(w) not in others and (len(w) > 3 or {w, f"{w}s"} & foods())]
@@ -495,7 +515,7 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
     return out
 
 
-_BRACKETED = re.compile(r"\(([^()\d]{3,40})\)")
+_BRACKETED = lazy(r"\(([^()\d]{3,40})\)")
 # "chicken broth" is no chicken
 _ITS_PRODUCT = r"(?!\s+(?:broth|stock|bouillon|cubes?|powder|soup|oil|vinegar|sauce|paste|juice|milk)\b)"
 
@@ -535,7 +555,7 @@ def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
     return _of_stems(tuple(stems))
 
 
-_PRODUCT_OF = re.compile(r"\b((?:broth|stock|bouillon|juice|milk|oil|paste|soup))s? of (?:the )?[^\W\d_]+.*", re.I)
+_PRODUCT_OF = lazy(r"\b((?:broth|stock|bouillon|juice|milk|oil|paste|soup))s? of (?:the )?[^\W\d_]+.*", re.I)
 
 
 def stem(word: str) -> str:

@@ -13,6 +13,7 @@ from itertools import islice
 from typing import Any
 
 from ..problems import Refusal
+from ..quick import lazy
 from ..text import columns
 from ..text.plain import written
 
@@ -22,10 +23,10 @@ MOST_LINES = 500
 MOST_LINE = 4_000
 # what the stages look at one by one
 _SIGNS = (
-    ("numbers", re.compile(r"\d+|[½¼¾⅓⅔⅛]|\b(?:one|two|three|four|five|six|ten|half|quarter)\b", re.I), 1_000),
-    ("little words", re.compile(r"\b(?:an?|and|or)\b", re.I), 1_200),
-    ("sentences", re.compile(r"[.;!?](?=\s)"), 800),
-    ("commas, dashes and brackets", re.compile(r"[,(\[{·•—–|]"), 2_000),
+    ("numbers", lazy(r"\d+|[½¼¾⅓⅔⅛]|\b(?:one|two|three|four|five|six|ten|half|quarter)\b", re.I), 1_000),
+    ("little words", lazy(r"\b(?:an?|and|or)\b", re.I), 1_200),
+    ("sentences", lazy(r"[.;!?](?=\s)"), 800),
+    ("commas, dashes and brackets", lazy(r"[,(\[{·•—–|]"), 2_000),
 )
 MOST_PAGE_CHARACTERS = 3_500_000
 
@@ -44,9 +45,9 @@ _SAME_LENGTH = str.maketrans(
     }
 )
 # half of a letter that some programs cut in two; it can be neither shown nor kept
-_HALF_LETTER = re.compile("[\ud800-\udfff]")
-_LONG_NUMBER = re.compile(r"\d{60,}")
-_CONTROL = re.compile(r"[\x00-\x08\x0b\x0e-\x1f]")
+_HALF_LETTER = lazy("[\ud800-\udfff]")
+_LONG_NUMBER = lazy(r"\d{60,}")
+_CONTROL = lazy(r"[\x00-\x08\x0b\x0e-\x1f]")
 
 
 def clean(brought: str) -> str:
@@ -291,15 +292,13 @@ def find_recipe(data: Any, depth: int = 0) -> dict[str, Any] | None:
 
 
 _KEYS = {
-    "name": re.compile(r"^(?:title|name|recipe_?(?:name|title))$", re.I),
-    "recipeYield": re.compile(r"^(?:servings?|serves|yields?|portions?|recipe_?yield)$", re.I),
-    "recipeIngredient": re.compile(
-        r"^(?:(?:recipe_?)?ingredients?(?:_?(?:text|list|lines|groups?|sections?))?)$", re.I
-    ),
-    "recipeInstructions": re.compile(
+    "name": lazy(r"^(?:title|name|recipe_?(?:name|title))$", re.I),
+    "recipeYield": lazy(r"^(?:servings?|serves|yields?|portions?|recipe_?yield)$", re.I),
+    "recipeIngredient": lazy(r"^(?:(?:recipe_?)?ingredients?(?:_?(?:text|list|lines|groups?|sections?))?)$", re.I),
+    "recipeInstructions": lazy(
         r"^(?:recipe_?)?(?:steps?|directions?|instructions?|method|procedure|preparation)(?:_?(?:text|list))?$", re.I
     ),
-    "notes": re.compile(r"^(?:notes?|comments?|tips?)$", re.I),
+    "notes": lazy(r"^(?:notes?|comments?|tips?)$", re.I),
 }
 
 
@@ -346,7 +345,7 @@ def _sentence(parts: list[str]) -> str:
 
 
 # steps that bring their number with them: "1. Boil the lentils", "Step 2: Add"
-_OWN_NUMBER = re.compile(r"^(?:step\s+)?\d{1,2}\s*[.):]\s+(?=\D)", re.I)
+_OWN_NUMBER = lazy(r"^(?:step\s+)?\d{1,2}\s*[.):]\s+(?=\D)", re.I)
 
 
 _SO_MANY = r"\d+(?:\s*(?:-|–|to|or)\s*\d+)?"
@@ -391,7 +390,7 @@ def _steps(value: Any, depth: int = 0) -> list[str]:
     return []
 
 
-_ESCAPED_TAG = re.compile(r"&lt;(/?(?:p|br|li|[uo]l|div|span|b|i|u|em|strong|a|h[1-6])\b[^<>&]{0,200})&gt;", re.I)
+_ESCAPED_TAG = lazy(r"&lt;(/?(?:p|br|li|[uo]l|div|span|b|i|u|em|strong|a|h[1-6])\b[^<>&]{0,200})&gt;", re.I)
 
 
 def _marked_up(text: str) -> str:

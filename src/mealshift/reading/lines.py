@@ -12,6 +12,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ..measures import RANGE_PATTERN, UNIT_PATTERN
+from ..quick import lazy, quick
 from ..text.plain import TextLine
 from ..text.times import stretches
 from .crf import Tagger
@@ -20,42 +21,47 @@ from .words import word_list
 
 CLASSES = ("title", "servings", "meta", "heading", "section", "ingredient", "ingredients", "step", "note", "chatter")
 
-_ING = re.compile(
+_ING = quick(
     r"\b(?:ingredients?|you(?:'ll| will)? need|what you(?:'ll)? need|what goes in|zutaten|ingredientes|ingredienti|ingrédients|ingredienser|shopping list|need)\b",
     re.I,
 )
-_STEPS = re.compile(
+_STEPS = quick(
     r"\b(?:method|directions?|instructions?|steps?|procedure|preparation|how to|what to do|to (?:make|cook|prepare)|making it|cooking|preparación|preparazione|preparação|préparation|elaboración|procedimiento|procedimento|modo de preparo|zubereitung|fremgangsmåde)\b",
     re.I,
 )
-_NOTES = re.compile(
+_NOTES = quick(
     r"\b(?:notes?|tips?|storage|to store|variations?|faqs?|substitut\w+|make[- ]ahead|leftovers?|freezer|comments?|reviews?)\b",
     re.I,
 )
 # what others say under a page
-_TALK = re.compile(
+_TALK = lazy(
     r"\b(?:comments?|reviews?|guest ?book|thoughts? on|repl(?:y|ies)|responses?|what (?:others|readers) say|leave a)\b",
     re.I,
 )
-_SERVES = re.compile(r"\b(?:serves|serving[s]?|feeds|yields?|makes|portions?|people|persons?|pax|servings?:)\b", re.I)
-_META = re.compile(
+_SERVES = quick(r"\b(?:serves|serving[s]?|feeds|yields?|makes|portions?|people|persons?|pax|servings?:)\b", re.I)
+_META = quick(
     r"\b(?:prep(?:aration)?|cook(?:ing)?|total|ready|active|soak(?:ing)?|resting|chill(?:ing)?|time|difficulty|cuisine|course|category|author|calories|kcal|rating|print|nutrition|published|updated|source|level|cost|keywords?|pin|jump|allergens?|diet)\b",
     re.I,
 )
-_FOR = re.compile(r"^(?:for|to)\b", re.I)
-_AMOUNT = re.compile(rf"^(?:about |abt |approx\.? |a |the )?{RANGE_PATTERN}", re.I)
-_AMOUNT_UNIT = re.compile(
+_FOR = lazy(r"^(?:for|to)\b", re.I)
+_AMOUNT = lazy(rf"^(?:about |abt |approx\.? |a |the )?{RANGE_PATTERN}", re.I)
+_AMOUNT_UNIT = lazy(
     rf"^(?:about |abt |approx\.? )?{RANGE_PATTERN}\s*-?\s*(?:(?:scant|heaped|heaping|level|generous|small|large|big|good)\s+)?(?:\(?x?\s*[\d.,]+\s*-?\s*)?(?:{UNIT_PATTERN})(?![\w])",
     re.I,
 )
-_ANY_UNIT = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])", re.I)
-_TAIL = re.compile(rf"(?:[:,–—=-]|\s)\s*(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?:\s*\([^)]*\))?$", re.I)
-_WORDS = re.compile(r"[^\W\d_]+")
-_MAYBE_TIME = re.compile(r"min|hour|hr|\bh\b|\d\s?m\b|night|sec|\bm[nt]s?\b|\d'|rnin|another|leave|rest|last", re.I)
-_UNITISH = re.compile(r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|half|a|an)\b", re.I)
-_URL = re.compile(r"https?:|www\.|\.com\b|@\w|#\w")
+_ANY_UNIT = lazy(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])", re.I)
+_TAIL = lazy(rf"(?:[:,–—=-]|\s)\s*(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?:\s*\([^)]*\))?$", re.I)
+_WORDS = lazy(r"[^\W\d_]+")
+_MAYBE_TIME = quick(r"min|hour|hr|\bh\b|\d\s?m\b|night|sec|\bm[nt]s?\b|\d'|rnin|another|leave|rest|last", re.I)
+_UNITISH = quick(r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|half|a|an)\b", re.I)
+_URL = lazy(r"https?:|www\.|\.com\b|@\w|#\w")
 _VERBS = word_list("verbs")
-_I = re.compile(r"\b(?:i|i'm|i've|my|we|our|me|us)\b", re.I)
+_DIGIT = lazy(r"\d")
+_PREPARED = quick(
+    r"\b(?:to taste|chopped|sliced|diced|minced|peeled|grated|drained|rinsed|optional|for (?:serving|garnish)|to serve)\b"
+)
+_COOKS = quick(r"\b(?:until|till|then|heat|simmer|cover|stir|boil)\b")
+_I = quick(r"\b(?:i|i'm|i've|my|we|our|me|us)\b", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -213,17 +219,14 @@ def _own(ln: TextLine, n: int, of: int) -> list[str]:
         fs.append("_time")
     if find_grains(t[:300]):
         fs.append("_grain")
-    if re.search(r"\d", t):
+    if _DIGIT.search(t):
         fs.append("digit")
     if t[:1] in "\"'":
         fs.append("quote")
-    if re.search(r"\(.*\)", t):
+    if 0 <= t.find("(") < t.rfind(")"):
         fs.append("brackets")
-    if re.search(
-        r"\b(?:to taste|chopped|sliced|diced|minced|peeled|grated|drained|rinsed|optional|for (?:serving|garnish)|to serve)\b",
-        low,
-    ):
+    if _PREPARED.search(low):
         fs.append("_prepared")
-    if re.search(r"\b(?:until|till|then|heat|simmer|cover|stir|boil)\b", low):
+    if _COOKS.search(low):
         fs.append("_cooks")
     return fs

@@ -9,6 +9,7 @@ import re
 from collections.abc import Sequence
 from itertools import pairwise
 
+from ..quick import lazy, quick
 from .clauses import Clause
 from .crf import Tagger
 from .names import as_rice
@@ -29,7 +30,7 @@ _FLAGS = {
     "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|degrees|º|C\b|F\b)",
     # not "the drained artichokes"
     "drain": r"\bdrain(?:s|ing|er)?\b|\bdrained\b(?! (?!and\b|well\b|in\b|off\b|the\b|rice\b|grains?\b|through\b|then\b|but\b|or\b|for\b|into\b|over\b|on\b)[a-z]{3,})",
-    "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water)\b",
+    "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water|abbondante acqua|abundante agua|(?:reichlich|viel) (?:kochende[sm] )?(?:salz)?wasser|ruim (?:kokend )?water|grande quantité d'eau)\b",
     "steam": r"\bsteam(?:er|ing)?\b",
     "steamer": r"\b(?:steamer|steaming basket|muslin|cheesecloth|bamboo|idli)\b",
     "lid": r"\b(?:lid|cover|covered|foil|close)\b",
@@ -46,44 +47,44 @@ _FLAGS = {
     "stuff": r"\b(?:stuff|fill)(?:ed|ing)?\b",
     "paella": r"\bpaella\b",
 }
-_COMPILED = {k: re.compile(v, re.I) for k, v in _FLAGS.items()}
+_COMPILED = {k: quick(v, re.I) for k, v in _FLAGS.items()}
 
 
-_IN_OVEN = re.compile(
+_IN_OVEN = quick(
     r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*|al horno|hornea\w*|in forno|infornare|au four|enfourn\w+|im (?:back)?ofen|fırınd\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)",
     re.I,
 )
-_IN_MICROWAVE = re.compile(
+_IN_MICROWAVE = quick(
     r"\bmicrowav\w*|\b(?:on|at) (?:full|high|medium|low|medium[/-]low)\b[^.;]{0,12}\d{2} ?%|\b(?:full|high|medium|half|50 ?%) power\b|\bpower \d|\b\d{3,4} ?w\b|\bnuke\b",
     re.I,
 )
-_HOT_OVEN = re.compile(
-    r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)", re.I
-)
-_ON_THE_HOB = re.compile(
+_HOT_OVEN = quick(r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)", re.I)
+_ON_THE_HOB = lazy(
     r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*|(?:pan|pot) of (?:boiling|simmering|salted)|boiling,? salted water)\b",
     re.I,
 )
 # "keep hot in the oven at 100": nothing is cooked there
-_KEPT_IN_OVEN = re.compile(
+_KEPT_IN_OVEN = quick(
     r"\bkeep\w*\b[^.;!?]{0,20}\b(?:warm|hot)\b[^.;!?]{0,20}\boven\b(?: at \d{2,3}\b ?°?(?: ?[CF]\b)?)?", re.I
 )
 # "reheat with a splash of water, 3 min microwave", "warm the vinegar 30 seconds in the microwave": no grain is cooked there
 _SENTENCE_OF = r"[^.;!?\n]*"
-_WARMED_IN_MICROWAVE = re.compile(
+_WARMED_IN_MICROWAVE = quick(
     rf"\b(?:re-?heat|re-?warm|defrost|thaw)\w*\b{_SENTENCE_OF}\bmicrowav\w*"
     rf"|\bmicrowav\w*{_SENTENCE_OF}\b(?:re-?heat\w*|sec(?:ond)?s?\b)"
+    # "it keeps 3 days in the fridge, 2 min in the microwave"
+    rf"|\b(?:keeps?|fridge|left-?overs?|next day)\b{_SENTENCE_OF}\bmicrowav\w*"
     rf"|\b(?:sec(?:ond)?s?|melt\w*|dissolve\w*)\b{_SENTENCE_OF}\bmicrowav\w*",
     re.I,
 )
-_COOKED_IN_COOKER = re.compile(
+_COOKED_IN_COOKER = quick(
     r"\brice\b[^.;!?]{0,40}\b(?:cook|steam|make)\w*\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b|\b(?:cook|steam|make)\w* (?:the |your )?rice\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b",
     re.I,
 )
-_STEAMED = re.compile(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
-_OVER_WATER = re.compile(r"\bsteam(?:ed|s|ing)?\b[^.;!?]{0,24}\bover (?:\w+ )?(?:boiling|simmering) water\b", re.I)
-_AT_PRESSURE = re.compile(r"\b(?:high|full|to) pressure\b", re.I)
-_WHISTLES = re.compile(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
+_STEAMED = lazy(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
+_OVER_WATER = lazy(r"\bsteam(?:ed|s|ing)?\b[^.;!?]{0,24}\bover (?:\w+ )?(?:boiling|simmering) water\b", re.I)
+_AT_PRESSURE = lazy(r"\b(?:high|full|to) pressure\b", re.I)
+_WHISTLES = lazy(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
 OPEN_MIN = 12.0
 # the water that steps name, over the grain's volume: so much, or none named, is plenty
@@ -224,7 +225,7 @@ def choose(
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
 
 
-_OWN_STEAM = re.compile(
+_OWN_STEAM = lazy(
     r"\b(?:until|till|when|once)\b[^.;!?]{0,24}\bsteam\b|\bsteam (?:comes|rises|escapes|hole|shoots|starts|stops)\b|\b(?:see|full of|let off|the) steam\b",
     re.I,
 )
@@ -241,10 +242,8 @@ def _hisses(text: str) -> bool:
     return bool(_VALVE.search(text) and _COMES_DOWN.search(text))
 
 
-_VALVE = re.compile(r"\b(?:hiss(?:es|ing)?|valve|gasket|(?:the )?weight (?:rocks|jiggles))\b", re.I)
-_COMES_DOWN = re.compile(
-    r"\b(?:drops?|falls?|comes? down|lets? (?:it )?(?:drop|fall)|releas\w*|depressuri[sz]\w*)\b", re.I
-)
+_VALVE = quick(r"\b(?:hiss(?:es|ing)?|valve|gasket|(?:the )?weight (?:rocks|jiggles))\b", re.I)
+_COMES_DOWN = lazy(r"\b(?:drops?|falls?|comes? down|lets? (?:it )?(?:drop|fall)|releas\w*|depressuri[sz]\w*)\b", re.I)
 
 
 def poured_off(found: Sequence[Clause]) -> bool:
@@ -275,7 +274,7 @@ def _drained_before(found: Sequence[Clause]) -> bool:
     return bool(drains and hot) and max(drains) < min(hot)
 
 
-_AT_A_HEAT = re.compile(r"\b(?:heat|flame|fire|gas|simmer\w*|low(?:est)?|boil\w*)\b[^.;!?]{0,40}\d", re.I)
+_AT_A_HEAT = lazy(r"\b(?:heat|flame|fire|gas|simmer\w*|low(?:est)?|boil\w*)\b[^.;!?]{0,40}\d", re.I)
 
 
 def _only_excess(texts: Sequence[str]) -> bool:
@@ -284,13 +283,13 @@ def _only_excess(texts: Sequence[str]) -> bool:
     return bool(drains) and all(_IF_ANY.match(m.string, m.start()) for m in drains)
 
 
-_DRAINS = re.compile(r"\bdrain(?:s|ed|ing)?\b", re.I)
-_IN_WATER = re.compile(
+_DRAINS = quick(r"\bdrain(?:s|ed|ing)?\b", re.I)
+_IN_WATER = quick(
     r"\b(?:cook|boil|simmer)\w*\b[^.;!?]{0,50}\b(?:rice|grains?|it)\b[^.;!?]{0,80}\bwater\b(?:[^.;!?]|\d\.\d){0,90}(?:[.;] ?)?\s*\b(?:then |and )?drain(?:ed)?\b",
     re.I,
 )
 # "6-8 min. Bite: soft edge, firm heart. Drain", "5-7 min - al dente. Drain": what is poured off half done was boiled in plenty, whatever it is steamed in then
-_HALF_DONE = re.compile(
+_HALF_DONE = quick(
     r"\b(?:\d{1,2}|minutes?|mins?|boil\w*)\b[^;!?]{0,60}\b(?:al dente|(?:firm|hard|chalky|white) (?:heart|core|centre|center|middle|inside)|(?:half|three[- ]quarters?|70 ?%|75 ?%|80 ?%)[- ]?(?:done|cooked))\b[^;!?]{0,40}\b(?:drain|strain|colander|sieve)",
     re.I,
 )
@@ -307,9 +306,9 @@ def _half_done(text: str) -> bool:
 
 _ELSE = ("PULSE", "MEAT")
 # "drain if any liquid is left": mostly there is none
-_IF_ANY = re.compile(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
-_INTO_A_SIEVE = re.compile(r"\b(?:colander|sieve|strainer|chh?ann?i)\b", re.I)
-_POURED_OFF = re.compile(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
+_IF_ANY = lazy(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
+_INTO_A_SIEVE = lazy(r"\b(?:colander|sieve|strainer|chh?ann?i)\b", re.I)
+_POURED_OFF = quick(r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*\b", re.I)
 
 
 def _first(way: str, least: float, likely: Sequence[tuple[str, float]]) -> list[tuple[str, float]]:
@@ -324,7 +323,7 @@ def _by_place(way: str, likely: Sequence[tuple[str, float]]) -> float:
 
 
 # not "bring to a simmer", after which it goes into the oven
-_ON_THE_SIMMER = re.compile(r"(?<!to a )(?<!to the )(?<!gentle )\b(?:simmer|boil)", re.I)
+_ON_THE_SIMMER = lazy(r"(?<!to a )(?<!to the )(?<!gentle )\b(?:simmer|boil)", re.I)
 # a way that no word of the steps speaks of is not the way
 _EVIDENCE = {
     "microwave": ("all:microwave",),

@@ -11,6 +11,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
+from ..quick import lazy, quick
 from ..recipe import Line
 from ..text.sentences import sentences
 from ..text.times import Stretch, stretches
@@ -25,19 +26,19 @@ from .told_minutes import Block, Place, Timed, together, told, whistled
 NEAR = 600
 KINDS = ("heat", "come_up", "rest", "release", "soak", "pan", "toast", "from_end", "from_start", "whistles", "other")
 
-_CLAUSE = re.compile(r"[,:–—]|\s-\s|\bthen\b|\band\b|\buntil\b|\bor\b|\(")
-WHISTLES = re.compile(
+_CLAUSE = lazy(r"[,:–—]|\s-\s|\bthen\b|\band\b|\buntil\b|\bor\b|\(")
+WHISTLES = quick(
     r"\b(?P<n>\d{1,2}(?:\s*(?:-|–|to|or)\s*\d{1,2})?|one|two|three|four|five|six|seven|eight|a)\s*(?:more |full |long )?(?:whistles?|seetis?|seeti|sitis?|citi|hisses)\b|\bwhistles?\s*[-x:]?\s*(?P<m>\d{1,2})\b",
     re.I,
 )
 
 _PLACE = {
-    "microwave": re.compile(r"\bmicrowav\w*", re.I),
-    "cooker": re.compile(r"\brice[- ]cooker\b", re.I),
-    "oven": re.compile(r"\b(?:oven|bake|baked|baking)\b", re.I),
-    "pressure": re.compile(r"\b(?:pressure|whistles?|instant pot|npr)\b", re.I),
-    "steamer": re.compile(r"\bsteam(?:er|ing basket)\b", re.I),
-    "slow": re.compile(r"\b(?:slow[- ]cooker|crock[- ]?pot)\b", re.I),
+    "microwave": lazy(r"\bmicrowav\w*", re.I),
+    "cooker": lazy(r"\brice[- ]cooker\b", re.I),
+    "oven": lazy(r"\b(?:oven|bake|baked|baking)\b", re.I),
+    "pressure": lazy(r"\b(?:pressure|whistles?|instant pot|npr)\b", re.I),
+    "steamer": lazy(r"\bsteam(?:er|ing basket)\b", re.I),
+    "slow": lazy(r"\b(?:slow[- ]cooker|crock[- ]?pot)\b", re.I),
 }
 
 
@@ -101,9 +102,7 @@ def head_starts(timed: list[Timed], found: Sequence[Clause], lines: Sequence[Lin
     return out
 
 
-_COOKERS = re.compile(
-    r"\bcookers?\b|\b(?:press|hit|push)(?:es|ed)? (?:the |down )?(?:cook|start|switch|button)\b", re.I
-)
+_COOKERS = quick(r"\bcookers?\b|\b(?:press|hit|push)(?:es|ed)? (?:the |down )?(?:cook|start|switch|button)\b", re.I)
 
 
 def places_of(blocks: Sequence[Block]) -> list[tuple[int, Stretch]]:
@@ -317,6 +316,15 @@ def _sentence_of(spans: list[tuple[int, int]], at: int) -> int:
     return next((i for i, (a, b) in enumerate(spans) if at < b), max(0, len(spans) - 1))
 
 
+_BOILS = quick(r"\bboil", re.I)
+_OFF_NOW = quick(
+    r"\b(?:off the (?:heat|stove|burner|flame|fire)|from (?:the )?heat|(?:heat|fire|flame|stove|gas) off|off heat|turn(?:ed)? (?:it |the \w+ )?off|switch(?:ed)? (?:it )?off|kill the heat|from the oven|out of the oven)\b",
+    re.I,
+)
+_OFF_SHOUT = quick(r"\bOFF\b")
+_ON_AGAIN = quick(r"\b(?:return|back (?:on|to)|heat the|in a (?:pan|skillet|wok)|oil)\b", re.I)
+
+
 def _advance(state: dict[str, bool], text: str) -> None:
     """What a stretch of text does to the grain's pot."""
     found = set(classes(text))
@@ -326,17 +334,13 @@ def _advance(state: dict[str, bool], text: str) -> None:
         state["grain"] = True
     if found & {"LIQUID"} and found & {"ADD", "BOILUP", "HEAT", "COVER"} and "SOAK" not in found:
         state["wet"] = True
-    if "BOILUP" in found or re.search(r"\bboil", text, re.I):
+    if "BOILUP" in found or _BOILS.search(text):
         state["boil"] = True
     if "COVER" in found:
         state["cover"] = True
     if "DRAIN" in found and state["wet"]:
         state["drain"] = True
-    if re.search(
-        r"\b(?:off the (?:heat|stove|burner|flame|fire)|from (?:the )?heat|(?:heat|fire|flame|stove|gas) off|off heat|turn(?:ed)? (?:it |the \w+ )?off|switch(?:ed)? (?:it )?off|kill the heat|from the oven|out of the oven)\b",
-        text,
-        re.I,
-    ) or re.search(r"\bOFF\b", text):
+    if _OFF_NOW.search(text) or _OFF_SHOUT.search(text):
         state["off"] = True
-    elif state["off"] and re.search(r"\b(?:return|back (?:on|to)|heat the|in a (?:pan|skillet|wok)|oil)\b", text, re.I):
+    elif state["off"] and _ON_AGAIN.search(text):
         state["off"] = False

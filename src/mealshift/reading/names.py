@@ -12,9 +12,10 @@ from typing import Any
 from ..anyof import any_of
 from ..grains import all_grains
 from ..process import Span
+from ..quick import lazy, quick
 
 # words after or before a grain's name that make it another thing
-_NOT_AFTER = r"(?!\s*[-]?(?:(?:measur\w+ |cooker )?cups?\b|vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bubbles|puffs|pops(?! open)|crisp\w*|cereal|sevai|sticks?|stick noodles|dumplings?|pasta|starch|cooker|bowls?\b(?!\s+of)|powder|vermicelli|sticks|washing|water|paddle|pot\b|stuffing mix))"
+_NOT_AFTER = r"(?!\s*[-]?(?:(?:measur\w+ |cooker )?cups?\b|vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bubbles|puffs|pops(?! open)|crisp\w*|cereal|sevai|sticks?|stick noodles|dumplings?|pasta|starch|cooker|bowls?\b(?!\s+of)|powder|vermicelli|sticks|washing|water|paddle|pot\b|stuffing mix|\((?:bean[ -]thread|glass noodle|cellophane)))"
 _NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<!the right )(?<![\w-])"
 _CLOSE_ENOUGH = 84
 
@@ -24,7 +25,7 @@ OTHER_GRAINS = (
     r"quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia"
     r"|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal"
 )
-_OTHER = re.compile(
+_OTHER = quick(
     rf"(?<![\w-])(?:(?:little|foxtail|kodo|barnyard|browntop|proso|pearl|hulled|coarse|fine|steel-cut|wild) )?(?:{OTHER_GRAINS})(?![\w-])",
     re.I,
 )
@@ -41,7 +42,7 @@ def as_rice(text: str) -> str:
 
 
 # words of a kind of rice that stand before its name and mean nothing beside another grain's
-_KIND_BEFORE = re.compile(
+_KIND_BEFORE = quick(
     r"(?:(?<![\w-])(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
     r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|forbidden|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|wild|good|real|pishori|chinigura|kalijira)[\s,-]+(?:(?:or|and|&|\+)\s+|\([^()\d]{0,30}\)\s*)?)+$",
     re.I,
@@ -84,7 +85,7 @@ def find_grains(text: str) -> list[Found]:
     return list(_found(text))
 
 
-_WORDS = re.compile(r"[^\W\d_]+")
+_WORDS = lazy(r"[^\W\d_]+")
 
 
 @cache
@@ -94,18 +95,20 @@ def _first_words() -> frozenset[str]:
 
 
 # "Brown rice in the oil" bids to brown it
-_BROWNED = re.compile(
+_BROWNED = lazy(
     r"(?:^|(?<=[.;:!?>]\s)|(?<=[.;:!?]\s\s)|(?<=\n))Brown(?= rice(?: (?:in|with|until|till|lightly|well|slightly|gently|for)\b|,(?:\s[a-z]+,?)?\s(?:[a-z]+\s)?(?:and|&)\s[a-z]+\s+in\b| (?:and|&|\+) [a-z]+ in\b))"
 )
 
 
 # "add the rice & brown lightly"
-_TO_BROWN = re.compile(
+_TO_BROWN = lazy(
     r"(?P<a>(?:\b(?:and|then|to|let it)|&)\s+)brown(?=\s+(?:it|them|lightly|slightly|gently|well|nicely|quickly|until|till|in|on|over|a little|for)\b)",
     re.I,
 )
 
 
+# a text is asked about at each of its "brown"s
+@lru_cache(maxsize=16)
 def browned(text: str) -> str:
     """The text with the verb "brown" blanked where it would be taken for the colour; every other letter in its place."""
     if "Brown rice" in text:
@@ -113,7 +116,7 @@ def browned(text: str) -> str:
     return _TO_BROWN.sub(r"\g<a>     ", text) if "brown" in text.lower() else text
 
 
-_GRITS = re.compile(r"\s+grits\b", re.I)
+_GRITS = lazy(r"\s+grits\b", re.I)
 
 
 @lru_cache(maxsize=4096)
@@ -153,25 +156,25 @@ def with_kind(text: str, start: int) -> int:
     return m.start() if m else start
 
 
-_KIND_ASIDE = re.compile(
+_KIND_ASIDE = lazy(
     r"\s*\((?:[^()\d]{0,30}\b(?:long|medium|short|round)[- ]grain\b[^()\d]{0,30}|(?:long|medium|short|round|white|brown)(?: (?:or|and) (?:long|medium|short|round))?)\)",
     re.I,
 )
 
 
 # "two cups of rice, the jasmine one"; "the wild rice mix"
-_THE_ONE = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type|stuff)\b", re.I)
+_THE_ONE = lazy(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type|stuff)\b", re.I)
 # "arroz blanco de grano largo", "riz long", "Reis"
-_OTHER_TONGUE = re.compile(
+_OTHER_TONGUE = lazy(
     r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|carolino|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo))+\b",
     re.I,
 )
 # "the rice mixture" is what it was mixed into
-_MIXED = re.compile(r"\s+(?:blend|mix|medley)\b|(?<=wild rice)\s+mixture\b", re.I)
+_MIXED = lazy(r"\s+(?:blend|mix|medley)\b|(?<=wild rice)\s+mixture\b", re.I)
 
 
-_GRAIN_BEHIND = re.compile(r"\s+(?:long|medium|short|round)[- ]grain(?:ed)?\b", re.I)
-_TONGUES = re.compile(r"\b(?:arroz|riz)$", re.I)
+_GRAIN_BEHIND = lazy(r"\s+(?:long|medium|short|round)[- ]grain(?:ed)?\b", re.I)
+_TONGUES = lazy(r"\b(?:arroz|riz)$", re.I)
 
 
 def with_kind_after(text: str, end: int) -> int:
@@ -195,8 +198,8 @@ def _kinds() -> tuple[tuple[str, re.Pattern[str], re.Pattern[str] | None], ...]:
     return tuple(
         (
             k["slug"],
-            re.compile(rf"\b(?:{k['words']})\b", re.I),
-            re.compile(rf"\b(?:{k['not']})\b", re.I) if "not" in k else None,
+            quick(rf"\b(?:{k['words']})\b", re.I),
+            quick(rf"\b(?:{k['not']})\b", re.I) if "not" in k else None,
         )
         for k in _table()["kind"]
     )
@@ -235,29 +238,35 @@ def name_grain(text: str) -> Found | None:
     return first
 
 
-_SHORT_ONE, _LONG_ONE = (re.compile(rf"\b{x}[- ]?grain", re.I) for x in ("(?:short|medium)", "long"))
-_STAYS = re.compile(_NOT_AFTER, re.I)
+_SHORT_ONE, _LONG_ONE = (lazy(rf"\b{x}[- ]?grain", re.I) for x in ("(?:short|medium)", "long"))
+_STAYS = quick(_NOT_AFTER, re.I)
+
+
+# a misspelt name is about as long as the name, and none is shorter
+MISSPELT_BY, SHORTEST_NAME = 2, 6
+
+
+@lru_cache(maxsize=8192)
+def _closest(said: str) -> tuple[str, float] | None:
+    """The name most like what was said, and how like (0 … 100); None if none is close."""
+    from rapidfuzz import fuzz, process
+
+    if len(said) < SHORTEST_NAME:
+        return None
+    near = [n for n in _normal() if len(n) >= SHORTEST_NAME and abs(len(n) - len(said)) <= MISSPELT_BY]
+    hit = process.extractOne(said, near, scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
+    return (hit[0], hit[1]) if hit else None
 
 
 def guess_grain(text: str, least: int = 1) -> Found | None:
     """The grain a misspelt name most likely means, or None. For ingredient lines only, never for prose. least: of how many words."""
-    from rapidfuzz import fuzz, process
-
     words = list(re.finditer(r"[^\W\d]+(?:-[^\W\d]+)*", text))
     best: tuple[float, Found] | None = None
     for size in (n for n in (3, 2, 1) if n >= least):
         for i in range(len(words) - size + 1):
             start, end = words[i].start(), words[i + size - 1].end()
-            said = text[start:end].lower()
-            if len(said) < 5 or not _STAYS.match(text, end):
-                # "thin rice noodles" is no misspelt Thai rice
-                continue
-            hit = process.extractOne(said, list(_normal()), scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
-            if (
-                hit
-                and abs(len(hit[0]) - len(said)) <= 2
-                and min(len(hit[0]), len(said)) >= 6
-                and (best is None or hit[1] > best[0])
-            ):
+            hit = _closest(text[start:end].lower())
+            # "thin rice noodles" is no misspelt Thai rice
+            if hit and (best is None or hit[1] > best[0]) and _STAYS.match(text, end):
                 best = (hit[1], Found(_normal()[hit[0]], Span(start, end), text[start:end], False))
     return best[1] if best else None

@@ -6,25 +6,26 @@ import re
 from collections.abc import Sequence
 
 from ..process import Operation, Process, Span, Vessel
+from ..quick import lazy, quick
 from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs
 
-_SWITCHES = re.compile(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
-_NO_PEEKING = re.compile(r"\b(?:lift|open|touch)\w*\b[^.;]{0,8}\blid\b|\bpeek", re.I)
+_SWITCHES = quick(r"\b(?:press|push|hit|start|switch|turn)\b", re.I)
+_NO_PEEKING = quick(r"\b(?:lift|open|touch)\w*\b[^.;]{0,8}\blid\b|\bpeek", re.I)
 # "everything into a big pot"
-_ALL_IN = re.compile(
+_ALL_IN = lazy(
     r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|rest)|all)\b[^.;]*\b(?:in|into)\b[^.;]*\b(?:pot|pan|cooker|dish|bowl|saucepan)\b",
     re.I,
 )
 # "Cook the aromatics: heat the oil …": a step's name, which its own words then tell
-_CAPTION = re.compile(r"\s*(?:[^\s:,.;\d]+\s+){0,4}[^\s:,.;\d]+:\s*$")
-_UNTIL = re.compile(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
+_CAPTION = lazy(r"\s*(?:[^\s:,.;\d]+\s+){0,4}[^\s:,.;\d]+:\s*$")
+_UNTIL = quick(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
 _HEAT = (
-    ("high", r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b"),
-    ("low", r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b"),
-    ("medium", r"\b(?:medium|moderate|med)\b"),
+    ("high", quick(r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b", re.I)),
+    ("low", quick(r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b", re.I)),
+    ("medium", quick(r"\b(?:medium|moderate|med)\b", re.I)),
 )
-_OVEN = re.compile(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
+_OVEN = lazy(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
 # phases of the grain by what its minutes are for
 _PHASES = ("heat", "rest", "release", "soak", "toast", "pan", "come_up", "from_end", "from_start", "whistles")
 _KIND_OF_VESSEL = (
@@ -139,7 +140,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
 
 def _heat(text: str, at: int | None) -> str:
     """The heat its words name; of several the last before its minutes, which stand at `at`: "LOW 8 hours or HIGH 4"."""
-    found = sorted((m.start(), h) for h, p in _HEAT for m in re.finditer(p, text, re.I))
+    found = sorted((m.start(), h) for h, p in _HEAT for m in p.finditer(text))
     before = [h for start, h in found if at is not None and start < at]
     return before[-1] if before else next((h for h, _ in _HEAT if any(h == x for _, x in found)), "")
 
@@ -178,11 +179,13 @@ def _vessel_kind(noun: str, method: str) -> str:
     return next((kind for kind, p in _KIND_OF_VESSEL if noun and re.search(p, noun)), "pot")
 
 
+_LID = (
+    (quick(r"\b(?:uncover\w*|without (?:a |the )?lid|no lid|lid off|open)\b", re.I), "off"),
+    (quick(r"\b(?:ajar|half[- ]cover\w*|partly cover\w*|cracked)\b", re.I), "ajar"),
+    (quick(r"\b(?:towel|cloth)\b", re.I), "cloth"),
+    (quick(r"\b(?:cover\w*|lid|foil|closed?)\b", re.I), "on"),
+)
+
+
 def _lid(c: Clause) -> str:
-    if re.search(r"\b(?:uncover\w*|without (?:a |the )?lid|no lid|lid off|open)\b", c.text, re.I):
-        return "off"
-    if re.search(r"\b(?:ajar|half[- ]cover\w*|partly cover\w*|cracked)\b", c.text, re.I):
-        return "ajar"
-    if re.search(r"\b(?:towel|cloth)\b", c.text, re.I):
-        return "cloth"
-    return "on" if re.search(r"\b(?:cover\w*|lid|foil|closed?)\b", c.text, re.I) else ""
+    return next((how for pattern, how in _LID if pattern.search(c.text)), "")

@@ -6,36 +6,38 @@ import re
 from dataclasses import replace
 
 from ..measures import Measures, canonical_unit, number_range
+from ..quick import lazy, quick
 from ..text.amounts import AMOUNT, parse
 
-_DEFINED = re.compile(
-    r"(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|size|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+_DEFINED = quick(
+    # nothing of it begins within a word
+    r"(?:\b|(?=\())(?:(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|size|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
     r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
-    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)|\bcups?\s*\([^()\d]{0,12}(?P<n5>\d{3})\s*ml (?:each|per cup)\)",
+    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)|\bcups?\s*\([^()\d]{0,12}(?P<n5>\d{3})\s*ml (?:each|per cup)\))",
     re.I,
 )
 # "1 cup basmati (I use a 250 ml mug)"
-_CUP_IS = re.compile(
+_CUP_IS = lazy(
     r"\bcups?\b[^()\n]{0,40}\((?:I use|using|mine is|my cup is|use)\s+(?:an? |my )?(?P<n>\d{2,3})\s*ml\b[^()]{0,20}\)",
     re.I,
 )
 # "(pot = the small steel milk pot, quarter litre)", "the blue mug, it holds a cup and a half", "the mug is about 10 oz"
-_HOLDS = re.compile(
+_HOLDS = quick(
     r"\b(?P<v>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\b[^.;\n=]{0,30}?(?:=|\bholds?|\bis|\bit's|\bits)\s*(?:[^.;\n\d=]{0,50}?,\s*)?(?:about|abt|approx\.?|around|roughly)?\s*",
     re.I,
 )
 FLUID_OUNCE_ML = 29.57
-_COOKER_CUP = re.compile(
+_COOKER_CUP = quick(
     r"\bcups?\b[^.\n]{0,30}\b(?:that c[oa]mes? with|of|from) (?:the |your )?(?:rice )?cooker|\b(?:plastic|little) cup\b[^.\n]{0,30}cooker|\brice[- ]cooker[- ]cups?\b|\bcooker cups?\b",
     re.I,
 )
 # "2 cups rice, then water to the 2 line": the lines of a rice cooker count its own cups; "the plastic cup? yes, the one that came with it"
-_TO_ITS_LINE = re.compile(
+_TO_ITS_LINE = lazy(
     r"\b(?P<n>\d(?:\.5)?|one|two|three|four)(?: rice)? cups?\b[^.;]{0,60}?\b(?:to|up to|till|at) (?:the )?(?:number |no\.? |mark |brown |white )?(?P=n)[- ](?:cup[- ])?(?:line|mark)\b"
     r"|\bthe (?:one|cup) (?:that|which) (?:came|comes) (?:with it|in the box)\b",
     re.I,
 )
-_IN_RICE_COOKER = re.compile(r"\b(?:(?:rice[- ]?)?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
+_IN_RICE_COOKER = lazy(r"\b(?:(?:rice[- ]?)?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
 
 
 def own_measures(told: str, measures: Measures) -> Measures:
@@ -81,13 +83,13 @@ def vessel_told(told: str) -> bool:
     ) or any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6])
 
 
-_PINTS = re.compile(r"\b(?:pints?|pts?|quarts?|qts?|gal(?:lon)?s?)\b", re.I)
-_IMPERIAL = re.compile(
+_PINTS = quick(r"\b(?:pints?|pts?|quarts?|qts?|gal(?:lon)?s?)\b", re.I)
+_IMPERIAL = quick(
     r"\b(?:gills?|quartern|ozs|hob|gas mark|caster|castor|aubergines?|courgettes?|treacle|sultanas|teacupful|breakfastcup\w*|dripping|new milk|loaf[- ]sugar"
     r"|patna|carolina rice|tins? of|plain flour|double cream|single cream|litres?|grammes?|stone|shillings?|coriander leaves)\b|\b\d+[ds]\.(?=\s|,)|£|°C",
     re.I,
 )
-_AMERICAN = re.compile(
+_AMERICAN = quick(
     r"\b(?:sticks? (?:of )?(?:butter|oleo|margarine)|oleo|skillet|dutch oven|all-purpose|half-and-half|half & half|heavy cream|cilantro|scallions?|green onions?"
     r"|kosher|ground (?:beef|chuck|turkey|pork)|broil\w*|hotdish|casserole dish|cans?|crockpot|crock-pot|shortening|confectioners?)\b|°\s?F|\b3[257][05]\s?(?:F\b|degrees)",
     re.I,

@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
+from ..quick import lazy, quick
 from ..recipe import Correction, Line
 from ..text.sentences import sentences as sentences_of
 from . import ingredients, pours, roles
@@ -44,8 +45,11 @@ ABSURD = 40.0
 def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> list[re.Pattern[str] | None]:
     """Tells each clause which lines it names; the words by which the steps speak of each line."""
     words = ingredients.handles(lines, "\n".join(p.text for p in laid.steps))
+    # "thyme" and "dried thyme" go by one word
+    alike = list({id(w): w for w in words if w}.values())
     for c in found:
-        c.lines = tuple(i for i, w in enumerate(words) if w and w.search(c.text))
+        spoken = {id(w) for w in alike if w.search(c.text)}
+        c.lines = tuple(i for i, w in enumerate(words) if id(w) in spoken)
     kinds = {ln.grain for ln in lines if ln.grain}
     for c in found if len(kinds) > 1 else ():
         told = find_grains(c.text)
@@ -168,7 +172,11 @@ def with_roles(
         for i in total.parts:
             tagged[i], chances[i] = ("other", 0.8), 0.0
         tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
-    apart = _of_another_part(lines, source) | _by_the_packet(lines, source, found, laid)
+    apart = (
+        _of_another_part(lines, source)
+        | _told_without_the_grain(lines, source, laid)
+        | _by_the_packet(lines, source, found, laid)
+    )
     for i in apart:
         chances[i] = 0.0
     for i, mine in pours.choose(lines, source, tagged, chances, told_dish).items():
@@ -206,10 +214,10 @@ def with_roles(
     return out, tagged
 
 
-_OF_THE_KEPT = re.compile(
+_OF_THE_KEPT = lazy(
     r"\bof (?:the|that|this|your) (?:\w+ )?(?:broth|stock|yakhni|liquid|liquor|cooking water|boiling water)\b", re.I
 )
-_KEEPS = re.compile(r"\b(?:keep|kept|reserv\w*|sav(?:e|ing)|strain\w*)\b", re.I)
+_KEEPS = lazy(r"\b(?:keep|kept|reserv\w*|sav(?:e|ing)|strain\w*)\b", re.I)
 
 
 def _kept_of(lines: Sequence[Line], laid: Structure) -> frozenset[int]:
@@ -232,7 +240,7 @@ def _kept_of(lines: Sequence[Line], laid: Structure) -> frozenset[int]:
     return frozenset(out)
 
 
-_PACKET = re.compile(
+_PACKET = quick(
     r"\b(?:cook|boil|prepare|make)\w*\b[^.;!?]{0,30}\brice\b[^.;!?]{0,20}\b(?:according to|as per|following|per|by|as (?:directed|instructed) on)\b[^.;!?]{0,16}\b(?:packet|pack|package|packaging|box|bag|instructions|directions)\b",
     re.I,
 )
@@ -266,7 +274,31 @@ def _of_another_part(lines: Sequence[Line], source: int | None) -> frozenset[int
     )
 
 
-_OTHER_PART = re.compile(
+def _told_without_the_grain(lines: Sequence[Line], source: int | None, laid: Structure) -> frozenset[int]:
+    """ "Beans and 6 cups water in the slow cooker. / Bring 4 cups water to a boil, stir in the rice", and the four stand with the rice in the list: the six are none of the rice's."""
+    mine = None if source is None else lines[source]
+    if mine is None or not find_grains(mine.section):
+        return frozenset()
+    texts = [p.text.lower() for p in laid.steps]
+
+    def told(ln: Line) -> set[int]:
+        return {n for n, t in enumerate(texts) if ln.text.lower() in t}
+
+    own = [ln for ln in lines if ln.section == mine.section and ln.carrier and ln.ml]
+    homes = {n for ln in own for n in told(ln)}
+    grainy = {n for n, t in enumerate(texts) if find_grains(t)}
+    return frozenset(
+        ln.index
+        for ln in lines
+        if homes & grainy
+        and ln.kind in {x.kind for x in own}
+        and ln.section != mine.section
+        and (there := told(ln))
+        and not there & (homes | grainy)
+    )
+
+
+_OTHER_PART = quick(
     rf"(?:for )?(?:the )?(?:[^\W\d_]+ )?(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))}):?", re.I
 )
 
@@ -306,11 +338,9 @@ def told_in(vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clau
     return frozenset(out)
 
 
-_SAUCE = re.compile(r"\b(?:sauce|gravy|broth)\b", re.I)
-_JOINS = re.compile(r"\b(?:dressing|syrup|gravy|vinaigrette)\b", re.I)
-_BESIDE = re.compile(
-    r"\b(?:relish|salad|raita|sauce|topping|toppings|side|sides|garnish|marinade|chutney|salsa)\b", re.I
-)
+_SAUCE = lazy(r"\b(?:sauce|gravy|broth)\b", re.I)
+_JOINS = lazy(r"\b(?:dressing|syrup|gravy|vinaigrette)\b", re.I)
+_BESIDE = quick(r"\b(?:relish|salad|raita|sauce|topping|toppings|side|sides|garnish|marinade|chutney|salsa)\b", re.I)
 
 
 def _head(line: Line, laid: Structure) -> str:
@@ -331,7 +361,7 @@ def _headed_apart(lines: Sequence[Line], source: int | None, laid: Structure) ->
     return frozenset(i for i, head in heads.items() if head and head != home and not find_grains(head))
 
 
-_THE_GRAINS_OWN = re.compile(r"\W*(?:(?:for|cook|make|boil|prepare) )?(?:the )?(?:\w+ )?rice\s*(?:[:–—]|-\s)", re.I)
+_THE_GRAINS_OWN = lazy(r"\W*(?:(?:for|cook|make|boil|prepare) )?(?:the )?(?:\w+ )?rice\s*(?:[:–—]|-\s)", re.I)
 
 
 def _in_its_own_sentence(lines: Sequence[Line], mine: Line, laid: Structure) -> frozenset[int]:
@@ -378,15 +408,15 @@ def _beside_its_own(
     )
 
 
-_APART = re.compile(
+_APART = quick(
     r"\bseparately\b|\b(?:in|into|using|with) (?:another|an?(?: small| large)? separate|a second|a different|the other|its own|their own) (?:\w+ )?(?:sauce)?(?:pan|pot|kettle|cooker)\b",
     re.I,
 )
-_COOKED_APART = re.compile(
+_COOKED_APART = quick(
     rf"\b(?:cook|boil|simmer|blanch|poach|steam|stew)\w*\s+(?:up )?(?:the |your |those )?(?:\w+ )?(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b",
     re.I,
 )
-_WITH_THEIR_WATER = re.compile(
+_WITH_THEIR_WATER = lazy(
     r"\b(?:with|in|and) (?:all )?(?:their|its|the) (?:own |cooking |bean |lentil )?(?:liquid|liquor|water|broth|stock)\b",
     re.I,
 )
@@ -452,8 +482,8 @@ def _water_of_others(lines: Sequence[Line], found: Sequence[Clause]) -> frozense
     return frozenset(out)
 
 
-_KEEPS = re.compile(r"\b(?:reserv|keep|kept|sav)\w*\b", re.I)
-_POURED_OVER = re.compile(
+_KEEPS = lazy(r"\b(?:reserv|keep|kept|sav)\w*\b", re.I)
+_POURED_OVER = quick(
     r"\b(?:pour|spoon|ladle|tip)(?:ed|s|ing)?\b[^.;!?]{0,40}\b(?:over|around|on top|on)\b|\b(?:drop|put|lay|place|slip|lower)\b[^.;!?]{0,40}\b(?:into|in) the (?:[a-z]+ )?(?:sauce|gravy|broth|soup)\b",
     re.I,
 )
@@ -467,7 +497,7 @@ def _poured_over_shaped(laid: Structure) -> bool:
     return bool(over and _COOKS_ON.search(told, over.end()))
 
 
-_COOKS_ON = re.compile(r"\b(?:simmer|cook|bake|boil)\w*\b[^.;!?]{0,60}\d", re.I)
+_COOKS_ON = lazy(r"\b(?:simmer|cook|bake|boil)\w*\b[^.;!?]{0,60}\d", re.I)
 
 
 def _placed(line: Line, label: str, home: str, late: frozenset[int], head: str, sauced: bool = False) -> str:
@@ -513,14 +543,21 @@ def _late(lines: Sequence[Line], found: Sequence[Clause], timed: Sequence[Timed]
     return frozenset(out)
 
 
-_SOLID = re.compile(
+_SOLID = quick(
     rf"\b(?:sugar|jaggery|salt|flour|cheese|spices?|powder|seeds?|nuts?|cashews?|almonds?|crumbs|herbs?|raisins|flakes|{'|'.join(THINGS[k] for k in ('meat', 'veg', 'pulse'))})\b",
     re.I,
 )
-_WET = re.compile(r"\b(?:juice|stock|broth|water|milk|liquor|liquid|soup|sauce|puree|purée|passata|gravy)\b", re.I)
+_WET = quick(r"\b(?:juice|stock|broth|water|milk|liquor|liquid|soup|sauce|puree|purée|passata|gravy)\b", re.I)
 # pulses and fruit by the spoon are a seasoning, but beside as few spoons of grain
 A_SPICE_ML = 20.0
 A_SPICE_SHARE = 0.15
+
+
+# what has been through a knife is none: "1 cup pineapple, ¼-inch dice"
+_CUT_UP = quick(
+    r"\b(?:diced?|cubes|cubed|chunks|sliced|slices|chopped|grated|shredded|minced|halved|quartered|pieces|florets|peeled)\b",
+    re.I,
+)
 
 
 def _role(line: Line, label: str, source: int | None, part: str | None, grain_ml: float | None) -> Line:
@@ -552,7 +589,9 @@ def _role(line: Line, label: str, source: int | None, part: str | None, grain_ml
         return line.with_(role="pot_liquid")
     if role == "pot_liquid" and not line.fraction:
         # a liquid the table does not know is nearly all water
-        size = None if _SOLID.search(line.name) and not _WET.search(line.name) else line.ml or line.g
+        solid = _SOLID.search(line.name) and not _WET.search(line.name)
+        solid = solid or (_CUT_UP.search(line.text) and not _WET.search(line.text))
+        size = None if solid else line.ml or line.g
         return (
             line.with_(role=role, fraction=0.9, ml=size, water=0.9 * size, carrier=False)
             if size

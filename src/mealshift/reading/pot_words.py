@@ -5,9 +5,10 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
+from ..quick import lazy, quick
 from .names import OTHER_GRAINS
 
-WORD = re.compile(r"[^\W\d_]+(?:'[^\W\d_]+)?")
+WORD = lazy(r"[^\W\d_]+(?:'[^\W\d_]+)?")
 # what else stands in a pot or beside it, in the tongues recipes are written in
 FOODS = {
     "pulse": r"(?:frijol\w*|habichuelas|gandules|caraotas|porotos|lentejas|fagioli|ceci|lenticchie|haricots|linsen|bohnen|nohut|mercimek|feijão|lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|mung|chana|cowpeas?|rajma|toor|masoor|urad|arhar|(?:green|black|horse|bengal|red) gram|payar|cherupayar|pulses?|edamame|ndengu|maharagwe|garbanzo\w*|pigeon)",
@@ -42,7 +43,7 @@ _CLASSES = {
     "DONE": r"(?:tender|absorbed|done|soft|cooked|dry|craters|holes|thick\w*|creamy)",
     "SERVE": r"(?:serveer|servera|hidang\w*|sajikan|ihain|pakua|servir|sirv[ae]|servite|servieren|serve\w*|serving|eat|plate\w*|garnish\w*)",
 }
-CLASS = {k: re.compile(rf"\b{v}\b", re.I) for k, v in _CLASSES.items()}
+CLASS = {k: quick(rf"\b{v}\b", re.I) for k, v in _CLASSES.items()}
 
 
 @lru_cache(maxsize=2_000)

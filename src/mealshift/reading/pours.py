@@ -19,6 +19,7 @@ from dataclasses import dataclass
 from ..grains import grain
 from ..measures import RANGE_PATTERN, Measures
 from ..process import Span
+from ..quick import lazy, quick
 from ..recipe import Line
 from ..text.amounts import AMOUNT, parse
 from ..text.sentences import sentences
@@ -102,7 +103,7 @@ OVERRULED, DRIED = 1.5, 4.0
 MOST_PER_GRAIN = 20.0
 
 
-_MADE_UP = re.compile(
+_MADE_UP = quick(
     r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that| the (?:[^\W\d_]+ ){1,3}?)? ?up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
     r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|altogether|all together|in all)\b|\b(?:liquor|dashi|stock|broth|water) \+ (?:the )?(?:liquor|dashi|stock|broth|water|milk) =|\bmeasure (?:out )?(?:the |your )?\w+\s*[:,]|\bstrain(?:ed)?(?: it| well)?[.;:,]\s+(?=(?:\d|[½¼¾⅓⅔])[^.;]{0,14}(?:[.;]|$))",
     re.I,
@@ -111,11 +112,11 @@ _MADE_UP = re.compile(
 
 # letters before "400 ml of the liquor" in which it was kept
 NEAR = 900
-_STRAINED = re.compile(
+_STRAINED = lazy(
     r"\b(?:keep|save|reserve) (?:the |that |this |all the )?(?:broth|stock|liquor|liquid)\W*$|\bstrain\w*[^.;!?]*[.;!?]?\s*$",
     re.I,
 )
-_SO_MUCH = re.compile(r"(?:you(?:'ll)? )?(?:want|need|should have)", re.I)
+_SO_MUCH = lazy(r"(?:you(?:'ll)? )?(?:want|need|should have)", re.I)
 
 
 def _of_liquid(verbs: str) -> re.Pattern[str]:
@@ -129,42 +130,42 @@ def _of_liquid(verbs: str) -> re.Pattern[str]:
 # "drain, reserving 3 cups of the bean liquid": what another thing was boiled in
 _KEPT = _of_liquid("reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside")
 # "Strain the broth; reserve 6 cups and freeze the rest", "there should be two litres": what of it is said by the sentence before
-_KEPT_OF_IT = re.compile(
+_KEPT_OF_IT = lazy(
     rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|measur(?:e|ing)(?: out)?|there (?:should|must|will|ought to) be|you (?:should|will|need to) have)\s+(?:about |around |at least |roughly )?"
     rf"(?P<a>{RANGE_PATTERN}\s*(?:cups?|c\.|quarts?|qts?\.?|pints?|l|litres?|liters?|ml|mls))(?P<of>(?: of)?(?: the)? (?:liquid|liquor|likker|broth|stock|water))?(?=\s*(?:in (?:the )?pot\b|with (?:the )?\w+\b|and\b|or so\b|near enough\b|for\b|left\b|[.;,)]|$))",
     re.I,
 )
-_A_BROTH = re.compile(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
+_A_BROTH = lazy(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
 # "measure 1¼ pints of the fish water and pour it in"
 _DRAWN = _of_liquid("measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?")
 # "boil the peas … until 2 cups of liquor remain", and the rice goes in
-_LEFT = re.compile(
+_LEFT = lazy(
     rf"\b(?:until|till)\s+(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left)\b",
     re.I,
 )
 # "cook the rice in the other 2 cups of broth": the first went to something else
-_OTHER = re.compile(
+_OTHER = quick(
     rf"\b(?:remaining|other|rest,)\s+(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the |your )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|water|broth|stock))\b",
     re.I,
 )
-_WET = re.compile(r"(?:liquid|liquor|water|broth|stock|juice|agua|água|caldo|acqua|brodo)", re.I)
+_WET = quick(r"(?:liquid|liquor|water|broth|stock|juice|agua|água|caldo|acqua|brodo)", re.I)
 # "Poach the fish … keep the liquor." and then "400 ml of the liquor"
-_PUT_BY = re.compile(
+_PUT_BY = lazy(
     r"\b(?:keep|save|reserve|strain)\b[^.;!?]{0,24}\b(?:liquor|liquid|broth|stock|water)\b|\bstrain(?: it)?[.;!]"
     r"|\b(?:guard|reserv|conserv)\w+ (?:el|la|su|il|l'|l’|a|o)? ?(?:agua|caldo|acqua|brodo|água)\b",
     re.I,
 )
-_OF_IT = re.compile(
+_OF_IT = quick(
     rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+of (?:the |that |this )?(?P<of>(?:(?:poaching|cooking|simmering|fish|chicken|meat|ham|bean) )?(?:liquor|liquid|broth|stock|water))\b",
     re.I,
 )
 # "add the beans with 3 cups of their water", "con 3 tazas de su agua"
-_OF_THEIRS = re.compile(
+_OF_THEIRS = quick(
     rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of (?:their|its)(?: own)?|de su|del loro|da sua) (?P<of>(?:cooking )?(?:liquor|liquid|broth|stock|water|agua|caldo|acqua|brodo|água))\b",
     re.I,
 )
-_OF_A_THING = re.compile(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
-_THE_KEPT = re.compile(
+_OF_A_THING = quick(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
+_THE_KEPT = lazy(
     r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
     re.I,
 )
@@ -174,11 +175,11 @@ SUMS = ("liquid", KEPT)
 # so near to a line of the list, a sum is that line
 SAME_SUM = 0.03
 # "1 tin coconut milk + water to make 3½ cups", in the list itself
-TO_MAKE = re.compile(
+TO_MAKE = lazy(
     rf"(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:(?:water|stock|broth)(?: to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?| ?=)|(?:air|agua|acqua|wasser|pani|su|vatten|vand|eau) ?=)\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
     re.I,
 )
-_BROTH = re.compile(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup|(?:pot )?likker)\b", re.I)
+_BROTH = lazy(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup|(?:pot )?likker)\b", re.I)
 
 
 @dataclass(frozen=True, slots=True)

@@ -22,6 +22,7 @@ from ..measures import (
 )
 from ..problems import Problem, Refusal
 from ..process import Span
+from ..quick import lazy, quick
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
 from ..text.plain import joined
 from ..text.times import stretches
@@ -273,8 +274,8 @@ def _near_unit(lines: list[Line], source: int | None, measures: Measures) -> tup
     return out, word
 
 
-_RAW = re.compile(r"(?:uncooked )?raw (?:white )?rice|raw rice grains", re.I)
-_SOUTH_ASIAN = re.compile(
+_RAW = lazy(r"(?:uncooked )?raw (?:white )?rice|raw rice grains", re.I)
+_SOUTH_ASIAN = quick(
     r"\b(?:dal|dhal|masala|jeera|hing|asafoetida|curry leaves|urad|chana|moong|toor|tadka|tempering|idli|dosa|pongal|ghee|chillies?|kadai|kadhai|whistles?|katori|lakhs?|boiled rice|payasam|kheer|upma|rasam|sambar|kiribath|lunu miris|rampe|sambol|avurudu|sri lankan?)\b",
     re.I,
 )
@@ -301,7 +302,7 @@ def _raw_is_uncooked(lines: list[Line], laid: Structure, source: int | None) -> 
 
 
 # the short fat one in an English pudding, a long one by the Carolinas themselves
-_CAROLINA = re.compile(r"\bcarolina\b(?! gold)", re.I)
+_CAROLINA = lazy(r"\bcarolina\b(?! gold)", re.I)
 
 
 def _of_its_dish(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
@@ -361,7 +362,7 @@ def _named_elsewhere(
     return out
 
 
-_SERVED = re.compile(
+_SERVED = quick(
     r"\b(?:to serve|for serving|serve with|to go with|on the side|served? over|for the table|cooked rice|steamed rice|hot rice|alongside)\b",
     re.I,
 )

@@ -12,13 +12,14 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from ..measures import unit_kind
+from ..quick import lazy, quick
 from .clauses import THINGS, Clause
 from .crf import Tagger
 from .ingredients import Kind, kind_of, never_counted, word_pattern
 from .names import as_rice
 
-_WORD = re.compile(r"[^\W\d_]+")
-_SERVE = re.compile(
+_WORD = lazy(r"[^\W\d_]+")
+_SERVE = quick(
     r"\b(?:to serve|for serving|to garnish|for garnish|garnish|topping|to finish|on top|to top|on the side|to taste at the table|optional)\b",
     re.I,
 )
@@ -29,7 +30,7 @@ _SECTION = {
     "temper": r"\b(?:temper\w*|tadka|tempering|masala|paste|spice)\b",
     "main": r"\b(?:chicken|fish|meat|beef|lamb|filling|meatballs?|salad|stew|curry|beans?|vegetables?|stock|yakhni)\b",
 }
-_SECTIONS = {k: re.compile(v, re.I) for k, v in _SECTION.items()}
+_SECTIONS = {k: lazy(v, re.I) for k, v in _SECTION.items()}
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,7 +51,7 @@ class Thing:
     home: bool  # the grain's own section
 
 
-_SERVED = re.compile(r"\bserved?\b", re.I)
+_SERVED = lazy(r"\bserved?\b", re.I)
 
 
 def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
@@ -74,7 +75,7 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
 
 
 # "2 cups hot water to soak them", "water for boiling the eggs"
-_NOT_FOR_THE_POT = re.compile(
+_NOT_FOR_THE_POT = lazy(
     r"(?<!\+ )(?<!plus )(?<!more )(?<!extra )\b(?:to|for) (?:soak|soaking|wash|washing|blanch|blanching|dissolve|dissolving|(?:boil|boiling|cook|cooking) (?:the )?(?!rice|it\b|in\b)[a-z]+)\b(?! (?:the )?rice)",
     re.I,
 )

@@ -172,16 +172,18 @@ def _weigh(
     fixed |= {i for i, p in chances if 0.5 < p <= MOST and i not in {j for j, _ in open_}}
     weights: dict[float, float] = {}
     best: tuple[float, set[int]] = (-math.inf, set(fixed))
+    minutes = [0.0 if t.stretch.unit == "whistle" else t.stretch.typical for t in timed]
+    all_of = max if kind == "soak" else sum
+    sure = [minutes[i] for i in fixed]
     for picks in itertools.product((False, True), repeat=len(open_)):
-        mine = fixed | {i for (i, _), pick in zip(open_, picks, strict=True) if pick}
-        total = _total(timed, mine, kind)
+        total = all_of((*sure, *(minutes[i] for (i, _), pick in zip(open_, picks, strict=True) if pick), 0.0))
         log = sum(math.log(p if pick else 1 - p) for (_, p), pick in zip(open_, picks, strict=True)) + math.log(
             max(1e-9, fits(total))
         )
         key = round(total)
         weights[key] = weights.get(key, 0.0) + math.exp(log)
         if log > best[0]:
-            best = (log, mine)
+            best = (log, fixed | {i for (i, _), pick in zip(open_, picks, strict=True) if pick})
     all_ = sum(weights.values()) or 1.0
     mine_total = _total(timed, best[1], kind)
     near = sum(w for t, w in weights.items() if abs(t - mine_total) <= max(1.0, 0.07 * mine_total))

@@ -7,21 +7,22 @@ from __future__ import annotations
 
 import re
 
+from ..quick import lazy
 from ..text.times import stretches
 
 # field of a reading → what a card calls it, or says there is none of
 _CALLED = {
-    "soak": re.compile(r"\b(?:no (?P<none>soak(?:ing)?)\b|soak(?:ing)?(?: time)?\b)", re.I),
-    "simmer": re.compile(r"\bat the heat\b", re.I),
-    "rest": re.compile(r"\b(?:no (?P<none>rest(?:ing)?)\b|(?:rest(?:ing)?|standing)(?: time)?\b)", re.I),
+    "soak": lazy(r"\b(?:no (?P<none>soak(?:ing)?)\b|soak(?:ing)?(?: time)?\b)", re.I),
+    "simmer": lazy(r"\bat the heat\b", re.I),
+    "rest": lazy(r"\b(?:no (?P<none>rest(?:ing)?)\b|(?:rest(?:ing)?|standing)(?: time)?\b)", re.I),
 }
 # a line of times is short, and says nothing else
-_MOST, _PART = 160, re.compile(r"[|•·,;/]|\s[-–—]\s")
-_CARD = re.compile(
+_MOST, _PART = 160, lazy(r"[|•·,;/]|\s[-–—]\s")
+_CARD = lazy(
     r"^\W*(?:times?|prep\w*|cook\w*|soak\w*|rest\w*|total|active|hands.on)\b(?:\s*time)?\s*[:\s]\s*\D{0,20}\d|^\W*times\s*:",
     re.I,
 )
-_WORDS = re.compile(r"[^\W\d_]+")
+_WORDS = lazy(r"[^\W\d_]+")
 # words a part of such a line is made of
 _MOST_WORDS = 6
 

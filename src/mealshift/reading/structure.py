@@ -9,9 +9,11 @@ import re
 from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from itertools import pairwise
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..process import Span
+from ..quick import lazy, quick
 from ..text.plain import BARE_NUMBER, SMALL_NUMBER, TextLine, joined, lines_of, plain
 from ..text.sentences import sentences
 from ..text.times import stretches
@@ -25,40 +27,43 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
-_PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
+_PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|covers?(?=\s*(?:[).,;]|$))|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
-_SERVES = re.compile(
-    rf"\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?/\s?\d)"
+_SERVES = quick(
+    # nothing of it begins within a word
+    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
+    # "12 x 180 g portion"
+    rf"|(?<![\w/.])(?P<h>\d{{1,3}})\s?[x×]\s?\d{{2,4}}\s?(?:g|ml)\b(?=[^.;,\n]{{0,12}}\b(?:portion|serving))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
-    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*(?:p\.?|(?:lunch ?|meal ?)?(?:boxes|tubs|jars|containers|pots))\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b",
+    rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*(?:p\.?|(?:lunch ?|meal ?)?(?:boxes|tubs|jars|containers|pots))\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b)",
     re.I,
 )
-_THINGS_COUNTED = re.compile(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
-_A_BREATH = re.compile(r"\s*(?:[,.;(·|•]|$|or\b)")
+_THINGS_COUNTED = lazy(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
+_A_BREATH = lazy(r"\s*(?:[,.;(·|•]|$|or\b)")
 # "For two, halve it all"
-_OTHER_SIZE = re.compile(
+_OTHER_SIZE = lazy(
     r"\s*,?\s*(?:just |simply |you )?(?:halve|double|use|increase|reduce|add|make|multiply|cut|scale|triple)\b", re.I
 )
-_SAYS_ONLY_THAT = re.compile(r"(?:^|[.!?;]\s)\W*$")
-_ASIDE = re.compile(r"\bas (?:an? )?(?:side|starter)\b", re.I)
+_SAYS_ONLY_THAT = lazy(r"(?:^|[.!?;]\s)\W*$")
+_ASIDE = lazy(r"\bas (?:an? )?(?:side|starter)\b", re.I)
 # what a packet says of one portion
-_ON_A_LABEL = re.compile(r"\bserving size\b|\bk?cal(?:orie)?s?\b", re.I)
-_BEHIND_TITLE = re.compile(r"\((1?\d)\)\s*$")
-_MADE = re.compile(r"\s*(?:makes?|yields?|gives)\b", re.I)
+_ON_A_LABEL = lazy(r"\bserving size\b|\bk?cal(?:orie)?s?\b", re.I)
+_BEHIND_TITLE = lazy(r"\((1?\d)\)\s*$")
+_MADE = lazy(r"\s*(?:makes?|yields?|gives)\b", re.I)
 # "Makes 8 cups" counts nobody
-_ALONE = re.compile(
-    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b|\s?/\s?\d|\s+\d{{1,2}} ?x ?\d)",
+_ALONE = lazy(
+    rf"(?<![\w/.])(?!an?\b){_N}(?!\s*(?:x ?\d+|days?|weeks?|months?|hours?|min\w*|cups?|gal(?:lon)?s?|quarts?|pints?|lit(?:re|er)s?|l|ml|g|kg|oz|lbs?|pounds?)\b|\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d)|\s+\d{{1,2}} ?x ?\d)",
     re.I,
 )
-_A_TIME = re.compile(
+_A_TIME = lazy(
     r"[^\W\d_]+(?:[ -][^\W\d_]+){0,3}\s*[:=-]?\s*(?:about |~)?\d{1,3}(?:[½¼¾ –-]\d{1,2})?\s*(?:minutes?|mins?\.?|m|hours?|hrs?\.?|h)(?:\s*\d{1,2}\s*(?:minutes?|mins?\.?|m))?",
     re.I,
 )
-_BRACKETED_HEAD = re.compile(r"[【〈《「][^【】〈〉《》「」\d]{2,30}[】〉》」]\s*:?")
-_COUNTED_FOOD = re.compile(r"(?P<food>[^\W\d_]+(?: [^\W\d_]+)?) \d{1,2}(?: (?:large|small|medium|big|ripe))?", re.I)
-_LIQUID_ALONE = re.compile(
+_BRACKETED_HEAD = lazy(r"[【〈《「][^【】〈〉《》「」\d]{2,30}[】〉》」]\s*:?")
+_COUNTED_FOOD = lazy(r"(?P<food>[^\W\d_]+(?: [^\W\d_]+)?) \d{1,2}(?: (?:large|small|medium|big|ripe))?", re.I)
+_LIQUID_ALONE = quick(
     rf"(?:(?:boiling|hot|cold|warm|fresh) )?(?:water|stock|broth|milk)\W{{0,3}}(?:about |abt |ca\.? |approx\.? )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?",
     re.I,
 )
@@ -70,8 +75,8 @@ def _foods_counted(text: str) -> bool:
     return all(m and re.sub(r"(?<=[^s])s$|(?<=o)es$", "", m["food"].lower().split()[-1]) in foods() for m in parts)
 
 
-_BETWEEN_TIMES = re.compile(r"\s*[·|•;,/+]\s*|\.\s+(?=[A-Z])")
-_SERVES_FIRST = re.compile(
+_BETWEEN_TIMES = lazy(r"\s*[·|•;,/+]\s*|\.\s+(?=[A-Z])")
+_SERVES_FIRST = quick(
     r"\s*(?:serves|makes|feeds|portions:?|servings:?) \d{1,2}(?: ?(?:-|–|to|or) ?\d{1,2})?\s*[.,;|·•]\s+", re.I
 )
 LONGEST_OF_TIMES = 160
@@ -83,53 +88,53 @@ def _only_times(text: str) -> bool:
     return len(parts) > 1 and bool(_IN_ALL.search(text)) and all(_A_TIME.fullmatch(x) for x in parts)
 
 
-_IN_ALL = re.compile(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
-_HEAD_ONLY = re.compile(
+_IN_ALL = quick(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
+_HEAD_ONLY = lazy(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
     r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*:?$",
     re.I,
 )
 # "for 6", in the tongues that say it so; without people behind it, it may be anything
-_PLAIN_FOR = re.compile(r"(?:for|para|pour|für|buat|untuk|per) ", re.I)
-_EACH = re.compile(
+_PLAIN_FOR = quick(r"(?:for|para|pour|für|buat|untuk|per) ", re.I)
+_EACH = lazy(
     r"\W*(?:for |serves )?(?:per|each) (?:person|head|portion|serving|guest)\b(?!.*\b(?:k?cals?|kj|fat|carbs?|protein)\b)",
     re.I,
 )
-_OVEN_ON = re.compile(
+_OVEN_ON = lazy(
     r"\d{3} ?°? ?[CF]\b|(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
     re.I,
 )
 # "Oven temp: 350F", over the list
-_OVEN_TEMP = re.compile(r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)", re.I)
-_COLUMNS = re.compile(
+_OVEN_TEMP = lazy(r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)", re.I)
+_COLUMNS = quick(
     r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#|what|how(?: (?:much|many|to|long))?|for the pot|method|steps?|what to do|times?|min(?:ute)?s?)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
     re.I,
 )
 # a word between two parts of a list
-_AND = re.compile(r"(?:and|plus|also|besides)\s*:?$", re.I)
-_MINUTES_ABROAD = re.compile(r"dakika|\bdk\b|minut[eiosn]|menit|dakik|ghant|stunden?|\bore\b|horas?\b|heures?\b", re.I)
+_AND = lazy(r"(?:and|plus|also|besides)\s*:?$", re.I)
+_MINUTES_ABROAD = lazy(r"dakika|\bdk\b|minut[eiosn]|menit|dakik|ghant|stunden?|\bore\b|horas?\b|heures?\b", re.I)
 # "On Mon, Aya wrote:", over a mail that is quoted
-_QUOTED_MAIL = re.compile(r"(?:on|am|le|el) .{2,60}(?:wrote|writes|schrieb.{0,30}|a écrit|escribió)\s?:$", re.I)
-_RATIO = re.compile(
+_QUOTED_MAIL = lazy(r"(?:on|am|le|el) .{2,60}(?:wrote|writes|schrieb.{0,30}|a écrit|escribió)\s?:$", re.I)
+_RATIO = quick(
     r"(?:the )?(?:ratio|rule(?: of thumb)?|medida|proporci[oó]n(?:es)?|proporç[aã]o|proporzion[ei]|rapporto|verhältnis|förhållande)(?: (?:is|of|de|es)\b[^:=]{0,24})?\s*[:=]\s*(?=\d)",
     re.I,
 )
-_GREETS = re.compile(
+_GREETS = quick(
     r"\s*(?:hi|hiya|hello|hey|dear|hola|ciao|hallo|liebe[rs]?|bonjour|ch[eè]re?|ol[aá]|hej|hei|cześć)(?: [^\W\d]{1,14}){0,3}\s*[,!.]*\s*",
     re.I,
 )
-_ROUGH_TITLE = re.compile(
-    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$",
+_ROUGH_TITLE = lazy(
+    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$|\s{2,}(?:from|by|recipe (?:from|by|of))\b.*$",
     re.I,
 )
-_JUNK_TITLE = re.compile(
+_JUNK_TITLE = lazy(
     r"^recipe (?:card|sheet|no\.?|number) ?#?\d+\s?[-–—:]\s*|^(?:subj(?:ect)?|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*",
     re.I,
 )
 
 
-_MEASURED = re.compile(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?\s+[^\W\d]", re.I)
-_NAMED_AMOUNT = re.compile(
+_MEASURED = lazy(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?\s+[^\W\d]", re.I)
+_NAMED_AMOUNT = lazy(
     rf"(?!(?:serv\w*|yields?|makes?|total|portions?|size|prep|cook)\b)[^\W\d][^:\d]{{1,34}}:\s*(?:about |abt )?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?[^.!?]{{0,40}}$",
     re.I,
 )
@@ -162,8 +167,8 @@ class Structure:
     classes: list[tuple[int, int, str, float]] = field(default_factory=list)
 
 
-_ASKS = re.compile(r"(?:[^\W\d]+ ){0,2}[^\W\d]+ ?\?+")
-_SAYS_YES = re.compile(r"(?:nope|no|nah|yes|yeah|yep|yup|ok|okay|sure|thanks|thank you|thx|lol|haha)[.! ]*", re.I)
+_ASKS = lazy(r"(?:[^\W\d]+ ){0,2}[^\W\d]+ ?\?+")
+_SAYS_YES = quick(r"(?:nope|no|nah|yes|yeah|yep|yup|ok|okay|sure|thanks|thank you|thx|lol|haha)[.! ]*", re.I)
 
 
 def _announced(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
@@ -196,7 +201,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     written = _written_out(told) and _is_wrapped([t.line for t in tagged if t.cls == "step"])
     small = not written and _all_small([t.line for t in tagged])
     acting = _acting_rows(tagged)
-    stepless = not any(t.cls == "step" for t in tagged)
+    rice_heads = _RICE_HEADS.search(told) is not None
+    numbered = _numbered_heads(told, [t.line for t in tagged])
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
     heads_steps = False
     talk = _talk(tagged)
@@ -566,6 +572,16 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "section") and out.title is None and ln.bold and _NAMES_A_DISH.fullmatch(ln.text):
             # "**Brown rice salad (4)**", under the table of its things
             cls, sure = "title", 0.7
+        if ln.index in numbered:
+            # "2 ROAST CARROTS", over what is to be done
+            cls, sure = "section", 0.9
+        if cls == "ingredient" and _NAMED_NUMBERS.fullmatch(ln.text.strip()):
+            # "Tomatoes 8 large, peppers 4"
+            cls, sure = "ingredients", 0.7
+        tags = _HASHTAGS.fullmatch(told[ln.start : ln.end].strip())
+        if tags and (ln.heading or tags[0].count("#") > 1):
+            # "#onepot #dinnerideas" are for who looks for them
+            cls, sure = "chatter", 0.97
         if ln.index in talk:
             # whatever it tells, it is somebody's word about the recipe
             cls, sure = "chatter", 0.97
@@ -624,7 +640,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 piece = replace(
                     piece, text=piece.text[m.end() :], span=Span(piece.span.start + m.end(), piece.span.end)
                 )
-            elif m := _PART_IS.match(piece.text) or (_RICE_HEADS.search(told) and _FOOD_HEADS.match(piece.text)):
+            elif m := _PART_IS.match(piece.text) or (_FOOD_HEADS.match(piece.text) if rice_heads else None):
                 # "For the sauce: 2 tbsp oil, 4 cloves garlic": the part's name, and its things on the same line
                 end = piece.span.start + m.end("part")
                 out.headings.append(Piece(m["part"], Span(piece.span.start, end), piece.section, None, ln.index))
@@ -675,11 +691,11 @@ def _heads_all(out: Structure) -> Piece | None:
     return _title(head)
 
 
-_MAIL = re.compile(
+_MAIL = quick(
     r"(?:from|to|cc|date|sent|hi|hey|hello|dear|ok|so|jump|print|home|menu|q|a|today|yesterday|new recording|recording|voice (?:note|memo)|transcript)\b|\[|\W*https?:|\d",
     re.I,
 )
-_SUBJECT = re.compile(r"(?:subject|subj|re)\s*:\s*\S", re.I)
+_SUBJECT = lazy(r"(?:subject|subj|re)\s*:\s*\S", re.I)
 
 
 def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None:
@@ -709,7 +725,7 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
 
 
 # "how do you do the red rice. The tomato one": what a chat is about
-_ASKED_FOR = re.compile(
+_ASKED_FOR = lazy(
     r"\b(?:how|recipe|make|want|send|promised|here'?s|asked for)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2}?)(?: (?:recipe|from|you|we|i)\b[^.?!]{0,30})?\s*(?:[.?!,]|$)",
     re.I,
 )
@@ -723,17 +739,17 @@ def _names_food(text: str) -> bool:
     )
 
 
-_SO_MANY = re.compile(
+_SO_MANY = lazy(
     rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)$",
     re.I,
 )
-_WEIGHED = re.compile(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
-_POSTED = re.compile(
+_WEIGHED = lazy(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
+_POSTED = lazy(
     r"(?:posted|submitted|uploaded|published|shared) (?:by|on|to|with|in)\b|[\w.-]+ \(posts?: ?[\d,]+\)$|(?:mon|tue|wed|thu|fri|sat|sun)\w*,? \d{1,2}:\d{2}(?: ?[ap]m)?$|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",
     re.I,
 )
-_NAMES_A_DISH = re.compile(r"[A-Z][^\d:.,;]{6,50}(?: \(\d{1,2}\))?", re.A)
-_LEAVES_IT = re.compile(
+_NAMES_A_DISH = lazy(r"[A-Z][^\d:.,;]{6,50}(?: \(\d{1,2}\))?", re.A)
+_LEAVES_IT = lazy(
     r"(?:odstaw|laat|deja|dejar|lascia|laisse[rz]?|låt|lad|la|diamkan|biarkan|hayaan|deixe|ruhen) |.*\b(?:demle|dinlen)\w+",
     re.I,
 )
@@ -754,59 +770,59 @@ def _acting_rows(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
     )
 
 
-_DOES_TO_IT = re.compile(r"(?:rinse|wash|soak|drain|boil|cook|cover|stir|taste) (?:it|them|everything|all)\b", re.I)
-_ASIDE_WHOLE = re.compile(r"\([^()]*\)\W*")
+_DOES_TO_IT = quick(r"(?:rinse|wash|soak|drain|boil|cook|cover|stir|taste) (?:it|them|everything|all)\b", re.I)
+_ASIDE_WHOLE = lazy(r"\([^()]*\)\W*")
 # what a page shows beside its list
-_NAVIGATES = re.compile(r"\b(?:home|contact|about(?: us)?|log ?in|sign up|subscribe|search|menu|shop)\b", re.I)
-_PAGE_TOOL = re.compile(
+_NAVIGATES = quick(r"\b(?:home|contact|about(?: us)?|log ?in|sign up|subscribe|search|menu|shop)\b", re.I)
+_PAGE_TOOL = lazy(
     r"(?:(?:US customary|metric|imperial|cook mode|scale|[123]x|units?)[\s|/–—-]*)+$|(?:prevent your screen|keep (?:the )?screen)\b",
     re.I,
 )
-_COMES_OUT = re.compile(
+_COMES_OUT = lazy(
     r"(?:about |approx\.? |around |makes |~)?\d{1,3}(?:\s?[-–]\s?\d{1,3})? (?:pieces|rolls|parcels|balls|patties|dolmades|dolmas|leaves stuffed|croquettes|cakes)\s*$",
     re.I,
 )
 DOUBTFUL_NOTE = 0.6
-_FOR_SO_MANY = re.compile(
+_FOR_SO_MANY = quick(
     # "4 raciones", "serves 4", each alone on its line
     rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|kişilik|orang|porsi|porsiyon|porções|porcji|porcija|porties|portioner|porsjoner|adag|főre|log|jan|watu|log ke liye|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
     re.I,
 )
 # an arrow as written, or as the plain text has it
-_ARROW = re.compile(r"\s(?:->|=>|→|;)\s")
-_HEADS_PART = re.compile(
+_ARROW = lazy(r"\s(?:->|=>|→|;)\s")
+_HEADS_PART = lazy(
     r"(?:(?:for|to) (?:the )?)?(?:[^\W\d]+ ){0,3}(?:layer|layers|layering|assembly|filling|topping|toppings|dressing|marinade|sauce|base|garnish|tempering|part|to (?:serve|finish|layer|assemble|garnish|top))\s*:?$|to (?:serve|finish|layer|assemble|garnish|top|cook)\s*:?$",
     re.I,
 )
-_PART_ALONE = re.compile(
+_PART_ALONE = quick(
     r"(?:for (?:the )?|the )?(?:bowls?|sauce|dressing|toppings?|marinade|filling|base|garnish|dip|glaze|rub|to serve|serving)\s*:?",
     re.I,
 )
-_NAMES_PART = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}")
+_NAMES_PART = lazy(r"[^\W\d_]+(?: [^\W\d_]+){0,2}")
 # what is said of another day, or of what one may do as well
-_ANOTHER_TIME = re.compile(
+_ANOTHER_TIME = quick(
     r"\b(?:store|keeps?|freez\w*|fridge|refrigerat\w*|re-?heat\w*|left-?overs?|days?|if (?:you|desired|liked)|instead|substitut\w*|optional|can (?:also )?be|variations?|tips?|kcal)\b",
     re.I,
 )
-_PART_IS = re.compile(
+_PART_IS = quick(
     rf"(?P<part>(?:(?:for|to) (?:the )?(?:[^\W\d_][\w'’-]* ?){{1,4}}|(?:[^\W\d_]+ ){{0,2}}(?:filling|toppings?|dressing|marinade|sauce|garnish|tempering|vinaigrette|base|layer|dip|glaze|salsa|raita|slaw|rub)))\s*:\s+(?!{RANGE_PATTERN}\s*(?:[^\W\d_]+\.?)?\s*$)(?=\S)",
     re.I,
 )
 # "RICE: 2 c. …, 3 c. water" in one line of a text, and "BEANS: 1 lb …, 8 c. water" in another
-_RICE_HEADS = re.compile(r"^\W*(?:the )?rice\s?(?::|\s[-–—])\s", re.I | re.M)
-_FOOD_HEADS = re.compile(
+_RICE_HEADS = lazy(r"^\W*(?:the )?rice\s?(?::|\s[-–—])\s", re.I | re.M)
+_FOOD_HEADS = quick(
     rf"(?P<part>(?:[^\W\d_]+ )?(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))}))\s?:\s+(?=(?:\d|[½¼¾⅓⅔])[^,]*,)",
     re.I,
 )
-_NAMED_PART = re.compile(
+_NAMED_PART = lazy(
     r"(?!(?:notes?|tips?|storage|nutrition|ps|source|serves?|yield)\b)[^\W\d_][^\W\d_ ]*(?: [^\W\d_]+){0,2}: ", re.I
 )
-_STANDS_NOW = re.compile(
+_STANDS_NOW = lazy(
     rf"(?:then )?(?:let (?:it )?)?(?:rest|stand|leave|cover)\b[^.;!?]{{0,40}}?\b{RANGE_PATTERN}\s?min", re.I
 )
-_TIP = re.compile(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:|–—-]", re.I)
-_LABEL = re.compile(r"[^\W\d_]+(?: [^\W\d_]+){0,2}\s?[:–—]\s")
-_SO_MUCH = re.compile(rf"{RANGE_PATTERN}\s*(?!(?:min|h|hr|hour|day|week|month|sec|w|kcal)\w*\b)[^\W\d_]+", re.I)
+_TIP = lazy(r"(?:tips?|notes?|nb|p\.?s\.?)\s*[:|–—-]", re.I)
+_LABEL = lazy(r"[^\W\d_]+(?: [^\W\d_]+){0,2}\s?[:–—]\s")
+_SO_MUCH = lazy(rf"{RANGE_PATTERN}\s*(?!(?:min|h|hr|hour|day|week|month|sec|w|kcal)\w*\b)[^\W\d_]+", re.I)
 
 
 def _a_dish(text: str) -> bool:
@@ -828,11 +844,11 @@ def _a_part(text: str) -> bool:
     return named in foods() and bool(verbs) and not text[m.end() : m.end() + verbs[0][0]].count(" ") > 1
 
 
-_LABELLED = re.compile(
+_LABELLED = lazy(
     r"(?:(?:the |on the )?(?:night|evening|day|morning)(?: before| ahead)?|day (?:\d|one)|ahead(?: of time)?)\s*[:–—-]",
     re.I,
 )
-_LIST_IS = re.compile(r"(?:ingredients?|ingr\.?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
+_LIST_IS = lazy(r"(?:ingredients?|ingr\.?|(?:what )?you(?:'ll| will)? need|needed)\s*:\s+(?=\S)", re.I)
 
 
 LEAST_WITHOUT_STOPS = 6
@@ -915,7 +931,7 @@ def _numbered(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     return out
 
 
-_PAGE = re.compile(r"^(?:\d{1,3}\s{2,}(?P<a>\D{4,60})|(?P<b>\D{4,60}?)\s{2,}\d{1,3})$")
+_PAGE = lazy(r"^(?:\d{1,3}\s{2,}(?P<a>\D{4,60})|(?P<b>\D{4,60}?)\s{2,}\d{1,3})$")
 
 
 def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
@@ -929,17 +945,17 @@ def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
     return out
 
 
-PRICE = re.compile(r"\s*[$€£]\s?\d")
-NUTRITION = re.compile(
+PRICE = lazy(r"\s*[$€£]\s?\d")
+NUTRITION = quick(
     r"\b(?:calories|energy|total fat|fat|saturates|cholesterol|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b:?\s*[<~]?\d+(?:\.\d+)?\s*(?:k?cal|kj|m?g|%)?|\b\d+(?:\.\d+)?\s?m?g (?:of )?(?:total fat|fat|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b",
     re.I,
 )
 # what stands over what others say of it
-_TALK_HEAD = re.compile(
+_TALK_HEAD = lazy(
     r"\W*(?:\d+ )?(?:(?:guest ?book|reader|user|recent) )?(?:comments?|thoughts?|reviews?|replies|responses)(?: ?\(\d+\)| (?:on|to|about|so far)\b.*)?\W*|\W*(?:guest ?book|leave a (?:reply|comment|review))\b.{0,24}|what (?:others|readers|people) (?:say|said)\W*",
     re.I,
 )
-_SAID_BESIDE = re.compile(
+_SAID_BESIDE = lazy(
     rf"(?:use |take )?(?:1|one) part (?:of )?(?:the )?(?:[^\W\d_]+ ){{0,2}}rice\s*(?::|to|and|,|/)\s*{RANGE_PATTERN} ?(?:parts? )?",
     re.I,
 )
@@ -959,15 +975,15 @@ def _talk(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
     return frozenset(found)
 
 
-_SOMEBODY = re.compile(r"\W*(?:[A-Z][\w.'’]*)(?:,? [A-Z][\w.'’]*){0,2}\W{0,3}:")
-_SOMEBODY_SAYS = re.compile(_SOMEBODY.pattern + r"\s+(?:I|We|My|Mine|Ours|Made|Loved)\b")
-_BEGINS_PART = re.compile(r"\b(?:ingredients?|method|directions?|instructions?|steps|preparation)\b", re.I)
+_SOMEBODY = lazy(r"\W*(?:[A-Z][\w.'’]*)(?:,? [A-Z][\w.'’]*){0,2}\W{0,3}:")
+_SOMEBODY_SAYS = lazy(_SOMEBODY.pattern + r"\s+(?:I|We|My|Mine|Ours|Made|Loved)\b")
+_BEGINS_PART = lazy(r"\b(?:ingredients?|method|directions?|instructions?|steps|preparation)\b", re.I)
 # what a page has in its margin, and how it counts there
-_MARGIN = re.compile(
+_MARGIN = lazy(
     r"(?:blog )?archives?|labels?|categories|tags|topics|followers|blogroll|links|popular posts|recent (?:posts|comments)|about me|search(?: this blog)?|subscribe|share this|print",
     re.I,
 )
-_COUNTED_POSTS = re.compile(r"[^\W\d_][\w '&-]{0,28} \(\d{1,4}\)")
+_COUNTED_POSTS = lazy(r"[^\W\d_][\w '&-]{0,28} \(\d{1,4}\)")
 
 
 def _without_margins(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
@@ -989,24 +1005,22 @@ def _does(ln: TextLine) -> bool:
     return len(ln.text.split()) > 4 and bool(kinds & {"cook", "boil", "fry", "add", "soak"})
 
 
-_IN_A_COOKER = re.compile(
-    r"\b(?:rice[- ]?cooker|suihanki|magic ?com|instant pot|oven|microwave|pressure cooker)\b", re.I
-)
-_BIDS_SMALL = re.compile(
+_IN_A_COOKER = lazy(r"\b(?:rice[- ]?cooker|suihanki|magic ?com|instant pot|oven|microwave|pressure cooker)\b", re.I)
+_BIDS_SMALL = quick(
     r"(?:soak|rinse|wash|drain|boil|cook|steam|simmer|bring|cover|heat|fry|bake|leave|let|stir|turn|switch|put|add|pour|tip)\b",
     re.I,
 )
-_LINES_A_VESSEL = re.compile(
+_LINES_A_VESSEL = quick(
     rf"(?:line|grease|oil|butter|warm|fill|take|set|stand) (?:the |an? |your )(?:[a-z]+ ){{0,2}}(?:{'|'.join(map(re.escape, VESSEL_WORDS))})\b",
     re.I,
 )
-_BIDS = re.compile(r"[A-Z][a-z]+ (?:the|it|them|all|everything|in) ")
+_BIDS = lazy(r"[A-Z][a-z]+ (?:the|it|them|all|everything|in) ")
 UNSURE_HEADING = 0.75
 # a note surer than this is one, whatever it says
 SURE_NOTE = 0.85
 
 
-_ASIDE_LEAD = re.compile(
+_ASIDE_LEAD = quick(
     r"(?:tips?|notes?|nb|ps|variation|variations|store|storage|leftovers?|keeps?|freez\w*|refrigerat\w*|make[- ]ahead|to (?:reheat|store|freeze|make ahead)|reheat\w*|if|you can|i |we |my |this|these|it |for a|serve|optional|nutrition)\b",
     re.I,
 )
@@ -1040,7 +1054,7 @@ def _names_two(text: str, listed: Sequence[tuple[Piece, bool]]) -> bool:
     return len({x for w in re.findall(r"[a-z]{3,}", text.lower()) if (x := w.removesuffix("s")) in told}) >= 2
 
 
-_FOR_THE = re.compile(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
+_FOR_THE = lazy(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
 
 
 def _for_the_part(ln: TextLine) -> bool:
@@ -1142,11 +1156,11 @@ def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLi
 
 
 # "3 Rice, stock; boil …" counts too, where the words before it have ended
-_NEXT_NUMBER = re.compile(r"(?<=[.!?)])\s+(?P<n>[2-9]|1\d)(?:\s?[.)])?\s+(?=[A-Z][^\W\d]+\b(?! ?\())")
+_NEXT_NUMBER = lazy(r"(?<=[.!?)])\s+(?P<n>[2-9]|1\d)(?:\s?[.)])?\s+(?=[A-Z][^\W\d]+\b(?! ?\())")
 
 
 # "1 Brown the mince. 2 Rice, stock": numbers without stops, of which there must be some
-_ONE_FIRST = re.compile(r"1\s+(?=[A-Z][^\W\d]+\b)")
+_ONE_FIRST = lazy(r"1\s+(?=[A-Z][^\W\d]+\b)")
 LEAST_BARE = 2
 
 
@@ -1178,8 +1192,33 @@ def _join(before: Piece, piece: Piece, told: str) -> None:
     before.first = piece.first
 
 
+_NAMED_NUMBERS = lazy(
+    r"[^\W\d][^\d,;:()]{2,24} \d{1,2}(?: (?:large|small|medium|big))?(?:, [^\W\d][^\d,;:()]{2,24} \d{1,2}(?: (?:large|small|medium|big))?){1,5}\.?"
+)
+_NUMBERED_HEAD = lazy(r"(?P<n>\d{1,2})[.)]?\s+[A-Z][A-Z &,'/-]{2,40}")
+
+
+def _numbered_heads(told: str, lines: Sequence[TextLine]) -> frozenset[int]:
+    """Lines that head the steps, in capitals: "1 COOK RICE", "2 ROAST CARROTS", each above what it tells."""
+    heads = [
+        (ln.index, int(m["n"])) for ln in lines if (m := _NUMBERED_HEAD.fullmatch(told[ln.start : ln.end].strip()))
+    ]
+    # "2 PERSON" may stand before them
+    heads = heads[max((k for k, (_, n) in enumerate(heads) if n == 1), default=0) :]
+    in_order = [n for _, n in heads] == list(range(1, len(heads) + 1))
+    apart = all(b - a > 1 for (a, _), (b, _) in pairwise(heads))
+    return frozenset(i for i, _ in heads) if len(heads) > 1 and in_order and apart else frozenset()
+
+
+_HASHTAGS = lazy(r"#?[^\W\d][\w&]*(?:\s+#[^\W\d][\w&]*)+")
 # more than these were a feast that is told of
 A_TABLE = 12
+
+
+_A_THING = lazy(
+    r"\s+(?:small |large |big |good-sized )?(?:rolls?|pieces?|cakes?|patties|burgers?|balls?|muffins?|parcels?|wraps?|tacos?|burritos?|peppers?|bars?|slices?|loaves|croquettes?|rissoles?|cups)\b",
+    re.I,
+)
 
 
 def _counts_things(m: re.Match[str]) -> bool:
@@ -1202,6 +1241,8 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
         "chatter": 4,
     }
     found: list[tuple[int, int, float, Span]] = []
+    # "makes 4 rolls" is what comes of it, and not for how many
+    things = False
     for t in tagged:
         cls = out.classes[t.line.index][2]
         if cls in ("ingredient", "ingredients", "section", "heading", "servings") and (m := _EACH.match(t.line.text)):
@@ -1211,7 +1252,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
         counts = list(_SERVES.finditer(t.line.text[:1200]))
         # "Makes 12 rolls / 6 servings"
         for m in sorted(counts, key=lambda m: (_counts_things(m), bool(_ASIDE.search(m[0])))):
-            said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"] or m["f"] or m["g"]
+            said = m["a"] or m["b"] or m["c"] or m["d"] or m["e"] or m["f"] or m["g"] or m["h"]
             try:
                 low, high = number_range(re.sub(r"\s*/\s*", " to ", said))
             except ValueError:
@@ -1285,6 +1326,7 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
             # "6 to 8" may be either
             ranged = out.servings_ranged or number_range(re.sub(r"\s*/\s*", " to ", said))[1] > low
             out.servings_ranged = ranged
+            things |= _A_THING.match(t.line.text, m.end()) is not None
             found.append((order.get(cls, 4), at, low, Span(at, t.line.start + m.end())))
             break
         else:
@@ -1303,4 +1345,4 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
         best = min(found)
         out.servings = (best[2], best[3])
         said_twice = len({f[2] for f in found if f[0] <= 5}) > 1 and best[0] >= 0
-        out.servings_sure = best[0] <= 2 and not said_twice and not out.servings_ranged
+        out.servings_sure = best[0] <= 2 and not said_twice and not out.servings_ranged and not things

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 
 from ..measures import RANGE_PATTERN, UNIT_PATTERN, Measures, canonical_unit, unit_kind
 from ..problems import Problem
+from ..quick import lazy, quick
 from ..recipe import Line
 from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
@@ -77,7 +78,7 @@ def overlooked(laid: Structure, text: str, measures: Measures) -> dict[str, str]
 
 
 # an amount, or what a list sets apart by dots and dashes
-_LISTED = re.compile(r"\.{3,}|\s[–—]\s|^\W*(?:\d|[½¼¾⅓⅔])|(?:\d|[½¼¾⅓⅔])[^.!?]{0,12}$")
+_LISTED = lazy(r"\.{3,}|\s[–—]\s|^\W*(?:\d|[½¼¾⅓⅔])|(?:\d|[½¼¾⅓⅔])[^.!?]{0,12}$")
 
 
 def listed(laid: Structure, text: str, measures: Measures, problems: list[Problem]) -> list[Line]:
@@ -103,7 +104,7 @@ def _lists_foods(text: str) -> bool:
     return known >= MOSTLY_FOODS * len(parts)
 
 
-_MORE = re.compile(r"(?:more|extra|again)\b", re.I)
+_MORE = lazy(r"(?:more|extra|again)\b", re.I)
 
 
 def _of_the_same(line: Line, before: Line) -> Line:
@@ -120,26 +121,26 @@ def _of_the_same(line: Line, before: Line) -> Line:
     )
 
 
-_NAME_AFTER = re.compile(
+_NAME_AFTER = lazy(
     r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
     re.I,
 )
 _STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|beside|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that|washed|rinsed)"
-_IF_NEEDED = re.compile(
+_IF_NEEDED = quick(
     r"\b(?:not yet|if (?:it|the|needed|necessary|dry|too|you|still|not|any)|more if|extra|top up|splash|another(?! (?:large |small |big |heavy |wide )?(?:pan|pot|saucepan|skillet|bowl|dish|cooker))|too (?:thick|dry)|unsoaked|skip|instead|brown rice:|use up to)\b",
     re.I,
 )
-_SKIP = re.compile(r"\bskip\b", re.I)
+_SKIP = lazy(r"\bskip\b", re.I)
 # "a small glass of white wine (say 100 ml; leave it out for children)"
-_HOLDS_SO_MUCH = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?)?(?P<n>\d{2,4}) ?(?P<u>ml|cl)\b", re.I)
-_WEIGHS = re.compile(r"\s*\((?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?:g|gr|grams?|oz|ml)\.?\)", re.I)
-_MORE_OF_IT = re.compile(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
-_MEANT = re.compile(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
+_HOLDS_SO_MUCH = lazy(r"\s*\((?:say |about |abt |ca\.? |~ ?)?(?P<n>\d{2,4}) ?(?P<u>ml|cl)\b", re.I)
+_WEIGHS = lazy(r"\s*\((?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?:g|gr|grams?|oz|ml)\.?\)", re.I)
+_MORE_OF_IT = lazy(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
+_MEANT = quick(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 # where what was begun ends: "rinse 300 g jasmine, put in a pan with 375 ml water"
-_OTHERWISE = re.compile(
+_OTHERWISE = lazy(
     r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I
 )
-_SOAKING = re.compile(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
+_SOAKING = lazy(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
 
 # of an amount in the steps, what the list must have of the same liquid to be it
@@ -196,7 +197,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     # nobody soaks or washes in coconut milk or stock
                     and not (
                         line.kind == "water"
-                        and _SOAKING.search(re.split(_OTHERWISE, piece.text[max(0, item.start - 50) : item.end])[-1])
+                        and _SOAKING.search(_OTHERWISE.split(piece.text[max(0, item.start - 50) : item.end])[-1])
                     )
                 )
                 known.add((line.kind, round(line.ml)))
@@ -220,6 +221,11 @@ def _of_a_part(line: Line, lines: list[Line], text: str, at: int) -> bool:
     return bool(find_grains(said)) and (line.ml or 0.0) > 1.15 * sum(ln.ml or 0.0 for ln in theirs)
 
 
+def _one_of(word: str) -> str:
+    """Without the s of many."""
+    return word[:-1] if word[-1:] == "s" and word[-2:-1] not in ("", "s") else word
+
+
 def foods_in(text: str) -> Iterator[tuple[int, int]]:
     """Places of what can be eaten, two words before one."""
     for m in _JUICE.finditer(text):
@@ -228,10 +234,7 @@ def foods_in(text: str) -> Iterator[tuple[int, int]]:
         # the garlic's stand alone; the spice stands among its like
         if _WHOLE_SPICE.search(text[max(0, m.start() - 60) : m.end() + 60]):
             yield m.span()
-    words = [
-        (m.start(), m.end(), re.sub(r"(?<=[^s])s$", "", m[0].lower().replace("pepper-", "pepper")))
-        for m in _WORDS.finditer(text)
-    ]
+    words = [(m.start(), m.end(), _one_of(m[0].lower().replace("pepper-", "pepper"))) for m in _WORDS.finditer(text)]
     taken = -1
     for i, (start, end, word) in enumerate(words):
         # the word behind it, if nothing but a blank stands between
@@ -245,16 +248,16 @@ def foods_in(text: str) -> Iterator[tuple[int, int]]:
             yield start, end
 
 
-_WORDS = re.compile(r"[^\W\d_]+(?:-[^\W\d_]+)*")
-_JUICE = re.compile(
+_WORDS = lazy(r"[^\W\d_]+(?:-[^\W\d_]+)*")
+_JUICE = quick(
     r"\b(?P<part>juice|zest|rind|peel) of (?:(?:an?|one|two|three|half an?|the|\d+|[½¼]) )?(?:small |large |whole )?(?:lemon|lime|orange)s?\b",
     re.I,
 )
-_CLOVES = re.compile(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
-_WHOLE_SPICE = re.compile(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
-_FROM_THE = re.compile(r"dal\s+(?:fuoco|forno|fornello|brodo|riso)\b", re.I)
-_EATEN_WITH = re.compile(r"\b(?:serv(?:e[ds]?|ing)|eat|eaten|topp?(?:ed)?|pass)\b[^.;]{0,12}\bwith\b[^.;]{0,40}$", re.I)
-_NOT_THERE = re.compile(
+_CLOVES = quick(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
+_WHOLE_SPICE = quick(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
+_FROM_THE = lazy(r"dal\s+(?:fuoco|forno|fornello|brodo|riso)\b", re.I)
+_EATEN_WITH = lazy(r"\b(?:serv(?:e[ds]?|ing)|eat|eaten|topp?(?:ed)?|pass)\b[^.;]{0,12}\bwith\b[^.;]{0,40}$", re.I)
+_NOT_THERE = quick(
     r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
 )
 
@@ -291,43 +294,43 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
 
 
 # "Water to cover by 2 cm (about 1.2 l)": what stands in the bracket is of the water before it
-_COVERED_BY = re.compile(
+_COVERED_BY = quick(
     rf"\b(?P<what>(?:(?:boiling|hot|cold|fresh) )?(?:water|stock|broth))\b[^.;()]{{0,12}}\b(?:cover|come|stand|reach|above|over|below|top)(?:[^.;()]|\d\.\d){{0,40}}\((?:about|abt|ca\.?|approx\.?|~|around|roughly|some)?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
     re.I,
 )
 # "a large pot of water (3 litres)", "boiling water (about 500 ml)"
-_SAID_BEHIND = re.compile(
+_SAID_BEHIND = quick(
     rf"\b(?P<what>(?:(?:boiling|hot|cold|warm|salted) )?(?:water|stock|broth))\s*\((?:about |abt |ca\.? |approx\.? |~ ?|roughly |say )?(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])\s*\)",
     re.I,
 )
 # "water 5 cups. when it boils", "pani 2 glass, namak"
-_LIQUID_FIRST = re.compile(
+_LIQUID_FIRST = quick(
     rf"\b(?P<what>(?:(?:hot|boiling|cold|warm) )?(?:water|stock|broth|pani|maji|coconut milk|milk))\s*[:=-]?\s*(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w'])(?=\.?\s*(?:[,.;)]|$|\n|(?:and|when|then|in|to|put|add|boil|bring|salt|lid|cover|on high|on low)\b))",
     re.I,
 )
 # "a bit of water from the 4 cups"
-_OUT_OF_SO_MUCH = re.compile(
+_OUT_OF_SO_MUCH = lazy(
     rf"\b(?P<what>water|stock|broth) (?:from|out of|of) the (?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])", re.I
 )
 LONGEST_ABBREVIATION = 3
-_SENTENCE_ENDS = re.compile(r"\.\s+(?=[A-Z])")
+_SENTENCE_ENDS = lazy(r"\.\s+(?=[A-Z])")
 # "maybe 900 ml. Roast the squash first"
-_BIDS_THEN = re.compile(rf"\.?\s+(?:{'|'.join(w.capitalize() for w in sorted(word_list('verbs')))})\b")
-_BESIDE_IT = re.compile(r"[,;+&\s]*(?:and |with |to |in )?")
+_BIDS_THEN = lazy(rf"\.?\s+(?:{'|'.join(w.capitalize() for w in sorted(word_list('verbs')))})\b")
+_BESIDE_IT = lazy(r"[,;+&\s]*(?:and |with |to |in )?")
 # "let it sit ten take the bay leaves out", spoken without a stop: no ten of a thing
-_TELLS = re.compile(r"(?:take|remove|pull|fluff|fork|serve|stir|open|then|do|don't)\b", re.I)
-_DONE_TO_IT = re.compile(r"(?:soak|wash|rinse|drain|boil|cook|steam)(?:ed|s)?(?=\b|\d)", re.I)
-_PART_OF = re.compile(
+_TELLS = quick(r"(?:take|remove|pull|fluff|fork|serve|stir|open|then|do|don't)\b", re.I)
+_DONE_TO_IT = quick(r"(?:soak|wash|rinse|drain|boil|cook|steam)(?:ed|s)?(?=\b|\d)", re.I)
+_PART_OF = quick(
     r"(?:an? )?(?:half|third|quarter|two thirds|three quarters|one third|one half)(?: of)? +(?:the|that|this|it|them|your)\b",
     re.I,
 )
 
 
-_AND_SO_MUCH = re.compile(rf"\s*(?:\+|plus|&)\s*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w'])\.?", re.I)
+_AND_SO_MUCH = lazy(rf"\s*(?:\+|plus|&)\s*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w'])\.?", re.I)
 # "3 cups rice, the parboiled one"
-_THE_KIND = re.compile(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
-_HOW_IT_IS = re.compile(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)", re.I)
-_LIQUIDS = re.compile(r"\b(?:water|stock|broth|bouillon|dashi)\b", re.I)
+_THE_KIND = lazy(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type)\b", re.I)
+_HOW_IT_IS = quick(r"(?:ready|hot|warm|boiling|simmering|by|aside|near(?:by)?|handy)", re.I)
+_LIQUIDS = lazy(r"\b(?:water|stock|broth|bouillon|dashi)\b", re.I)
 
 
 def _or_else(text: str, end: int) -> int:
@@ -344,8 +347,8 @@ def _or_else(text: str, end: int) -> int:
     return 0
 
 
-_SALT_NEXT = re.compile(r"\s*(?:salt|namak|oil|ghee|butter)\b", re.I)
-_LIQUID_BEFORE = re.compile(r"\b(?:water|stock|broth|pani|maji|milk)\s*[:=-]?\s*$", re.I)
+_SALT_NEXT = quick(r"\s*(?:salt|namak|oil|ghee|butter)\b", re.I)
+_LIQUID_BEFORE = lazy(r"\b(?:water|stock|broth|pani|maji|milk)\s*[:=-]?\s*$", re.I)
 
 
 def _mentions(text: str, measures: Measures) -> list[Item]:

@@ -7,12 +7,13 @@ from collections.abc import Sequence
 
 from ..measures import NUMBER_PATTERN, USUAL_TIN, number_range
 from ..process import Span
+from ..quick import lazy, quick
 from ..recipe import Line
 from . import ingredients
 from .structure import Structure
 
 # "the same of water", "double the volume of stock", "1½ times as much water as rice", "1:2", "two parts water"
-_RELATION = re.compile(
+_RELATION = quick(
     r"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>[\d.,½¼¾⅓⅔/ ]+|one and a half|two and a half|three|two)\s*times)"
     r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?: the)?(?= (?:boiling |hot |cold |vegetable |chicken )*(?P<what>water|stock|broth|milk)\b)",
     re.I,
@@ -40,17 +41,17 @@ def _relation(text: str) -> tuple[float, int, int] | None:
 
 
 # "water - double the rice", "water: twice as much as rice"
-_BY_THE_RICE = re.compile(
+_BY_THE_RICE = lazy(
     rf"(?P<times>double|twice|same as|equal to|(?:{NUMBER_PATTERN})\s*(?:times|x))\s+(?:as much as |the (?:amount|quantity|volume) of |that of |of )?(?:the |your )?(?:rice|grain)\b",
     re.I,
 )
 # "1 : 1.5 rice to water", "1 part rice to 2 parts water"
 _RATIO = (
-    re.compile(
+    lazy(
         rf"(?P<rice>{NUMBER_PATTERN})\s*(?::|to)\s*(?P<wet>{NUMBER_PATTERN})\s*(?:\(|of )?rice(?: to |:| : |/)(?P<what>water|stock|broth)\b",
         re.I,
     ),
-    re.compile(
+    lazy(
         rf"(?P<rice>{NUMBER_PATTERN}) parts? (?:of )?rice (?:to|and|:) (?P<wet>{NUMBER_PATTERN})(?: parts?)?(?: of)? (?P<what>water|stock|broth)\b",
         re.I,
     ),
@@ -58,7 +59,7 @@ _RATIO = (
 
 
 # "water 1 : 1.75", "stock - 1:2"
-_ONE_TO = re.compile(rf"\b1\s?:\s?(?P<times>{NUMBER_PATTERN})(?=\s*(?:$|[(,;]))")
+_ONE_TO = lazy(rf"\b1\s?:\s?(?P<times>{NUMBER_PATTERN})(?=\s*(?:$|[(,;]))")
 
 
 def _by_the_rice(text: str) -> tuple[float, int, int] | None:
@@ -109,14 +110,14 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
 
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
-_TIN_OF_WATER = re.compile(
+_TIN_OF_WATER = lazy(
     r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:the|that|this|your) )?(?:(?:empty|same) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
 
 
 # "Tin of tomatoes", of which no line is made
-_ANY_TIN = re.compile(r"\b(?:tin|can) of\b", re.I)
+_ANY_TIN = lazy(r"\b(?:tin|can) of\b", re.I)
 _TIMES = {"twice": 2.0, "one": 1.0, "two": 2.0, "three": 3.0, "1": 1.0, "2": 2.0, "3": 3.0}
 _PARTS = {"three quarter": 0.75, "¾": 0.75, "half": 0.5, "½": 0.5, "two third": 2 / 3, "⅔": 2 / 3}
 

@@ -12,6 +12,7 @@ from dataclasses import dataclass, replace
 from functools import cached_property
 from itertools import pairwise
 
+from ..quick import lazy, quick
 from ..text.times import Stretch
 from .clauses import Clause, clause_at, leaves_out_grain
 from .entry import entered, of_sentence
@@ -128,191 +129,185 @@ class Rule:
 LONGEST_REST = 40.0
 # what is cooked and cooled is only warmed through in the dish
 LONGEST_WARMING = 10.0
-_GOES_ON = re.compile(
-    r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I
-)
-_CHECKED_AT = re.compile(
+_GOES_ON = quick(r"\b(?:another|further|more|longer|(?:carry|go|keep)(?:ing)? on|continue|the rest of the)\b", re.I)
+_CHECKED_AT = quick(
     r"\b(?:check|look|tast(?:e|ing)|test|try|bite|biting|shak(?:e|ing)|flip|turn)(?:ing)?(?: it| them| one| the \w+)? (?:at|after|from)(?: about| around)?\s*$|\bwhen (?:it|the \w+) has (?:been )?(?:simmer|cook|boil|bubbl|bak)(?:ed|ing)(?: for)?(?: about)?\s*$",
     re.I,
 )
 # and the next line tells how long
-_LOW_AND_COVERED = re.compile(
+_LOW_AND_COVERED = lazy(
     r"\b(?:turn(?:ed)?|lower(?:ed)?|reduc\w+|low|cover(?:ed)?|lid)\b[^.;!?]{0,40}\b(?:down|cover(?:ed)?|lid|low(?:est)?|it|fire|heat|flame)\W*$",
     re.I,
 )
-_WARMS_A_VESSEL = re.compile(
+_WARMS_A_VESSEL = lazy(
     r"\b(?:pre-?(?:heat|warm)|warm|rinse out)\w* (?:up )?(?:the |your |an? )?(?:[a-z-]+ )?(?:thermos|flask|bowls?|plates?|dish(?:es)?|jars?|skillet|pan|tray|stone)\b[^.;!?]{0,30}$",
     re.I,
 )
-_AT_SO_HOT = re.compile(
+_AT_SO_HOT = lazy(
     r"\b(?:cover\w*|foil|bake|pan|dish|skin up|top|oven|casserole|9 ?x ?13)\b[^!?\n]{0,30}[.,;] ?(?:at )?(?:3[0-9][05]|4[0-7][05])(?: ?° ?F?)?\s*[-–—:,]\s*$",
     re.I,
 )
-_SOAKS_THE_POT = re.compile(r"\bsoak (?:the|your) (?:\w+ )?(?:pot|pan|dish|bowl|casserole)\b[^.;!?]*$", re.I)
-_DRINKS = re.compile(
+_SOAKS_THE_POT = lazy(r"\bsoak (?:the|your) (?:\w+ )?(?:pot|pan|dish|bowl|casserole)\b[^.;!?]*$", re.I)
+_DRINKS = lazy(
     r"\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:drink|absorb)(?: it| (?:the|all the) \w+)?(?: up| in)?(?: for)?(?: about)?\s*$",
     re.I,
 )
-_WARMS_ANOTHER = re.compile(
+_WARMS_ANOTHER = lazy(
     r"(?:^|[.;!?]\s+|\bmeanwhile,? )warm (?:up )?(?:the |your )?(?:rest of the )?(?:coconut|milk|cream|sugar|syrup|honey|vinegar|sauce|dressing)\b(?:(?!\b(?:rice|grains?|add|then)\b)[^.;!?])*$",
     re.I,
 )
-_WITH_THE_HEAT_OFF = re.compile(
+_WITH_THE_HEAT_OFF = lazy(
     r"\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b",
     re.I,
 )
-_DRAWS = re.compile(
+_DRAWS = lazy(
     r"\b(?:off|out|away)\b[^!?]{0,30}\b(?:let|leave) (?:it|them|the \w+) (?:to )?(?:draw|settle)(?: for)?\s*$", re.I
 )
-_HALF_DONE = re.compile(
+_HALF_DONE = lazy(
     r"\b(?:rice|grains?)\b[^.;!?]*\b(?:cook|boil)\w*\b[^.;!?]*\b(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly) (?:done|cooked|through)\b[^.;!?]*$",
     re.I,
 )
-_POURED_OFF_NEXT = re.compile(
+_POURED_OFF_NEXT = lazy(
     r"[\s,;.]*(?:only)?(?:[\s,–—-]*(?:it|they|the (?:rice|grains?))\b[^.;!?]{0,36})?[\s,;.]*(?:(?:and|then) )*(?:strain|drain)\b",
     re.I,
 )
 # "boil for 5 minutes – it should be about 70 % done"
-_HALF_NOW = re.compile(
+_HALF_NOW = lazy(
     r"[\s,;(–—-]*(?:[^\W\d]+ ){0,5}(?:about |abt |around |~)?(?:\d{2} ?%|half|three[- ]quarters?|almost|nearly|not quite) (?:done|cooked)\b",
     re.I,
 )
-SUMMED = re.compile(r"\s*(?:in total|in all|altogether|total)\b", re.I)
-_KEPT_HOT = re.compile(
+SUMMED = lazy(r"\s*(?:in total|in all|altogether|total)\b", re.I)
+_KEPT_HOT = quick(
     r"\b(?:thermos|vacuum flask|hay ?-?box|wonder ?bag|sleeping bag|duvet|quilt|blankets?|co[sz]y)\b[^.!?]{0,40}$",
     re.I,
 )
 # rice that is to be steamed on is boiled no longer
 HALF_BOILED_MIN = 8
-_LAYERED = re.compile(r"\blayer\w*\b[^!?]*\b(?:bake|oven|dum|steam|foil|seal\w*)\b[^!?]{0,60}$", re.I)
-_IN_AN_OVEN = re.compile(r"\b(?:bake|roast|broil|grill)\b(?![^.!?]*\brice\b)[^.!?]{0,50}$", re.I)
-_FERMENTS = re.compile(r"\b(?:ferment|prove|proof|let rise|to rise|rise)\w*\b[^.!?]{0,30}$", re.I)
-_LEFT_SHUT = re.compile(
+_LAYERED = lazy(r"\blayer\w*\b[^!?]*\b(?:bake|oven|dum|steam|foil|seal\w*)\b[^!?]{0,60}$", re.I)
+_IN_AN_OVEN = lazy(r"\b(?:bake|roast|broil|grill)\b(?![^.!?]*\brice\b)[^.!?]{0,50}$", re.I)
+_FERMENTS = quick(r"\b(?:ferment|prove|proof|let rise|to rise|rise)\w*\b[^.!?]{0,30}$", re.I)
+_LEFT_SHUT = lazy(
     r"\b(?:don'?t|do not|never) (?:open|touch|lift|peek|look)(?: it| the lid| inside)?,?(?: for)?(?: (?:another|a further))?\s*$",
     re.I,
 )
-_RESTS_NOW = re.compile(
+_RESTS_NOW = lazy(
     r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand|(?<=let )set)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
     re.I,
 )
-_NIGHT_BEFORE = re.compile(
+_NIGHT_BEFORE = lazy(
     r"(?:the night before|overnight|all night|(?:at least )?\d+(?:\s?[-–]\s?\d+)? hours? (?:ahead|before|earlier))\b[^.;!?]{0,60}\b(?:rice|grain|it)\b[^.;!?]{0,40}\b(?:leave|put|stand|keep|cover|let|soak)\w*\b[^.;!?]{0,30}\bwater\b",
     re.I,
 )
-_TURNED = re.compile(
+_TURNED = lazy(
     r"\b(?:until|till)\b[^.;!?]{0,40}\b(?:golden|toast\w*|translucent|opaque|nutty|glossy|glassy|coated|fragrant|turns? white|pearly)\b",
     re.I,
 )
-_MADE_AHEAD = re.compile(
+_MADE_AHEAD = quick(
     r"\b(?:can|may|could) (?:also )?be (?:made|prepared|put together|assembled|done)\b[^.!?]{0,30}\b(?:the day before|a day (?:before|ahead)|(?:the )?night before|ahead|in advance|beforehand)\b[^.!?]*$",
     re.I,
 )
 # nothing is heated, drained or set to dry between the washing and the leaving
-_WASHED_AND_LEFT = re.compile(
+_WASHED_AND_LEFT = lazy(
     r"\b(?:wash\w*|rinse\w*)\b(?:(?!\b(?:drain|sieve|basket|colander|strainer|boil|heat|cook|fry|oven|simmer|add|meanwhile|chicken|meat|fish|marinat\w*)\w*\b).){0,140}"
     r"\b(?:leave|let|keep)\b(?: (?:it|them|the (?:rice|grain)|that))?(?: (?:sit|stand|soak|in (?:the )?water))?(?: for)?\s*(?:about |abt )?$",
     re.I | re.S,
 )
 # "let sit 15 minutes, then press COOK"
-_LEFT = re.compile(r"\b(?:leave|let|keep|stand|sit)\b[^.;]{0,24}$", re.I)
-_THEN_STARTED = re.compile(
+_LEFT = lazy(r"\b(?:leave|let|keep|stand|sit)\b[^.;]{0,24}$", re.I)
+_THEN_STARTED = lazy(
     r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn(?:\w* on\b| the (?:heat|gas|cooker)))\w*\b",
     re.I,
 )
-_CHILLED = re.compile(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
-_SAME_SAID = re.compile(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
-_OR_SO_LONG = re.compile(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
+_CHILLED = lazy(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
+_SAME_SAID = lazy(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
+_OR_SO_LONG = lazy(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
 # "(45 mins if it was not frozen)"
-_IF_NOW = re.compile(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
+_IF_NOW = lazy(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
 # "simmer 5 min if you want it thicker"
-_IF_WANTED = re.compile(
+_IF_WANTED = lazy(
     r"\s*(?:more |longer )?if (?:you(?:'d)? (?:want|like|prefer|wish)|(?:it|they)(?:'s|'re| is| are) (?:still |too )?(?:thin|wet|soupy|loose|hard|firm|watery)|liked|wanted|desired)\b",
     re.I,
 )
 # "12-14 min (easy-cook 16)"
-_OTHER_SORT = re.compile(
+_OTHER_SORT = lazy(
     r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|arborio|carnaroli|vialone|bomba|sella|older|fan|gas|winter|summer)[a-z]*:? (?:about |~)?",
     re.I,
 )
-_OR_ELSE = re.compile(r"\(or [^.;()]*$", re.I)
-_MINE_TOOK = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\b", re.I)
+_OR_ELSE = lazy(r"\(or [^.;()]*$", re.I)
+_MINE_TOOK = lazy(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\b", re.I)
 # "start tasting at 16 minutes; all told it's 18 to 20"
-_ALL_TOLD = re.compile(r"[^.!?\d]{0,30}\b(?:all told|in all|in total|altogether|total)\b[^.!?\d]{0,12}\d", re.I)
-_THERE_LATER = re.compile(r"[^.!?\d]{0,40}\b(?:there|done|ready) (?:at|by) (?:about )?\d", re.I)
-_MINE = re.compile(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\s*(?:about )?", re.I)
-_TO_COOL = re.compile(r"\s*to cool\b", re.I)
+_ALL_TOLD = lazy(r"[^.!?\d]{0,30}\b(?:all told|in all|in total|altogether|total)\b[^.!?\d]{0,12}\d", re.I)
+_THERE_LATER = lazy(r"[^.!?\d]{0,40}\b(?:there|done|ready) (?:at|by) (?:about )?\d", re.I)
+_MINE = lazy(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\s*(?:about )?", re.I)
+_TO_COOL = lazy(r"\s*to cool\b", re.I)
 # the minutes of a whole clause in a bracket behind it
-_COOKS_SO_LONG = re.compile(r"(?:^|[.;:]\s+)(?:it )?(?:cooks|simmers|bakes|steams)\b[^.;:()]*\(\s*(?:about |~)?$", re.I)
-_KEEP_WARM_BEHIND = re.compile(r"\s*(?:on |of )?(?:['\"]?keep[- ])?warm\b", re.I)
-_UNCOVERED_AGAIN = re.compile(
+_COOKS_SO_LONG = lazy(r"(?:^|[.;:]\s+)(?:it )?(?:cooks|simmers|bakes|steams)\b[^.;:()]*\(\s*(?:about |~)?$", re.I)
+_KEEP_WARM_BEHIND = lazy(r"\s*(?:on |of )?(?:['\"]?keep[- ])?warm\b", re.I)
+_UNCOVERED_AGAIN = quick(
     r"\b(?:take|lift|pull|get) (?:the )?foil off\b[^.!?]{0,60}\b(?:give it|bake|back (?:in|for)|return)\b[^.!?]{0,12}(?:another|a further)\b|\b(?:uncover|foil off)\b[^.!?]{0,50}\bgive it (?:another|a further)\b",
     re.I,
 )
-_IN_BRACKETS = re.compile(r"\([^)]*$")
-_IN_ALL = re.compile(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
+_IN_BRACKETS = lazy(r"\([^)]*$")
+_IN_ALL = lazy(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 # "soak the rice and the dal": with the grain in it, it is the grain's soak
-_SOAKED_TOGETHER = re.compile(
+_SOAKED_TOGETHER = lazy(
     r"\bsoak\w*\s+(?:all\s+)?(?:(?:the|your|both)\s+)?(?:[\w-]+\s+){0,3}?(?:(?:and|&|\+|with)\s+(?:the\s+)?)?(?:[\w-]+\s+){0,2}?rice\b[^.;!?,]*$",
     re.I,
 )
-_SOAKS_THE = re.compile(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
-_BEFORE_THE_GRAIN = re.compile(
+_SOAKS_THE = lazy(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
+_BEFORE_THE_GRAIN = lazy(
     r"[^.;!?]{0,30}?\b(?:before the [\w -]{2,30} (?:goes|go|is added|are added|joins?)\b|in the liquid(?: \([^)]*\))?(?:, then stir in| before the)|at pressure; let it down and open it, then stir in)",
     re.I,
 )
-_LET_STEEP = re.compile(r"\blet it steep for (?:about )?$", re.I)
-_STEEPS = re.compile(
-    r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|stand|sit|swell)\b[^.;!?]{0,30}$", re.I
-)
+_LET_STEEP = lazy(r"\blet it steep for (?:about )?$", re.I)
+_STEEPS = lazy(r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|stand|sit|swell)\b[^.;!?]{0,30}$", re.I)
 # "to the boil (8 min)"
-_COMES_UP = re.compile(
+_COMES_UP = quick(
     r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|until (?:it(?:'s| is) )?(?:boiling|bubbling)|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
     r"|\bto (?:the |a )?boil(?: in|,? (?:it|this|which|that) takes) (?:about |abt |~|roughly )?$",
     re.I,
 )
 # "bring it up to a boil, about 3 minutes", "when it starts to bubble (5 ish min)"
-_UP_TO_IT = re.compile(
+_UP_TO_IT = lazy(
     r"\bbring\w*\b[^.;()\d]{0,30}\bto (?:the |a )?(?:gentle |rolling |full |hard )?(?:boil|simmer|bubble)(?:,? (?:on|over) (?:a )?[a-z]+(?:[ -][a-z]+)? (?:heat|flame|fire))?\s*(?P<p>[,(–—-])?\s*$"
     r"|\b(?:when|once|until|till) (?:it|the \w+) (?:(?:starts|begins|comes) (?:to )?(?:the |a )?)?(?:boil|bubble|simmer)(?:s|ing)?\s*(?P<q>[,(–—-])?\s*$",
     re.I,
 )
-_ABOUT_SO = re.compile(r"(?:about|abt|around|approx|roughly|~)", re.I)
+_ABOUT_SO = lazy(r"(?:about|abt|around|approx|roughly|~)", re.I)
 # "(10 mins or so to come up)", "12 to get there", "about 8 min to build pressure"
-_TO_COME_UP = re.compile(
+_TO_COME_UP = lazy(
     r"\s*(?:or so\s+)?(?:to|till it|until it) (?:the )?(?:boil\b|comes? (?:up|to pressure)|gets? (?:there|up to pressure)|builds?\b|reach\w* pressure)",
     re.I,
 )
 # "while it bakes, cook the beans 3 minutes": the other hand's work
-_WHILE_IT = re.compile(
+_WHILE_IT = lazy(
     r"(?:^|[.!?]\s+)while (?:it|that|this|they|the \w+(?: \w+)?)(?:'s| is| are)? (?:in the oven|(?:bak|cook|simmer|rest|stand|steam|roast)\w*)[^,.;!?]{0,30},[^.!?]*$",
     re.I,
 )
-_COOLS = re.compile(
-    r"(?:^|[.;,!]\s*)(?:let (?:it |them )?|then |and )*cool(?: it| them| down| off)?,?(?: for)?\s*$", re.I
-)
+_COOLS = lazy(r"(?:^|[.;,!]\s*)(?:let (?:it |them )?|then |and )*cool(?: it| them| down| off)?,?(?: for)?\s*$", re.I)
 # Turkish says it behind the minutes: it is left standing, it is fried
-_STEAMED_WHEN_DONE = re.compile(
+_STEAMED_WHEN_DONE = lazy(
     r"\b(?:when|once)(?: it(?:'s| is| has)?| the rice is)? (?:cooked|done|finished|ready)\b[^.;!?]{0,16}\bsteam\b[^.;!?]{0,20}$",
     re.I,
 )
 # soaked, in other tongues: what follows the minutes, or stands before them
-_EINWEICHEN = re.compile(
+_EINWEICHEN = quick(
     r"[^.;!?]{0,40}\b(?:einweichen|quellen lassen|weken|à tremper|tremper|in ammollo|a bagno|en remojo|en agua fría|de molho|i bløt|i blöt|namaka\w*|namocz\w*)\b",
     re.I,
 )
-_BEI_HITZE = re.compile(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,44}$", re.I)
-_BEKLET = re.compile(r"\s*(?:kadar )?beklet", re.I)
-_KAVUR = re.compile(r"\s*(?:daha |kadar )*kavur", re.I)
-_PISIR = re.compile(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)
-_DEMLE = re.compile(r"\s*(?:daha |kadar )*(?:demle|dinlen)", re.I)
-_STEEPED = re.compile(r"\b(?:steep|bloom|infuse|dissolve)\w*\b[^.;!?]{0,40}$", re.I)
+_BEI_HITZE = lazy(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,44}$", re.I)
+_BEKLET = lazy(r"\s*(?:kadar )?beklet", re.I)
+_KAVUR = lazy(r"\s*(?:daha |kadar )*kavur", re.I)
+_PISIR = lazy(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)
+_DEMLE = lazy(r"\s*(?:daha |kadar )*(?:demle|dinlen)", re.I)
+_STEEPED = quick(r"\b(?:steep|bloom|infuse|dissolve)\w*\b[^.;!?]{0,40}$", re.I)
 # "put it with the measured water in a heavy pot and leave to stand 10 minutes"
-_PUT_WITH_WATER = re.compile(
+_PUT_WITH_WATER = lazy(
     r"\b(?:with|and) (?:the |its )?(?:[a-z]+ )?water\b(?:(?!\b(?:boil|heat|hot|simmer|bring)\w*)[^.;!?]){0,60}\b(?:leave|let)\b(?: it| them)?(?: to)?(?: stand| sit| soak)?,?(?: for)?\s*$",
     re.I,
 )
 # a sentence of minutes alone, right after the heat is off and nothing else was done
-_JUST_OFF = re.compile(
+_JUST_OFF = quick(
     r"\b(?:off|off (?:the )?heat|heat off|from the heat)[.!]\s*(?:(?:(?:do not|don't|no) [^.!?]{2,24}|(?:keep the )?lid on|covered)[.!]\s*)*$"
     r"|(?:^|[.!;]\s*)off,? (?:and |then )?(?:give it|leave it|wait|lid (?:back )?on|(?:keep )?covered|keep closed)\s*,?\s*(?:for\s*)?(?:another\s*|a further\s*)?$"
     r"|(?:^|[.!;,]\s*)(?:then |and )?off,?\s*(?:(?:&|and|then)\s+)?(?:(?:steam|rest|stand|leave|sit|wait)(?: it)?\s+)?(?:for\s*)?(?:another\s*|about\s*)?$"
@@ -323,116 +318,114 @@ _JUST_OFF = re.compile(
     re.I,
 )
 # a rice cooker that is done: "when finished steam 10 min more"
-_CLICKED = re.compile(
+_CLICKED = lazy(
     r"\b(?:when|once|after)(?: it| the (?:cooker|switch|button))?(?:'s| is| has)? (?:finish(?:ed|es)|done|cooked|clicks?(?: off)?|clicked|beeps?|switches off|pops(?: up)?)\b[^.;]{0,70}$",
     re.I,
 )
 # the cooker's own rest: "keep on WARM 15 min", "leave on warm for 10"
-_KEPT_WARM = re.compile(
+_KEPT_WARM = quick(
     r"\b(?:keep|keeps|kept|leave|left|stay|stays|stand|switch(?:es)? to|goes to|then)(?: it)?(?: (?:on|at|to))? (?:the )?(?:['\"]?keep[- ])?warm['\"]?\s*(?:mode|setting|function)?,?\s*(?:(?:wait|leave (?:it|alone)|let it (?:sit|stand|rest))\s*)?(?:for\s*)?(?:about\s*|another\s*)?$",
     re.I,
 )
 # "in another small cooker, 3 whistles"
-_OTHER_COOKER = re.compile(
+_OTHER_COOKER = lazy(
     r"\b(?:another|separate|second|other|different)\s+(?:small |little |pressure )*(?:cooker|pan|pot)\b[^.;]*$", re.I
 )
 # "lid with a cloth, reduce to low, steam 45 minutes"
-_STEAMS_ON = re.compile(
+_STEAMS_ON = lazy(
     r"(?:^|[.,;]\s*|\b(?:and|then)\s+)steam(?: it| the rice)?(?: (?:on|over) (?:a |the )?(?:very )?low(?:est)?(?: heat)?)?,?(?: for)?(?: another| a further)?(?: about)?\s*$",
     re.I,
 )
 # "till the weight dances, then 3 min", of a cooker that nobody calls by its pressure
-_UP_TO_PRESSURE = re.compile(
+_UP_TO_PRESSURE = quick(
     r"\b(?:weight|valve|regulator|jiggler|rocker)\b[^.;]{0,12}\b(?:danc|rock|jiggl|hiss|rattl|spin|swing|sing|wobbl)\w*[^.;\d]{0,20}$|\b(?:hisses|steady (?:hiss|steam))\b[^.;\d]{0,20}$",
     re.I,
 )
-_TURNED_DOWN = re.compile(
+_TURNED_DOWN = lazy(
     r"[,.;]?\s*(?:and |then )*(?:turn|set|put)? ?(?:it |the (?:heat|flame|gas) )?(?:down |right down )?(?:to |on )?(?:the )?(?:low(?:er|est)?|sim(?:mer)?|small(?:est)?)(?: (?:heat|flame|fire))?,?(?: for)?\s*",
     re.I,
 )
 # "lowest 25 min. Turn the rice over. 10 more min"
 _NOT_OFF = r"(?:(?!\b(?:off|rest|stand|leave|let|herd)\b)[^.;])"
-_TURNED_OVER = re.compile(
+_TURNED_OVER = lazy(
     rf"(?:{_NOT_OFF}{{0,60}}[.,;]){{0,2}}\s*(?:then |and )?(?:[^\W\d_]+ (?:dazu|zugeben|hinzu\w*)|(?:[^\W\d_]+ ){{1,3}}(?:in|goes in|go in)|turn|stir|fold|toss|mix|flip|sprinkle|fluff|add|agreg\w+|añad\w+|aggiung\w+|ajout\w+)\b{_NOT_OFF}{{0,60}}[.,;]\s*(?:(?:then|and|weitere|noch|altri|otros) )?",
     re.I,
 )
-_FURTHER = re.compile(r"\b(?:more|another|further|weitere|noch|altri|ancora|otros|más|mas|encore|lagi|daha)\b", re.I)
-_SOAK_BEHIND = re.compile(r"[\s-]*(?:[^\W\d_]+ \()?soak\b", re.I)
+_FURTHER = lazy(r"\b(?:more|another|further|weitere|noch|altri|ancora|otros|más|mas|encore|lagi|daha)\b", re.I)
+_SOAK_BEHIND = lazy(r"[\s-]*(?:[^\W\d_]+ \()?soak\b", re.I)
 # "let it come down by itself for 10 mins"
-_COMES_DOWN = re.compile(
+_COMES_DOWN = lazy(
     r"\bpressure (?:apne aap |khud (?:se )?)?(?:nikal\w*|jaane|jana|utar\w*)(?: (?:do|de|dein|dine))?[\s(,:~-]*$|\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
     re.I,
 )
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
-_AT_PRESSURE = re.compile(
+_AT_PRESSURE = lazy(
     r"\bHI\s*$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
     # the cooker's own programme
     r"|\"(?:porridge|rice|multi-?grain|congee|soup|stew|manual)\"(?: (?:mode|setting|button|program\w*))?,?(?: for)?\s*$",
     re.I,
 )
 # "22 min high, 10 NPR"
-_NPR_AFTER = re.compile(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
-_HIGH_AFTER = re.compile(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
-_TAKES = re.compile(
+_NPR_AFTER = lazy(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
+_HIGH_AFTER = lazy(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
+_TAKES = quick(
     r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|took|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,
 )
-_THEN_LOW = re.compile(
+_THEN_LOW = lazy(
     r"[^.;\d]{0,30}?[,.;]?\s*(?:and |then )*(?:sim(?:mer)?|low(?:er)?|reduce|keep|cook)\b[^.;\d]{0,24}", re.I
 )
-_OFF_BEHIND = re.compile(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
+_OFF_BEHIND = lazy(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
 # "a ladle at a time, 3 minutes each: 20 in all"
 # "stirring for the first 5 minutes … 18 in all"
-_THE_FIRST = re.compile(r"\b(?:for|in|during) the first\s*$", re.I)
-_EACH_TIME = re.compile(r"\s*(?:each|every time|a time|between)\b", re.I)
-_AFTER = re.compile(r"\bafter(?: about| the first)?\s*$", re.I)
-_BEFORE_THE_END = re.compile(
+_THE_FIRST = lazy(r"\b(?:for|in|during) the first\s*$", re.I)
+_EACH_TIME = lazy(r"\s*(?:each|every time|a time|between)\b", re.I)
+_AFTER = lazy(r"\bafter(?: about| the first)?\s*$", re.I)
+_BEFORE_THE_END = lazy(
     r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
     re.I,
 )
-_DRIPS = re.compile(
+_DRIPS = quick(
     r"\b(?:escorrer|escurrir|scolare|sgocciolare|abtropfen|égoutter|uitlekken|odcedzić|süzülsün)\b[^.;!?]{0,12}$|\b(?:drain|drip)(?: it| them| well| dry| in an? \w+| through)?,?(?: for)?(?: about)?\s*$",
     re.I,
 )
-_THERE_AT = re.compile(r"\b(?:there|done|ready|cooked) (?:at|by)\s*(?:about )?$", re.I)
-_OFF_THE_FIRE = re.compile(r"\s*(?:more |minutes? |mins? )?off the (?:fire|heat|flame|stove|hob|gas)\b", re.I)
-_TILL_THE_GRAIN = re.compile(
+_THERE_AT = lazy(r"\b(?:there|done|ready|cooked) (?:at|by)\s*(?:about )?$", re.I)
+_OFF_THE_FIRE = lazy(r"\s*(?:more |minutes? |mins? )?off the (?:fire|heat|flame|stove|hob|gas)\b", re.I)
+_TILL_THE_GRAIN = lazy(
     rf"[^.;!?]{{0,30}}\b(?:till|until) (?:the |all the )?(?:rice|grains?|{OTHER_GRAINS})\b(?! (?:is |are )?(?:golden|brown|coated|toasted|opaque|translucent))",
     re.I,
 )
-_BEFORE_HEAT = re.compile(
+_BEFORE_HEAT = lazy(
     r"\s*(?:of )?(?:standing|sitting|resting|soaking|waiting)? ?before (?:the |any |you (?:put|turn|light|start) )?(?:heat|fire|flame|lighting|switching on|turning on)\b",
     re.I,
 )
 # left standing, in other tongues: before the minutes or behind them
-_LEFT_ABROAD = re.compile(
+_LEFT_ABROAD = lazy(
     r"\b(?:odstaw(?:ić)?|zostaw|diamkan|biarkan|biar|hayaan(?:g)?|deixe(?: descansar)?|deja(?:r)?(?: reposar)?|reposar|laisser reposer|laissez reposer|(?:lascia(?:re|te)?|fate) riposare|ruhen lassen|låt stå|låt vila|la (?:den |det )?stå|lad (?:den |det )?stå|acha|iache|rehne do)\b[^.;!?]{0,20}$",
     re.I,
 )
-_LEFT_BEHIND = re.compile(
+_LEFT_BEHIND = lazy(
     # the stop of "10 min." ends no sentence before a small letter
     r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
 )
-_TAKEN_OFF = re.compile(
-    r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) the heat\b|\bout of the oven\b", re.I
-)
-_LID_BACK = re.compile(r"\b(?:lid|cover|foil) back(?: on)?(?: tight\w*)?,?\s*(?:for )?$", re.I)
-_FOR_FLAVOUR = re.compile(
+_TAKEN_OFF = lazy(r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) the heat\b|\bout of the oven\b", re.I)
+_LID_BACK = lazy(r"\b(?:lid|cover|foil) back(?: on)?(?: tight\w*)?,?\s*(?:for )?$", re.I)
+_FOR_FLAVOUR = lazy(
     r"\s*(?:or so |at least )?(?:for|so) (?:the |all the )?flavou?rs\b|\s*to (?:marinate|infuse|marry|get to know)",
     re.I,
 )
-_COUNTED = re.compile(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
+_COUNTED = lazy(r"(?:^|[.;,]\s*)(?:then )?count(?: about| to)?\s*$", re.I)
 # the sign of a paste or gravy that is fried down, and of no grain
 _OIL = r"\b(?:till|until|when) (?:the )?(?:oil|ghee|fat|tel)(?: has)? (?:comes?|floats?|separates?|leaves|rises|shows|surfaces|starts)\b"
-_OIL_RISES = re.compile(rf"{_OIL}[^.;!?]*$|\blike jam\b[^.;!?]*$", re.I)
-_TILL_OIL_RISES = re.compile(rf"[^.;!?]{{0,40}}{_OIL}", re.I)
-_BROTH_KEPT = re.compile(
+_OIL_RISES = quick(rf"{_OIL}[^.;!?]*$|\blike jam\b[^.;!?]*$", re.I)
+_TILL_OIL_RISES = lazy(rf"[^.;!?]{{0,40}}{_OIL}", re.I)
+_BROTH_KEPT = lazy(
     r"[\s.,;!]*(?:(?:and|then) )*(?:keep|save|reserve|strain|measure)\b[^.;!?]{0,24}\b(?:broth|stock|water|liquid|liquor|yakhni)\b",
     re.I,
 )
-_INSTEAD = re.compile(r"[^.;!?]{0,16}\binstead\b(?! of)", re.I)
-_SAVED = re.compile(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
-_AT_LOWEST = re.compile(
+_INSTEAD = lazy(r"[^.;!?]{0,16}\binstead\b(?! of)", re.I)
+_SAVED = quick(r"\bsav(?:es?|ing)\b[^.;!?]{0,20}$", re.I)
+_AT_LOWEST = lazy(
     r"(?:^|[.;,]\s*)(?:on |at )?(?:the )?(?:very |to )?(?:lowest|low|smallest|tiniest)(?: (?:heat|flame|gas))?[.:;]\s*$"
     # "then smallest flame 30 minutes"
     r"|\b(?:lowest|smallest|tiniest) (?:possible )?(?:heat|flame|gas|fire),?\s*(?:for )?(?:another )?$"
@@ -442,31 +435,29 @@ _AT_LOWEST = re.compile(
     re.I,
 )
 # "Cover, 20 min low, 10 off"
-_LOW_BEHIND = re.compile(
-    r"\s*(?:(?:on|at) )?(?:very |the )?(?:low|lowest|sim)\b(?: heat| flame)?(?=\s*(?:[.,;)]|$))", re.I
-)
-_EVERY = re.compile(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
-_LEFT_IN_WATER = re.compile(
+_LOW_BEHIND = lazy(r"\s*(?:(?:on|at) )?(?:very |the )?(?:low|lowest|sim)\b(?: heat| flame)?(?=\s*(?:[.,;)]|$))", re.I)
+_EVERY = lazy(r"\b(?:every|each)\s*(?:few|couple of|about|~)?\s*$", re.I)
+_LEFT_IN_WATER = lazy(
     r"\b(?:rice|grains?|it)\b[^.;!?]{0,40}\b(?:leave|left|let|stand|sit|keep)\b[^.;!?]{0,24}\bin (?:(?:some|plenty of|clean|fresh|cold|cool|warm|tepid|lukewarm|salted) )*water(?: for)?(?: about| at least)?\s*$",
     re.I,
 )
-_READY_IN = re.compile(r"\b(?:done|ready|finished|on the table|all) in(?: about| under| only| just)?\s*$", re.I)
+_READY_IN = lazy(r"\b(?:done|ready|finished|on the table|all) in(?: about| under| only| just)?\s*$", re.I)
 # "Bake 30 minutes. Uncover, bake another 30"
-_UNCOVERED_FOR = re.compile(
+_UNCOVERED_FOR = lazy(
     r"\s*[.,;]\s*(?:then )?(?:uncover|remove (?:the )?(?:foil|lid|cover)|take (?:the )?(?:foil|lid) off|(?:foil|lid) off)\b[^.!?]{0,40}",
     re.I,
 )
-_MORE_OF_IT = re.compile(r"\s*(?:more|longer)\b", re.I)
+_MORE_OF_IT = lazy(r"\s*(?:more|longer)\b", re.I)
 # "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes": what stands before the other oven's minutes
 OTHER_OVEN = r"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi|gas|electric)(?: oven)?(?: at)?:?(?: ?\d{2,3} ?°? ?[FC]?\b)?,?(?: for)? ?"
-_OTHER_SETTING = re.compile(
+_OTHER_SETTING = lazy(
     rf"{OTHER_OVEN}"
     r"|\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
     re.I,
 )
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
-_ONLY_IF = re.compile(
+_ONLY_IF = quick(
     r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
     r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not[,:]|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
     re.I,
@@ -569,16 +560,16 @@ def _only_if(text: str, at: int) -> bool:
     return bool(_ONLY_IF.search(parts[-1]))
 
 
-_MARK = re.compile(r"[\s-]*mark\b")
+_MARK = lazy(r"[\s-]*mark\b")
 # minutes at the heat surer than this are the grain's, though it is told of later
 SURE_HEAT = 0.95
 
 
 # "Chicken: …", "Beans - …" at the head of a step
-HEADED = re.compile(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
+HEADED = lazy(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2}?)\s?(?::|\s[-–—])\s")
 # of words, in what names a part
 MOST_OF_A_HEAD = 4
-_OTHER_PART = re.compile(r"\b(?:sprouts|greens|salad|namul|side|sides|dessert|pasta|bread|toppings?)\b", re.I)
+_OTHER_PART = quick(r"\b(?:sprouts|greens|salad|namul|side|sides|dessert|pasta|bread|toppings?)\b", re.I)
 _OTHER_FOOD = ("MEAT", "PULSE", "VEG", "SAUCE")
 
 
@@ -597,18 +588,18 @@ def _in_a_part_of_its_own(p: Place) -> bool:
     return (cooked or any(CLASS["GRAIN"].search(h) for h in heads)) and not CLASS["GRAIN"].search(p.text)
 
 
-_SPREAD_OUT = re.compile(
+_SPREAD_OUT = lazy(
     r"\b(?:spread|tip|turn)\b[^.;]{0,20}\b(?:on(?:to)?|in|over) (?:an? )?(?:large |wide |big )?(?:plate|tray|platter|thali)\b|\b(?:let|leave|allow)\b[^.;]{0,14}\bcool (?:down )?(?:completely|fully|to room)\b|\bcool(?:ed)? (?:it |the rice )?(?:down )?(?:completely|fully)\b",
     re.I,
 )
 
 
 # "nach 30 Minuten einmal umrühren", "dopo 20 minuti mescolare"
-_AFTER_ABROAD = re.compile(
+_AFTER_ABROAD = lazy(
     r"\b(?:nach|dopo|après|a los|aos|(?:al|au|ao) (?:cabo|bout|fim) de|pasados|trascorsi|después de|depois de|efter|po|sonra)\s*(?:etwa |circa |ca\.? )?$",
     re.I,
 )
-_ADDED_ABROAD = re.compile(
+_ADDED_ABROAD = lazy(
     r"[^.;!?\d]{0,24}\b(?:añad|agreg|adicion|acrescent|incorpor|ech[ae]|junt|ajout|aggiung|un(?:ire|isci|ite)|(?:da|hin)?zu|geb|kommen|tills|lägg|doda|ekle)\w*",
     re.I,
 )
@@ -620,7 +611,7 @@ def _within_the_heat(p: Place) -> bool:
     return bool(heats) and p.s.typical < heats[-1].stretch.typical
 
 
-_STIRRED_ABROAD = re.compile(
+_STIRRED_ABROAD = quick(
     r"[^.;!?\d]{0,24}\b(?:umrühr|rühr|wend|mescol|gir|remu|tourn|revolv|remov|mex|rör|vänd|miesza|karıştır)\w*", re.I
 )
 
@@ -653,18 +644,26 @@ def _up_to_it(p: Place) -> bool:
     return sign == "(" or (sign is not None and _ABOUT_SO.match(p.s.text) is not None)
 
 
-_LAST_ABROAD = re.compile(
-    r"\b(?:[úu]ltim[oa]s|ultimi|derni[eè]re?s|letzten|laatste|sista|siste|sidste|ostatnie)\s*$", re.I
-)
-_SHAPED_FIRST = re.compile(
+_LAST_ABROAD = quick(r"\b(?:[úu]ltim[oa]s|ultimi|derni[eè]re?s|letzten|laatste|sista|siste|sidste|ostatnie)\s*$", re.I)
+_SHAPED_FIRST = quick(
     r"\b(?:press|pack|pat|shape|form|spoon|tip|turn|put)\w*\b[^.;]{0,40}\b(?:loaf|loaves|patt(?:y|ies)|burgers?|cakes|croquettes|balls)\b|\b(?:lined|greased|buttered|oiled) (?:loaf )?tin\b|\broll(?:ed|s)?\b(?: (?:it|them|the leaves))? ?up\b",
     re.I,
 )
-_BAKED = re.compile(r"\b(?:bak\w+|oven)\b[^.;]{0,30}$|\b3[2-7][05] ?(?:°|F|degrees|for)[^.;]{0,12}$", re.I)
-_CORED = re.compile(
+_BAKED = lazy(r"\b(?:bak\w+|oven)\b[^.;]{0,30}$|\b3[2-7][05] ?(?:°|F|degrees|for)[^.;]{0,12}$", re.I)
+_CORED = lazy(
     r"\b(?:core|trim|separate|halve|peel)\w*\b[^.;]{0,30}\b(?:cabbage|leaves|chard|peppers|courgettes|squash|cauliflower)\b[^.;]{0,12}\b(?:boil|blanch|steam|simmer)\w*\b[^.;]{0,12}$",
     re.I,
 )
+
+
+_COVERED_FOR = lazy(
+    r"\bcover(?:ed)?(?: it| the pot)?(?: and (?:leave|keep|let)(?: it)?)?(?: for)?(?: about)?\s*$", re.I
+)
+_TILL_DONE = lazy(
+    r"\b(?:cook|boil|simmer)\b[^.;!?]{0,80}\b(?:till|until) (?:just |almost |nearly |it is |it's )?(?:done|cooked|tender|soft),? ?(?:about |abt )?$",
+    re.I,
+)
+_THEN_OUT = lazy(r"[\s,.;]*(?:and |then )+(?:spread|fluff|fork|tip|turn out|serve|cool)\b", re.I)
 
 
 def _shaped_before(p: Place) -> bool:
@@ -693,6 +692,18 @@ RULES = (
     Rule(
         "It simmers 12 minutes. Fry the carrots in the oil 4 minutes", "other", 0.85, leaves="",
         fits=lambda p: p.kind == "heat" and p.had("heat") and p.clause is not None and p.clause.verb == "fry" and p.clause.things and "grain" not in p.clause.things and p.clause.carried != "grain",
+    ),
+    Rule(
+        "Lasciare in frigo 2 ore", "other", 0.95, leaves="",
+        fits=lambda p: p.kind in ("heat", "rest") and p.clause is not None and p.clause.verb == "chill" and not p.clause.before.off,
+    ),
+    Rule(
+        "Cook with 4 cups of water till just done, 15 mins", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind == "other" and not p.had("heat") and _TILL_DONE.search(p.back(120)) and CLASS["GRAIN"].search(p.text[: p.s.start]) and not _by_another(p),
+    ),
+    Rule(
+        "open pot till just done, 15 mins, cover for 5 mins then spread", "rest", 0.85, leaves="heat",
+        fits=lambda p: p.short and p.kind in ("heat", "other") and p.had("heat") and not p.had("rest") and _COVERED_FOR.search(p.before) and p.after(_THEN_OUT),
     ),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
     Rule(

@@ -10,6 +10,7 @@ from ..measures import WHISTLE_MIN
 from ..pot import Brought, Factors, Kitchen, Pot, Way, solve
 from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
+from ..quick import lazy
 from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe
 from .cookings import DRAINED, finished_apart, finishing, turning
@@ -17,11 +18,11 @@ from .cookings import DRAINED, finished_apart, finishing, turning
 ASK_BEYOND = 0.25
 # a recipe that pours too little makes another grain no drier than this share of its need below it
 DRIEST_HABIT = 0.25
-_TOASTS = re.compile(r"\b(?:stir|fry|toast|coat|turn|tip)\w*\b[^.;]{0,50}\b(?:rice|grain)", re.I)
+_TOASTS = lazy(r"\b(?:stir|fry|toast|coat|turn|tip)\w*\b[^.;]{0,50}\b(?:rice|grain)", re.I)
 
 
 # true of a rice whose starch is wanted, or that was polished clean
-UNRINSED = re.compile(
+UNRINSED = lazy(
     r",?\s*\b(?:not rinsed|unrinsed|not washed|unwashed|(?:do not|don't|no need to) (?:rinse|wash)\b(?: it| the rice)?)",
     re.I,
 )
@@ -99,7 +100,7 @@ def carriers(recipe: Recipe) -> list[Line]:
     return mine
 
 
-_TIN = re.compile(r"\b(?:tins?|cans?|cartons?)\b", re.I)
+_TIN = lazy(r"\b(?:tins?|cans?|cartons?)\b", re.I)
 
 
 def _poured_later(recipe: Recipe) -> frozenset[int]:
@@ -233,7 +234,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     )
 
 
-_SLOW = re.compile(r"\b(?:slow[- ]?cooker|crock[- ]?pot|crock)\b", re.I)
+_SLOW = lazy(r"\b(?:slow[- ]?cooker|crock[- ]?pot|crock)\b", re.I)
 # what takes longer than this in a pot that is called slow is its way, not its habit
 SLOW_FROM_MIN = 90.0
 

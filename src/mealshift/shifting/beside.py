@@ -14,6 +14,7 @@ from math import inf
 from ..grains import grain
 from ..measures import round_half_up
 from ..process import Operation
+from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe
@@ -21,22 +22,20 @@ from ..text.times import stretches
 
 # fewer missing minutes than these are within what a pot differs
 LEAST_PULSE, LEAST_BESIDE = 2, 4
-_SIZES = re.compile(r"^(?:(?:piece|pieces|large|small|medium|lean|extra|raw)\s+)+", re.I)
-_PREPARED = re.compile(
+_SIZES = lazy(r"^(?:(?:piece|pieces|large|small|medium|lean|extra|raw)\s+)+", re.I)
+_PREPARED = lazy(
     r"\s+(?:peeled|deveined|trimmed|cut|sliced|diced|chopped|cleaned|halved|skinned|boned|thawed|cubed|in (?:chunks|pieces|strips))\b",
     re.I,
 )
-_HEATED = re.compile(r"\b(?:brown|sear|fry|fried|saut|render|boil|simmer|poach|cook|roast|bake)", re.I)
-_DONE = re.compile(
+_HEATED = quick(r"\b(?:brown|sear|fry|fried|saut|render|boil|simmer|poach|cook|roast|bake)", re.I)
+_DONE = lazy(
     r"\b(?:tender|cooked through|no longer pink|until (?:just )?(?:done|cooked|soft)|till (?:just )?(?:done|cooked|soft))\b",
     re.I,
 )
-_CUT_SMALL = re.compile(
+_CUT_SMALL = quick(
     r"\b(?:strips?|thin(?:ly)?|slivers?|diced|minced|small (?:pieces|cubes|dice)|cut small|finely|shaved)\b", re.I
 )
-_COOKED_FIRST = re.compile(
-    r"\b(?:boil|simmer|stew|brais|poach)\w*\b.{0,60}\b(?:tender|soft|hours?|done)\b", re.I | re.S
-)
+_COOKED_FIRST = lazy(r"\b(?:boil|simmer|stew|brais|poach)\w*\b.{0,60}\b(?:tender|soft|hours?|done)\b", re.I | re.S)
 # at pressure a pulse takes so much of its time on the stove, and while the pressure falls it cooks on
 AT_PRESSURE, FALLING_MIN, ONE_POT_MIN = 0.4, 6.0, 8.0
 # air under foil heats meat more slowly than a simmer does
@@ -47,8 +46,8 @@ SMALL_MIN = 10.0
 SOFTENED_MIN = 6.0
 # a browning without minutes
 BROWNS_MIN = 5.0
-_IT = re.compile(r"\b(?:it|them)\b", re.I)
-_TAKEN_OUT = re.compile(
+_IT = lazy(r"\b(?:it|them)\b", re.I)
+_TAKEN_OUT = lazy(
     r"\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
     re.I,
 )

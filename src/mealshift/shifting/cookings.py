@@ -9,16 +9,17 @@ from collections.abc import Sequence
 from ..grains import grain
 from ..pot.methods import method as method_row
 from ..process import BOILED_THROUGH, Operation
+from ..quick import lazy, quick
 from ..reading.dish import shaped
 from ..recipe import Recipe
 
 # phases in which the grain is at the heat, or counted by it
 AT_HEAT = ("heat", "from_end", "from_start", "whistles")
-_STANDS = re.compile(
+_STANDS = quick(
     r"\b(?:let|leave|left|allow|rest(?:ed|ing)?|stand(?:ing)?|sit|sits|steam off|to steam|keep (?:it )?(?:covered|closed|shut))\b",
     re.I,
 )
-_ASIDE = re.compile(
+_ASIDE = quick(
     r"\b(?:aside|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone)|fridge|refrigerator|freezer|until (?:you|it is|they are) need(?:ed)?)\b",
     re.I,
 )
@@ -94,7 +95,7 @@ def turning(recipe: Recipe) -> int | None:
     return None
 
 
-BAKED = re.compile(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
+BAKED = lazy(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 
 
 def finished_apart(recipe: Recipe) -> bool:
@@ -113,8 +114,8 @@ def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
     return was == now or (finished_apart(recipe) and now != "steep")
 
 
-DRAINED = re.compile(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
-FILLED = re.compile(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
+DRAINED = lazy(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
+FILLED = quick(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
 
 def in_a_sauce(recipe: Recipe) -> bool:
@@ -127,14 +128,14 @@ def in_a_sauce(recipe: Recipe) -> bool:
     return shaped(before) is not None or (recipe.dish == "stuffing" and bool(_WITHIN.search(before)))
 
 
-_WITHIN = re.compile(
+_WITHIN = lazy(
     r"\b(?:stuff(?:ed|s)?|fill(?:ed|s)?|roll(?:ed|s)?|wrap(?:ped|s)?|teaspoon\w* on|spoon\w* (?:in|on)to|put\b[^.;]*\bon (?:the|each)[^.;]*\bleaf)\b",
     re.I,
 )
 
 
 # closed a second time it is no finish
-_LOCKED = re.compile(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
+_LOCKED = lazy(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
 
 
 def boiled_through(recipe: Recipe, at: int) -> bool:
@@ -147,7 +148,7 @@ def boiled_through(recipe: Recipe, at: int) -> bool:
 
 
 # "chicken out after 25 min", "lift the drumsticks out at 30 minutes": it has cooked so long, whatever the grain takes
-TAKEN_OUT = re.compile(
+TAKEN_OUT = lazy(
     r"\b(?:out|lift|remove|retrieve)\b(?! (?:of the (?:freezer|fridge|oven)|(?:the )?(?:foil|lid|cover|cloth|towel|plate)\b))",
     re.I,
 )
@@ -230,22 +231,28 @@ def _up_to(recipe: Recipe, ops: Sequence[Operation], i: int) -> str:
 
 
 # "Microwave the rice according to the packet", "heat the grains following pack instructions": how cooked grain from a shop is made hot
-BY_THE_PACKET = re.compile(
-    r"\b(?:microwave|heat|warm|re-?heat|cook|prepare)\b[^.;!?]{0,30}\b(?:rice|grains?|pouch(?:es)?|packets?)\b[^.;!?]{0,40}?\b(?:packets?|packs?|package|pouch|label|manufacturer'?s?)\b(?: instructions| directions)?",
+BY_THE_PACKET = lazy(
+    r"\b(?:microwave|heat|warm|re-?heat|cook|prepare)\b[^.;!?]{0,30}\b(?:rice|grains?|pouch(?:es)?|packets?)\b[^.;!?]{0,40}?\b(?:packets?|packs?|package|pouch|label|manufacturer'?s?)\b(?: instructions| directions)?"
+    # "cook the rice in the microwave for 2 minutes each", of a pouch that was cooked already
+    r"|\b(?:cook|heat|warm)\b[^.;!?\d]{0,20}\b(?:rice|grains?|pouch(?:es)?)\b(?: in (?:the|a) microwave| \d{1,2} min\w* in (?:the|a) microwave)(?: (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?)?(?: each)?"
+    r"|\bmicrowave (?:the |both )?(?:rice|grains?|pouch(?:es)?)\b (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?(?: each)?",
     re.I,
 )
-GOES_ON_WITH = re.compile(r"\s*[,;]?\s*(?:(?:and|then)\b\s*)+", re.I)
+GOES_ON_WITH = lazy(r"\s*[,;]?\s*(?:(?:and|then)\b\s*)+", re.I)
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
-_CLICKS = re.compile(
+_CLICKS = lazy(
     r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b",
     re.I,
 )
-_IN_THE_COOKER = re.compile(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
-_STARTS = re.compile(
+_IN_THE_COOKER = lazy(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
+_STARTS = quick(
     r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting|mode|course|programme?)\b", re.I
 )
-_PRESSED = re.compile(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
-_COOKS = re.compile(r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav)", re.I)
+_PRESSED = lazy(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
+_COOKS = lazy(
+    r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav|ko(?:ok|ken|ch|ka\b)|gar(?:en|koch)|cui(?:re|s)|cuoc|lessa|cocer|coc[ei]n|cuec|hierv|hervi|cozinh|cozer|pişir|haşla|u?gotuj|rebus|masak)",
+    re.I,
+)
 
 
 def shared(

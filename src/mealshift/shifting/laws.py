@@ -16,6 +16,7 @@ from typing import TYPE_CHECKING
 
 from ..grains import grain
 from ..measures import WHISTLE_MIN, jug_ml, round_half_up
+from ..quick import lazy
 from ..reading.ingredients import handle
 from ..reading.names import find_grains
 from ..reading.pours import TO_MAKE
@@ -31,9 +32,9 @@ if TYPE_CHECKING:
 
 # phases of the grain's own minutes; every other operation keeps its own
 _MINE = frozenset({"heat", "rest", "soak", "toast", "whistles", "from_start"})
-_DOUBLED = re.compile(r"\b([^\W\d_]{3,}) \1\b", re.I)
-_ONE_OF_MANY = re.compile(r"(?<![\d.,/½¼¾⅓⅔-])1 (?:whistles|minutes|cups|hours|glasses|mugs)\b")
-_SLUG = re.compile(r"\b[a-z]+-(?:millet|barley|rice|meal)-[a-z]+\b")
+_DOUBLED = lazy(r"\b([^\W\d_]{3,}) \1\b", re.I)
+_ONE_OF_MANY = lazy(r"(?<![\d.,/½¼¾⅓⅔-])1 (?:whistles|minutes|cups|hours|glasses|mugs)\b")
+_SLUG = lazy(r"\b[a-z]+-(?:millet|barley|rice|meal)-[a-z]+\b")
 LEAST_DRY_G, LEAST_POUR_ML = 30.0, 20
 # what the rounding to a cook's words may differ by
 MINUTES, SHARE = 1.5, 0.06

@@ -20,6 +20,7 @@ from ..measures import (
 )
 from ..pot import Pot
 from ..pot.ways import cap
+from ..quick import lazy
 from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
@@ -38,32 +39,32 @@ NOTICEABLE = 0.08
 MOST_TIMES = 4.0
 # less than this is not poured at all
 LEAST_ML = 5.0
-_COOKED_WORDS = re.compile(
+_COOKED_WORDS = lazy(
     r",?\s*\b(?:(?:cold|leftover|left-over|day-old|chilled|freshly|already|pre-?|well[- ])*\s*(?:cooked|boiled|steamed|cold|leftover|left-over|day-old)(?:,? (?:and|then) (?:cooled|chilled|cold))?)\b\s*",
     re.I,
 )
 
 
-_RAW_SIZE = re.compile(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
+_RAW_SIZE = lazy(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
 _MASS = ("g", "kg", "oz", "lb")
 # a liquid that the list names without saying how much, or by a line of the pot alone
-_NO_AMOUNT = re.compile(
+_NO_AMOUNT = lazy(
     r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
     re.I,
 )
-_BY_A_LINE = re.compile(r"\b(?:line|mark|level|knuckle)\b", re.I)
+_BY_A_LINE = lazy(r"\b(?:line|mark|level|knuckle)\b", re.I)
 
 
 # "water to the 3 line (less 3 tbsp)", "water, to cover by 2 cm"
-_TO_A_LINE = re.compile(
+_TO_A_LINE = lazy(
     r"\s*,?\s*(?:up )?to the (?:\d[\d½¼¾./]*|second|third|first) (?:cup )?(?:line|mark)\b(?: (?:for|of) [^(),;\d]{2,24}?(?=\s*(?:[(,;]|$)))?",
     re.I,
 )
 # "to the SUSHI line for 2, ≈ 380 ml"
-_TO_ITS_LINE = re.compile(r"(?:up )?to the [^\W\d_][^(),;|\d]{0,16}\b(?:line|mark) (?:for|of) \d+\s*,?\s*", re.I)
+_TO_ITS_LINE = lazy(r"(?:up )?to the [^\W\d_][^(),;|\d]{0,16}\b(?:line|mark) (?:for|of) \d+\s*,?\s*", re.I)
 # "water, until the scale of 2 go"
-_SCALE_OF = re.compile(r"(?:until|till|up to|to) (?:the )?(?:scale|mark|line|level) (?:of|for) $", re.I)
-_SIGN_SAID = re.compile(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
+_SCALE_OF = lazy(r"(?:until|till|up to|to) (?:the )?(?:scale|mark|line|level) (?:of|for) $", re.I)
+_SIGN_SAID = lazy(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -226,10 +227,30 @@ def _rewrite(
         return _carrier_line(ln, a, measures)
     if told_by_the_grain(ln) and not (a.same and a.scale == 1):
         return _own_amount(ln, a)
+    if (now := _with_its_portions(ln, recipe, a, carried)) is not None and ln.amount_span is not None:
+        at = ln.amount_span
+        said = said_liquid(now, ln.unit, of_line(ln, measures), ln.text[at.start : at.end])
+        edited = apply(ln.text, [Edit(at.start, at.end, said)])
+        return NewLine(edited.text, ln.text, ln.role, edited.marks, "the grain gets another part of it", edited.olds)
     if a.scale != 1 and ln.quantity is not None:
         edited = _scaled(ln, ln.quantity * a.scale)
         return NewLine(edited.text, ln.text, ln.role, edited.marks, "for the new number at the table", edited.olds)
     return NewLine(ln.text, ln.text, ln.role)
+
+
+_DIVIDED = lazy(r"\bdivided\b", re.I)
+
+
+def _with_its_portions(ln: Line, recipe: Recipe, a: Amounts, carried: frozenset[int]) -> float | None:
+    """Millilitres of "8 cups stock, divided", of which the steps pour 3 to the grain: as much more or less as those are. None: it is none such, or stays."""
+    if not (_DIVIDED.search(ln.text) and ln.fraction and ln.ml) or a.scale != 1 or ln.section.startswith("step "):
+        return None
+    portions = [
+        x.ml for x in recipe.lines if x.index in carried and x.kind == ln.kind and x.section.startswith("step ")
+    ]
+    other = any(x is not ln and x.kind == ln.kind and not x.section.startswith("step ") for x in recipe.lines)
+    more = sum(a.carrier(ml) - ml for ml in portions if ml)
+    return None if other or abs(more) < LEAST_ML or sum(ml or 0.0 for ml in portions) > ln.ml else ln.ml + more
 
 
 def told_by_the_grain(ln: Line) -> bool:
@@ -240,9 +261,7 @@ def told_by_the_grain(ln: Line) -> bool:
     return not any(canonical_unit(m["u"] or "") for m in AMOUNT.finditer(words))
 
 
-_AS_THE_GRAIN = re.compile(
-    r"\b(?:water|stock|broth|milk)(?P<tail>\s+as\s+(?:the |your )?(?:[\w-]+ )?(?:rice|grain))\b", re.I
-)
+_AS_THE_GRAIN = lazy(r"\b(?:water|stock|broth|milk)(?P<tail>\s+as\s+(?:the |your )?(?:[\w-]+ )?(?:rice|grain))\b", re.I)
 
 
 def as_the_grain(text: str, after: int) -> list[Edit]:
@@ -270,7 +289,7 @@ def _with_stop(ln: Line, said: str) -> int:
     return end + 1 if stops else end
 
 
-_IN_A_POUCH = re.compile(
+_IN_A_POUCH = lazy(
     r"\b(?:ready[- ]cooked|ready[- ]to[- ](?:eat|heat|serve)|microwav(?:e|able)|express|(?:pouch(?:es)?|packets?|packs?)(?: of)?)\b *",
     re.I,
 )
@@ -352,34 +371,34 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
 
 
 # "…, rinsed and soaked 15 minutes"
-_SOAKED = re.compile(r",?\s*(?:\band\s+|,\s*)?\bsoaked\b[^,;()]*(?:,?\s*(?:and )?(?:well )?drained\b)?", re.I)
-_COOKED_SIZE = re.compile(
+_SOAKED = lazy(r",?\s*(?:\band\s+|,\s*)?\bsoaked\b[^,;()]*(?:,?\s*(?:and )?(?:well )?drained\b)?", re.I)
+_COOKED_SIZE = lazy(
     r"\s*\((?:about |around |roughly |approx\.? |~)?\d[\d.,/ ½¼¾]*\s?(?:g|grams?|kg|oz|ounces?|ml|cups?)\b[^()]{0,12}\)",
     re.I,
 )
 # a bracket or a tail that only tells which rice it was
-_BRACKET = re.compile(r"\s*\([^()]*\)")
-_KIND_TAIL = re.compile(
+_BRACKET = lazy(r"\s*\([^()]*\)")
+_KIND_TAIL = lazy(
     r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:(?:long|medium|short|round)[- ]grain(?:ed)?|converted|parboiled|par-?boiled|easy[- ]cook|polished|hulled)(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\(|\.{3}))",
     re.I,
 )
-_SUCH_AS = re.compile(
+_SUCH_AS = lazy(
     r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I (?:use|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
     re.I,
 )
 # "(the kind that takes 45 min)"
-_TAKES_MIN = re.compile(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
+_TAKES_MIN = lazy(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
 # "(Carolina)", "(Tilda)": a kind or a brand
-_NAMES_KIND = re.compile(
+_NAMES_KIND = lazy(
     r"\s*\(\s*(?:(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+|or (?!more\b|less\b|so\b|to taste|any amount|however)[^()\d]*)\)"
 )
-_TELLS_KIND = re.compile(
+_TELLS_KIND = lazy(
     r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
     re.I,
 )
 
 
-_KIND_BEHIND = re.compile(
+_KIND_BEHIND = lazy(
     rf"(?P<amount>[\s:=–-]*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?)\s+(?:of\s+)?(?P<kind>[^\W\d_]+(?:[- ]grain(?:ed)?)?)\b",
     re.I,
 )
@@ -398,7 +417,13 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     edits = []
     for x, y in brackets:
         words = text[x:y]
-        told = any(x <= f.span.start < y for f in found) or _TELLS_KIND.search(words) or _NAMES_KIND.fullmatch(words)
+        told = (
+            any(x <= f.span.start < y for f in found)
+            or _TELLS_KIND.search(words)
+            or _NAMES_KIND.fullmatch(words)
+            # "(ponni)"
+            or (found and words.strip("()[] ").isalpha() and kind_of_rice(f"{words.strip('()[] ')} rice"))
+        )
         if told and not re.search(r"\d", _TAKES_MIN.sub("", words)):
             edits.append(Edit(x, y, ""))
     if outside:
@@ -457,14 +482,12 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
-_ITS_KIND_THEN_RICE = re.compile(
-    r"\s*\([^()\d]{1,40}\)\s+(?:rice|chawal|arroz|riso|reis|ris|rijst|beras|bigas)\b", re.I
-)
-_SIZE_BESIDE = re.compile(r"\s*\((?:about |approx\.? |ca\.? |~)?\d[^()]*\)", re.I)
-_KEPT_COLD = re.compile(r",?\s*(?:and\s+)?(?:chilled|cooled|cold)\s+(?=[^\W\d])", re.I)
-_IS_LABEL = re.compile(r"\s*:\s*(?=[\d½¼¾⅓⅔])")
-_WORDS_BEFORE = re.compile(r"[\s'’\w-]*")
-_OR_ANOTHER = re.compile(
+_ITS_KIND_THEN_RICE = lazy(r"\s*\([^()\d]{1,40}\)\s+(?:rice|chawal|arroz|riso|reis|ris|rijst|beras|bigas)\b", re.I)
+_SIZE_BESIDE = lazy(r"\s*\((?:about |approx\.? |ca\.? |~)?\d[^()]*\)", re.I)
+_KEPT_COLD = lazy(r",?\s*(?:and\s+)?(?:chilled|cooled|cold)\s+(?=[^\W\d])", re.I)
+_IS_LABEL = lazy(r"\s*:\s*(?=[\d½¼¾⅓⅔])")
+_WORDS_BEFORE = lazy(r"[\s'’\w-]*")
+_OR_ANOTHER = lazy(
     r"(?:\s*[,/]\s*(?:or\s+)?|\s+(?:or|and|&|\+)\s+)(?:any\s+(?:other\s+|good\s+|kind of\s+)*)?(?:[\w-]+\s+){0,2}", re.I
 )
 
@@ -536,8 +559,8 @@ def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
     return edits
 
 
-_CANS = re.compile(r"\b(?:cans?|tins?|cartons?|box(?:es)?|packages?|containers?|bottles?|jars?)\b", re.I)
-_IN_CANS = re.compile(
+_CANS = lazy(r"\b(?:cans?|tins?|cartons?|box(?:es)?|packages?|containers?|bottles?|jars?)\b", re.I)
+_IN_CANS = lazy(
     r"\s*(?:\((?:each |about )?\d[\d./½ ]*[ -]?(?:fl\.? ?)?(?:oz|ounces?|g|ml)\.?(?:,? each)?\)|\d[\d.]*[ -](?:fl\.? ?)?(?:oz|ounces?)\.?)?"
     rf"\s*(?:{_CANS.pattern}(?: of\b)?)?(?=\s+[^\W\d]|$)\s*",
     re.I,

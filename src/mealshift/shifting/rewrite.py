@@ -24,6 +24,7 @@ from ..pot.account import BETWEEN
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
+from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
@@ -40,125 +41,130 @@ from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
 from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
-_BEFORE_SENTENCE = re.compile(r";(?=\s+[A-Z])")
+_BEFORE_SENTENCE = lazy(r";(?=\s+[A-Z])")
 # "20 min low, 10 off"
-_OFF_SO_LONG = re.compile(r"off,? \d+\b|\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
-_THE_OTHER = re.compile(r"\b(?:other|remaining)\s*$", re.I)
+_OFF_SO_LONG = lazy(r"off,? \d+\b|\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
+_THE_OTHER = lazy(r"\b(?:other|remaining)\s*$", re.I)
 # "till thick and rice mash"
-_OF_THE_SIGN = re.compile(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
+_OF_THE_SIGN = lazy(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 # "in the rice pot", "with a rice paddle": another grain has no use for the name
-_RICES_TOOL = re.compile(r"\brice (?=(?:pots?|paddles?|spoons?|bowls?)\b)", re.I)
-_GRITS_ALONE = re.compile(r"(?<!corn )(?<!hominy )\bgrits\b", re.I)
-_IN_A_SIGN = re.compile(r"\b(?:until|till)\b[^,;:.]*$", re.I)
-_LIQUID_AMOUNT = re.compile(
+_RICES_TOOL = lazy(r"\brice (?=(?:pots?|paddles?|spoons?|bowls?)\b)", re.I)
+_GRITS_ALONE = lazy(r"(?<!corn )(?<!hominy )\bgrits\b", re.I)
+_IN_A_SIGN = lazy(r"\b(?:until|till)\b[^,;:.]*$", re.I)
+_LIQUID_AMOUNT = lazy(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|(?-i:c)|pints?|pts?|quarts?|qts?|gallons?|gals?|glass(?:es)?|mugs?|tumblers?|measures?)\b\.?"
     rf"(?:\s*(?:\+|&|plus|and)\s*(?P<more>{NUMBER_PATTERN})\s*(?P<of>tbsps?|tablespoons?|tsps?|teaspoons?|ml|cups?)\b)?"
-    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|liquid|milk|pani|tubig|sabaw|maji|air|agua|caldo|acqua|brodo|eau|bouillon|wasser|brühe|bulionu?|wody|vatten|vand|vann|nước)\b)",
+    r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|yakhni|liquid|milk|pani|tubig|sabaw|maji|air|agua|caldo|acqua|brodo|eau|bouillon|wasser|brühe|bulionu?|wody|vatten|vand|vann|nước)\b)",
     re.I,
 )
-_NOT_ALL = re.compile(
+_NOT_ALL = lazy(
     rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b",
     re.I,
 )
 # "add the mushrooms' water, then add water to the line"
-_POURED_BEFORE = re.compile(
+_POURED_BEFORE = lazy(
     r"\b(?:the|its|their) (?:[\w'’-]+ ){0,3}?(?:water|liquid|liquor|juices?|stock|broth)\b[^.;]*\bwater\b", re.I
 )
-_NEAR_THE_END = re.compile(
+_NEAR_THE_END = lazy(
     r"\b(?:(?:for|in|during) the (?:last|final) [\d½¼¾–-]+(?: to \d+)? ?min(?:ute)?s?|[\d½¼¾–-]+ ?min(?:ute)?s? before (?:the end|it is done|serving))\b",
     re.I,
 )
-_OR_AT = re.compile(
+_OR_AT = lazy(
     rf"\s*(?:,|or|/|;)?\s*(?:or )?(?:on |at )?(?:high|low)(?: heat| setting)?(?: for)?\s*(?P<n>{RANGE_PATTERN})", re.I
 )
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
-_OTHER_OVEN = re.compile(rf"{OTHER_OVEN}(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b", re.I)
+_OTHER_OVEN = lazy(rf"{OTHER_OVEN}(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b", re.I)
 # "5 whistles: first on high, other four on medium-low"
-_OTHER_WHISTLES = re.compile(
+_OTHER_WHISTLES = lazy(
     rf"[^.;!?]{{0,40}}?\bfirst\b[^.;!?]{{0,24}}?\b(?:other|remaining|next|rest)\s+(?P<n>{NUMBER_PATTERN})(?=\s+(?:on|at|over|in|whistles?|medium|low|sim)\b)",
     re.I,
 )
 # "25 minutes before serving, start the rice"
-_BEFORE_THE_MEAL = re.compile(
+_BEFORE_THE_MEAL = lazy(
     rf"(?P<n>{RANGE_PATTERN})(?P<unit>\s*min(?:ute)?s?\b) before (?:you |we )?(?:want to |plan to |are ready to )?(?:serv\w+|eat\w*|din(?:ner|ing)|supper|lunch|the (?:meal|stew|sauce|curry|meat|chicken|fish)\b)",
     re.I,
 )
-_STARTS_IT = re.compile(r"\b(?:start|begin|put on|get)\b|\bput (?:the )?\w+ on\b|\bcook the\b", re.I)
+_STARTS_IT = lazy(r"\b(?:start|begin|put on|get)\b|\bput (?:the )?\w+ on\b|\bcook the\b", re.I)
 # fewer minutes than these are within what a kitchen differs
 LEAST_EARLIER = 3.0
 # what takes so long may be told for another setting of the cooker, in hours
 SLOW_MIN = 75.0
 MOST_STEPS = 10**6
 MOST_HOURS = 12.0
-_FILLS = re.compile(r"(?:re)?fill|swill|rinse", re.I)
-_POURED_THEN = re.compile(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
-_THERE_SHOULD_BE = re.compile(
+_FILLS = lazy(r"(?:re)?fill|swill|rinse", re.I)
+_POURED_THEN = lazy(r"\b(?:add|pour|tip|stir|put|in)\b", re.I)
+_THERE_SHOULD_BE = lazy(
     r"\b(?:(?:should|must|ought to) (?:have|be)|(?:you|we)(?:'ll)? (?:want|need))(?: about| around)?\s*$", re.I
 )
 # "about 3 cups of pot likker": what it is of
-_OF_ITS_KIND = re.compile(
+_OF_ITS_KIND = lazy(
     r"\s+of (?:the |its |that )?(?:[\w'’-]+ ){0,2}?(?:liquid|liquor|likker|stock|broth|water|juices?)\b", re.I
 )
 # "the remaining cup of broth", which is another amount now
-_REMAINING_CUP = re.compile(
+_REMAINING_CUP = lazy(
     r"(?<=\b)(?P<which>remaining|other|last|second) (?P<cup>(?:cup|pint|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:(?:hot|boiling|warm|cold) )?(?:water|stock|broth|liquid|milk)\b)",
     re.I,
 )
-_NOT_FULL = re.compile(r",?(?: but)? not |,? (?:twice|(?:one|two|three|\d)(?: and a half)? times)\b", re.I)
-_OF_THE = re.compile(r"\bof (?:the|your|that)?", re.I)
+_NOT_FULL = lazy(r",?(?: but)? not |,? (?:twice|(?:one|two|three|\d)(?: and a half)? times)\b", re.I)
+_OF_THE = lazy(r"\bof (?:the|your|that)?", re.I)
 # "2.4 l stock into each tray"
-_INTO_EACH = re.compile(r"[^.;!?]{0,48}\b(?:each|per (?:tray|dish|pot|pan|tin))\b", re.I)
-_THE_REST = re.compile(r"\b(?:rest|remaining|remainder|other)\b[^.;,]{0,16}\b(?:water|stock|broth|liquid|milk)\b", re.I)
-_BOTH_KINDS = re.compile(
+_INTO_EACH = lazy(r"[^.;!?]{0,48}\b(?:each|per (?:tray|dish|pot|pan|tin))\b", re.I)
+_THE_REST = lazy(r"\b(?:rest|remaining|remainder|other)\b[^.;,]{0,16}\b(?:water|stock|broth|liquid|milk)\b", re.I)
+_BOTH_KINDS = lazy(
     r"\b(?P<the>the |both |your )?(?:(?:two|both|2) )?(?:kinds?|types?|sorts?) of (?:the )?$|\bboth (?:the |of the |kinds )?$",
     re.I,
 )
 # "until both rice and potato are tender"
-_AND_ANOTHER = re.compile(r"\s+(?:and|&)\s+(?:the )?(?P<w>[^\W\d_]+)", re.I)
-_GRAIN_AMOUNT = re.compile(
+_AND_ANOTHER = lazy(r"\s+(?:and|&)\s+(?:the )?(?P<w>[^\W\d_]+)", re.I)
+_GRAIN_AMOUNT = lazy(
     rf"(?P<n>{RANGE_PATTERN})\s*(?P<unit>g|kg|oz|cups?|ml|glass(?:es)?|mugs?|measures?)\b(?=\s*(?:of\s+)?(?:the\s+)?(?:[\w-]+\s+){{0,3}}rice\b)",
     re.I,
 )
-_IF_NEEDED = re.compile(
+_IF_NEEDED = quick(
     r"\b(?:not yet|if (?:it|the|too|still|needed|necessary|dry|(?:switch|button|rice|grains?|cooker|pot|water)\b)|more if|extra|top up|splash|re-?heat\w*|loosen)\b[^.]{0,40}$",
     re.I,
 )
-_IF_AFTER = re.compile(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
+_IF_AFTER = lazy(r"[^.;,]{0,24}\b(?:if|should|in case|when) (?:it|the|this|needed|necessary)\b", re.I)
 # beside the name of a meal where the rice went in from the start
-_BY_THE_LADLE = re.compile(
+_BY_THE_LADLE = lazy(
     r",? (?:(?:a|one|1) (?:ladle(?:ful)?|splash|cup) at a time|ladle by ladle)\b(?:, uncovered)?"
     r"|(?<=add )(?:a|one) ladle(?:ful)? of (?=(?:the |hot )?stock)|,? (?:and|,) stir(?:ring)? until (?:it is |it's )?absorbed\b",
     re.I,
 )
 # "2 c. Carolina gold": the stop ends no sentence
-_AMOUNT_SHORT = re.compile(r"\d[\d¼½¾⅓⅔/ ]*(?!mins?\b|secs?\b|hrs?\b)[^\W\d_]{1,4}\.\s*$")
+_AMOUNT_SHORT = lazy(r"\d[\d¼½¾⅓⅔/ ]*(?!mins?\b|secs?\b|hrs?\b)[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
-_INTO = re.compile(r"\s*in(?:to)?\b", re.I)
+_INTO = lazy(r"\s*in(?:to)?\b", re.I)
 # "450 ml/¾ pint": the same in another measure
-_OR_AGAIN = re.compile(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
+_OR_AGAIN = lazy(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
 # "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
 # what the last minutes are for
-_BOTTOM = re.compile(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
-_SUBORDINATE = re.compile(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
-_AN = re.compile(r"(?<=\s)an?\s+$", re.I)
-_WHEN_ALONE = re.compile(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
-_OPENS = re.compile(r"\s*\(\s*$")
+_BOTTOM = lazy(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
+_SUBORDINATE = quick(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
+_AN = lazy(r"(?<=\s)an?\s+$", re.I)
+_WHEN_ALONE = lazy(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
+_OPENS = lazy(r"\s*\(\s*$")
 # the recipe says itself what to do where there is less
-_MADE_UP = re.compile(
+_MADE_UP = lazy(
     r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b",
     re.I,
 )
-_PUT_TO = re.compile(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
-_AND_THE = re.compile(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
-_WEIGHS = re.compile(r"\((?:about |abt |approx\.? |ca\.? |~ ?|= ?)?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\)", re.I)
+_PUT_TO = quick(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
+_AND_THE = lazy(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
+_WEIGHS = lazy(r"\((?:about |abt |approx\.? |ca\.? |~ ?|= ?)?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\)", re.I)
 MOST_BEHIND = 24
-_HOW_MANY_LAST = re.compile(
+_HOW_MANY_LAST = lazy(
     r"(?<=[.!?)])\s+(?:(?:makes|serves|feeds|enough for|yields?|does)\b[^.!?;]{1,40}|\d{1,2}(?:-\d{1,2})? (?:people|persons|servings|portions|bowls|pessoas|personas|persone|personnes|personen))[.!]?$",
     re.I,
 )
 # what joins two clauses of one sentence
-_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
-_STARTS_WITH_JOINT = re.compile(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
+# before these its minutes stand: "kook de rijst gaar en laat hem afkoelen"
+_UNTIL_OR_LEFT = lazy(
+    r"\b(?:until|till|so that|(?:en|und|et|e|y|och|og) (?:laat|lass\w*|abkühlen|abgießen|laiss\w*|lascia\w*|scola\w*|dej[ae]\w*|låt|la))\b",
+    re.I,
+)
+_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -419,7 +425,7 @@ class _View:
             kept = True
             edits += _without(text, a, b, places, gone)
             closes = _bracket_end(text, a, b, edits)
-        return edits if kept else None
+        return [_begun_anew(e, text, edits) for e in edits] if kept else None
 
     def _insertions(self, step: Step, inside: Sequence[tuple[Operation, Operation | None, Operation]]) -> list[Edit]:
         edits: list[Edit] = []
@@ -569,7 +575,7 @@ class _View:
         end = a + joint.start() if joint else b
         n = round_half_up(self.target.untimed[o.id])
         said = f" for about {n} minutes" if o.phase == "heat" else f" for {n} minutes"
-        verb = re.search(r"\b(?:until|till|so that)\b", step.text[a:end])
+        verb = _UNTIL_OR_LEFT.search(step.text[a:end])
         if verb and verb.start() > 0:
             end = a + len(step.text[a : a + verb.start()].rstrip(" ,"))
         return Edit(end, end, said)
@@ -957,6 +963,15 @@ class _View:
             return None if first is None or more is None else first + more
         except ValueError:
             return None
+
+
+def _begun_anew(e: Edit, text: str, edits: Sequence[Edit]) -> Edit:
+    """What stood behind the semicolon of a sentence that is gone begins one: "… [simmer, shaking it;] It should stay soupy"."""
+    begins = text[: e.start].rstrip()[-1:] in ("", ".", "!", "?")
+    small = not e.new and text[e.start : e.end].rstrip()[-1:] == ";" and text[e.end : e.end + 1].islower()
+    if begins and small and not any(x.start <= e.end < x.end for x in edits):
+        return Edit(e.start, e.end + 1, text[e.end].upper())
+    return e
 
 
 def _bracket_end(text: str, a: int, b: int, edits: Sequence[Edit]) -> int:

@@ -17,6 +17,7 @@ from ..pot.account import said_minutes
 from ..pot.stages import in_words, stages
 from ..pot.ways import cap
 from ..process import Operation
+from ..quick import lazy
 from ..recipe import Line
 from .beside import Early, Joins
 from .wording import nearest
@@ -216,7 +217,7 @@ def head_start(
 
 
 # what a sign says of a pot, and not of the grain
-_OF_THE_POT = re.compile(r"[^;.]*\b(?:tilt|holes in the surface)\b[^;.]*;?\s*", re.I)
+_OF_THE_POT = lazy(r"[^;.]*\b(?:tilt|holes in the surface)\b[^;.]*;?\s*", re.I)
 
 
 def _of_the_grain(sign: str) -> str:
@@ -269,7 +270,7 @@ def raw_too(j: Joins, more: bool = False) -> Operation:
 
 def bake_on(e: Early) -> Operation:
     """Said as a look: the grain is done, and what was baked raw on it need not be."""
-    text = f"Look: the {e.name} went in raw; bake on under the foil, about {e.minutes} minutes more, until done in the middle (74 °C)."
+    text = f"Look: the {e.name} went in raw; bake on, covered, about {e.minutes} minutes more, until done in the middle (74 °C)."
     return inserted("cook_on", text, f"It had {e.minutes} minutes more beside the rice.", e.minutes)
 
 

@@ -20,6 +20,7 @@ from ..pot.methods import method as method_row
 from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..process import Operation, Process
+from ..quick import lazy
 from ..reading.names import find_grains
 from ..reading.things import foods_in
 from ..recipe import Recipe
@@ -177,7 +178,7 @@ def _aside(g: Grain, dry_ml: float, way: Way, choice: Choice) -> Pot:
 
 # what joins the cooked grain and is drunk by it: dressings, yoghurt, cream, syrup, gravy
 # a path of pages, a review, a rating: what stands round a recipe and is none of it
-_OF_THE_PAGE = re.compile(r"[»›★☆]|\b\d+ (?:reviews?|votes?|ratings?|comments?)\b|https?:|www\.|@", re.I)
+_OF_THE_PAGE = lazy(r"[»›★☆]|\b\d+ (?:reviews?|votes?|ratings?|comments?)\b|https?:|www\.|@", re.I)
 
 
 def _of_the_dish(note: str, title: str) -> bool:
@@ -413,7 +414,7 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
 # what stands so long cools down, whatever grain is in it
 COOLING_FROM_MIN = 25.0
 # "let sit 5 minutes until the cheese melts"
-_ON_IT_MEANWHILE = re.compile(
+_ON_IT_MEANWHILE = lazy(
     r"\b(?:melt(?:s|ed|ing)?|wilt(?:s|ed)?|warm(?:s|ed)? through|heated through|(?:eggs?|whites?) (?:is|are) set|spinach|greens|kale|chard|crack\w* (?:in )?(?:the |an? |\d )?eggs?|eggs? in)\b",
     re.I,
 )
@@ -437,9 +438,14 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     if recipe.rest_min is not None:
         if target.slug == own.grain.slug or recipe.rest_min >= COOLING_FROM_MIN:
             return recipe.rest_min
+        if recipe.dish in ("stirred", "soup") and way.method == own.way.method:
+            # creamy it goes to the table, for what waits sets; and in a soup nothing has to dry
+            return recipe.rest_min
         said = rest_said(recipe)
         # what melts or warms through on it meanwhile takes as long as it did
         least = recipe.rest_min if said and _ON_IT_MEANWHILE.search(_sentence(recipe, said)) else 2.0
+        # … and nobody rests it shorter than both the recipe and the grain's own row bid
+        least = max(least, min(recipe.rest_min, target.rest))
         return max(least, recipe.rest_min + target.rest - own.grain.rest)
     if way.method != own.way.method and not {way.method, own.way.method} <= STOVE:
         return None
@@ -448,7 +454,7 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     return target.rest
 
 
-_BOWL = re.compile(r"(?<=[Rr]ice )(?:bowls?|pot)\b|(?<=RICE )(?:BOWLS?|POT)\b", re.I)
+_BOWL = lazy(r"(?<=[Rr]ice )(?:bowls?|pot)\b|(?<=RICE )(?:BOWLS?|POT)\b", re.I)
 
 
 def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...] = ()) -> Edited:

@@ -7,11 +7,12 @@ from __future__ import annotations
 
 import re
 
+from ..quick import lazy, quick
 from ..reading.names import find_grains
 
 _DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|\"|fingers?(?:'s?)?(?: ?(?:width|breadth|joint)s?)?|knuckles?|joints?|thumb'?s?(?: width)?)"
 # how much water, told by a line of the pot, a finger, or its depth over the grain
-_SIGN = re.compile(
+_SIGN = lazy(
     r"(?:(?:up )?to|until|till) (?:the |a |your )?(?:(?:number |no\. ?|brown |white )?[\"“'‘]?(?:\d+(?:\.5)?|one|two|three|four)[\"”'’]?(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level|scale) (?:for |of )?(?:\d+|one|two|three|four)(?: cups?| gou?| gō)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
     r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
     rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
@@ -20,12 +21,12 @@ _SIGN = re.compile(
     re.I,
 )
 # "fill with water to the line", where the list tells the water by it
-_TO_THE_LINE = re.compile(
+_TO_THE_LINE = lazy(
     r"\b(?:up )?to the (?:(?:(?:sushi|white|brown|plain|mixed)[ -]?)?rice )?(?:line|mark|level)\b(?! of)(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?",
     re.I,
 )
-_POURED_ON = re.compile(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
-_TO_SOAK = re.compile(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
+_POURED_ON = lazy(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
+_TO_SOAK = lazy(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
 
 
 def in_step(text: str) -> tuple[int, int] | None:
@@ -56,12 +57,12 @@ def same_level(text: str) -> list[tuple[int, int]]:
     return [m.span() for m in _SAME_LEVEL.finditer(text)]
 
 
-_SAME_LEVEL = re.compile(
+_SAME_LEVEL = lazy(
     r"(?:(?<=[.!?] )|^)(?:the |your )?(?:water|liquid|stock|broth)\b[^.;!?]{0,16}\b(?:should|must|is|be)\b[^.;!?]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?]{0,24}\b(?:rice|grains?|it)\b[^.;!?]{0,30}[.!?]*\s*",
     re.I,
 )
-_LEVEL = re.compile(
-    r"\b(?:water|liquid|stock|broth|level)\b[^.;!?,]{0,28}?\b(?:should|must|ought to|is|be|stand|stands|come|comes|sit|sits)\b[^.;!?,]{0,16}?"
+_LEVEL = lazy(
+    r"\b(?:water|liquid|stock|broth|level|it(?= should))\b[^.;!?,]{0,28}?\b(?:should|must|ought to|is|be|stand|stands|come|comes|sit|sits)\b[^.;!?,]{0,16}?"
     r"(?P<depth>(?P<n>\d+(?:[.,]\d+)?|[½¼¾]|1\s?½|an?|one|two|half an?)\s?-?(?P<unit>cms?|mms?|inch(?:es)?))\s(?:above|over|higher than)\b",
     re.I,
 )
@@ -80,12 +81,12 @@ def asides(text: str) -> list[tuple[int, int]]:
     return sorted(out)
 
 
-_SAYS_HOW_MUCH = re.compile(r"(?:until|till|so|by|to|up to)\b", re.I)
-_JOINED = re.compile(r"[\s,;]*(?:\b(?:or|and|enough|just|about)\b[\s,]*)*$", re.I)
-_POURS = re.compile(r"\b(?:pour|add|put|ladle|tip|fill|cover|stir|top)\w*\b", re.I)
+_SAYS_HOW_MUCH = quick(r"(?:until|till|so|by|to|up to)\b", re.I)
+_JOINED = lazy(r"[\s,;]*(?:\b(?:or|and|enough|just|about)\b[\s,]*)*$", re.I)
+_POURS = quick(r"\b(?:pour|add|put|ladle|tip|fill|cover|stir|top)\w*\b", re.I)
 
 
-_ASIDE = re.compile(
+_ASIDE = lazy(
     r"\s*\((?:(?:it|the (?:water|liquid|broth|stock)|this|which) )?(?:should|will|must|to|up|about|until|reach\w*|com\w+)\b[^().;]{0,60}\)",
     re.I,
 )

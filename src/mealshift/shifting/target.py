@@ -21,6 +21,7 @@ from ..pot.account import said_minutes
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation, Process, one_sentence
+from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
 from ..reading.dish import grain_lines
@@ -53,45 +54,46 @@ from .lines import Amounts
 # phases that are the grain's own cooking
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # "until the prawns are pink and the rice is tender"
-_UNTIL = re.compile(r"\b(?:until|till)\b", re.I)
-_OVER = re.compile(
+_UNTIL = lazy(r"\b(?:until|till)\b", re.I)
+_OVER = lazy(
     r"\b(?:flip|turn)\b[^.;]{0,24}\bover\b|\b(?:flip|turn) the (?:whole|slab|cake|lump|parcel)\b|\bkeep an eye on the (?:pot |steamer )?water\b",
     re.I,
 )
 # "until shiny and tender", of which "tender" is left
-_SO = re.compile(
+_SO = quick(
     r"\W*(?:just |quite |very )?(?:tender|soft|done|cooked(?: through)?|dry|thick|golden|set|fluffy|plump|shiny)\W*",
     re.I,
 )
-_IS_SO = re.compile(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
-_AFTER_SO_LONG = re.compile(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
+_IS_SO = lazy(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
+_AFTER_SO_LONG = lazy(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
-_GOES_ON = re.compile(
+_GOES_ON = quick(
     r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)|sin|senza|ohne|sans|sem|finch[ée]|fino a|hasta|bis|jusqu\w*|até|tot"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
 )
-_POURS_IN = re.compile(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
+_WHILE_STIRRING = lazy(r"\W*(?:stirring|turning|shaking|tossing)\b", re.I)
+_POURS_IN = lazy(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 # what is done to the pot itself on the way, and puts nothing in
-_ONCE_ON_THE_WAY = re.compile(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b|\bagain (?:after|at)\b", re.I)
-_IT_GOES_IN = re.compile(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
-_PERHAPS = re.compile(r"\b(?:if|should|in case)\b", re.I)
-_WHEN_DONE = re.compile(
+_ONCE_ON_THE_WAY = lazy(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b|\bagain (?:after|at)\b", re.I)
+_IT_GOES_IN = lazy(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
+_PERHAPS = lazy(r"\b(?:if|should|in case)\b", re.I)
+_WHEN_DONE = lazy(
     r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
 )
 # minutes that something raw may lack and be done all the same: it lies in the pot while it comes up, and while it rests
 LEAST_RAW = 2.0
-_HALF_WAY = re.compile(
+_HALF_WAY = quick(
     r"\W*(?:and |then )?(?:about )?(?:half[- ]?way|midway|part[- ]?way|at half[- ]?time|a (?:la )?mitad|a metà|à mi-|nach der hälfte|a meio|yarı)\b",
     re.I,
 )
-_WHEN = re.compile(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
+_WHEN = quick(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
 # the whole cooking stands in these operations; another way of cooking replaces them
 # ways that are one pot on the stove
 STOVE = {"covered", "open", "soup"}
 _COOLS = ("cool", "chill")
-_UNDER_THE_TAP = re.compile(
+_UNDER_THE_TAP = lazy(
     r"\b(?:under|in|with|through) (?:(?:the|a|some|running|very|cold|iced?) )*(?:tap|water)\b|\bcold tap\b|\brefresh\b",
     re.I,
 )
@@ -99,67 +101,69 @@ _COOKING = ("boil", "cook", "cover", "off", "release", "rest", "drain", "stir", 
 # ways that are told in one sentence; the others stage by stage
 IN_ONE_SENTENCE = ("covered", "open", "soup", "steep", "drain")
 # "bring the stock and the rice to the boil", not "bring it to the boil"
-BRINGS = re.compile(
+BRINGS = lazy(
     r"\b(?P<bring>bring)\s+(?P<what>(?:the|a|an|your|all the|both|\d[\d.,/½¼¾⅓⅔]*)\b[^.;:()]*?)(?P<boil>\s+(?:back |up )?to (?:a |the )?(?:\w+ )?(?:boil|simmer)\b)",
     re.I,
 )
 # plenty of water, boiled beforehand
-_BIG_POT = re.compile(
+_BIG_POT = lazy(
     r"\b(?:bring|boil|heat|get|put)\b[^.;]{0,30}\b(?:water|litres?|liters?|quarts?)\b[^.;]{0,40}\bboil|\bbring\b[^.;]{0,20}\b(?:big|large|huge) (?:pot|pan)\b",
     re.I,
 )
-_LID_WORD = re.compile(r"\W*(?:un)?covered\W*(?:and\W*)?", re.I)
+_LID_WORD = lazy(r"\W*(?:un)?covered\W*(?:and\W*)?", re.I)
 # what was drained goes back into its pot
-_BACK_IN = re.compile(
+_BACK_IN = lazy(
     r"\b(?:return|back|tip|put)\b[^.;]{0,20}\b(?:in|into|to) the (?:(?:warm|hot|dry|empty|same|rinsed) )+(?:pot|pan)\b|\bshake off\b",
     re.I,
 )
 # "remove the stick and the skin"
-_TAKES_OUT = re.compile(
+_TAKES_OUT = lazy(
     r"\b(?:remove|take out|discard|fish out|pick out) (?:the |your |any )?(?!lid|heat|fire|flame|pot|pan|cover|foil|cloth|towel|rice|it\b|from|and)[a-z]{3,}",
     re.I,
 )
-_STIRS_IN = re.compile(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:add|grate|squeeze)\b", re.I)
+_STIRS_IN = lazy(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:add|grate|squeeze)\b", re.I)
 # "start tasting at 10"
 # "leave to cool in the pan": as long as that takes
-_COOLS_OFF = re.compile(r"\b(?:cool|cold|tepid|lukewarm)\w*\b", re.I)
-_CLOSES = re.compile(r"\b(?:seal\w*|clos(?:e|ed|ing)|lock\w*|valve|set (?:it )?to)\b", re.I)
+_COOLS_OFF = lazy(r"\b(?:cool|cold|tepid|lukewarm)\w*\b", re.I)
+_CLOSES = lazy(r"\b(?:seal\w*|clos(?:e|ed|ing)|lock\w*|valve|set (?:it )?to)\b", re.I)
 # "Open, pandan out, and stir in the milk": the cooker's lid
-_LID_OFF = re.compile(r"\W*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR)\b(?! flame| fire)", re.I)
-_TASTES = re.compile(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
-_GOES_ON_POURING = re.compile(
+_LID_OFF = lazy(r"\W*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR)\b(?! flame| fire)", re.I)
+_TASTES = lazy(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
+_GOES_ON_POURING = lazy(
     r"\W*(?:carry on|continue|keep(?: on)?|go on) (?:adding|ladling|pouring)\b[^.;]*|\W*(?:a|one) ladle(?:ful)? at a time\W*",
     re.I,
 )
 # what only the recipe's own appliance wants done
-_GEAR = re.compile(
+_GEAR = lazy(
     r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
 # so many clauses make a steamer ready
 MOST_OF_A_BASKET = 8
-_STEAMER = re.compile(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
+_STEAMER = lazy(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
 # what heats an oven, and nothing else
-_OVEN_ON = re.compile(
-    r"\b(?:pre-?)?heat(?:ing)? (?:the |your |an? )?oven\b|\bpreheat\b|^\W*oven\b[^.;]{0,8}\d{2,3}|\boven (?:on )?(?:to|at) (?:gas |\d)",
+_OVEN_ON = lazy(
+    r"\b(?:pre-?)?heat(?:ing)? (?:the |your |an? )?oven\b|\bpreheat\b|^\W*oven\b[^.;]{0,8}\d{2,3}|\boven (?:on )?(?:to|at) (?:gas |\d)"
+    r"|\b(?:préchauffe\w*|vorheizen|precal(?:ienta\w*|enta\w*|iente)|preriscalda\w*|verwarm\w* de oven)\b|\bugnen på\b|\bforvarm ovnen\b",
     re.I,
 )
 # how the grain is made ready before it goes in
 # "rice should still be half raw", after what cooks it
-_HOW_IT_IS = re.compile(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
+_HOW_IT_IS = lazy(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
-_STIRRED = re.compile(
+_STIRRED = lazy(
     r"\bstir(?:ring)? (?:it )?(?:often|occasionally|regularly|frequently|constantly|now and|from time|once or)\b", re.I
 )
 # what such a crust is looked for in; a chicken rice of round grain has a lid on it
-_CRUSTED = re.compile(r"\b(?:paell\w+|a banda|bomba|calasparra|senia|albufera|pan)\b", re.I)
-_CRUST = re.compile(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
+_CRUSTED = lazy(r"\b(?:paell\w+|a banda|bomba|calasparra|senia|albufera|pan)\b", re.I)
+_CRUST = lazy(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
+_SOUPY = quick(r"\b(?:soupy|brothy|caldos[oa]|meloso|loose|runny|creamy)\b", re.I)
 # "the last minute strong, for the crust"
-_CRISPS = re.compile(
+_CRISPS = lazy(
     r"\b(?:last|final|end)\b[^.;!?]{0,40}\b(?:socarrat|crust\w*|crackl\w*|bottom)\b|\b(?:strong|high|hard|fierce)\b[^.;!?]{0,24}\b(?:socarrat|crust\w*)\b",
     re.I,
 )
-_LEFT_ALONE = re.compile(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
+_LEFT_ALONE = lazy(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
@@ -195,6 +199,7 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
         and way.texture < 2.5
         and recipe.dish not in ("soup", "porridge", "pudding", "stirred", "stuffing")
         and not _rinsed_when_done(recipe)
+        and not in_a_sauce(recipe)
     )
 
 
@@ -224,7 +229,7 @@ def target_process(
     return work.out
 
 
-_LETS_OUT = re.compile(
+_LETS_OUT = lazy(
     r"\b(?:rest of the (?:steam|pressure)|remaining (?:steam|pressure)|let (?:the |whatever)[^.;]{0,24}(?:go|out)|(?:QR|QPR|quick[- ]?releas\w*|releas\w*|vent) (?:the |any )?(?:rest|remain\w*)|quick(?: release)?(?=\W*$)|flip the valve|open the (?:valve|vent)|whatever's left)\b",
     re.I,
 )
@@ -631,7 +636,7 @@ class _Work:
         while (
             i < len(ops)
             and self._one_sentence(ops[i - 1], ops[i])
-            and ops[i].kind not in ("off", "rest", "release")
+            and (ops[i].kind not in ("off", "rest", "release") or _WHILE_STIRRING.match(ops[i].text))
             and not ops[i].phase
             and (_GOES_ON.match(ops[i].text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(ops[i].text)))
         ):
@@ -753,7 +758,9 @@ class _Work:
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
         stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
         called = _CRUSTED.search(f"{self.recipe.title} {self.own.line.text}")
-        if self.recipe.dish == "pan" and called and pot.way.method in ("open", "covered") and not (crusts or stirred):
+        soupy = any(_SOUPY.search(st.text) for st in self.recipe.steps)
+        dry = self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not soupy
+        if called and dry and not (crusts or stirred):
             new.append(sentences.crust())
         said = rest_said(self.recipe)
         if said is not None:

@@ -21,6 +21,7 @@ from ..measures import (
     unit_kind,
     unit_size,
 )
+from ..quick import lazy, quick
 from ..recipe import Line
 from ..text.amounts import HALF_ABROAD
 
@@ -133,10 +134,10 @@ def in_manner(unit: str, measures: Measures, metric: str) -> str:
     return unit
 
 
-_ABOUT = re.compile(r"^\s*(?:about|abt|around|approx\.?|roughly|~|≈|ca\.?)\s*", re.I)
-_BESIDE_UNIT = re.compile(r"(\d)([^\W\d_])")
+_ABOUT = lazy(r"^\s*(?:about|abt|around|approx\.?|roughly|~|≈|ca\.?)\s*", re.I)
+_BESIDE_UNIT = lazy(r"(\d)([^\W\d_])")
 # "a mug and a half"
-_AND_A_HALF = re.compile(rf"\s+(?:and (?:an? |one )?(?:half|quarter|third)|{HALF_ABROAD})\W*$", re.I)
+_AND_A_HALF = lazy(rf"\s+(?:and (?:an? |one )?(?:half|quarter|third)|{HALF_ABROAD})\W*$", re.I)
 _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
 
 
@@ -170,7 +171,7 @@ def _in_unit(ml: float, unit: str, measures: Measures, was: str) -> str:
     return f"{jug_ml(ml)} g" if unit_kind(unit) == "mass" else f"{jug_ml(ml)} ml"
 
 
-_UNIT_FIRST = re.compile(rf"\s*(?P<u>[^\W\d_]+(?: [^\W\d_]+)?)\s+{RANGE_PATTERN}\s*", re.I)
+_UNIT_FIRST = lazy(rf"\s*(?P<u>[^\W\d_]+(?: [^\W\d_]+)?)\s+{RANGE_PATTERN}\s*", re.I)
 # a rice cooker's own, of 180 ml: it comes in thirds as other cups do
 COOKER_CUP = "cooker cup"
 # abbreviations have no plural
@@ -182,7 +183,7 @@ SINGULAR = 1.1
 
 
 # "two coffee cups" goes on in coffee cups
-_KIND_OF_VESSEL = re.compile(
+_KIND_OF_VESSEL = quick(
     r"\b(?:coffee|tea|water|milk|margarine|cigar|cooking|rice|rice[- ]cooker|cooker|measuring|breakfast|steel|plastic|wine)[ -](?=[^\W\d_]+\W*$)",
     re.I,
 )
@@ -206,7 +207,9 @@ def plural(unit: str, value: float, was: str = "") -> str:
     # of "2 cups plus 2 Tbsp" the first unit is the one it goes on in
     said = re.search(
         r"[^\W\d_]{2,}$",
-        re.split(r"\s*(?:\+|&|\bplus\b|\band\b(?! (?:an? |one |three |two )?(?:half|quarter|third)))", was)[0].strip(),
+        re.split(r"\s*(?:\+|&|\bplus\b|\band\b(?! (?:an? |(?:one|three|two)[ -])?(?:half|quarter|third)))", was)[
+            0
+        ].strip(),
     )
     if said and said[0].lower() not in ("half", "quarter", "quarters", "third", "thirds"):
         if said[0].lower() in _SHORT:
@@ -243,7 +246,7 @@ def said_time(low: float, high: float, was: str) -> str:
         lo, hi = nearest(lo, step), nearest(hi, step)
         return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
     # a word of another language stays as it is
-    short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minuten|dakika|dk|menit|dakik[ao]?)\b", was, re.I)
+    short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minutter|minute[nr]|dakika|dk|menit|dakik[ao]?)\b", was, re.I)
     # "30 Minuten" are not "17 minuten", "20 MIN" shouts
     word = (short[0].lower() if short[0].isupper() else short[0]) if short else "minutes"
     if m := re.match(r"(?:dakika|dk\.?)\s+(?=\d)", was, re.I):

@@ -13,7 +13,9 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, field, replace
 
+from ..anyof import any_of
 from ..measures import (
+    GLYPHS,
     MOST_CUPS,
     NUMBER_PATTERN,
     RANGE_PATTERN,
@@ -25,45 +27,101 @@ from ..measures import (
     number_range,
     unit_kind,
 )
+from ..quick import lazy, quick
 
-_SIZE = r"(?:heaped|heaping|heap|level|flat|scant|rounded|generous|good|large|small|medium|med\.?|big|full|packed|standard|regular|extra|US|metric|plastic|same|measuring)"
-_ROUGH = r"(?:about|abt\.?|approx\.?|approximately|around|roughly|say|nearly|almost|a generous|a scant|a heaping|a heaped|a good|~|c\.|ca\b\.?|circa|scant|generous|heaping|heaped)"
-AMOUNT = re.compile(
-    rf"(?:{_ROUGH}\s*)?(?P<n>{RANGE_PATTERN})(?:\s*(?:-|/\s(?=\w)|of the same\s|of that same\s)?\s*(?:{_SIZE}\s+){{0,2}}(?P<u>{UNIT_PATTERN})(?![\w'])\.?)?",
+_SIZE = any_of(
+    [
+        "heaped",
+        "heaping",
+        "heap",
+        "level",
+        "flat",
+        "scant",
+        "rounded",
+        "generous",
+        "good",
+        "large",
+        "small",
+        "medium",
+        "med",
+        "med.",
+        "big",
+        "full",
+        "packed",
+        "standard",
+        "regular",
+        "extra",
+        "US",
+        "metric",
+        "plastic",
+        "same",
+        "measuring",
+    ]
+)
+_ROUGHLY = any_of(
+    [
+        "about",
+        "abt",
+        "abt.",
+        "approx",
+        "approx.",
+        "approximately",
+        "around",
+        "roughly",
+        "say",
+        "nearly",
+        "almost",
+        "a_generous",
+        "a_scant",
+        "a_heaping",
+        "a_heaped",
+        "a_good",
+        "~",
+        "c.",
+        "circa",
+        "scant",
+        "generous",
+        "heaping",
+        "heaped",
+    ],
+    {"_": " "},
+)
+_ROUGH = rf"(?:(?<![^\W\d_])(?:{_ROUGHLY}|ca\b\.?)|~)"
+AMOUNT = lazy(
+    # behind a letter only a number of digits begins
+    rf"(?:(?<![^\W\d_])|(?=[~\d{GLYPHS}]))(?:{_ROUGH}\s*)?(?P<n>{RANGE_PATTERN})(?:\s*(?:-|/\s(?=\w)|of the same\s|of that same\s)?\s*(?:{_SIZE}\s+){{0,2}}(?P<u>{UNIT_PATTERN})(?![\w'])\.?)?",
     re.I,
 )
-_TIMES = re.compile(
-    rf"(?P<n>{NUMBER_PATTERN})\s*x\s*(?P<each>{NUMBER_PATTERN})\s*-?\s*(?P<u>{UNIT_PATTERN})(?![\w])", re.I
-)
+_TIMES = lazy(rf"(?P<n>{NUMBER_PATTERN})\s*x\s*(?P<each>{NUMBER_PATTERN})\s*-?\s*(?P<u>{UNIT_PATTERN})(?![\w])", re.I)
 # not of what is "rinsed x3"
-_TIMES_AFTER = re.compile(r"(?<!rinsed )(?<!washed )(?<!rinse )(?<!wash )\bx\s?(?P<n>\d{1,3})\b", re.I)
-_BRACKET = re.compile(r"\(([^()]{0,160})\)|\[([^\[\]]{0,160})\]")
-_STARTS = re.compile(
+_TIMES_AFTER = lazy(r"(?<!rinsed )(?<!washed )(?<!rinse )(?<!wash )\bx\s?(?P<n>\d{1,3})\b", re.I)
+_BRACKET = lazy(r"\(([^()]{0,160})\)|\[([^\[\]]{0,160})\]")
+_STARTS = lazy(
     rf"(?:{_ROUGH}\s*)?(?:{RANGE_PATTERN})(?:\s*-?\s*(?:{_SIZE}\s+){{0,2}}(?:{UNIT_PATTERN})(?![\w])|\s+[^\W\d])", re.I
 )
-_ALONE = re.compile(
+_ALONE = lazy(
     rf"(?:{_ROUGH}\s*)?{RANGE_PATTERN}\s*(?:(?:{_SIZE}\s+){{0,2}}(?:cups?|c|tbsps?|tablespoons?|T|pints?|pts?|quarts?|qts?|gallons?|gals?|litres?|liters?|l|kg|lbs?|pounds?|g|gm|grams?|ml|dl|cl|oz|ounces?|tsps?|teaspoons?))\.?\s*"
 )
-PREPARED = re.compile(
+PREPARED = lazy(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
     r"divided|optional|to taste|to serve|for |plus |at room|undrained|uncooked|cooked|packed|halved|quartered|shredded|trimmed|deveined|boneless|skinless|separated|warm|hot|cold|more |with |without |in |about |such |like |deseeded|seeded|cubed|"
     r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the |all (?=\w+ed\b|sliced\b|cut\b)|each |both (?=\w+ed\b))\w*"
     r"|(?:browned|crumbled|pitted|cored|thawed|defrosted|scrubbed|roasted|blanched|smashed|squeezed|strained)\s*(?:[,;]|$))",
     re.I,
 )
-_CLOVES = re.compile(rf"(?:{RANGE_PATTERN})\s+cloves\s*(?:[,;]|$)", re.I)
-_DESCRIBES = re.compile(
+_CLOVES = lazy(rf"(?:{RANGE_PATTERN})\s+cloves\s*(?:[,;]|$)", re.I)
+_DESCRIBES = quick(
     r"(?:(?:boneless|skinless|bone-in|skin-on|fresh|frozen|dried|ripe|large|small|medium|peeled|cooked|raw|lean|low[- ]fat|full[- ]fat|unsalted|salted|hot|cold|warm|firm|extra|organic|free-range|thick|thin|long|short|whole|ground)\s*)+",
     re.I,
 )
 _CONTAINERS = ("tin", "packet")
-_ABBREVIATED = re.compile(
+_ABBREVIATED = quick(
     r"(?:^|[\s\d])(?:ozs?|lbs?|pkgs?|pkts?|tsps?|tb?sps?|tbs?|c|pts?|qts?|gal|doz|kgs?|grm?s?|g|ml|cl|dl|fl|no|med|lg|sm|approx|abt|env|ctn|btl)$",
     re.I,
 )
-_HALF = re.compile(r"(?:a |one |1 )?(?:half|quarter)\b", re.I)
-_ENDS_AMOUNT = re.compile(rf"(?:^|\s)(?:{RANGE_PATTERN})\s*(?:{UNIT_PATTERN})?$", re.I)
-_AMOUNT_ALONE = re.compile(rf"{AMOUNT.pattern}\s*(?:\([^()]*\))?[\s.)]*", re.I)
+_HALF = lazy(r"(?:a |one |1 )?(?:half|quarter)\b", re.I)
+_ENDS_AMOUNT = lazy(rf"(?:^|\s)(?:{RANGE_PATTERN})\s*(?:{UNIT_PATTERN})?$", re.I)
+_AMOUNT_ALONE = lazy(rf"{AMOUNT.pattern}\s*(?:\([^()]*\))?[\s.)]*", re.I)
 
 
 @dataclass(slots=True)
@@ -124,7 +182,7 @@ def items(text: str, measures: Measures, many: bool = False) -> list[Item]:
     ]
 
 
-_ONLY_SO_MUCH = re.compile(
+_ONLY_SO_MUCH = quick(
     r"[\s,;•·]*(?:an? )?(?:good |big |small |large |generous )?(?:handfuls?|pinch(?:es)?|few|little|knob|splash|drizzle|sprig|bunch)[\s.,;•·]*",
     re.I,
 )
@@ -143,52 +201,50 @@ def _with_their_handfuls(text: str, places: list[tuple[int, int]]) -> list[tuple
 
 
 # "rinsed x3, soaked 20', drained   1.25 kg" is one thing
-_DONE_TO_IT = re.compile(r"(?:rinsed?|soak(?:ed)?|drain(?:ed)?|wash(?:ed)?|peeled|chopped|sliced)\b", re.I)
-_CELLS = re.compile(
+_DONE_TO_IT = quick(r"(?:rinsed?|soak(?:ed)?|drain(?:ed)?|wash(?:ed)?|peeled|chopped|sliced)\b", re.I)
+_CELLS = lazy(
     rf"\s*(?:about |abt |~)?{RANGE_PATTERN}\s*\|(?:\s*\||\s*(?:{UNIT_PATTERN})\.?(?:\s*\([^()|]*\))?\s*\|)?(?=[^|]*[^\W\d_]{{2,}}[^|]*(?:\||$))",
     re.I,
 )
 # between two cells: a bar, a tab, two blanks
 _CELL = r"(?:\s*\|\s*|\t[^\S\n]*| [^\S\n]+)"
 _COUNTED_IN = rf"(?:{UNIT_PATTERN}|each|ea|nos?|pcs?|whole)\.?"
-_ROW = re.compile(
+_ROW = lazy(
     rf"(?P<name>(?=[^|\t]*[^\W\d]{{2}})[^|\t\n\d]*?[^|\s\d])(?P<a>{_CELL}){RANGE_PATTERN}(?P<b>{_CELL}){_COUNTED_IN}(?:(?P<c>{_CELL}|,(?=\S)).*)?"
     rf"|{RANGE_PATTERN}(?P<d>{_CELL}){_COUNTED_IN}(?P<e>{_CELL})(?=[^|\s])[^|\t\n\d]*?[^\W\d]{{2}}[^|\t\n\d]*",
     re.I,
 )
-_SAVED = re.compile(
+_SAVED = lazy(
     rf"(?P<name>(?=[^|\t\n\d,]*[^\W\d]{{2}})[^|\t\n\d]+?),\d+(?:[./]\d+)?,(?P<unit>{_COUNTED_IN})(?:,.*)?", re.I
 )
-_ONE_OF_TWO = re.compile(
+_ONE_OF_TWO = lazy(
     r"(?:\d+|an?|one|two)\s+(?:red|green|yellow|orange|white|black|brown|small|large|big|medium|sweet|hot)", re.I
 )
-_TWO_OF_A_KIND = re.compile(
-    rf"(?:{_ONE_OF_TWO.pattern})\s+(?:and|&|\+)\s+(?:\d+|an?|one|two)\s+(?P<name>[^,;(]+)", re.I
-)
-_OF_A_SIZE = re.compile(
+_TWO_OF_A_KIND = lazy(rf"(?:{_ONE_OF_TWO.pattern})\s+(?:and|&|\+)\s+(?:\d+|an?|one|two)\s+(?P<name>[^,;(]+)", re.I)
+_OF_A_SIZE = lazy(
     r"(?:in |cut (?:in(?:to)?|to) )?(?:[^\W\d]+ )?(?:pieces?|chunks?|cubes?|dice|slices?|sticks?|strips?) (?:of )?(?:about )?[\d½¼¾][^,;]{0,8}(?:cms?|mm|inch(?:es)?|\")"
     # "¼-inch dice", "half juiced, half in wedges"
     r"|[\d½¼¾⅓][\d/ .–-]*-? ?(?:cms?|mm|inch(?:es)?|in\.?|\")[- ]?(?:thick )?(?:pieces?|chunks?|cubes?|diced?|slices?|sticks?|strips?|rounds?|lengths?|matchsticks?|batons?|coins?|rings?|wedges?)\b"
     r"|(?:half|some|the rest) (?:(?:finely|thinly|roughly|well) )?[a-z]+ed\b",
     re.I,
 )
-_TO_FINISH = re.compile(
+_TO_FINISH = lazy(
     r"(?:to|for) (?:finish|serve|serving|garnish|taste|top|topping|decorate|the top|frying|the table)\b\s*(?:[,;.)]|$)",
     re.I,
 )
-_TIN_FILLED = re.compile(
+_TIN_FILLED = lazy(
     r"(?:then |and |plus )?(?:re)?fill(?:ed)?\b[^,;.]{0,20}\b(?:tin|can)\b[^,;.]{0,30}\b(?:water|stock)\b", re.I
 )
 
 
-_WITH_ITS_WATER = re.compile(
+_WITH_ITS_WATER = lazy(
     rf"\s*(?P<a>(?:[^:\d\n]{{2,30}}:\s*){{0,2}}{NUMBER_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+[^\W\d]{{3,}}(?: [^\W\d]{{3,}}){{0,3}}(?<!\bwith)(?<!\bplus)(?<!\band)(?<!\bper)(?<!\binto))"
     rf"\s+(?P<b>{NUMBER_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+(?:(?:hot|cold|boiling|warm) )?(?:water|stock|broth|milk))[\s.]*",
     re.I,
 )
 # blanks between two columns
 WIDE = 5
-_NAMES_ALONE = re.compile(r"[^\W\d]+(?:(?: and| &|,)? [^\W\d]+){0,2}\.?\s*")
+_NAMES_ALONE = lazy(r"[^\W\d]+(?:(?: and| &|,)? [^\W\d]+){0,2}\.?\s*")
 
 
 def _split(text: str, many: bool) -> list[tuple[int, int]]:
@@ -388,11 +444,18 @@ class _Said:
     last: int = 0
 
 
+# half milk and half cream, and no number
+_HALF_AND_HALF = quick(r"\bhalf(?:-and-|-n-| and | & | ?n' ?)half\b", re.I)
+
+
 def _amounts(text: str) -> list[_Said]:
     inside = [(m.start(), m.end()) for m in _BRACKET.finditer(text)]
     first = list(_UNIT_FIRST.finditer(text))
+    cream = [m.span() for m in _HALF_AND_HALF.finditer(text)]
     out = []
     for m in AMOUNT.finditer(text):
+        if any(a <= m.start("n") < b for a, b in cream):
+            continue
         try:
             low, high = number_range(m["n"])
         except ValueError:
@@ -429,9 +492,7 @@ def _amounts(text: str) -> list[_Said]:
         if (not word and _MARKED.match(text, m.end())) or (word and _LINE.match(text, m.end())):
             # "water to the 3 line", "to the 2 go line": of the cooker's own bowl, not of the water
             continue
-        if re.match(
-            r"\s*(?:%|cm|mm|°|-?inch(?:es)?\s*(?:pieces?|cubes?|coins?|chunks?|lengths?)|\"|”)", text[m.end() :]
-        ):
+        if _A_LENGTH.match(text, m.end()):
             continue
         bracket = any(a <= m.start() < b for a, b in inside)
         turned = next((t for t in first if t.start("n") == m.start("n")), None) if not word else None
@@ -468,53 +529,54 @@ def _amounts(text: str) -> list[_Said]:
     return out
 
 
+_A_LENGTH = lazy(r"\s*(?:%|cm|mm|°|-?inch(?:es)?\s*(?:pieces?|cubes?|coins?|chunks?|lengths?)|\"|”)")
 # "gr. 400", "ml 250" at the end of a name: the unit first, as Italians write it
-_UNIT_FIRST = re.compile(
+_UNIT_FIRST = lazy(
     r"(?<=\s)(?P<u>gr|g|kg|ml|cl|dl|lt|l|kilo|lita|glasi|vikombe|kikombe|vijiko|kijiko)(?:\.\s*|\s+)(?P<n>\d{1,4}(?:[.,]\d{1,2}|\s?[½¼¾⅓⅔]| \d/\d)?|[½¼¾⅓⅔])(?=\s*(?:[,;()]|$))",
     re.I,
 )
 # "To top: white pepper": what it is for, before the first of its things
-_LABEL = re.compile(
+_LABEL = lazy(
     r"\s*(?:(?:for|to) (?:the )?[^\W\d][^:;,\d]{1,24}|garnish|toppings?|dressing|marinade|spices|seasonings?|on top|on the side|tops?|at the table|topped with):\s+(?=\S)",
     re.I,
 )
-_JUICE_OF = re.compile(
+_JUICE_OF = lazy(
     r"(?:the )?(?:(?:(?:finely )?grated|pared|strained|crushed) )?(?:juice|zest|rind|peel|seeds|leaves|pulp)(?: (?:and|&) (?:juice|zest))? of|juice",
     re.I,
 )
-_MARKED = re.compile(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
-_LINE = re.compile(r"[\s-]*(?:line|mark)\b", re.I)
-_PLUS = re.compile(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
+_MARKED = lazy(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
+_LINE = lazy(r"[\s-]*(?:line|mark)\b", re.I)
+_PLUS = lazy(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 HALF_ABROAD = r"(?:y|e|et) (?:medi[oa]|mezz[oa]|mei[oa]|demie?)|und (?:ein )?halbe[rnsm]?"
-AND_A_HALF = re.compile(
+AND_A_HALF = lazy(
     # of other tongues only behind the unit: "1 litro y medio de leche"
     rf"\s+(?:and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))"
     rf"|(?:{HALF_ABROAD})(?!\w))",
     re.I,
 )
-_FILLED = re.compile(
+_FILLED = lazy(
     rf"\bfill(?:ed)?\b[^()]{{0,30}}?\b(?P<x>\d|twice|two|three)(?:\s?x\b|\s+times\b|(?<=twice))[^()]{{0,20}}\((?:it'?s|it is|holds|=|about|abt|~|\s)*(?P<n>{NUMBER_PATTERN})\s*(?P<u>ml|cc|g|oz|cups?)\b",
     re.I,
 )
 # no cup holds less
 LEAST_CUP_ML = 90.0
-_VESSEL_IS = re.compile(
+_VESSEL_IS = lazy(
     rf"(?P<n>{NUMBER_PATTERN})\s+(?P<u>[^\W\d_]{{2,}}?)(?:e?s)?\b[^()]*\(\s*(?:1\s+|one\s+|an?\s+|the\s+)?(?P=u)\s*(?:=|is|holds)\s*(?:[^()\d]*?[\s,])??(?:about |abt |~)?(?P<size>{NUMBER_PATTERN})\s*(?:a\s+)?(?P<of>ml|cc|gms?|grams?|g|dl|lit(?:re|er)s?|l|oz)\b",
     re.I,
 )
-_SIZE_OF_EACH = re.compile(
+_SIZE_OF_EACH = quick(
     rf"(?P<n>{NUMBER_PATTERN})\s+(?:[^\W\d_]+\s+)?(?P<u>cups?|mugs?|glass(?:es)?|bowls?|scoops?)\s*\(\s*(?:=|about|abt|~)?\s*(?P<ml>\d{{2,3}})\s*(?:ml|cc)(?: each)?\s*\)",
     re.I,
 )
-_NOTHING_MORE = re.compile(r"\s*(?:[,;.)]|$)")
-_UP_TO = re.compile(r"\s*(?:to|-|–|or)\s*", re.I)
+_NOTHING_MORE = lazy(r"\s*(?:[,;.)]|$)")
+_UP_TO = lazy(r"\s*(?:to|-|–|or)\s*", re.I)
 # "1 lb 3 oz": the smaller unit right after the larger
 _STEPPED = {("lb", "oz"), ("kg", "g"), ("l", "ml"), ("l", "dl"), ("pint", "fl oz"), ("seer", "chittack")}
 _POURED = ("volume", "cup", "measure", "vessel")
 
 
 # an amount that is taken back
-_NO = re.compile(
+_NO = quick(
     r"[\s,.;…–—-]*(?:no|sorry|rather|i mean|make (?:it|that)|correction|wait|oops|scrap that)(?:[\s,.…–—-]+(?:no|sorry|wait|rather|make (?:it|that)))*[\s,.:…–—-]*",
     re.I,
 )
@@ -700,9 +762,9 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
     return item
 
 
-_SAYING = re.compile(r"(?:[^,;?!]|(?<=\d),(?=\d))*(?:[,;?!]\s*|$)")
+_SAYING = lazy(r"(?:[^,;?!]|(?<=\d),(?=\d))*(?:[,;?!]\s*|$)")
 # "(makes about 3 cups cooked)", "(I use 1 cube in 2 cups water)", "(from 900 g fresh)": not how much of it is meant here
-_ASIDE = re.compile(
+_ASIDE = quick(
     r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|less|minus|fresh weight|left ?over)\b",
     re.I,
 )
@@ -724,7 +786,7 @@ def _beside_it(body: str, s: _Said) -> bool:
 
 # millilitres that a cup, and a vessel of the house's own, may hold
 _HOLDS = {"cup": (170.0, 300.0), "measure": (90.0, 420.0), "vessel": (90.0, 420.0)}
-_OF_WINE = re.compile(r"\b(?:wine|sherry|vermouth|port|prosecco|vino|vin)\b(?! vinegar)", re.I)
+_OF_WINE = lazy(r"\b(?:wine|sherry|vermouth|port|prosecco|vino|vin)\b(?! vinegar)", re.I)
 WINE_GLASS_ML = 125.0
 # g/ml of what is measured dry
 _DRY = 0.8
@@ -741,6 +803,13 @@ def _of_one(ml: float | None, g: float | None, many: float, kind: str) -> bool:
     if g is None or kind == "cup":
         return False
     return g / many / _DRY < low <= g / _DRY <= high
+
+
+_NAME_ENDS = lazy(r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)(?<!large)(?<!small)(?<!medium)(?<!whole)[^\S\n]{3,}|\.{2,}")
+_NAME_BEGINS = lazy(
+    r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*"
+)
+_TWO_LETTERS = lazy(r"[^\W\d_]{2}")
 
 
 def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[str] | None) -> None:
@@ -765,16 +834,11 @@ def _name(item: Item, body: str, start: int, said: list[_Said], times: re.Match[
     visible = "".join("\x00" if h else c for h, c in zip(hidden, body, strict=True))
     for m in re.finditer(r"[^\x00,;|]+", visible):
         raw = m[0]
-        raw = re.split(
-            r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)(?<!large)(?<!small)(?<!medium)(?<!whole)[^\S\n]{3,}|\.{2,}", raw
-        )[0]
-        lead = re.match(
-            r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*",
-            raw,
-        )
+        raw = _NAME_ENDS.split(raw, maxsplit=1)[0]
+        lead = _NAME_BEGINS.match(raw)
         a = lead.end() if lead else 0
         text = raw[a:].rstrip(" .-–—:=*•~/'\"")
-        if re.search(r"[^\W\d_]{2}", text):
+        if _TWO_LETTERS.search(text):
             pieces.append((m.start() + a, text))
     if not pieces and counted:
         # "2 cloves": the counted thing is the ingredient itself

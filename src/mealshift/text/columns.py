@@ -20,6 +20,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 
 from ..measures import RANGE_PATTERN
+from ..quick import lazy, quick
 
 # blanks that part two columns; lines of a block that must have a right half, and a left one
 GAP, LEAST_RIGHT, LEAST_LEFT = 3, 5, 4
@@ -29,20 +30,16 @@ MOST_ALONE = 6
 HANGING = 4
 MOST_TRIED = 3
 # what stands between such gaps; lines of two things each in a text that has two columns of them; columns by which a cell's second line may stand in
-_CELL = re.compile(r"\S+(?: {1,2}\S+)*")
+_CELL = lazy(r"\S+(?: {1,2}\S+)*")
 LEAST_OF_THINGS, MOST_UNDER = 4, 8
 # of the left halves that name a thing, and of the right ones that must not; of those that read like a method where both heads say what they are
 MOSTLY, SELDOM, SOME = 0.6, 0.34, 0.3
-_RIGHT = re.compile(rf"(?<=\S) {{{GAP},}}(?=\S)|^ {{12,}}(?=\S)")
-_THING = re.compile(
-    rf"\s*(?:[-•*·▢□☐]\s*)?(?:{RANGE_PATTERN}|small|large|a |handful|pinch|salt|pepper|juice|zest|few)", re.I
-)
-_STEP = re.compile(r"\s*(?:step\s*)?\d{1,2}[.):\s]\s*[A-Z]", re.I)
-_LIST_HEAD = re.compile(r"\s*(?:ingredients?|you(?:'ll| will)? need|what you need|shopping)\b", re.I)
-_METHOD_HEAD = re.compile(
-    r"\s*(?:method|directions?|instructions?|steps?|what (?:to|you) do|preparation|how to)\b", re.I
-)
-_RUNS_ON = re.compile(
+_RIGHT = lazy(rf"(?<=\S) {{{GAP},}}(?=\S)|^ {{12,}}(?=\S)")
+_THING = lazy(rf"\s*(?:[-•*·▢□☐]\s*)?(?:{RANGE_PATTERN}|small|large|a |handful|pinch|salt|pepper|juice|zest|few)", re.I)
+_STEP = lazy(r"\s*(?:step\s*)?\d{1,2}[.):\s]\s*[A-Z]", re.I)
+_LIST_HEAD = quick(r"\s*(?:ingredients?|you(?:'ll| will)? need|what you need|shopping)\b", re.I)
+_METHOD_HEAD = quick(r"\s*(?:method|directions?|instructions?|steps?|what (?:to|you) do|preparation|how to)\b", re.I)
+_RUNS_ON = quick(
     r"\b(?:the|a|and|with|until|till|then|in|to|of|over|for|before|after|it|add|stir|bake|boil|cook|simmer|cover|drain|serve|let)\b",
     re.I,
 )

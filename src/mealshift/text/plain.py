@@ -17,6 +17,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
+from ..quick import lazy, quick
+
 _BULLETS = "•▪▫◦‣·∙●○■□▢☐☑☒✓✔✅✗►▸▹▶→➤➜➢❖◆◇★☆♦⁃*¤"
 _BLANK = "\u00a0\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2007\u2008\u2009\u200a\u202f\u205f\u3000\t\u200b\u200c\u200d\u2060\ufeff\ufe0f\u00ad"
 _SAME = {
@@ -44,24 +46,25 @@ _SAME = {
     **{0x2460 + i: str(i + 1)[-1] for i in range(9)},
     **{0x2776 + i: str(i + 1) for i in range(9)},
 }
-_KEYCAP = re.compile("([0-9])(\ufe0f?)\u20e3")
-_STAMP = re.compile(
+_KEYCAP = lazy("([0-9])(\ufe0f?)\u20e3")
+_STAMP = lazy(
     r"^\s*(?:\[[^\]\n]{3,24}\]|\(?\d{1,2}:\d\d(?::\d\d)?\)?(?:\s?[ap]m)?|\d{1,4}[/.-]\d{1,2}[/.-]\d{1,4},?\s+\d{1,2}[:.]\d\d(?::\d\d)?(?:\s?[ap]m)?)"
     r"\s*(?:[-–]\s*)?(?:[^\W\d_][\w .'+]{0,24}:\s|(?=\S))"
     # "mum 17:40: and how long?"
     r"|^\s*[^\W\d_][\w.'+]{0,14}(?: [^\W\d_][\w.'+]{0,14})? \(?\d{1,2}:\d\d(?: ?[ap]m)?\)? ?[:>–-]\s+",
     re.I,
 )
-_QUOTED = re.compile(r"^(?:\s{0,3}>)+\s?")
-_LEAD = re.compile(
-    rf"^\s*(?:[»›]\s+|[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+"
+_QUOTED = lazy(r"^(?:\s{0,3}>)+\s?")
+# an arrow, or what is left of one, points at a line of a list
+_LEAD = lazy(
+    rf"^\s*(?:[»›]\s+|;\ufe0f?\s*|[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+"
 )
-_SCAN_ONE = re.compile(
+_SCAN_ONE = lazy(
     r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+[lI1]\s*/\s*[248])|(?:\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
 )
 # not the l of "'7l": that is a year
-_SCAN_TEN = re.compile(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
-_SCAN_NUMBER_L = re.compile(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
+_SCAN_TEN = lazy(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
+_SCAN_NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,12 +102,10 @@ def plain(brought: str) -> str:
 # stops that were spoken: so many, and it was dictated
 LEAST_DICTATED = 4
 _STOP_OF = {"comma": ",", "period": ".", "full stop": ".", "colon": ":", "new line": "\n", "new paragraph": "\n\n"}
-_SAID_STOPS = re.compile(r"(?:(?<=\w)[ ]|^|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
+_SAID_STOPS = quick(r"(?:(?<=\w)[ ]|^|(?<=\n))(comma|period|full stop|new line|new paragraph|colon)\b", re.I)
 
 
-_FORUM_MARK = re.compile(
-    r"\[/?(?:quote|b|i|u|s|url|img|size|colou?r|list|spoiler|code|center|\*)(?:=[^\]\n]{0,60})?\]", re.I
-)
+_FORUM_MARK = lazy(r"\[/?(?:quote|b|i|u|s|url|img|size|colou?r|list|spoiler|code|center|\*)(?:=[^\]\n]{0,60})?\]", re.I)
 
 
 def written(spoken: str) -> str:
@@ -141,25 +142,25 @@ def _decorates(c: str) -> bool:
 
 
 # bold and slanted marks, not the star of a bullet
-_STARS = re.compile(r"\*\*|__|(?<=[^\s*])\*(?=[\s.,;:!?)]|$)|(?<=\s)\*(?=[^\s*])", re.M)
+_STARS = lazy(r"\*\*|__|(?<=[^\s*])\*(?=[\s.,;:!?)]|$)|(?<=\s)\*(?=[^\s*])", re.M)
 
 
-_NUMBERED = re.compile(
+_NUMBERED = lazy(
     r"^(?P<c>[\u2460-\u2473\u24f5-\u24fe\u2776-\u2793])\s*(?=\S)|^(?:step\s*)?\(?(?P<n>\d{1,3})(?:\s?[.):\]]+(?!\d)|/ (?=[a-z])|\s*[-–]\s+|\s*\|)\s*(?=\S)|^step\s+(?P<w>\d{1,2})\b[\s:.-]*|^(?P<f>first|second|third|fourth|fifth|sixth|seventh|then|next|finally|lastly)\s*[,:]\s*",
     re.I,
 )
 # "3 Add sugar": a number alone counts as one if a capital letter follows that begins a verb, not "3 Onions"
 # in a row of a table the letter after it may be small
-SMALL_NUMBER = re.compile(r"^(?P<n>\d{1,2})\s+(?=[a-z]{2,}\s)")
-BARE_NUMBER = re.compile(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}[\s.:])|\t+\s*(?=[a-z]{2,}\s))")
+SMALL_NUMBER = lazy(r"^(?P<n>\d{1,2})\s+(?=[a-z]{2,}\s)")
+BARE_NUMBER = lazy(r"^(?P<n>\d{1,2})(?:\s+(?=[A-Z][a-z]+\b|[A-Z]{3,}[\s.:])|\t+\s*(?=[a-z]{2,}\s))")
 
 
-_SPEAKER = re.compile(r"^\s*(?P<who>[A-Z][\w.'’+-]{1,14}(?: [A-Z][\w.]{0,12})?):\s(?=\S)")
+_SPEAKER = lazy(r"^\s*(?P<who>[A-Z][\w.'’+-]{1,14}(?: [A-Z][\w.]{0,12})?):\s(?=\S)")
 # so many lines must be said by somebody, and so large a part of all
 LEAST_SAID, MOSTLY = 5, 0.6
 LEAST_IN_TURNS, ALL_BUT_ONE, MOST_TALK = 3, 0.85, 4
 # what stands before a colon and talks not: "Rice: 2 cups", "Step 1: …"
-_A_PART = re.compile(
+_A_PART = quick(
     r"\b(?:rice|grain|sauce|salad|dressing|topping|filling|marinade|garnish|chicken|beans?|stock|broth|water|step|stage|day|notes?|tip|serves?|prep|cook|time)\b",
     re.I,
 )
@@ -181,7 +182,7 @@ def _speakers(text: str) -> frozenset[str]:
 
 
 # the lead cell of a table's row: "| 200 | g | rice |" has an amount there, "| 2 | Add the stock |" a step's number
-_LEAD_CELL = re.compile(r"\s*\|?\s*(\d{1,4})\s*\|")
+_LEAD_CELL = lazy(r"\s*\|?\s*(\d{1,4})\s*\|")
 
 
 def _ordered_rows(lines: Sequence[str]) -> frozenset[int]:
@@ -265,7 +266,7 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
     return out
 
 
-_CUT_WORD = re.compile(r"(?P<a>(?<![\w-])[^\W\d_]{2,})-[ \t]*\n\s*(?P<b>[a-zà-ÿ]{2,})")
+_CUT_WORD = quick(r"(?P<a>(?<![\w-])[^\W\d_]{2,})-[ \t]*\n\s*(?P<b>[a-zà-ÿ]{2,})")
 # what keeps its hyphen wherever the line ends
 _HYPHENED = frozenset(
     [
@@ -307,7 +308,7 @@ _HYPHENED = frozenset(
 )
 
 
-_QUOTE_MARKS = re.compile(r"^(?:[ \t]{0,3}>)+|(?<=\n)(?:[ \t]{0,3}>)+")
+_QUOTE_MARKS = lazy(r"^(?:[ \t]{0,3}>)+|(?<=\n)(?:[ \t]{0,3}>)+")
 
 
 def joined(told: str) -> str:

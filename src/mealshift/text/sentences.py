@@ -11,15 +11,20 @@ from __future__ import annotations
 
 import re
 
-_BETWEEN = re.compile(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|(?<=[a-z] (?:min|max))\.(?=\s\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
+from ..quick import lazy
+
+_BETWEEN = lazy(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|(?<=[a-z] (?:min|max))\.(?=\s\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
 # "low 15. off 10. mix": a number's stop ends one where the next word bids
-_STOP = re.compile(r"(?P<w>(?<![^\W\d_])[^\W\d_]+|(?<!\d)\d+)\.\s(?=[a-z])")
-_SHORTENED = re.compile(
+_STOP = lazy(r"\.\s(?=[a-z])")
+_BEFORE_IT = lazy(r"(?:[^\W\d_]+|\d+)\Z")
+# no word, and no number, is longer
+LONGEST_WORD = 60
+_SHORTENED = lazy(
     r"[a-z]|abt|approx|bot|ca|deg|dia|diam|etc|fl|gms?|gr|incl|lbs?|lg|med|ml|nos?|nr|opt|oz|pcs?|pkgs?|pkt|pts?|qts?|sm|sq|tblsp|tbsp?s?|temp|tsps?|vs|"
     r"(?P<time>mins?|hrs?|secs?)",
     re.I,
 )
-_BIDS = re.compile(
+_BIDS = lazy(
     r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after|do|dont|don|never|off|lid|heat|fry|spread|transfer|sprinkle|top|garnish|wait|check|set|uncover|tip|throw|scatter|discard|wash|soak|enjoy)\b"
 )
 
@@ -30,10 +35,13 @@ def sentences(text: str) -> list[tuple[int, int]]:
     for m in _BETWEEN.finditer(text):
         at = m.start()
         for stop in _STOP.finditer(text, at, m.end()):
-            short = _SHORTENED.fullmatch(stop["w"])
-            bid = (short["time"] if short else stop["w"].isdigit()) and _BIDS.match(text, stop.end())
-            if bid or not (short or stop["w"].isdigit()):
-                out.append((at, stop.end("w")))
+            word = _BEFORE_IT.search(text[max(at, stop.start() - LONGEST_WORD) : stop.start()])
+            if word is None:
+                continue
+            short, number = _SHORTENED.fullmatch(word[0]), word[0].isdigit()
+            bid = (short["time"] if short else number) and _BIDS.match(text, stop.end())
+            if bid or not (short or number):
+                out.append((at, stop.start()))
                 at = stop.end()
         out.append((at, m.end()))
     return out

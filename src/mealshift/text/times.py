@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
+from ..quick import lazy, quick
 
 _N = RANGE_PATTERN
 _MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|perc(?:ig|en|et|re)?|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
@@ -18,7 +19,7 @@ _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
-TIME = re.compile(
+TIME = lazy(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
     rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+(?:and a half|y media|e mezza|et demie|e meia))|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
@@ -38,12 +39,12 @@ TIME = re.compile(
     re.I,
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
-_MAYBE = re.compile(
+_MAYBE = lazy(
     r"m[il1]n|rn[il1]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
-_BARE = re.compile(
+_BARE = lazy(
     r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bdraw|\bsettle|\bunder (?:a |the )?(?:clean )?(?:cloth|tea[- ]?towel|towel),?|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak(?=\s)|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bthen"
     r"|\bgive it|\bgive|\bmanual(?: ?/ ?high)?|\bhigh(?: pressure)?,?|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
@@ -65,18 +66,18 @@ _BARE = re.compile(
     re.I | re.M,
 )
 # "serves about 4.", "plenty for four": people, not minutes
-_PEOPLE = re.compile(
+_PEOPLE = quick(
     r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$"
     r"|\b(?:pcs|pieces|rolls|cakes|patties|parcels)\.?,? for\s+$|\b(?:enough|plenty|sufficient|does|was|is|meant|meal|dinner|lunch|supper|portions?|bowls?)\s+for\s+$",
     re.I,
 )
-_FOR_SO_MANY = re.compile(r"(?:^|[.!?]\s+)for\s$", re.I)
+_FOR_SO_MANY = lazy(r"(?:^|[.!?]\s+)for\s$", re.I)
 # "For four, slice the tops from eight tomatoes"
-_ENDS = re.compile(
+_ENDS = lazy(
     r"\s*(?:[.!]|$|, (?:slice|chop|take|cut|heat|soften|put|wash|rinse|fry|boil|melt|you(?:'ll)? need|use|start|bring|soak|peel)\b)"
 )
-_CLOCK = re.compile(r"\d{1,2}:\d\d")
-_AT_MINUTE = re.compile(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
+_CLOCK = lazy(r"\d{1,2}:\d\d")
+_AT_MINUTE = lazy(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
 # from the evening to the morning
 OVERNIGHT_MIN = 480.0
 
@@ -139,7 +140,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     return tuple(sorted(found, key=lambda s: s.start))
 
 
-_TO = re.compile(r"\s*(?:to|-|–|—|or)\s*(?:about |even )?", re.I)
+_TO = lazy(r"\s*(?:to|-|–|—|or)\s*(?:about |even )?", re.I)
 
 
 def _joined(found: list[Stretch], text: str) -> list[Stretch]:
@@ -160,7 +161,7 @@ def _joined(found: list[Stretch], text: str) -> list[Stretch]:
     return out
 
 
-_HOT_FIRST = re.compile(r"[2-4]\d[05]\s*[-–—]\s*(?=\d{1,2}(?!\d))")
+_HOT_FIRST = lazy(r"[2-4]\d[05]\s*[-–—]\s*(?=\d{1,2}(?!\d))")
 # "three-quarters" holds the word quarter
 _WORD_MIN = {"three": 45.0, "half": 30.0, "quarter": 15.0}
 
