@@ -2,17 +2,22 @@
 
 from __future__ import annotations
 
+from functools import cache
 from pathlib import Path
 from typing import Any
 
 from mealshift import pipeline
 from mealshift.grains import Grain, grain
 from mealshift.pot import Kitchen, Pot, default_way, solve
+from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.shifting import Choice, Shift, shift
 
 DEMO = Path(__file__).parents[2] / "demo" / "recipes"
 DEMO_FILES = sorted(DEMO.iterdir())
+# every ninth of the strangers' texts, each by three grains: what must hold of any recipe
+STRANGERS = sorted((Path(__file__).parents[2] / "corpus").glob("*/*.txt"))[::9]
+TO_THREE = ("quinoa", "barley-pearl", "maize-meal-coarse")
 
 
 def demo(start: str) -> str:
@@ -26,6 +31,15 @@ def pot(g: Grain | str, ml: float = 240.0, kitchen: Kitchen | None = None, **way
 
 def shifted(text: str, to: str, **choice: Any) -> Shift:
     return shift(read(text), Choice(to, **choice))
+
+
+@cache
+def stranger(file: Path, to: str) -> Shift | None:
+    """One of the strangers' recipes, shifted; None where it is refused."""
+    try:
+        return shifted(file.read_text(encoding="utf-8"), to)
+    except Refusal:
+        return None
 
 
 def report(text: str, to: str, **choice: Any) -> dict[str, Any]:

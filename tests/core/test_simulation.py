@@ -8,9 +8,10 @@ from hypothesis import strategies as st
 
 from mealshift.grains import all_grains, grain
 from mealshift.pot import Kitchen, default_way, solve
+from mealshift.pot.account import Brought
 from mealshift.pot.simulation import STEP_MIN, curve, simulate
 
-from .kitchen import pot, shifted
+from .kitchen import STRANGERS, TO_THREE, pot, shifted, stranger
 
 BOILED = ("covered", "open", "rice-cooker", "pressure", "electric-pressure", "microwave", "oven")
 
@@ -125,6 +126,35 @@ def test_a_stirred_pot_with_a_wet_habit_is_right_and_goes_to_the_table() -> None
     for to in ("foxtail-millet", "quinoa", "barley-pearl"):
         verdict = simulate(shifted(text, to).pot).verdict
         assert (verdict.code, "loosen" in verdict.text) == ("right", False), (to, verdict)
+
+
+@pytest.mark.parametrize("file", STRANGERS, ids=lambda f: f"{f.parent.name}-{f.stem[:2]}")
+def test_what_the_bench_reckons_for_any_recipe_comes_out_right_and_half_the_minutes_never(file) -> None:
+    """Whatever a stranger's habit, oven, tomatoes or milk: "what if" judges a change by the pot's own plan, and the plan is right."""
+    for to in TO_THREE:
+        made = stranger(file, to)
+        if made is None:
+            continue
+        p = made.pot
+        if any(x.code == "excess" for x in p.problems):
+            assert simulate(p).verdict.code in ("wet", "soup"), to
+            continue
+        assert simulate(p).verdict.code == "right", to
+        assert simulate(p, minutes=p.cook_min / 2).verdict.code == "hard-cored", to
+        if not p.plenty and p.way.method != "steam" and p.raw_pour_ml > 0.5 * p.drinks_ml:
+            assert simulate(p, p.raw_pour_ml * 0.6).verdict.code in ("dry", "scorched", "hard-cored"), to
+            assert simulate(p, p.raw_pour_ml * 1.5).verdict.code in ("wet", "soup"), to
+
+
+def test_what_the_dish_holds_too_much_of_is_said_of_the_plan_itself() -> None:
+    """The account says "leave out 150 ml"; so does what comes of it. In plenty of water more or less of it is all the same."""
+    g = grain("quinoa")
+    full = solve(g, 240.0, default_way(g), brought=(Brought("tomatoes", 600.0),))
+    assert {p.code for p in full.problems} >= {"excess"} and simulate(full).verdict.code in ("wet", "soup")
+    drained = pot("quinoa", method="drain")
+    for share in (0.7, 1.0, 1.6):
+        verdict = simulate(drained, drained.pour_ml * share).verdict
+        assert verdict.code == "right" and verdict.text.endswith("drain it now.")
 
 
 def test_water_never_appears_and_dose_never_falls() -> None:

@@ -115,7 +115,7 @@ class _Now:
         self.whole = pot.cook_min or 10.0
         self.wanted = pot.grain.hydration_at(pot.way.texture)
         self.missing = max(0.0, self.wanted - self.at.hydration) * self.m
-        boil = sum(r.amount for r in pot.rows if r.term in ("boil_off", "cloth"))
+        boil = pot.loss_ml
         self.rate = boil / self.whole if self.whole else 0.0
         self.open_rate = boil_rate(pot.grain, pot.way.with_(method="open"), pot.kitchen, "open")
         self.because = ""

@@ -15,6 +15,7 @@ at 3.77 a minute and 20 on the way up; 405 − 77 − 328 = 0 ml free: done when
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from ..results import Point
@@ -23,6 +24,7 @@ from .account import (
     GRAIN_J,
     PRESSURE_C,
     TEXTURE_TIME,
+    THIRSTIEST,
     WATER_J,
     Pot,
     between,
@@ -44,10 +46,6 @@ CLOSED_MIN, OPEN_MIN = 90.0, 35.0
 GRACE_MIN, GRACE_SHARE = 2.0, 0.05
 # how far off is still right, as a share of what the grain drinks
 CLOSE = 0.08
-# a recipe that pours less than its grain needs is still right up to this share of what the grain drinks: the account's own band
-DRIEST = BAND_WATER
-# a pot may be so much thirstier than reckoned; what a recipe pours beyond that is broth
-THIRSTIEST = 2.0
 # so much of the broth that is to stay may be missing
 BROTH_SHORT = 0.3
 
@@ -106,8 +104,60 @@ def simulate(
     from heat on, the lid from then). boils_at: the minute it was seen to boil, where that is known.
     """
     plan = _Plan(pot, pour_ml, minutes, lid)
-    rates = [(at, _rate(pot, name) * plan.scale) for at, name in sorted(lids)]
-    waiting = sorted(top_ups)
+    usual = _Plan(pot, None, None, None)
+    own = _steps(usual, start)
+    if (pour_ml, minutes, lid, top_ups, lids, boils_at) == (None, None, None, (), (), None):
+        run = own
+    else:
+        # what its own plan lets stand dry at the end does not burn here either
+        plan.grace += own.dry_min
+        run = _steps(
+            plan, start, sorted(top_ups), [(at, _rate(pot, name) * plan.scale) for at, name in sorted(lids)], boils_at
+        )
+    return Run(
+        tuple(run.out),
+        max(0.0, run.boil_at),
+        run.off_at,
+        run.boiled_off,
+        run.boiled_off + run.lost_up,
+        run.drunk_beside,
+        run.done_at,
+        run.dry_at,
+        _judge(plan, run, own),
+    )
+
+
+@dataclass(slots=True)
+class _Steps:
+    """A run as it went, not yet judged. off_at, boil_at, done_at, dry_at, scorch_at: minutes from heat on; the rest ml."""
+
+    out: list[Moment]
+    boil_at: float
+    off_at: float
+    boiled_off: float
+    lost_up: float
+    drunk_beside: float
+    done_at: float | None
+    dry_at: float | None
+    scorch_at: float | None
+    judged_at: Moment
+
+    @property
+    def dry_min(self) -> float:
+        """Minutes at the heat with nothing left to boil."""
+        return 0.0 if self.dry_at is None else max(0.0, self.off_at - self.dry_at)
+
+
+def _steps(
+    plan: _Plan,
+    start: str,
+    waiting: Sequence[tuple[float, float]] = (),
+    rates: Sequence[tuple[float, float]] = (),
+    boils_at: float | None = None,
+) -> _Steps:
+    """The pot step by step. waiting: (minute, ml of boiling water), rates: (minute, ml a minute), each by its minute."""
+    pot = plan.pot
+    waiting, rates = list(waiting), list(rates)
     if plan.up_fixed is not None:
         # its minutes count from the start: an oven's, a slow cooker's
         start = "boil"
@@ -167,10 +217,9 @@ def simulate(
             off_at = minute
             end = minute + pot.release_min + pot.rest_min
     off = off_at if off_at is not None else minute
-    verdict = _judge(plan, out, off, boil_at, dry_at, scorch_at)
-    return Run(
-        tuple(out), max(0.0, boil_at), off, boiled_off, boiled_off + lost_up, drunk_beside, done_at, dry_at, verdict
-    )
+    # where the rest cooks, it is judged when that is over
+    judged = out[-1] if pot.way.row.rest_times else min(out, key=lambda x: abs(x.minute - off))
+    return _Steps(out, boil_at, off, boiled_off, lost_up, drunk_beside, done_at, dry_at, scorch_at, judged)
 
 
 class _Plan:
@@ -183,27 +232,29 @@ class _Plan:
         rows = {r.term: 0.0 for r in pot.rows}
         for r in pot.rows:
             rows[r.term] += r.amount
-        self.h0 = pot.uptake if way.soak_water != "kept" or not way.soak_min else 0.0
-        if way.soak_water == "kept" and way.soak_min:
-            self.h0 = pot.uptake
-        habit = rows.get("recipe_habit", 0.0)
-        # a recipe that pours more than its grain needs has a thirstier pot; one that pours less wants a drier grain
-        off = rows.get("boil_off", 0.0) + rows.get("cloth", 0.0)
-        scale = self.scale = min(THIRSTIEST, (off + max(0.0, habit)) / off) if off > 1 else 1.0
-        drink = rows.get("grain", 0.0) + rows.get("age", 0.0) + rows.get("learnt", 0.0)
-        more = max(0.0, habit - (scale - 1) * off)
-        # … and what it has no room for stays as a broth; a little of it the grain drinks
-        self.broth = rows.get("broth", 0.0) + (more if more > CLOSE * drink else 0.0)
-        # … but it is judged by what the grain needs: no habit makes a dry pot right
-        target = max(self.h0 + 0.05, (drink + max(min(0.0, habit), -DRIEST * drink)) / self.m)
+        self.h0 = pot.uptake
+        # in plenty of water it is only more or less of what is poured off
+        habit = 0.0 if way.row.plenty else rows.get("recipe_habit", 0.0)
+        off, drink = pot.loss_ml, pot.drinks_ml
+        # a recipe that pours more than its grain needs has a thirstier pot, one that pours less a tighter one, within reason …
+        by_pot = max(-off * (1 - 1 / THIRSTIEST), min(off * (THIRSTIEST - 1), habit))
+        self.scale = 1 + by_pot / off if off > 1 else 1.0
+        rest = habit - by_pot
+        # … what is more either stands over the grain or is drunk by the dish; what is less makes a drier grain
+        self.broth = rows.get("broth", 0.0) + (max(0.0, rest) if pot.swims else 0.0)
+        self.thirst = rows.get("absorber", 0.0) + (0.0 if pot.swims else max(0.0, rest))
+        drier = min(max(0.0, -rest), BAND_WATER * drink)
+        # and so far the account itself is out: no habit makes a dry pot right, and no plan one that holds too much already
+        self.out_by = max(0.0, -pot.raw_pour_ml) - (max(0.0, -rest) - drier)
+        target = max(self.h0 + 0.05, (drink - drier) / self.m)
         self.stretch = target / grain.hydration_at(way.texture)
         self.target = target
         self.low = grain.texture_range()[0]
         self.h_most = grain.hydration_at(grain.texture_range()[1]) * self.stretch
-        self.thirst = rows.get("absorber", 0.0)
         kept_in = pot.uptake * self.m if way.soak_water == "kept" and way.soak_min and not way.sprouted else 0.0
-        already = -rows.get("cling", 0.0) - rows.get("roast", 0.0) - rows.get("brought", 0.0) - rows.get("splash", 0.0)
-        self.poured = pot.raw_pour_ml if pour_ml is None else pour_ml
+        # a head start has boiled off before the grain is in
+        already = -sum(rows.get(term, 0.0) for term in ("cling", "roast", "brought", "splash", "head_start"))
+        self.poured = max(0.0, pot.raw_pour_ml) if pour_ml is None else pour_ml
         solids = rows.get("stock_solids", 0.0)
         water = self.poured * (1 - solids / pot.raw_pour_ml if pot.raw_pour_ml > 0 else 1.0)
         self.water = max(0.0, water + already - kept_in)
@@ -211,9 +262,7 @@ class _Plan:
         self.minutes = pot.cook_min if minutes is None else minutes
         self.full_min = _sea_level_minutes(pot) + self._resting(pot)
         self.factor = between(TEXTURE_TIME, way.texture)
-        self.rate = _rate(pot, lid) * scale if lid is None or lid == way.lid else _rate(pot, lid)
-        if lid is not None and lid != way.lid and scale > 1:
-            self.rate *= scale
+        self.rate = _rate(pot, lid) * self.scale
         self.up_loss = rows.get("come_up", 0.0)
         if lid is not None and way.method in ("covered", "open", "off-heat"):
             self.up_loss = method("open" if lid == "open" else "covered").up_loss
@@ -280,33 +329,34 @@ def _sea_level_minutes(pot: Pot) -> float:
 def _rate(pot: Pot, lid: str | None) -> float:
     """ml a minute at the boil."""
     if lid is None or lid == pot.way.lid:
-        row = sum(r.amount for r in pot.rows if r.term in ("boil_off", "cloth"))
+        row = pot.loss_ml
         return row / pot.cook_min if pot.cook_min else 0.0
     return boil_rate(pot.grain, pot.way, pot.kitchen, lid)
 
 
-def _judge(
-    plan: _Plan, run: list[Moment], off: float, boil_at: float, dry_at: float | None, scorch_at: float | None
-) -> Verdict:
-    last = run[-1]
-    if plan.pot.way.row.rest_times:
-        # here the rest cooks: it is judged when that is over
-        off = last.minute
-    at_off = min(run, key=lambda x: abs(x.minute - off))
+def _judge(plan: _Plan, run: _Steps, own: _Steps) -> Verdict:
+    """own: the pot as planned, whose doneness and water are what is wanted; a change is judged by what it makes of them."""
+    last, wanted, off = run.out[-1], own.out[-1], run.judged_at.minute
+    dose = run.judged_at.dose / max(own.judged_at.dose, 0.01)
     drink = max(1.0, plan.m * plan.target)
-    short = max(0.0, plan.target - last.hydration) * plan.m
-    more_min = max(1, math.ceil((1.0 - at_off.dose) * plan.full_min)) if at_off.dose < 0.99 else 2
+    # water in the pot at the end beside what its plan has there: in the grain, in the other things, and free
+    in_grain = (last.hydration - wanted.hydration) * plan.m
+    free = last.free_ml - wanted.free_ml + plan.out_by
+    over = in_grain + free + run.drunk_beside - own.drunk_beside
+    plenty = plan.pot.way.row.plenty
+    short = max(0.0, -in_grain if plenty else -over)
+    more_min = max(1, math.ceil((1.0 - dose) * plan.full_min)) if dose < 0.99 else 2
     splash = 10 * max(1, round((short + plan.rate * more_min) / 10))
-    if scorch_at is not None:
+    if run.scorch_at is not None:
         return Verdict(
             "scorched",
-            scorch_at,
-            f"Dry at minute {dry_at or 0:.0f}, caught by minute {scorch_at:.0f}: take it off, do not stir, lift the good grain into another pot, "
-            f"add {splash} ml of boiling water and give it {more_min} more minutes.",
+            run.scorch_at,
+            f"Dry at minute {run.dry_at or 0:.0f}, caught by minute {run.scorch_at:.0f}: take it off, do not stir, lift the good grain into "
+            f"another pot, add {splash} ml of boiling water and give it {more_min} more minutes.",
             splash,
             more_min,
         )
-    if at_off.dose < 0.85:
+    if dose < 0.85:
         wet = last.free_ml > 0.05 * drink
         pour = 0 if wet else splash
         return Verdict(
@@ -317,48 +367,52 @@ def _judge(
             pour,
             more_min,
         )
-    free = last.free_ml - plan.broth
-    if plan.broth > 1 and free < -BROTH_SHORT * plan.broth:
+    if plan.broth > 1 and over < -BROTH_SHORT * plan.broth:
         return Verdict(
             "dry",
-            dry_at or off,
-            f"Of the {plan.broth:.0f} ml of broth that are to stay {max(0.0, last.free_ml):.0f} are left: pour {10 * round(-free / 10)} ml more, hot.",
-            10 * round(-free / 10),
+            run.dry_at or off,
+            f"Of the {plan.broth:.0f} ml of broth that are to stay {max(0.0, last.free_ml):.0f} are left: pour {10 * round(-over / 10)} ml more, hot.",
+            10 * round(-over / 10),
         )
-    if free > 0.35 * drink + BROTH_SHORT * plan.broth:
+    if not plenty and free > 0.35 * drink + BROTH_SHORT * plan.broth:
         return Verdict("soup", off, f"{free:.0f} ml stay in the pot: drain it, or call it soup.")
-    if at_off.dose > 1.5 and last.hydration > plan.target * (1 + CLOSE):
+    if dose > 1.5 and in_grain > CLOSE * drink:
         return Verdict(
             "mushy",
-            min(m.minute for m in run if m.dose > 1.5),
+            min(m.minute for m in run.out if m.dose > 1.5 * own.judged_at.dose),
             "It cooked on with water to drink and went soft: off the heat now, lid off, spread it out.",
         )
-    surplus = free + max(0.0, last.hydration - plan.target) * plan.m
-    if surplus > CLOSE * drink + BROTH_SHORT * plan.broth:
-        dry_min = max(1, round(surplus / max(plan.rate * 3, 8)))
+    if not plenty and over > CLOSE * drink + BROTH_SHORT * plan.broth:
+        dry_min = max(1, round(over / max(plan.rate * 3, 8)))
         return Verdict(
             "wet",
             off,
-            f"{surplus:.0f} ml too much, and the grain drinks it: softer than wanted. Lid off, low heat, about {dry_min} "
+            f"{over:.0f} ml too much, and the grain drinks it: softer than wanted. Lid off, low heat, about {dry_min} "
             "minutes, or pour it off before the rest.",
             0,
             dry_min,
         )
-    if short > CLOSE * drink:
+    if short > CLOSE * drink + BROTH_SHORT * plan.broth:
         return Verdict(
             "dry",
-            dry_at or off,
+            run.dry_at or off,
             f"The water was gone early and the grain is drier than wanted: sprinkle {splash} ml of boiling water over it, cover, and rest {more_min + 3} minutes.",
             splash,
             more_min + 3,
         )
+    return Verdict("right", off, _as_it_should(plan, last))
+
+
+def _as_it_should(plan: _Plan, last: Moment) -> str:
+    if plan.pot.way.method == "drain":
+        return f"The grain is tender, in about {last.free_ml:.0f} ml of water: drain it now."
+    if plan.pot.way.method == "steam":
+        return f"The grain is tender, and about {last.free_ml:.0f} ml of water are left under it."
     if plan.broth > 1:
-        return Verdict("right", off, f"The grain is tender, and about {last.free_ml:.0f} ml of broth stay with it.")
+        return f"The grain is tender, and about {last.free_ml:.0f} ml of broth stay with it."
     if plan.pot.creamy:
-        return Verdict(
-            "right", off, "Stock gone and grain done at the same time: to the table, for it sets as it stands."
-        )
-    return Verdict("right", off, "Water gone and grain done at the same time. Rest it closed, then loosen.")
+        return "Stock gone and grain done at the same time: to the table, for it sets as it stands."
+    return "Water gone and grain done at the same time. Rest it closed, then loosen."
 
 
 def curve(run: Run, kitchen: Kitchen, most: int = 90) -> list[Point]:

@@ -201,11 +201,15 @@ def choose(
     lots = "mine:plenty" in fs or ratio is not None and (ratio or PLENTY) >= PLENTY
     plenty = lots and poured_off(found)
     parboiled = not milky and any(_half_done(t) for t in texts)
-    told = (plenty and not milky) or parboiled or any(_IN_WATER.search(as_rice(t)) for t in texts)
+    # what is parboiled and drained was boiled in plenty, be it baked an hour behind
+    first_boiled = (
+        likely[0][0] == "oven" and not milky and any(_PARBOILED.search(t) for t in texts) and poured_off(found)
+    )
+    told = (plenty and not milky) or parboiled or first_boiled or any(_IN_WATER.search(as_rice(t)) for t in texts)
     roasts = likely[0][0] == "oven" and told and poured_off(found) and not _where(heats, _IN_OVEN)
-    if told and not cooked and (roasts or likely[0][0] in ("covered", "open")):
+    if told and not cooked and (roasts or first_boiled or likely[0][0] in ("covered", "open")):
         # "Cook the rice in salted water for 10 minutes and drain"
-        rest = [(w, min(p, 0.15) if plenty or parboiled else p) for w, p in likely if w != "drain"]
+        rest = [(w, min(p, 0.15) if plenty or parboiled or first_boiled else p) for w, p in likely if w != "drain"]
         likely = [("drain", max(0.75, dict(likely).get("drain", 0.0))), *rest]
     total = sum(p for _, p in likely)
     best, p = likely[0]
@@ -293,6 +297,9 @@ _HALF_DONE = quick(
     r"\b(?:\d{1,2}|minutes?|mins?|boil\w*)\b[^;!?]{0,60}\b(?:al dente|(?:firm|hard|chalky|white) (?:heart|core|centre|center|middle|inside)|(?:half|three[- ]quarters?|70 ?%|75 ?%|80 ?%)[- ]?(?:done|cooked))\b[^;!?]{0,40}\b(?:drain|strain|colander|sieve)",
     re.I,
 )
+
+
+_PARBOILED = lazy(r"\bpar-?boil(?:s|ing)?\b[^;:.!?]{0,40}\b(?:rice|grains?|it)\b", re.I)
 
 
 def _half_done(text: str) -> bool:

@@ -49,19 +49,20 @@ class Own:
     finish_min: float = 0.0
 
 
-def carried_habit(own: Own, target_need_ml: float, scale: float, alike: bool) -> float:
+def carried_habit(own: Own, plain: Pot, scale: float, alike: bool) -> float:
     """What the recipe pours beyond its own grain's account, for another grain: in proportion to what each needs.
 
-    What stands in the pot as soup beyond a whole second need stays as it is; a shortfall is carried only to a quarter of the need, so
-    that no dry grain is left without water; and a habit of another way or texture says nothing about this one (alike False).
-    scale: servings now over servings then.
+    What stands in the pot as soup beyond a whole second need stays as it is; a shortfall is carried only as far as the other grain's pot
+    can bear it and not beyond a quarter of the need, so that no dry grain is left without water; and a habit of another way or texture
+    says nothing about this one (alike False). plain: the other grain's pot, without a habit. scale: servings now over servings then.
     """
     need = own.pot.need_ml
     spare = max(0.0, own.habit_ml - need) * scale
     if not alike or need <= 0:
         return spare
-    share = min(own.habit_ml, need) / need
-    return max(share, -DRIEST_HABIT) * target_need_ml + spare
+    in_proportion = min(own.habit_ml, need) / need * plain.need_ml
+    least = DRIEST_HABIT * plain.need_ml
+    return max(in_proportion, -least if plain.plenty else -min(least, plain.bears_ml)) + spare
 
 
 # in a dish that swims in these they carry the change themselves: a milk pudding is not thinned with water

@@ -345,7 +345,7 @@ def _pot(
     alike = way.method == own.way.method and abs(way.texture - own.way.texture) <= ALIKE
     # what is filled or shaped and cooks in a sauce has an account that only the difference of two grains is right of
     filled = alike and in_a_sauce(recipe)
-    habit_ml = own.habit_ml * scale if same_way or filled else carried_habit(own, plain.need_ml, scale, alike)
+    habit_ml = own.habit_ml * scale if same_way or filled else carried_habit(own, plain, scale, alike)
     if own.way.broth_ml and way.broth_ml is None and not way.row.plenty:
         # a soup by another way is a soup still
         habit_ml += own.way.broth_ml * scale
