@@ -49,6 +49,7 @@ SAID = [
     ("Cocer 16 minutos. A los 12 minutos añadir las gambas.", "heat", "heat", "from_start~"),
     ("Cocer el arroz 18 min. Romero los últimos 2 min.", "heat", "heat", "from_end"),
     ("Boil the rice, covered, 40 minutes. Mix all. Press into a lined loaf tin. Bake 45 minutes.", "heat", "heat", "other~"),
+    ("Cook the rice 10 minutes, drain. Chill it. Heat the oil, stir-fry the rice. Crack in the eggs. Add the peas, 2 minutes.", "heat", "heat", "other~"),
     ("Cook the rice 10 minutes. Core the cabbage, boil 10 minutes.", "heat", "heat", "other~"),
     ("Lid on, the rice simmers 12 minutes. Fry the carrots in the oil for 4 minutes.", "heat", "heat", "other~"),
     ("At the 10 minute mark stir in the peas.", "", "heat", "from_start~"),

@@ -146,7 +146,7 @@ class Grain:
     def tender(self) -> str:
         """Its sign without what is said of the water."""
         body = re.sub(
-            r"[;,]?\s*(?:no water (?:when you tilt the pot|left|at the side of the pot)|the water gone)[;,.]?\s*",
+            r"[;,]?\s*(?:no water (?:when you tilt the pot|left|at the side of the pot)|the water gone|the (?:water|liquid) (?:is|left is)[^;.]*?\bgone(?: and the pan[^;.]*| and)?)[;,.]?\s*",
             "",
             self.done_when,
             flags=re.I,

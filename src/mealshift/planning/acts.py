@@ -37,7 +37,7 @@ _RESTS = ("off", "rest", "release", "cover")
 # a whole cooking put in in one sentence: the stove tells it stage by stage
 _TOLD_BY_STAGES = ("way", "cook")
 # operations of a shift that are a card's own, or a reminder's
-CARDS_OWN = ("look", "lid", "stagger", "aside", "crust", "cold")
+CARDS_OWN = ("look", "pour", "lid", "stagger", "aside", "crust", "cold")
 _OVEN = lazy(r"\b(?:bak(?:e|ed|ing)|oven|roast(?:ed|ing)?|gratin)\b", re.I)
 # "in a frying pan": what comes with a new article is another vessel
 _ANOTHER = lazy(

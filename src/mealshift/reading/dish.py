@@ -65,7 +65,7 @@ _DISHES = (
     (quick(r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", re.I), "fried", "separate"),
     (
         quick(
-            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls)\b",
+            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls|[hg]olubt[sc]i|ho[lł]ubtsi|go[lł][aą]bki|galumpkis?|halupk[iy]|holishkes|prakes|kåldolmar|kaposzta|malfouf|warak)\b|\b(?:fill|stuff) (?:and|&) roll\b",
             re.I,
         ),
         "stuffing",
@@ -150,6 +150,9 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
         low, high = g.texture_range()
         texture = TEXTURES[int(min(max(float(TEXTURES.index(texture)), low), high))]
     method = _METHOD.get(way, way)
+    if method == "covered" and dish in ("pan", "stirred") and _only_at_rest(_COVERS, found):
+        # a paella under foil when it is done was cooked without
+        method = "open"
     return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=_lid(prose, found, method))
 
 
@@ -212,6 +215,26 @@ def _by_its_water(recipe: Recipe, line: Line, way: str) -> tuple[str, str] | Non
     return "soup", "moist"
 
 
+_CLOTH = quick(r"\b(?:foil|tea[- ]?towel|cloth|dish ?towel|kitchen towel)\b", re.I)
+
+
+_COVERS = quick(
+    r"(?<!un)(?<!dis)(?<!re)\bcover\w*|\blids?\b|\bfoil\b|\b(?:tea|dish|kitchen)[- ]?towel\b|\bcloth\b", re.I
+)
+
+
+def _only_at_rest(words: re.Pattern[str], found: Sequence[Clause]) -> bool:
+    """Are these words said of the grain's pot only when its heat is off, or goes off before it cooks on: "cover with foil, leave to rest off the heat"?"""
+
+    def rests(c: Clause) -> bool:
+        later = (x.verb for x in found if x.sentence == c.sentence and x.start > c.start)
+        then = next((v for v in later if v in ("cook", "boil", "off", "rest")), "")
+        return c.before.off or c.verb in ("off", "rest") or then in ("off", "rest")
+
+    said = [c for c in found if c.grains and words.search(c.text)]
+    return bool(said) and all(rests(c) for c in said)
+
+
 def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
     def says(pattern: str) -> bool:
         return bool(re.search(pattern, prose, re.I))
@@ -223,7 +246,9 @@ def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
         return "ordinary" if says(r"\b(?:foil|lid|cover\w*)\b") and not uncovered else "open"
     if method != "covered":
         return "ordinary"
-    if says(r"\b(?:foil|tea[- ]?towel|cloth|dish ?towel|kitchen towel)\b") and says(r"\b(?:cover|lid|seal)\w*\b"):
+    # "off the heat, a tea towel under the lid, another 10": nothing boils off any more
+    at_rest = _only_at_rest(_CLOTH, found)
+    if _CLOTH.search(prose) and not at_rest and says(r"\b(?:cover|lid|seal)\w*\b"):
         return "sealed"
     if says(r"\btight(?:ly)?(?:[- ]fitting)?\b"):
         return "tight"

@@ -148,6 +148,12 @@ def with_roles(
         elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
             # what comes to the boil with the grain joins nothing when that is done
             tagged[i], chances[i] = ("other", 0.6), 0.0
+    for i in _thrown_away(lines, found):
+        tagged[i], chances[i] = ("other_pot", 0.8), 0.0
+    for i in _the_rest_of(lines, found):
+        # a ladle of it was for the peas, the rest is the grain's
+        if tagged[i][0] != "liquid":
+            tagged[i], chances[i] = ("liquid", 0.75), 1.0
     poured: dict[tuple[int, int], set[int]] = {}
     for c in found:
         if c.verb == "add" and c.grains:
@@ -212,6 +218,37 @@ def with_roles(
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+_THROWN = lazy(
+    r"\b(?:discard|throw (?:away|out)|chuck(?: out)?|tip away|pour away|get rid of)\w*\b[^.;!?,]{0,24}\b(?P<of>milk|stock|broth|wine|juice)\b",
+    re.I,
+)
+
+
+def _thrown_away(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:
+    """ "Poach the fish in the milk … lift it out, discard the milk": that milk is no grain's."""
+    out = set()
+    for c in found:
+        m = _THROWN.search(c.text)
+        if m:
+            out |= {i for i in c.lines if lines[i].fraction and m["of"].lower() in lines[i].name.lower()}
+    return frozenset(out)
+
+
+def _the_rest_of(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:
+    """ "Simmer the pods in the stock, strain … add the remaining stock … pour in the rice": the one stock of the list is what the grain drinks, whatever was
+    steeped in it before."""
+    out = set()
+    for c in found:
+        m = pours.THE_REST.search(c.text) if c.grains else None
+        if m is None:
+            continue
+        word = "stock" if m["of"].lower() in ("broth", "bouillon") else m["of"].lower()
+        listed = [ln for ln in lines if ln.kind == word and ln.ml and not ln.section.startswith("step ")]
+        if len(listed) == 1 and listed[0].carrier:
+            out.add(listed[0].index)
+    return frozenset(out)
 
 
 _OF_THE_KEPT = lazy(

@@ -25,6 +25,7 @@ from ..text.amounts import AMOUNT, parse
 from ..text.sentences import sentences
 from . import ingredients
 from .clauses import THINGS
+from .names import find_grains
 from .structure import Structure
 
 # chances beyond these are not turned over
@@ -169,6 +170,11 @@ _THE_KEPT = lazy(
     r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
     re.I,
 )
+# "a ladleful of stock … the remaining stock": what goes in first is a part of it
+THE_REST = lazy(
+    r"\b(?:the )?(?:remaining|rest of the|remainder of the|other) (?:hot |warm |boiling |simmering )?(?:(?!of )[a-z]+ )?(?P<of>stock|broth|water|milk|bouillon)\b",
+    re.I,
+)
 KEPT = "reserved liquid"
 # the names of what is no thing of its own: a sum of what the list has, or a part of it
 SUMS = ("liquid", KEPT)
@@ -212,6 +218,8 @@ def reserved(
         m = m or left or other
         theirs = None if m else _OF_THEIRS.search(piece.text[:4000])
         of_it = None if m else theirs or _OF_IT.search(piece.text[:4000])
+        if of_it and THE_REST.search(piece.text, of_it.end()):
+            of_it = None
         if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
             m = of_it
         of_the_broth = None if m else _KEPT_OF_IT.search(piece.text[:4000])
@@ -229,7 +237,9 @@ def reserved(
         if other and handle is not None:
             a, b = next(((a, b) for a, b in sentences(piece.text) if a <= m.start() < b), (0, len(piece.text)))
             told = before + piece.text[:a]
-            rest = bool(handle.search(piece.text, a, b)) and not handle.search(told)
+            # "Add the basmati, toast 2 minutes. Add remaining 2 1/2 cups stock": it has gone in just before
+            goes_in = handle.search(piece.text, 0, b)
+            rest = bool(goes_in) and not any(f.generic or f.slug == lines[source].grain for f in find_grains(before))
         later = piece.text[m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]

@@ -547,6 +547,18 @@ def _in_another_pan(p: Place) -> bool:
     return False
 
 
+def _cooled_and_fried(p: Place) -> bool:
+    """Was the grain cooked, cooled, and is it fried since, with nothing poured on it?"""
+    fried = False
+    for c in reversed(p.found[: p.at + 1] if p.at is not None else []):
+        if c.verb in ("cool", "chill"):
+            return fried
+        if c.verb in ("boil", "cover") or "liquid" in c.things:
+            return False
+        fried = fried or c.verb == "fry"
+    return False
+
+
 def _steams_alone(p: Place) -> bool:
     """ "Steam 20 minutes, turn over the cake of rice": nothing else is told of in that step."""
     mine = [c for c in p.found if c.block == p.n and c.start <= p.s.start]
@@ -848,6 +860,10 @@ RULES = (
     Rule(
         "Fish in the milk, bring to a simmer, heat off, 10 minutes. Wash the rice", "other", 0.8, leaves="",
         fits=lambda p: p.kind in ("rest", "other") and not p.had("heat") and p.at is not None and _by_another(p) and entered(p.found, p.at, p.enters) == "later",
+    ),
+    Rule(
+        "Boil the rice, drain, cool. Stir-fry it in a wok, crack in the eggs. Add peas, 2 minutes", "other", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "pan", "other") and p.had("heat") and _cooled_and_fried(p),
     ),
     Rule(
         "drain, and into the fridge. Fry it 5 minutes", "other", 0.75, leaves="",

@@ -114,6 +114,8 @@ class Amounts:
     others_ml: float = 0.0
     # is the grain soaked now?
     soaks: bool = True
+    # has the list a line of water that the recipe had not?
+    adds_water: bool = False
 
     @property
     def trusted(self) -> bool:

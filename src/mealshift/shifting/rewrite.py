@@ -29,7 +29,7 @@ from ..reading import ingredients
 from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
-from ..reading.pours import KEPT
+from ..reading.pours import KEPT, THE_REST
 from ..reading.told_minutes import OTHER_OVEN, SUMMED
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
@@ -771,6 +771,9 @@ class _View:
                     Problem("liquid", step.text, f"“{m[0]}” is not one of the pot's liquids as I read them; check it.")
                 )
                 continue
+            if not whole and ml < self.a.pour_ml / 2 and self._rest_goes_in(step, m.end()):
+                # "½ cup of the broth, scrape … pour the remaining broth over": the rest carries the change
+                continue
             new = self.a.carrier(ml)
             if abs(new - ml) >= 2.5 and new >= LEAST_ML:
                 said = said_liquid(new, canonical_unit(m["unit"]) or "ml", self.measures, m[0])
@@ -953,6 +956,11 @@ class _View:
                 if edits[-1].new != was and told_by_the_grain(ln):
                     edits += as_the_grain(step.text, end)
         return edits
+
+    def _rest_goes_in(self, step: Step, behind: int) -> bool:
+        """Does the text pour "the remaining broth", by no amount, after this place?"""
+        later = [s.text for s in self.recipe.steps if s.index > step.index]
+        return any(THE_REST.search(t) for t in (step.text[behind:], *later))
 
     def _ml(self, m: re.Match[str]) -> float | None:
         try:

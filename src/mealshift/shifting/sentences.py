@@ -153,6 +153,15 @@ def simmer(pot: Pot, why: str) -> Operation:
     return inserted("cook", in_words(pot), why, pot.cook_typical, "heat")
 
 
+def pour(pot: Pot) -> Operation:
+    """Water that the recipe left to its other liquids, or unsaid."""
+    return inserted(
+        "pour",
+        f"Pour in {jug_ml(pot.pour_ml)} ml of water.",
+        "No step of the recipe says what it is cooked in; this is what it drinks beside the rest.",
+    )
+
+
 def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False) -> Operation:
     """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it. amount: no line and no other
     step says how much grain and water it is."""

@@ -116,6 +116,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         bool(pot.way.soak_min),
     )
     lines = in_parts(rewrite_lines(recipe, amounts, measures, pot.cooked_g, aside, pot.way.method == "drain"))
+    amounts = replace(amounts, adds_water=any(ln.was is None and ln.role == "pot_liquid" for ln in lines))
     made = target_process(recipe, own, pot, amounts, mix, aside, choice.home_meal)
     made.operations = [
         o.with_(text=manner.said(o.text, measures)) if o.basis == "inserted" else o for o in made.operations
@@ -327,6 +328,9 @@ def _broth(own: Own, choice: Choice, method: str) -> float | None:
     return choice.broth_ml if choice.broth_ml is not None else own.way.broth_ml
 
 
+# so near to what the recipe pours, it is poured: no pot is known better
+NEARLY_ML = 0.04
+
 # textures nearer than this are the same wish; a household's liking moves them about so far
 ALIKE = 0.6
 
@@ -371,20 +375,29 @@ def _pot(
     mine = carriers(recipe)
     poured = sum(ln.ml or 0 for ln in mine)
     fraction = sum(ln.water for ln in mine) / poured if poured else 1.0
-    return solve(
-        target,
-        dry_ml,
-        way,
-        choice.kitchen,
-        choice.factors,
-        brought,
-        habit_ml,
-        habit_min,
-        carrier_fraction=fraction,
-        rest_min=_rest(recipe, own, target, way),
-        before_min=before_min,
-        finish_min=finish_min,
-    )
+
+    def solved(habit: float) -> Pot:
+        return solve(
+            target,
+            dry_ml,
+            way,
+            choice.kitchen,
+            choice.factors,
+            brought,
+            habit,
+            habit_min,
+            carrier_fraction=fraction,
+            rest_min=_rest(recipe, own, target, way),
+            before_min=before_min,
+            finish_min=finish_min,
+        )
+
+    pot, was_ml = solved(habit_ml), poured * scale
+    off = was_ml - pot.raw_pour_ml
+    if way.method == own.way.method and not way.row.plenty and off and abs(off) <= NEARLY_ML * was_ml:
+        # "1 litre of milk" does not become 1.03
+        return solved(habit_ml + off * fraction)
+    return pot
 
 
 # so many minutes more under pressure a quick grain can bear, for what shares its pot

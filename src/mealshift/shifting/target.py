@@ -235,6 +235,13 @@ _LETS_OUT = lazy(
 )
 
 
+# a pour that is told, in the tongues that are read
+_LIQUID_OR_ALL = lazy(
+    r"\b(?:water|stock|broth|bouillon|liquids?|liquor|agua|água|caldo|acqua|brodo|eau|bouillon|wasser|brühe|fond|vatten|vand|vann|buljong|pani|paani|maji|supu|su(?:yu)?|woda|wody|v[ií]z|kuah|air|tubig|nước|neer|thanni|everything|all (?:the )?ingredients)\b|\b(?:put|tip|throw|chuck|dump|add) (?:it )?all in\b",
+    re.I,
+)
+
+
 def _heats_another(o: Operation) -> bool:
     """ "Cook 15 minutes", of what goes in before the grain."""
     return o.kind == "cook" and o.told is not None and not o.phase
@@ -282,6 +289,7 @@ class _Work:
                 if self._rains():
                     self._insert(self._boiling(start), [sentences.rain(self.pot.grain)])
                 self._insert(self._clause_start(start), self._at_the_boil())
+                self._pours(start)
                 if self._before_its_liquid(start):
                     waits = True
                     self._insert(self._boiling(start), self._head_starts(waits))
@@ -596,6 +604,23 @@ class _Work:
         ):
             i -= 1
         return i
+
+    def _pours(self, start: int) -> None:
+        """The water that the list has now and no step speaks of goes in when the grain is in: "Whisk soup and milk, stir in the barley. Pour in …"."""
+        ops = self.out.operations
+        if not self.a.adds_water or self.pot.plenty:
+            return
+        if any(o.basis not in ("retired", "inserted") and _LIQUID_OR_ALL.search(o.text) for o in ops):
+            return
+        end = self._clause_start(start)
+        at = next((i + 1 for i in range(end) if self._puts_it_in(i)), None)
+        if at is None:
+            # nobody says that it goes in: "Cook button. When it spits …"
+            at = next((i for i in range(end) if ops[i].step == ops[start].step), end)
+        else:
+            while at < end and self._one_sentence(ops[at - 1], ops[at]):
+                at += 1
+        self._insert(at, [sentences.pour(self.pot)])
 
     def _puts_it_in(self, i: int) -> bool:
         """Does the grain go into the pot there, by its name or, in the sentence that made it ready, as "it"?"""
