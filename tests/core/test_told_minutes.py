@@ -79,7 +79,7 @@ SAID = [
     ("Soak the split peas 1 hour.", "", "soak", "other~"),
     ("Soak the rice and the split peas 1 hour.", "", "soak", "soak"),
     ("Simmer the chicken 25 minutes. Add the rice to the broth.", "", "heat", "other~"),
-    ("Simmer the rice 12 minutes. Put it in the fridge. Fry it 5 minutes.", "heat", "heat", "other~"),
+    ("Simmer the rice 12 minutes. Put it in the fridge. Bake it 5 minutes.", "heat", "heat", "other~"),
     ("Give the lentils 10 minutes in the liquid before the quinoa goes in.", "", "heat", "other"),
     ("Pour the boiling water over and let it steep for 5 minutes.", "", "rest", "heat~"),
     ("Bring it to the boil (8 minutes).", "", "heat", "come_up"),

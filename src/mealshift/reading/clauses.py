@@ -421,7 +421,7 @@ def _fold(out: list[Clause]) -> None:
 
 # what becomes of it on another day
 _ANOTHER_DAY = lazy(
-    r"\W*(?:to (?:re-?heat|store|freeze|serve later)|re-?heat|left-?overs?|store (?:in|the|any|it|left|cooled)|keeps?(?= (?:well|up to|for (?:up to |about )?\d+ days?|\d+ days?|in the fridge|refrigerated|chilled))|freezes?|can be (?:kept|frozen|reheated|stored))\b(?! (?:the |a |some )?(?:oil|pan|oven|butter|wok|warm|covered|hot|stirring|an eye))",
+    r"\W*(?:to (?:re-?heat|store|freeze|serve later)|re-?heat|left-?overs?|store (?:in|the|any|it|left|cooled)|keeps?(?= (?:well|up to|for (?:up to |about )?\d+ days?|\d+ days?|in the fridge|refrigerated|chilled))|freezes?|can be (?:kept|frozen|reheated|stored)|(?:microwave|heat|steam|cook)(?= (?:it |them )?(?:straight )?from frozen))\b(?! (?:the |a |some )?(?:oil|pan|oven|butter|wok|warm|covered|hot|stirring|an eye))",
     re.I,
 )
 _COOKED_SO_FAR = lazy(r"\b(?:simmer\w*|cook\w*|boil\w*|bake\w*|steam\w*|pressure|whistles?)\b", re.I)

@@ -223,13 +223,18 @@ _COVERS = quick(
 )
 
 
+# "turn the heat right down and leave it 25 minutes" is no rest
+_ON_A_FLAME = quick(r"\b(?:low(?:est|er)?|gentle|gently|down|small(?:est)?|flame|simmer\w*)\b", re.I)
+
+
 def _only_at_rest(words: re.Pattern[str], found: Sequence[Clause]) -> bool:
     """Are these words said of the grain's pot only when its heat is off, or goes off before it cooks on: "cover with foil, leave to rest off the heat"?"""
 
     def rests(c: Clause) -> bool:
-        later = (x.verb for x in found if x.sentence == c.sentence and x.start > c.start)
-        then = next((v for v in later if v in ("cook", "boil", "off", "rest")), "")
-        return c.before.off or c.verb in ("off", "rest") or then in ("off", "rest")
+        behind = [x for x in found if x.sentence == c.sentence and x.start > c.start]
+        then = next((x.verb for x in behind if x.verb in ("cook", "boil", "off", "rest")), "")
+        stands = then == "rest" and not any(_ON_A_FLAME.search(x.text) for x in found if x.sentence == c.sentence)
+        return c.before.off or c.verb in ("off", "rest") or then == "off" or stands
 
     said = [c for c in found if c.grains and words.search(c.text)]
     return bool(said) and all(rests(c) for c in said)
@@ -317,7 +322,7 @@ def problems(recipe: Recipe, corrections: tuple[Correction, ...]) -> list[Proble
     return [*out, *_beans(recipe), *_of_pot(recipe)]
 
 
-_ALL_OF_IT = quick(
+ALL_OF_IT = quick(
     r"\b(?:everything|all (?:in|into|together)|(?:mix|combine|stir|put|blend|whisk|add) all|all (?:of )?(?:the )?(?:other )?ingredients|all the rest"
     r"|(?:the )?(?:remaining|rest of the|other) ingredients)\b",
     re.I,
@@ -333,7 +338,7 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     # two steps that work with what is listed, and something is heated or soaked: it need not name its rice
     told = sum(bool(s.mentions or s.durations) for s in recipe.steps) >= 2
     cooked = cooked or (line.cooked and any(s.durations for s in recipe.steps))
-    named = named or (told and cooked) or any(_ALL_OF_IT.search(st.text) for st in recipe.steps)
+    named = named or (told and cooked) or any(ALL_OF_IT.search(st.text) for st in recipe.steps)
     home = (line.g or 0) < 2500
     if (
         (cooked and named and (home or poured))
@@ -481,7 +486,7 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
             )
     prose = " ".join(s.text for s in recipe.steps)
     mentioned = {m for s in recipe.steps for m in s.mentions}
-    if recipe.steps and not _ALL_OF_IT.search(prose):
+    if recipe.steps and not ALL_OF_IT.search(prose):
         for ln in recipe.lines:
             if (
                 ln.index not in mentioned

@@ -178,7 +178,7 @@ def choose(
     elif not cooked and likely and likely[0][0] == "steam" and "all:steamer" not in fs and _only_its_own_steam(texts):
         # "both lids, medium heat until steam comes from the hole": it stands in its water
         likely = _first("covered", 0.7, likely)
-    elif not cooked and likely and likely[0][0] in ("covered", "open") and _hisses("\n".join(texts)):
+    elif not cooked and likely and likely[0][0] in ("covered", "open", "cooked") and _hisses("\n".join(texts)):
         # "Lid, full flame, hiss, lowest 6 min … leave to drop by itself, nobody touch the valve"
         kind = "electric-pressure" if "all:electric" in fs else "pressure"
         likely = _first(kind, 0.8, likely)
@@ -215,6 +215,9 @@ def choose(
     best, p = likely[0]
     first = next((c for c in found if c.verb == "cook" and c.grains and c.before.grain), None)
     simmered = _where(heats, _ON_THE_SIMMER) >= MOST_MINUTES and _where(heats, _IN_OVEN) < 1 - MOST_MINUTES
+    if best == "oven" and heats and _where(heats, _IN_OVEN) == 0 and _before_any_oven(texts, heats):
+        # "Cook rice in the water, covered, 12 minutes. Heat oven … spoon into a tin, bake": the muffins bake
+        best, p = ("drain" if told else "covered"), max(p, 0.7)
     if best == "oven" and (simmered or (first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text))):
         # it is baked later, as something else; its water went in under a lid, or was poured off
         best, p = ("drain" if told else "covered"), min(p, 0.6)
@@ -224,7 +227,8 @@ def choose(
     if best == "covered" and "in:uncovered" in fs and "in:lid" not in fs:
         # "simmer uncovered, stirring often", and nobody speaks of a lid
         best, p = "stirred" if "in:stirring" in fs else "open", max(p, 0.6)
-    if best in ("open", "stirred") and "in:lid" in fs and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
+    lid = "in:lid" in fs or ("all:lid" in fs and not fs & {"in:stirring", "all:stirring", "all:paella"})
+    if best in ("open", "stirred") and lid and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
 
@@ -241,12 +245,24 @@ def _only_its_own_steam(texts: Sequence[str]) -> bool:
     return bool(_OWN_STEAM.search(whole)) and not _STEAMED.search(_OWN_STEAM.sub("", whole))
 
 
+def _before_any_oven(texts: Sequence[str], heats: Sequence[tuple[str, float]]) -> bool:
+    """Is the grain cooked, in so many words, in sentences that all stand before the first word of an oven?"""
+    whole = "\n".join(texts)
+    oven = _IN_OVEN.search(whole)
+    places = [whole.find(said.strip()) for said, _ in heats]
+    cooked = all(re.search(r"\b(?:cook|simmer|boil)", said, re.I) for said, _ in heats)
+    return oven is not None and cooked and all(0 <= at < oven.start() for at in places)
+
+
 def _hisses(text: str) -> bool:
     """Does the pot hiss or have a valve, and come down from its pressure?"""
     return bool(_VALVE.search(text) and _COMES_DOWN.search(text))
 
 
-_VALVE = quick(r"\b(?:hiss(?:es|ing)?|valve|gasket|(?:the )?weight (?:rocks|jiggles))\b", re.I)
+_VALVE = quick(
+    r"\b(?:hiss(?:es|ing)?|(?:until|when|once) it (?:hums|whistles)|valve|gasket|(?:the )?weight (?:rocks|jiggles))\b",
+    re.I,
+)
 _COMES_DOWN = lazy(r"\b(?:drops?|falls?|comes? down|lets? (?:it )?(?:drop|fall)|releas\w*|depressuri[sz]\w*)\b", re.I)
 
 

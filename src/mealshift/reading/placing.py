@@ -6,12 +6,13 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
+from ..measures import NUMBER_PATTERN, number_range
 from ..quick import lazy, quick
 from ..recipe import Correction, Line
 from ..text.sentences import sentences as sentences_of
 from . import ingredients, pours, roles
 from .clauses import THINGS, Clause
-from .dish import shaped
+from .dish import ALL_OF_IT, shaped
 from .method import poured_off
 from .names import as_rice, find_grains
 from .pot_words import CLASS
@@ -42,6 +43,15 @@ OWN_WATER = 1.0
 ABSURD = 40.0
 
 
+_FIRST_SO_MANY = lazy(rf"\b(?:first|top) (?P<n>{NUMBER_PATTERN}) (?:ingredients|things|items)\b", re.I)
+
+
+def first_so_many(text: str) -> int:
+    """ "Combine first 6 ingredients": so many lines of the list are meant; 0 where none are."""
+    m = _FIRST_SO_MANY.search(text)
+    return int(number_range(m["n"])[0]) if m else 0
+
+
 def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> list[re.Pattern[str] | None]:
     """Tells each clause which lines it names; the words by which the steps speak of each line."""
     words = ingredients.handles(lines, "\n".join(p.text for p in laid.steps))
@@ -49,7 +59,8 @@ def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> li
     alike = list({id(w): w for w in words if w}.values())
     for c in found:
         spoken = {id(w) for w in alike if w.search(c.text)}
-        c.lines = tuple(i for i, w in enumerate(words) if id(w) in spoken)
+        first = first_so_many(c.text)
+        c.lines = tuple(i for i, w in enumerate(words) if id(w) in spoken or i < first)
     kinds = {ln.grain for ln in lines if ln.grain}
     for c in found if len(kinds) > 1 else ():
         told = find_grains(c.text)
@@ -117,6 +128,19 @@ def _when_done(first: Clause, found: Sequence[Clause], timed: Sequence[Timed]) -
     return any(c.verb in ("release", "cool", "fluff", "drain", "rest", "off") for c in between)
 
 
+_RAW_TOMATO = lazy(r"\b(?:cherry|grape|plum cherry) tom", re.I)
+
+
+def _mixed_in_later(ln: Line, found: Sequence[Clause], timed: Sequence[Timed]) -> bool:
+    """No step names it: does it join with everything else when the grain is done, or is it a tomato nobody cooks?"""
+    together = [c for c in found if ALL_OF_IT.search(c.text)]
+    if not together:
+        return bool(_RAW_TOMATO.search(ln.text))
+    down = next(((c.block, c.start) for c in found if c.verb in ("off", "rest", "release") and c.before.grain), None)
+    heats = [(t.block, t.stretch.start) for t in timed if t.kind in ("heat", "whistles")]
+    return down is not None and all(down < (c.block, c.start) for c in together) and all(h < down for h in heats)
+
+
 def with_roles(
     lines: list[Line],
     source: int | None,
@@ -142,6 +166,9 @@ def with_roles(
         elif tagged[i][0] == "after" and ln.kind == "tomato" and first and (first.block, first.start) < cooks:
             # poured around what is still to bake it is cooked with it: it joins nothing afterwards
             tagged[i], chances[i] = ("wet", 0.6), 0.6
+        elif tagged[i][0] == "wet" and not thing.uses and not ln.carrier and _mixed_in_later(ln, found, timed):
+            # "… remove from heat. Mix everything in a casserole": the tin of soup was in no pot before
+            tagged[i], chances[i] = ("after", 0.7), 0.0
         elif ln.unit == "ladle" and thing.inline and any(x.carrier and (x.ml or 0.0) > (ln.ml or 0.0) for x in lines):
             # "a ladle of the broth into the eggs" comes out of the pot, or is a part of what is poured
             tagged[i], chances[i] = ("other", 0.8), 0.0

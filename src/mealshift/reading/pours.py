@@ -149,6 +149,9 @@ _OTHER = quick(
     rf"\b(?:remaining|other|rest,)\s+(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the |your )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|water|broth|stock))\b",
     re.I,
 )
+_ANOTHER_POT = lazy(
+    r"\b(?:another|second|separate|different|large|clean) (?:\w+ )?(?:pot|pan|saucepan|skillet)\b", re.I
+)
 _WET = quick(r"(?:liquid|liquor|water|broth|stock|juice|agua|água|caldo|acqua|brodo)", re.I)
 # "Poach the fish … keep the liquor." and then "400 ml of the liquor"
 _PUT_BY = lazy(
@@ -237,9 +240,11 @@ def reserved(
         if other and handle is not None:
             a, b = next(((a, b) for a, b in sentences(piece.text) if a <= m.start() < b), (0, len(piece.text)))
             told = before + piece.text[:a]
-            # "Add the basmati, toast 2 minutes. Add remaining 2 1/2 cups stock": it has gone in just before
-            goes_in = handle.search(piece.text, 0, b)
-            rest = bool(goes_in) and not any(f.generic or f.slug == lines[source].grain for f in find_grains(before))
+            rest = bool(handle.search(piece.text, a, b)) and not handle.search(told)
+            if not rest and _ANOTHER_POT.search(piece.text, 0, a):
+                # "In another pot … add the basmati, toast 2 minutes. Add remaining 2 1/2 cups stock": what went before is in the first
+                mine = {f.slug for f in find_grains(piece.text[:b]) if not f.generic} == {lines[source].grain}
+                rest = mine and lines[source].grain not in {f.slug for f in find_grains(before)}
         later = piece.text[m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
@@ -284,7 +289,11 @@ def reserved(
             carrier=kind.carrier,
         )
         there = next((ln for ln in lines if ln.span.start < kept.span.end and kept.span.start < ln.span.end), None)
+        listed = None if there or m is shared else _listed(lines, item.ml)
         index = len(lines) if there is None else there.index
+        if listed is not None:
+            # "800 ml of the duck broth", which the steps measure out: it is that line
+            index = listed.index
         # it can only be kept of more than that, poured before
         parts = frozenset(
             ln.index
@@ -300,9 +309,16 @@ def reserved(
             )
         )
         out = list(lines)
-        out[index : index + 1] = [kept.with_(index=index)]
+        if listed is None:
+            out[index : index + 1] = [kept.with_(index=index)]
         return out, MadeUp(index, parts)
     return lines, None
+
+
+def _listed(lines: Sequence[Line], ml: float) -> Line | None:
+    """The list's own line of so much liquid, where it has one."""
+    listed = (ln for ln in lines if ln.carrier and ln.ml and not ln.section.startswith("step "))
+    return next((ln for ln in listed if abs((ln.ml or 0.0) - ml) <= SAME_SUM * ml), None)
 
 
 def _share(lines: Sequence[Line], laid: Structure, n: int, handle: re.Pattern[str] | None) -> re.Match[str] | None:
@@ -376,8 +392,7 @@ def made_up(
             )[0]
             if kind is None:
                 continue
-            listed = [ln for ln in lines if ln.carrier and ln.ml and not ln.section.startswith("step ")]
-            if any(abs((ln.ml or 0.0) - item.ml) <= SAME_SUM * item.ml for ln in listed):
+            if _listed(lines, item.ml):
                 # "keep the soup, you'll need 7 cups": the list has it as a line of its own
                 return lines, None
             at = piece.span.start

@@ -32,7 +32,7 @@ from .intake import clean
 from .names import browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
-from .placing import counted, named, pots_of_others, sorts, told_in, with_roles
+from .placing import counted, first_so_many, named, pots_of_others, sorts, told_in, with_roles
 from .pot_words import CLASS
 from .settle import settle
 from .structure import Structure
@@ -453,7 +453,8 @@ def _steps(
                 if not told[n][s.start : s.end].strip()
             ]
             durations.sort(key=lambda d: d.span.start)
-        mentions = tuple(i for i, w in enumerate(words) if w and w.search(piece.text))
+        first = first_so_many(piece.text)
+        mentions = tuple(i for i, w in enumerate(words) if (w and w.search(piece.text)) or i < first)
         out.append(Step(n, shown, piece.span, piece.section, tuple(durations), mentions, instead))
     return out
 

@@ -408,7 +408,11 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         kind = ingredients.kind_of(words)[0]
         wet = kind is not None and kind.water > 0
         stop = re.search(r"[.;!?\n](?!\d)", text[end : end + 30])
-        grains = [] if wet else find_grains(text[m.start() : min(len(text), end + (stop.start() if stop else 30))])
+        window = end + (stop.start() if stop else 30)
+        if another := AMOUNT.search(text, end, window):
+            # "2 tbsp butter, 1.5 c short grain rice": that is the next thing's
+            window = another.start()
+        grains = [] if wet else find_grains(text[m.start() : min(len(text), window)])
         if grains and grains[0].span.start + m.start() <= end + 12:
             end = max(end, m.start() + grains[0].span.end)
             tail = re.match(r"[^,.;\n]{0,30}", text[end:])

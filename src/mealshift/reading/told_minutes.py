@@ -752,7 +752,7 @@ RULES = (
         "odstaw 10 minut; laat 10 min. staan; diamkan 15 menit", "rest", 0.9,
         lambda p: p.short and p.kind in ("other", "heat", "soak") and (p.had("heat", "whistles") or p.cookers) and (_LEFT_ABROAD.search(p.before) or p.after(_LEFT_BEHIND)),
     ),
-    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _LID_BACK.search(p.before) and _TAKEN_OFF.search(p.text[: p.s.start]) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
+    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat", "rest") and p.had("heat") and _LID_BACK.search(p.before) and _TAKEN_OFF.search(p.text[: p.s.start]) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
     Rule("Taste from 16 mins; mine's usually there at 18", "heat", 0.85, lambda p: p.s.bare and _THERE_AT.search(p.before)),
     Rule("Rose water, 5 more off the fire", "rest", 0.9, lambda p: p.short and p.had("heat") and p.after(_OFF_THE_FIRE), leaves=""),
     Rule(
@@ -985,6 +985,10 @@ def _uncovered(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
     return out
 
 
+# "the stalks after 10 mins, the tips 3 mins later"
+_LATER_ON = lazy(r"\s*(?:later|after that|afterwards)\b", re.I)
+
+
 def _summed_up(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
     """ "After 15 minutes add the zest. When it is done (18 minutes in all)": the sum is the cooking, and the fifteen a mark in it."""
     total = next(
@@ -998,12 +1002,18 @@ def _summed_up(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
         or not all(
             _AFTER.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:])
             or _EACH_TIME.match(blocks[timed[i].block].text, timed[i].stretch.end)
+            or _LATER_ON.match(blocks[timed[i].block].text, timed[i].stretch.end)
             or _THE_FIRST.search(blocks[timed[i].block].text[: timed[i].stretch.start][-24:])
             for i in heats
         )
     ):
         return timed
-    out = [replace(t, kind="from_start", others=(("heat", 0.1),)) if i in heats else t for i, t in enumerate(timed)]
+    out = list(timed)
+    for i in heats:
+        t = timed[i]
+        # "3 mins later" counts from the other mark
+        later = _LATER_ON.match(blocks[t.block].text, t.stretch.end)
+        out[i] = replace(t, kind="other" if later else "from_start", others=(("heat", 0.1),))
     out[total] = replace(timed[total], kind="heat", sure=0.95, others=())
     return out
 

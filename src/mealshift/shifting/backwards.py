@@ -18,6 +18,8 @@ from .cookings import DRAINED, finished_apart, finishing, turning
 ASK_BEYOND = 0.25
 # a recipe that pours too little makes another grain no drier than this share of its need below it
 DRIEST_HABIT = 0.25
+# of the water that is poured off, a recipe's own pot may do without so much
+LEAST_PLENTY = 0.75
 _TOASTS = lazy(r"\b(?:stir|fry|toast|coat|turn|tip)\w*\b[^.;]{0,50}\b(?:rice|grain)", re.I)
 
 
@@ -61,8 +63,11 @@ def carried_habit(own: Own, plain: Pot, scale: float, alike: bool) -> float:
     if not alike or need <= 0:
         return spare
     in_proportion = min(own.habit_ml, need) / need * plain.need_ml
-    least = DRIEST_HABIT * plain.need_ml
-    return max(in_proportion, -least if plain.plenty else -min(least, plain.bears_ml)) + spare
+    if plain.plenty:
+        # what is poured off may be less by most of it
+        drained = sum(r.amount for r in plain.rows if r.term == "drained")
+        return max(in_proportion, -LEAST_PLENTY * drained) + spare
+    return max(in_proportion, -DRIEST_HABIT * plain.need_ml, -plain.bears_ml) + spare
 
 
 # in a dish that swims in these they carry the change themselves: a milk pudding is not thinned with water

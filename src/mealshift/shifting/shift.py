@@ -34,7 +34,7 @@ from .cookings import finish_stays, in_a_sauce, rest_said
 from .lines import Amounts, NewLine, in_parts, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
-from .target import STOVE, target_process, wants_rest
+from .target import STOVE, rinsed_when_done, target_process, wants_rest
 from .wording import Edit, Edited, apply
 
 
@@ -314,8 +314,16 @@ def _dry_amount(own: Own, target: Grain, way: Way, choice: Choice, scale: float)
         return own.pot.cooked_ml * scale / per_ml
     if choice.keep == "weight":
         return own.pot.dry_g * scale / target.density
+    as_heavy = own.pot.dry_g * scale / target.density
+    if own.line.unit in _WEIGHED and abs(own.dry_ml * scale - as_heavy) <= NEARLY_DRY * as_heavy:
+        # "1 kg" does not become 1.01
+        return as_heavy
     return own.dry_ml * scale
 
+
+# so near in weight, the same volume is the same weight
+NEARLY_DRY = 0.02
+_WEIGHED = ("g", "kg", "oz", "lb")
 
 # grain in a soup is at most so soft
 MOST_IN_SOUP = 3.0
@@ -463,6 +471,9 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
     if way.method != own.way.method and not {way.method, own.way.method} <= STOVE:
         return None
     if target.slug == own.grain.slug or not (rest_said(recipe) or wants_rest(recipe, own, target, way)):
+        return 0.0
+    if way.method == "drain" and rinsed_when_done(recipe):
+        # "drain, rinse cold. Leave to cool": that is no rest
         return 0.0
     return target.rest
 

@@ -198,12 +198,12 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
         and way.method in RESTING
         and way.texture < 2.5
         and recipe.dish not in ("soup", "porridge", "pudding", "stirred", "stuffing")
-        and not _rinsed_when_done(recipe)
+        and not rinsed_when_done(recipe)
         and not in_a_sauce(recipe)
     )
 
 
-def _rinsed_when_done(recipe: Recipe) -> bool:
+def rinsed_when_done(recipe: Recipe) -> bool:
     """ "Drain; rinse with cold water": for a salad it has stood enough."""
     ops = recipe.process.operations
     done = max((i for i, o in enumerate(ops) if o.phase == "heat"), default=len(ops))

@@ -97,7 +97,9 @@ def said_grain(ml: float, g: float, unit: str, measures: Measures, was: str = ""
             said = said_fraction(g / (OUNCE_G if unit == "oz" else POUND_G))
             return f"{said} {unit}" if said else f"{round_half_up(g)} g"
         return (
-            f"{g / 1000:.2f}".rstrip("0").rstrip(".") + " kg" if unit == "kg" and g >= 1000 else f"{round_half_up(g)} g"
+            f"{g / 1000:.2f}".rstrip("0").rstrip(".") + " kg"
+            if unit == "kg" and round_half_up(g) >= 1000
+            else f"{round_half_up(g)} g"
         )
     size, _ = unit_size(unit, measures)
     if size and kind in ("cup", "measure", "vessel") or unit in ("tbsp", "tsp", COOKER_CUP):
