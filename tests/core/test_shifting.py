@@ -109,7 +109,7 @@ def test_a_recipe_in_prose_is_rewritten_in_its_sentences() -> None:
 
 def test_a_household_measure_stays_in_its_own_words() -> None:
     data = report(demo("03"), "little-millet")
-    assert ingredients(data)[:2] == ["little millet: 1 glass", "chicken stock: 7½ glasses"]
+    assert ingredients(data)[:2] == ["little millet: 1 glass", "chicken stock: 8 glasses"]
 
 
 def test_minutes_from_both_ends_keep_their_distance_from_the_end() -> None:
