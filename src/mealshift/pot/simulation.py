@@ -10,6 +10,8 @@ how much dose each texture takes, and so, read backwards, how much water the gra
 
 A case by hand: 240 ml of quinoa, 384 ml poured and 21 carried: 15 minutes at 100 °C are dose 1.0, hydration 1.9; 57 ml have left
 at 3.77 a minute and 20 on the way up; 405 − 77 − 328 = 0 ml free: done when dry.
+
+A change is judged by the pot's own plan: what it leaves in the pot, and how done the grain is, beside what the plan does (docs/decisions/0027).
 """
 
 from __future__ import annotations

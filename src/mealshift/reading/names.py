@@ -173,7 +173,7 @@ _OTHER_TONGUE = lazy(
 _MIXED = lazy(r"\s+(?:blend|mix|medley)\b|(?<=wild rice)\s+mixture\b", re.I)
 
 
-_GRAIN_BEHIND = lazy(r"\s+(?:long|medium|short|round)[- ]grain(?:ed)?\b", re.I)
+_GRAIN_BEHIND = lazy(r",?\s+(?:long|medium|short|round)[- ]grain(?:ed)?\b", re.I)
 _TONGUES = lazy(r"\b(?:arroz|riz)$", re.I)
 
 

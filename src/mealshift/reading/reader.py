@@ -14,6 +14,7 @@ from dataclasses import replace
 
 from ..grains import grain
 from ..measures import (
+    RANGE_PATTERN,
     WHISTLE_MIN,
     Measures,
     make_amount,
@@ -24,12 +25,13 @@ from ..problems import Problem, Refusal
 from ..process import Span
 from ..quick import lazy, quick
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
+from ..text.amounts import parse
 from ..text.plain import joined
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, stated, structure
 from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
 from .intake import clean
-from .names import browned, find_grains, kind_of_rice
+from .names import as_rice, browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_told
 from .placing import counted, first_so_many, named, pots_of_others, sorts, told_in, with_roles
@@ -59,6 +61,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines = [_corrected(ln, corrections) for ln in lines]
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _raw_is_uncooked(lines, laid, source)
+    lines = _cooked_here(lines, laid, source, measures)
     lines = _named_elsewhere(lines, laid, source, corrections)
     lines = _of_its_dish(lines, laid, source)
     lines, misspelt = _near_unit(lines, source, measures)
@@ -370,6 +373,37 @@ _SERVED = quick(
 
 # a liquid that is less than the grain itself is not what it is boiled and drained in
 LEAST_TO_DRAIN = 1.0
+
+
+_FROM_RAW = lazy(rf"\((?:[^()\d]*\b)?from (?:about )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\b[^()]*\)", re.I)
+_COOKS_IT = lazy(
+    r"\b(?:cook|boil|pressure[- ]cook)\w*\b[^.;!?]{0,24}\brice\b[^.;!?]{0,30}\b(?:water|whistles?|cooker|pot)\b", re.I
+)
+
+
+def _cooked_here(lines: list[Line], laid: Structure, source: int | None, measures: Measures) -> list[Line]:
+    """ "Cooked rice - 3 cups (from 1 cup raw)", and the first step cooks it in two cups of water: it is the raw cup that is reckoned, or it would be cooked twice."""
+    mine = None if source is None else lines[source]
+    m = _FROM_RAW.search(mine.text) if mine is not None and mine.cooked and not mine.corrected else None
+    if mine is None or m is None or not any(_COOKS_IT.search(as_rice(p.text)) for p in laid.steps):
+        return lines
+    raw = parse(mine.text, m.start("a"), m.end("a"), measures)
+    if raw.ml is None and raw.g is None:
+        return lines
+    out = list(lines)
+    out[mine.index] = ingredients.sized(
+        mine.with_(
+            cooked=False,
+            quantity=raw.value,
+            quantity_range=None,
+            unit=raw.unit,
+            amount_span=Span(m.start("a"), m.end("a")),
+            ml=raw.ml,
+            g=raw.g,
+        ),
+        [],
+    )
+    return out
 
 
 def _poured_off(lines: list[Line], source: int | None) -> list[Line]:

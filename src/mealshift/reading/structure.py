@@ -91,7 +91,11 @@ def _only_times(text: str) -> bool:
 _IN_ALL = quick(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
 _HEAD_ONLY = lazy(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
-    r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*:?$",
+    r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*(?:\([^()]*\)\s*)?:?$",
+    re.I,
+)
+_EDITED = lazy(
+    r"\W*(?:(?:edit(?:ed)?|eta|update|tl;?dr)\s*\d?\s*:|\d{1,2}:\d{2}\s*[-–:]?\s*(?:intro\w*|outro|preview|teaser|start|thanks?(?: you)?)\W*$)",
     re.I,
 )
 # "for 6", in the tongues that say it so; without people behind it, it may be anything
@@ -330,6 +334,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Chicken", and below it " - 2 chicken legs"
             cls, sure = "section", 0.7
+        if cls in ("ingredient", "ingredients") and "(" in ln.text and _HEAD_ONLY.match(ln.text.strip()):
+            # "Ingredientes (4 personas)"
+            cls, sure = "heading", 0.9
         if cls in ("ingredient", "ingredients") and (PRICE.match(ln.text) or len(NUTRITION.findall(ln.text)) > 1):
             # "$1.89 / lb", "Calories 160. Fat 0 g. Sodium 0 mg."
             cls, sure = "chatter", 0.9
@@ -493,6 +500,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "Medida: 1 taza de arroz = 2 de agua" tells how much to one, not what goes in
             cls, sure = "note", 0.8
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
+            cls, sure = "chatter", 0.9
+        if cls in ("title", "ingredient", "step") and _EDITED.match(ln.text):
+            # "EDIT: since people asked"
             cls, sure = "chatter", 0.9
         if cls == "title" and ln.text.count("|") > 1 and _NAVIGATES.search(ln.text):
             # "HOME | TIFFIN | SWEETS | CONTACT"
@@ -713,10 +723,15 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
             and not _MAIL.match(ln.text)
             and not _POSTED.match(ln.text)
             and not _MEASURED.match(ln.text)
+            and not _EDITED.match(ln.text)
             and ln.text[-1:] not in ".:,;"
         )
         if told and not _HEAD_ONLY.match(ln.text) or _SUBJECT.match(ln.text):
             return _title(Piece(ln.text, Span(ln.start, ln.end), first=ln.index))
+        if cls == "servings" and (serves := _DISH_SERVES.fullmatch(ln.text.strip())):
+            # "Spanish-style rice (serves 3-4)"
+            at = ln.start + len(ln.text) - len(ln.text.lstrip())
+            return _title(Piece(serves["dish"], Span(at, at + len(serves["dish"])), first=ln.index))
     for ln, cls in zip(lines, classes, strict=False):
         if cls == "chatter" and (asked := _ASKED_FOR.search(ln.text)):
             at = ln.start + asked.start("dish")
@@ -724,6 +739,9 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
     return None
 
 
+_DISH_SERVES = lazy(
+    r"(?P<dish>(?!serv|makes|feeds|yield)[^\W\d_][^()\d:]{3,60}?)\s*\((?:serves|for|feeds|makes) [^()]{1,20}\)", re.I
+)
 # "how do you do the red rice. The tomato one": what a chat is about
 _ASKED_FOR = lazy(
     r"\b(?:how|recipe|make|want|send|promised|here'?s|asked for)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2}?)(?: (?:recipe|from|you|we|i)\b[^.?!]{0,30})?\s*(?:[.?!,]|$)",
@@ -740,7 +758,7 @@ def _names_food(text: str) -> bool:
 
 
 _SO_MANY = lazy(
-    rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)$",
+    rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)(?:, (?:[^\W\d_]+ ){{0,2}}[^\W\d_]+)?$",
     re.I,
 )
 _WEIGHED = lazy(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
@@ -947,7 +965,7 @@ def _without_running_heads(tagged: list[tagger.Tagged]) -> list[tagger.Tagged]:
 
 PRICE = lazy(r"\s*[$€£]\s?\d")
 NUTRITION = quick(
-    r"\b(?:calories|energy|total fat|fat|saturates|cholesterol|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b:?\s*[<~]?\d+(?:\.\d+)?\s*(?:k?cal|kj|m?g|%)?|\b\d+(?:\.\d+)?\s?m?g (?:of )?(?:total fat|fat|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b",
+    r"\b\d+ ?k?cal(?:ories)?\b|\b(?:calories|energy|total fat|fat|saturates|cholesterol|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b:?\s*[<~]?\d+(?:\.\d+)?\s*(?:k?cal|kj|m?g|%)?|\b\d+(?:\.\d+)?\s?m?g (?:of )?(?:total fat|fat|sodium|carb\w*|protein|fib(?:er|re)|sugars)\b",
     re.I,
 )
 # what stands over what others say of it

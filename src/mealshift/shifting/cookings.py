@@ -90,7 +90,9 @@ def turning(recipe: Recipe) -> int | None:
         drained = pours_off and (
             recipe.source in o.what or (not o.what and (o.vessel in pots or ops[i - 1].vessel in pots))
         )
-        if drained or (recipe.dish == "stuffing" and FILLED.search(o.text)):
+        # a sentence of one word ("Wrap.") is no operation
+        told = recipe.text[min(ops[i - 1].span.end, o.span.start) : o.span.end]
+        if drained or (recipe.dish == "stuffing" and FILLED.search(told)):
             return i
     return None
 

@@ -164,6 +164,7 @@ _CRISPS = lazy(
     re.I,
 )
 _LEFT_ALONE = lazy(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
+_OUT_OF_IT = ("cool", "chill", "fry")
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
@@ -283,7 +284,7 @@ class _Work:
         else:
             if last is not None:
                 self._look_and_rest(self._after(last))
-            else:
+            elif not self._only_stands():
                 start = self._without_minutes()
             if start is not None:
                 if self._rains():
@@ -366,7 +367,8 @@ class _Work:
                     f"{cap(self.pot.grain.name)} takes about {said_minutes(self.pot.cook_typical)} here.",
                 )
             elif o.phase == "rest" and rested and not self.a.same:
-                minutes, why = self.pot.rest_min * o.typical_min / rested, "The rest is this grain's."
+                stands = self.pot.cook_typical if self._only_stands() else self.pot.rest_min
+                minutes, why = stands * o.typical_min / rested, "The rest is this grain's."
             elif o.phase == "soak" and self.pot.way.soak_min and self.pot.way.soak_min != self.recipe.soak_min:
                 minutes, why = self.pot.way.soak_min, "The soak is this grain's."
             elif o.phase == "toast" and not self.a.same and self.pot.way.roast == "dry" and self.pot.grain.roast:
@@ -534,6 +536,12 @@ class _Work:
                 if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
                     self._retire(i + 1, self._unrinsed())
 
+    def _only_stands(self) -> bool:
+        """Boiling water over it, a lid, and it stands: in a recipe of instant rice as the other grain's whole way."""
+        ops = self.out.operations
+        cooks = any(o.phase in AT_HEAT and o.told for o in ops)
+        return self.pot.way.method == "steep" and not cooks and any(o.phase == "rest" and o.told for o in ops)
+
     def _rains(self) -> bool:
         return self.pot.grain.is_meal and not self.own.grain.is_meal and self.pot.way.method != "steep"
 
@@ -651,9 +659,11 @@ class _Work:
         i = last + 1
         if self.pot.way.locked and self.own.way.row.locked and not self._opened(i):
             # it is opened only when the pressure is down
-            down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "release" or o.kind == "release")]
+            # … and what was spread out to cool has been opened: "switch off" is another pan's then
+            stop = next((j for j in range(i, len(ops)) if ops[j].kind in _OUT_OF_IT), len(ops))
+            down = [j for j in range(i, stop) if "release" in (ops[j].phase, ops[j].kind)]
             if not down:
-                down = [j for j, o in enumerate(ops) if j >= i and (o.phase == "rest" or o.kind in ("off", "rest"))][:1]
+                down = [j for j in range(i, stop) if ops[j].phase == "rest" or ops[j].kind in ("off", "rest")][:1]
             if down:
                 i = down[-1] + 1
                 while i < len(ops) and _LETS_OUT.search(ops[i].text) and not ops[i].told:
