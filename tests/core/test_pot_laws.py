@@ -132,3 +132,26 @@ def test_too_much_and_too_little_for_the_pot() -> None:
     absurd = report(pot("bulgur-coarse", 15.0, Kitchen(pot_cm=40)))
     assert absurd["water"]["ratio_by_volume"] is None  # type: ignore[index]
     assert pot("bulgur-coarse", 300.0).problems == ()
+
+
+@given(GRAINS, AMOUNTS)
+def test_an_old_bag_takes_a_tenth_more_of_what_its_grain_drinks(g: Grain, ml: float) -> None:
+    way = default_way(g)
+    new, old = solve(g, ml, way), solve(g, ml, way.with_(age="old"))
+    rows = {r.term: r.amount for r in old.rows}
+    assert rows["age"] == pytest.approx(0.1 * rows["grain"])
+    assert old.drinks_ml == pytest.approx(1.1 * new.drinks_ml)
+
+
+def test_what_swims_in_broth_boils_off_like_water_however_thick_its_grain() -> None:
+    """A grain of porridge gives its water up slowly; with a broth to stay over it, in a soup or another pot, the pot is not thick."""
+    g = next(g for g in all_grains() if g.usual == "porridge" and "soup" in g.methods and "open" in g.methods)
+    off = {
+        name: next(r.amount for r in solve(g, 240.0, way, finish_min=0.0, cook_min=20.0).rows if r.term == "boil_off")
+        for name, way in (
+            ("thick", default_way(g, "open")),
+            ("with broth", default_way(g, "open").with_(broth_ml=800.0)),
+            ("soup", default_way(g, "soup", lid="open")),
+        )
+    }
+    assert off["thick"] < 0.7 * off["with broth"] and off["soup"] == pytest.approx(off["with broth"])

@@ -478,6 +478,7 @@ def way_of(section: str) -> str:
 
 def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
+    texts = _way_aside_blanked(texts)
     labels = [m["l"] if (m := _LABELLED.match(t)) else "" for t in texts]
     ways = [way_of(s) or (way_of(label) if label else "") for s, label in zip(sections, labels, strict=True)]
     told = list(dict.fromkeys(w for w in ways if w))
@@ -490,6 +491,29 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     if len(told) < 2:
         return list(texts)
     return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]
+
+
+_WAY_ASIDE = quick(
+    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:for cooking (?:it |this )?(?:in|on)|if (?:you are |you're )?(?:cooking|making|using)(?: it| this)?(?: in| on| with)?|to (?:cook|make) (?:it |this )?(?:in|on)) (?:a |an |the |your )?"
+    r"(?:instant pot|pressure cooker|rice cooker|slow cooker|crock ?pot|microwave|(?:sauce)?pan|pot|stove(?: ?top)?|hob)\b[^.;!?]{0,60}[.;,]",
+    re.I,
+)
+_SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
+
+
+def _way_aside_blanked(texts: Sequence[str]) -> list[str]:
+    """ "Pressure cook for 1 whistle … For cooking in a pan, add 2 cups water. Cover, low flame 12 minutes": once it is cooked, the other way is told aside, to the
+    end of its step."""
+    out: list[str] = []
+    for t in texts:
+        m = next((m for m in _WAY_ASIDE.finditer(t) if _cooked_by("\n".join([*out, t[: m.start()]]))), None)
+        out.append(t if m is None else t[: m.start()] + " " * (len(t) - m.start()))
+    return out
+
+
+def _cooked_by(told: str) -> bool:
+    """Does a sentence so far cook something for so many minutes or whistles?"""
+    return any(_COOKED_SO_FAR.search(s) and _SO_LONG.search(s) for s in re.split(r"[.;!?\n]\s*", told))
 
 
 def clause_at(found: Sequence[Clause], block: int, at: int) -> int | None:

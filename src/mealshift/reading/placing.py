@@ -205,6 +205,8 @@ def with_roles(
         for i in total.parts:
             tagged[i], chances[i] = ("other", 0.8), 0.0
         tagged[total.line], chances[total.line] = ("liquid", 0.8), 1.0
+        for i in _drunk_before(lines, seen, found, lines[total.line].span.start, laid):
+            tagged[i], chances[i] = ("other_pot", 0.7), 0.0
     apart = (
         _of_another_part(lines, source)
         | _told_without_the_grain(lines, source, laid)
@@ -245,6 +247,20 @@ def with_roles(
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+def _drunk_before(
+    lines: Sequence[Line], seen: Sequence[roles.Thing], found: Sequence[Clause], poured_at: int, laid: Structure
+) -> list[int]:
+    """ "Simmer the peas 1½ hours; 2 cups of liquid should remain. Add the rice": they have drunk theirs before that was measured."""
+    out = []
+    for i, (ln, thing) in enumerate(zip(lines, seen, strict=True)):
+        first = thing.uses[0][0] if thing.uses and ln.drinks and not ln.grain else None
+        if first is None or laid.steps[first.block].span.start + first.start >= poured_at:
+            continue
+        if any(c.verb in ("cook", "boil") and c.start >= first.start for c in found if c.block == first.block):
+            out.append(i)
+    return out
 
 
 _THROWN = lazy(

@@ -22,8 +22,32 @@ from .words import word_list
 def things_in(laid: Structure, text: str, measures: Measures) -> tuple[list[Line], list[Problem]]:
     problems: list[Problem] = []
     lines = listed(laid, text, measures, problems)
-    lines = _same_tin(lines, problems)
+    lines = _said_again(_same_tin(lines, problems))
     return lines + in_prose(lines, laid, text, measures, problems), problems
+
+
+_TAKEN_BACK = lazy(r"\W*(?:sorry|oops|i mean|correction|make that|no wait|wait,? no)\b", re.I)
+
+
+def _said_again(lines: list[Line]) -> list[Line]:
+    """ "1 cup stock", and in the next message "sorry 1.5 cups stock": the second is meant."""
+    out: list[Line] = []
+    for ln in lines:
+        said = _TAKEN_BACK.match(ln.text)
+        before = next((x for x in reversed(out) if said and x.name and x.name.lower() in ln.text.lower()), None)
+        if before is not None:
+            out.remove(before)
+            water = (ln.ml or ln.g or 0.0) * before.fraction
+            ln = ln.with_(
+                name=before.name,
+                kind=before.kind,
+                role=before.role,
+                fraction=before.fraction,
+                water=water,
+                carrier=before.carrier,
+            )
+        out.append(ln)
+    return [ln.with_(index=n) for n, ln in enumerate(out)]
 
 
 def _same_tin(lines: list[Line], problems: list[Problem]) -> list[Line]:
