@@ -91,7 +91,8 @@ def turning(recipe: Recipe) -> int | None:
             recipe.source in o.what or (not o.what and (o.vessel in pots or ops[i - 1].vessel in pots))
         )
         # a sentence of one word ("Wrap.") is no operation
-        told = recipe.text[min(ops[i - 1].span.end, o.span.start) : o.span.end]
+        a, b = ops[i - 1].span, o.span
+        told = recipe.text[min(a.end, b.start) : b.end] if a and b else o.text
         if drained or (recipe.dish == "stuffing" and FILLED.search(told)):
             return i
     return None
