@@ -7,7 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mealshift.grains import all_grains
-from mealshift.pot import Kitchen
+from mealshift.pot import Factors, Kitchen
 from mealshift.problems import Refusal
 from mealshift.writing import to_text
 
@@ -110,6 +110,17 @@ def test_a_recipe_in_prose_is_rewritten_in_its_sentences() -> None:
 def test_a_household_measure_stays_in_its_own_words() -> None:
     data = report(demo("03"), "little-millet")
     assert ingredients(data)[:2] == ["little millet: 1 glass", "chicken stock: 8 glasses"]
+
+
+def test_what_is_near_to_the_recipes_own_pour_is_poured_and_not_where_the_notebook_knows_better() -> None:
+    """ "1 litre" does not become 1.03, but what a household's pots have taught is not lost, nor another texture."""
+    text = "Plain pot\n300 g basmati rice\n{} ml water\nBring all to the boil, cover and simmer 12 minutes. Rest 10 minutes off the heat."
+    pours = {n: shifted(text.format(n), "couscous-pearl").pot.pour_ml for n in range(400, 520, 10)}
+    near = [n for n, ml in pours.items() if ml == n]
+    assert near and all(abs(ml - n) > 0.04 * n for n, ml in pours.items() if ml != n)
+    for n in near:
+        assert shifted(text.format(n), "couscous-pearl", factors=Factors(water=1.06)).pot.pour_ml != n
+        assert shifted(text.format(n), "couscous-pearl", texture=1.2).pot.pour_ml != n
 
 
 def test_minutes_from_both_ends_keep_their_distance_from_the_end() -> None:

@@ -13,7 +13,7 @@ from dataclasses import dataclass, replace
 
 from ..grains import TEXTURES, Grain
 from ..measures import Measures, round_half_up
-from ..pot import Kitchen, Pot, Way, default_way, solve
+from ..pot import Factors, Kitchen, Pot, Way, default_way, solve
 from ..pot.account import COOKED_DENSITY, between
 from ..pot.afterwards import afterwards
 from ..pot.methods import method as method_row
@@ -402,7 +402,10 @@ def _pot(
 
     pot, was_ml = solved(habit_ml), poured * scale
     off = was_ml - pot.raw_pour_ml
-    if way.method == own.way.method and not way.row.plenty and off and abs(off) <= NEARLY_ML * was_ml:
+    # not where the cook has asked for something else, or the notebook has learnt it
+    as_told = way.method == own.way.method and way.lid == own.way.lid and choice.factors == Factors()
+    as_told = as_told and abs(way.texture - own.way.texture) < NEARLY_ML and way.age == own.way.age
+    if as_told and not way.row.plenty and off and abs(off) <= NEARLY_ML * was_ml:
         # "1 litre of milk" does not become 1.03
         return solved(habit_ml + off * fraction)
     return pot
