@@ -26,6 +26,8 @@ from .pot_words import FOODS
 
 _CUT = lazy(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
+    # "agrega la leche y cocina 10 minutos", "coprite e lasciate riposare"
+    r"|\s+(?:y|e|et)\s+(?=(?:agreg|añad|ech[ae]|cocin|coc[eé]|cuec|cuez|dej[ae]|tap[ae]|hierv|rem[uo][eé]|revuelv|sirv|apart|retir|apag|baj[ae]|aggiung|lasci|cuoc|copri|mescol|servi|spegn|laiss|ajout|couvr|remu|cui|deixe|cozinh|junt|mex[ae]|tamp|deslig)[a-zé]*\b)"
 )
 _WORD = lazy(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
 VESSEL_WORDS = (
@@ -478,7 +480,7 @@ def way_of(section: str) -> str:
 
 def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
-    texts = _way_aside_blanked(texts)
+    texts = _batches_blanked(_way_aside_blanked(texts))
     labels = [m["l"] if (m := _LABELLED.match(t)) else "" for t in texts]
     ways = [way_of(s) or (way_of(label) if label else "") for s, label in zip(sections, labels, strict=True)]
     told = list(dict.fromkeys(w for w in ways if w))
@@ -491,6 +493,29 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     if len(told) < 2:
         return list(texts)
     return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]
+
+
+# "If you double it use 2 cups rice and 2 3/4 water, not 3."
+_ANOTHER_BATCH = quick(
+    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want (?:more|to (?:double|halve)))|(?:for|to make) (?:a )?(?:double|twice|half(?! an?\b)|bigger|larger)\b|to (?:double|halve)\b|doubl(?:e|ing) (?:it|up)\b)"
+    r"(?:[^.;!?\n]|\.(?=\d)){0,160}(?:[.;!?]+|$)",
+    re.I,
+)
+_AN_AMOUNT = lazy(r"\d|[½¼¾⅓⅔]|\b(?:two|three|four|six) (?:cups?|glass\w*|mugs?)\b")
+
+
+def another_batch(text: str) -> list[tuple[int, int]]:
+    """Sentences that give the amounts of a bigger or smaller pot."""
+    return [m.span() for m in _ANOTHER_BATCH.finditer(text) if _AN_AMOUNT.search(m[0])]
+
+
+def _batches_blanked(texts: Sequence[str]) -> list[str]:
+    out = []
+    for t in texts:
+        for a, b in another_batch(t):
+            t = t[:a] + " " * (b - a) + t[b:]
+        out.append(t)
+    return out
 
 
 _WAY_ASIDE = quick(

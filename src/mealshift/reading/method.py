@@ -18,7 +18,7 @@ from .pot_words import CLASS
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|reiskocher|rijstkoker|arrocera|riskoker|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)? (?:mode|setting)\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\bstart\W{1,3}(?:sushi|regular|normal|white rice|quick)\b|\b\d ?(?:gou?|gō|cup) line\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
+    "cooker": r"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|reiskocher|rijstkoker|arrocera|riskoker|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)?[\"'’”]? (?:mode|setting)\b|(?<!slow )(?<!pressure )\bcooker(?:'s)? bowl\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\bstart\W{1,3}(?:sushi|regular|normal|white rice|quick)\b|\b\d[ -]?(?:gou?|gō|cup) (?:line|mark)\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b|\bPC:",

@@ -168,6 +168,11 @@ _OF_THEIRS = quick(
     rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of (?:their|its)(?: own)?|de su|del loro|da sua) (?P<of>(?:cooking )?(?:liquor|liquid|broth|stock|water|agua|caldo|acqua|brodo|água))\b",
     re.I,
 )
+_ITS_BROTH = lazy(
+    rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the |that |this )?(?:(?:hot|boiling|strained) )?(?P<of>(?:(?:chicken|meat|mutton|lamb|beef|bone) )?(?:yakhni|broth|stock|liquor))\b",
+    re.I,
+)
+_SIEVED = lazy(r"\bstrain(?:ed)?\b|\b(?:chaan|chhaan|sieve)\b", re.I)
 _OF_A_THING = quick(rf"\b(?:{'|'.join(THINGS[k] for k in ('meat', 'pulse', 'veg'))})\b", re.I)
 _THE_KEPT = lazy(
     r"\b(?:reserved|saved|kept|retained|set[- ]aside)\b[^.;,]{0,32}?\b(?:liquid|liquor|water|broth|stock|juices?)\b",
@@ -225,6 +230,10 @@ def reserved(
             of_it = None
         if of_it and _PUT_BY.search((before + piece.text[: of_it.start()])[-NEAR:]):
             m = of_it
+        strained = None if m else _ITS_BROTH.search(piece.text[:4000])
+        if strained and not any(ln.kind == "stock" and not ln.section.startswith("step ") for ln in lines):
+            # "Strain. … Put 4 glasses of yakhni": of the water that the meat was boiled in
+            m = of_it = strained if _SIEVED.search((before + piece.text[: strained.start()])[-NEAR:]) else None
         of_the_broth = None if m else _KEPT_OF_IT.search(piece.text[:4000])
         if of_the_broth and (
             of_the_broth["of"] or _A_BROTH.search(before[-NEAR:] + piece.text[: of_the_broth.start()])

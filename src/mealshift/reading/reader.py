@@ -497,6 +497,12 @@ def _steps(
 NEAR = 40
 
 
+# "(best if kept in the fridge overnight)"
+_KEPT_COOKED = lazy(
+    r"\b(?:kept|keep|left|store[ds]?|chill\w*|fridge|ref|refrigerat\w*|left-?over|day[- ]old|cold)\b", re.I
+)
+
+
 def _sums(recipe: Recipe) -> Recipe:
     """Minutes at the heat, of rest, of release and of soak, from the kinds of all stretches."""
 
@@ -505,11 +511,13 @@ def _sums(recipe: Recipe) -> Recipe:
 
     soak = of("soak")
     inside = recipe.source_line
-    if not soak and inside is not None:
+    # "cooked rice (kept overnight in the fridge)" soaks in nothing
+    if not soak and inside is not None and not inside.cooked:
         # "rice 3 glasses (old basmati), soak 30 min": on its own line, to the line's end
         end = recipe.text.find("\n", inside.span.end)
         line = recipe.plain[inside.span.start : end if end >= 0 else len(recipe.plain)][:300]
-        if m := CLASS["SOAK"].search(line):
+        m = CLASS["SOAK"].search(line)
+        if m and not (m[0].lower().startswith("overni") and _KEPT_COOKED.search(line)):
             # "(dhoke 30 min bhigo do)" has them before the word
             said = [
                 *stretches(line[m.start() : m.end() + NEAR]),

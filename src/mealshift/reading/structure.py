@@ -499,6 +499,14 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "step") and _RATIO.match(ln.text.strip()):
             # "Medida: 1 taza de arroz = 2 de agua" tells how much to one, not what goes in
             cls, sure = "note", 0.8
+        if (
+            cls in ("servings", "heading", "chatter")
+            and out.steps
+            and following is None
+            and _LAST_DEED.fullmatch(ln.text)
+        ):
+            # "Build bowls." at the end
+            cls, sure = "step", 0.6
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
         if cls in ("title", "ingredient", "step") and _EDITED.match(ln.text):
@@ -1072,6 +1080,7 @@ def _names_two(text: str, listed: Sequence[tuple[Piece, bool]]) -> bool:
     return len({x for w in re.findall(r"[a-z]{3,}", text.lower()) if (x := w.removesuffix("s")) in told}) >= 2
 
 
+_LAST_DEED = lazy(r"\W*(?:build|assemble|serve|slice|garnish|plate)(?: [^\W\d_]+){1,6}[.!]?\s*", re.I)
 _FOR_THE = lazy(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
 
 
@@ -1086,7 +1095,7 @@ def _title(piece: Piece) -> Piece:
     text, at = piece.text, piece.span.start
     if m := _JUNK_TITLE.match(text):
         text, at = text[m.end() :], at + m.end()
-    text = _ROUGH_TITLE.sub("", text).strip(" :•#|·") or text
+    text = _ROUGH_TITLE.sub("", text).strip(" :•#|·–—-") or text
     if text.count("(") > text.count(")") and piece.text.rstrip().endswith(")"):
         # "Black rice (mum's, for 6)"
         text = text[: text.rindex("(")].rstrip() or text

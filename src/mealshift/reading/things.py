@@ -167,6 +167,12 @@ _OTHERWISE = lazy(
 _SOAKING = lazy(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
 
+# "one and a half cups of water (two if it's old rice)": a bracket that tells the amount of another rice
+OF_ANOTHER = lazy(
+    rf"\s*\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)",
+    re.I,
+)
+_FAR_BEHIND = 80
 # of an amount in the steps, what the list must have of the same liquid to be it
 LEAST_LISTED = 0.4
 
@@ -194,12 +200,16 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             # what it costs, or feeds, is nothing that goes in
             continue
         for item in _mentions(piece.text, measures):
+            if n and not mine[n - 1][item.start : item.end].strip():
+                # a bigger pot's, or another way's
+                continue
             line = ingredients.lines_of_item(
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
             )
             before = piece.text[max(0, item.start - 50) : item.end]
             # "a glass of wine (skip it if you like)" is meant all the same
-            around = before + _SKIP.sub("", piece.text[item.end : item.end + 25])
+            then = OF_ANOTHER.sub("", piece.text[item.end : item.end + _FAR_BEHIND])
+            around = before + _SKIP.sub("", then[:25])
             if not alone and not n and not line.grain:
                 continue
             if line.grain:

@@ -15,7 +15,7 @@ from .structure import Structure
 # "the same of water", "double the volume of stock", "1½ times as much water as rice", "1:2", "two parts water"
 _RELATION = quick(
     r"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>[\d.,½¼¾⅓⅔/ ]+|one and a half|two and a half|three|two)\s*times)"
-    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?: the)?(?= (?:boiling |hot |cold |vegetable |chicken )*(?P<what>water|stock|broth|milk)\b)",
+    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?: the)?(?= (?:boiling |hot |cold |cool |warm |salted |lightly |lukewarm |fresh |vegetable |veg |chicken |beef |lamb |fish |good )*(?P<what>water|stock|broth|milk)\b)",
     re.I,
 )
 

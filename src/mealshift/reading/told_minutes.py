@@ -247,6 +247,12 @@ _UNCOVERED_AGAIN = quick(
     r"\b(?:take|lift|pull|get) (?:the )?foil off\b[^.!?]{0,60}\b(?:give it|bake|back (?:in|for)|return)\b[^.!?]{0,12}(?:another|a further)\b|\b(?:uncover|foil off)\b[^.!?]{0,50}\bgive it (?:another|a further)\b",
     re.I,
 )
+# "weitere 10 Minuten ohne Deckel überbacken", "10 minuter till utan folie"
+_BAKED_ON = lazy(
+    r"[^.;!?\d]{0,40}\b(?:über)?backen\b|[^.;!?\d]{0,40}\bgratinieren\b|\s*(?:mer|till)\b(?: utan (?:folie|lock))?\s*(?:i ugnen)?(?=\W|$)",
+    re.I,
+)
+_BARED_IN_OVEN = lazy(r"\b(?:ohne (?:deckel|folie)|ta (?:bort|av) folien|folien av)\b", re.I)
 _IN_BRACKETS = lazy(r"\([^)]*$")
 _IN_ALL = lazy(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 # "soak the rice and the dal": with the grain in it, it is the grain's soak
@@ -905,6 +911,7 @@ RULES = (
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
+    Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
     Rule("15 dk pişirin", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.after(_PISIR), leaves=""),
     Rule("15 dakika demlendirin", "rest", 0.9, lambda p: p.had("heat") and p.after(_DEMLE), leaves=""),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),

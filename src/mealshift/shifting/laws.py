@@ -122,7 +122,11 @@ def _still_said(ln: Line, s: Shift) -> str:
     body = r"\s*".join(re.escape(w) for w in words.split())
     for st in s.method.steps:
         for m in re.finditer(rf"(?<![\d.,/]){body}(?![\w.])(?P<after>[^.;,]{{0,24}})", st.text, re.I):
-            if not st.kept and p.search(m["after"]) and not re.search(r"\bif\b|\bmore\b", m["after"]):
+            if st.kept or re.search(r"\bif\b|\bmore\b", m["after"]):
+                continue
+            # "Add water to cover by an inch (about 4 cups)"
+            told = re.search(r"[^.;!?()]*\([^.;!?()]{0,16}$", st.text[: m.start()])
+            if p.search(m["after"]) or (told and p.search(told[0])):
                 return m[0].strip()
     return ""
 

@@ -24,7 +24,7 @@ from ..quick import lazy
 from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
-from ..reading.pours import SUMS
+from ..reading.pours import KEPT, SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe
 from ..text.amounts import AMOUNT
@@ -229,7 +229,7 @@ def _rewrite(
         return _carrier_line(ln, a, measures)
     if told_by_the_grain(ln) and not (a.same and a.scale == 1):
         return _own_amount(ln, a)
-    if (now := _with_its_portions(ln, recipe, a, carried)) is not None and ln.amount_span is not None:
+    if (now := with_its_portions(ln, recipe, a, carried)) is not None and ln.amount_span is not None:
         at = ln.amount_span
         said = said_liquid(now, ln.unit, of_line(ln, measures), ln.text[at.start : at.end])
         edited = apply(ln.text, [Edit(at.start, at.end, said)])
@@ -241,18 +241,20 @@ def _rewrite(
 
 
 _DIVIDED = lazy(r"\bdivided\b", re.I)
+REMAINING = lazy(r"(?:remaining|other|rest)\b", re.I)
 
 
-def _with_its_portions(ln: Line, recipe: Recipe, a: Amounts, carried: frozenset[int]) -> float | None:
-    """Millilitres of "8 cups stock, divided", of which the steps pour 3 to the grain: as much more or less as those are. None: it is none such, or stays."""
-    if not (_DIVIDED.search(ln.text) and ln.fraction and ln.ml) or a.scale != 1 or ln.section.startswith("step "):
+def with_its_portions(ln: Line, recipe: Recipe, a: Amounts, carried: frozenset[int]) -> float | None:
+    """Millilitres of "8 cups stock, divided", of which the steps pour 3 to the grain, or "the remaining 3": as much more or less as those are. None: it is none
+    such, or stays."""
+    if not (ln.fraction and ln.ml) or a.scale != 1 or ln.section.startswith("step "):
         return None
-    portions = [
-        x.ml for x in recipe.lines if x.index in carried and x.kind == ln.kind and x.section.startswith("step ")
-    ]
+    portions = [x for x in recipe.lines if x.index in carried and x.kind == ln.kind and x.section.startswith("step ")]
+    if not (_DIVIDED.search(ln.text) or any(x.name == KEPT and REMAINING.match(x.text) for x in portions)):
+        return None
     other = any(x is not ln and x.kind == ln.kind and not x.section.startswith("step ") for x in recipe.lines)
-    more = sum(a.carrier(ml) - ml for ml in portions if ml)
-    return None if other or abs(more) < LEAST_ML or sum(ml or 0.0 for ml in portions) > ln.ml else ln.ml + more
+    more = sum(a.carrier(x.ml) - x.ml for x in portions if x.ml)
+    return None if other or abs(more) < LEAST_ML or sum(x.ml or 0.0 for x in portions) > ln.ml else ln.ml + more
 
 
 def told_by_the_grain(ln: Line) -> bool:
@@ -318,6 +320,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         if m := _COOKED_SIZE.search(ln.text, end):
             # "1 bowl leftover cooked rice (about 200 g)"
             edits.append(Edit(m.start(), m.end(), ""))
+        edits += [Edit(m.start(), m.end(), "") for m in _HOW_KEPT.finditer(ln.text, end)]
         if m := _RAW_SIZE.search(ln.text):
             # what it weighed before it was cooked was the old grain's
             edits.append(Edit(m.start(), m.end(), ""))
@@ -377,6 +380,10 @@ _SOAKED = lazy(r",?\s*(?:\band\s+|,\s*)?\bsoaked\b[^,;()]*(?:,?\s*(?:and )?(?:we
 _COOKED_SIZE = lazy(
     r"\s*\((?:about |around |roughly |approx\.? |~)?\d[\d.,/ ½¼¾]*\s?(?:g|grams?|kg|oz|ounces?|ml|cups?)\b[^()]{0,12}\)",
     re.I,
+)
+# "(best if kept overnight in the fridge)": the dry grain was in none
+_HOW_KEPT = lazy(
+    r"\s*\([^()\d]*\b(?:overnight|fridge|refrigerat\w*|day[- ]old|left-?overs?|yesterday'?s?|cold)\b[^()\d]*\)", re.I
 )
 # a bracket or a tail that only tells which rice it was
 _BRACKET = lazy(r"\s*\([^()]*\)")

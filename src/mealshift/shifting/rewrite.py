@@ -26,10 +26,11 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, verbs_in
+from ..reading.clauses import OWN_LOOK, another_batch, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT, THE_REST
+from ..reading.things import OF_ANOTHER
 from ..reading.told_minutes import OTHER_OVEN, SUMMED
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
@@ -37,7 +38,7 @@ from ..text.sentences import sentences
 from . import signs
 from .backwards import Own, carriers
 from .cookings import BY_THE_PACKET, GOES_ON_WITH
-from .lines import LEAST_ML, Amounts, as_the_grain, told_by_the_grain
+from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
 from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
@@ -57,6 +58,18 @@ _LIQUID_AMOUNT = lazy(
     r"(?=\s*(?:of\s+)?(?:the\s+)?(?:[a-z-]+ ){0,2}?(?P<what>water|stock|broth|yakhni|liquid|milk|pani|tubig|sabaw|maji|air|agua|caldo|acqua|brodo|eau|bouillon|wasser|brühe|bulionu?|wody|vatten|vand|vann|nước)\b)",
     re.I,
 )
+# "Add water to cover by an inch (about 4 cups)": the list's amount, told by the way
+_IN_A_BRACKET = r"\b(?:water|stock|broth|liquid)\b[^.;!?()]{0,40}\((?:(?:about|around|approx(?:imately|\.)?|roughly|abt\.?|some|that is|i\.e\.|[=~≈])\s?)?"
+# "new rice less.": what the age of a rice does to its water
+_OLD_RICE = lazy(
+    r"(?:^|(?<=[.;!?,]\s)|(?<=\n))(?:for |with |if )?(?:the )?(?:old|new|aged)(?:er)?(?: crop)? rice\b[^.;!?,\d]{0,12}\b(?:less|more)\b[^.;!?,\d]{0,16}(?:[.;!?,]+\s*|$)",
+    re.I,
+)
+_OF_MANY = lazy(r"(?:grits|oats|groats)$", re.I)
+_ONE_DOES = lazy(
+    r" (?P<v>is|has|was|does|looks|turns|starts|begins|cooks|swells|absorbs|softens|gets|sits|soaks|steams|rests|becomes|feels|tastes|needs|takes)\b"
+)
+_MANY_DO = {"is": "are", "has": "have", "was": "were", "does": "do"}
 _NOT_ALL = lazy(
     rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b",
     re.I,
@@ -163,8 +176,8 @@ _UNTIL_OR_LEFT = lazy(
     r"\b(?:until|till|so that|(?:en|und|et|e|y|och|og) (?:laat|lass\w*|abkühlen|abgießen|laiss\w*|lascia\w*|scola\w*|dej[ae]\w*|låt|la))\b",
     re.I,
 )
-_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*$", re.I)
-_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but)\b[\s,]*)*", re.I)
+_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but|y|e|et)\b[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but|y|e|et)\b[\s,]*)*", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -316,7 +329,8 @@ class _View:
                 return NewStep("", step.text, "The sign of the other grain.", kind="retired")
             first.append(Edit(m.start(), min(len(step.text), m.end() + 1), ""))
         edits = list(first)
-        small = [*self._amounts(step), *self._minutes(step, mine), *self._called_by_name(step, mine)]
+        small = [*self._of_another(step), *self._amounts(step), *self._minutes(step, mine)]
+        small += self._called_by_name(step, mine)
         small += self._when_open(step, mine)
         small += self._only_put_in(step, mine)
         if not self._other_dish(step, mine):
@@ -653,6 +667,14 @@ class _View:
             and not any(o.phase in ("heat", "rest") for o in mine)
         )
 
+    def _of_another(self, step: Step) -> list[Edit]:
+        """ "(two if it's old rice)", "If you double it use 2 3/4": amounts of another pot or another rice, true of that rice alone."""
+        if self.a.same:
+            return []
+        found = [*another_batch(step.text), *(m.span() for m in OF_ANOTHER.finditer(step.text))]
+        found += [m.span() for m in _OLD_RICE.finditer(step.text)]
+        return [Edit(a, b, "") for a, b in found]
+
     def _by_the_packet(self, step: Step) -> list[Edit]:
         """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet."""
         if self.a.same or not self.own.line.cooked:
@@ -709,6 +731,10 @@ class _View:
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
             named = end
+            if _OF_MANY.search(said) and (one := _ONE_DOES.match(step.text, end)):
+                # "until the rice is mushy" is said of grits in the plural
+                word = one["v"].lower()
+                edits.append(Edit(*one.span("v"), _MANY_DO.get(word, word[:-1])))
         if self.own.grain.slug == "rice-grits":
             # "Rain in the grits": the list has said of what
             edits += [
@@ -748,8 +774,11 @@ class _View:
             if ml is None or not self.a.carrier_was_ml or (m["what"].lower() == "milk" and not milks):
                 continue
             whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
-            if all(ln.name == KEPT for ln in mine) and _THE_OTHER.search(step.text, 0, m.start()):
-                # "the other 4 cups stock" went elsewhere
+            if all(ln.name == KEPT for ln in mine) and (
+                _THE_OTHER.search(step.text, 0, m.start())
+                or all(step.index + 1 < int(ln.section[5:]) and REMAINING.match(ln.text) for ln in mine)
+            ):
+                # "the other 4 cups stock" went elsewhere, and so did those before "the remaining 2 cups"
                 continue
             if not whole and all(ln.name == KEPT for ln in mine):
                 # the pot has a part of it, told by itself; the rest went elsewhere
@@ -786,7 +815,7 @@ class _View:
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
             new = self.a.carrier(ln.ml)
             for m in re.finditer(
-                rf"\b(?:the|need|want|take|measure|meça|mida|misurate?|mesurer?|mesurez|to|water|stock|broth|liquid|pani|yakhni) (?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
+                rf"(?:\b(?:the|need|want|take|measure|meça|mida|misurate?|mesurer?|mesurez|to|water|stock|broth|liquid|pani|yakhni) |{_IN_A_BRACKET})(?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
                 step.text,
                 re.I,
             ):
@@ -944,7 +973,7 @@ class _View:
                     if tail := _NOT_FULL.search(ln.text, ln.amount_span.end):
                         edits.append(Edit(at + tail.start(), at + len(ln.text), ""))
                 if (
-                    (ln.name == KEPT or _THERE_SHOULD_BE.search(step.text[:start][-40:]))
+                    ((ln.name == KEPT and not self._bought_along()) or _THERE_SHOULD_BE.search(step.text[:start][-40:]))
                     and new > ln.ml
                     and not _MADE_UP.search(step.text, end)
                 ):
@@ -952,10 +981,17 @@ class _View:
                     behind = max(end, at + len(ln.text))
                     if of_it := _OF_ITS_KIND.match(step.text, behind):
                         behind = of_it.end()
-                    edits.append(Edit(behind, behind, " (top up with water if short)"))
+                    inside = step.text[:behind].count("(") > step.text[:behind].count(")")
+                    said = ", top up with water if short" if inside else " (top up with water if short)"
+                    edits.append(Edit(behind, behind, said))
                 if edits[-1].new != was and told_by_the_grain(ln):
                     edits += as_the_grain(step.text, end)
         return edits
+
+    def _bought_along(self) -> bool:
+        """Does the list have as much more of the liquid as its rest that goes to the grain is more?"""
+        mine = frozenset(ln.index for ln in carriers(self.recipe))
+        return any(with_its_portions(ln, self.recipe, self.a, mine) is not None for ln in self.recipe.lines)
 
     def _rest_goes_in(self, step: Step, behind: int) -> bool:
         """Does the text pour "the remaining broth", by no amount, after this place?"""

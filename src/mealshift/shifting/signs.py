@@ -25,6 +25,11 @@ _TO_THE_LINE = lazy(
     r"\b(?:up )?to the (?:(?:(?:sushi|white|brown|plain|mixed)[ -]?)?rice )?(?:line|mark|level)\b(?! of)(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?",
     re.I,
 )
+# "pour in water to come 2 cm above the rice"
+_TO_COME = lazy(
+    r"\b(?:to|(?:so that|until|till|so) (?:it|the water)) (?:comes?|reach(?:es)?|stands?|rises?)(?: up)?(?: to| by)?(?: about| some| around)? ?$",
+    re.I,
+)
 _POURED_ON = lazy(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
 _TO_SOAK = lazy(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
 
@@ -38,7 +43,8 @@ def in_step(text: str) -> tuple[int, int] | None:
         if _POURED_ON.search(before) and not _TO_SOAK.search(before + after[:60]):
             # the blanks before it stay
             start = m.start() + len(m[0]) - len(m[0].lstrip())
-            return start, m.end()
+            stands = _TO_COME.search(text[:start])
+            return stands.start() if stands else start, m.end()
     return None
 
 
@@ -58,7 +64,7 @@ def same_level(text: str) -> list[tuple[int, int]]:
 
 
 _SAME_LEVEL = lazy(
-    r"(?:(?<=[.!?] )|^)(?:the |your )?(?:water|liquid|stock|broth)\b[^.;!?]{0,16}\b(?:should|must|is|be)\b[^.;!?]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?]{0,24}\b(?:rice|grains?|it)\b[^.;!?]{0,30}[.!?]*\s*",
+    r"(?:(?<=[.!?] )|^)(?:the |your )?(?:water|liquid|stock|broth)\b[^.;!?]{0,16}\b(?:should|must|is|be)\b[^.;!?]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?]{0,24}\b(?:rice|grains?|it)\b[^.;!?]{0,90}(?:[.!?]+\s*|$)",
     re.I,
 )
 _LEVEL = lazy(

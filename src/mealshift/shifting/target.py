@@ -64,11 +64,15 @@ _SO = quick(
     r"\W*(?:just |quite |very )?(?:tender|soft|done|cooked(?: through)?|dry|thick|golden|set|fluffy|plump|shiny)\W*",
     re.I,
 )
-_IS_SO = lazy(r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*)\b", re.I)
+_IS_SO = lazy(
+    r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*|brown(?:ed|s)|golden|tender|soft(?:ened)?|crisp\w*|bubbl\w+|melted|charred)\b",
+    re.I,
+)
+_JOINS = lazy(r"\W*(?:and|or)\W*", re.I)
 _AFTER_SO_LONG = lazy(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
 _GOES_ON = quick(
-    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)|sin|senza|ohne|sans|sem|finch[ée]|fino a|hasta|bis|jusqu\w*|até|tot"
+    r"\W*(?:or\s+)?(?:until|till|til|so that|half[- ](?=cover|lid)|partly|partially|more often|or so|stir (?:it |the \w+ )?(?:(?:gently|well) )?(?:every|occasionally|often|now|once|twice|from time|frequently|regularly|constantly|a few times)|stirring|turning|shaking|without|undisturbed|covered|uncovered|lid|with|over|on|at|in|very|still|shut|closed|checking|topping|depending|about|around|maybe|low|lowest|no|not|never|don't|dont|do not|(?:the )?(?:rice|grains?|it) (?:is|are)|(?:re)?moviendo|revolviendo|mescolando|mexendo|sin|senza|ohne|sans|sem|finch[ée]|fino a|hasta|bis|jusqu\w*|até|tot"
     # "replenishing with boiling water", but not what ends the cooking
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
@@ -78,6 +82,7 @@ _POURS_IN = lazy(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk
 # what is done to the pot itself on the way, and puts nothing in
 _ONCE_ON_THE_WAY = lazy(r"\b(?:stir|turn|toss|shak|rotat|bast)\w*\b|\bagain (?:after|at)\b", re.I)
 _IT_GOES_IN = lazy(r"\b(?:add|put|tip|stir|pour)\b(?:[^.;]{0,12}\bit\b| (?:in)?to the\b| in\b)", re.I)
+_GOES_IN_ALONE = lazy(r"\W*(?:add|put in|tip in|stir in)(?: (?:it|the rice|rice))?\W*", re.I)
 _PERHAPS = lazy(r"\b(?:if|should|in case)\b", re.I)
 _WHEN_DONE = lazy(
     r"\W*(?:when|once|as soon as)\b[^,.;]*\b(?:al dente|done|tender|cooked(?: through)?|ready|soft|finished)\b", re.I
@@ -89,6 +94,9 @@ _HALF_WAY = quick(
     re.I,
 )
 _WHEN = quick(r"\W*(?:when|once|after|as soon as|while|if)\b", re.I)
+_SPREADS = lazy(
+    r"\b(?:spread|tip|turn|take|transfer|scoop|empty) (?:it |the \w+ |rice )?(?:out|on|onto|into|in|to)\b", re.I
+)
 # the whole cooking stands in these operations; another way of cooking replaces them
 # ways that are one pot on the stove
 STOVE = {"covered", "open", "soup"}
@@ -527,9 +535,9 @@ class _Work:
                 before is not None
                 and before.what
                 and self.recipe.source not in before.what
-                and before.kind not in _READY
+                and (before.kind not in _READY or before.kind == "rinse")
             ):
-                # "the lentils (washed)"
+                # "the lentils (washed)", "Rinse the kale and strip it from its stems"
                 continue
             if o.kind == "rinse" and (self.recipe.source in o.what or set(o.what) <= water) and o.phase != "soak":
                 self._retire(i, self._unrinsed())
@@ -576,11 +584,21 @@ class _Work:
                 self._retire(i, why)
             else:
                 self.out.held.add(o.id)
+        if self._rains():
+            # "Drain the rice and add": a meal was in no water
+            for i, o in enumerate(ops):
+                if o.phase == "heat":
+                    break
+                if o.kind == "drain" and o.basis == "said" and o.what and set(o.what) <= mine:
+                    self._retire(i, self._unrinsed() or why)
         # "Rinse the rice and put it in": the pronoun's clause is held back too
-        for o, following in zip(ops, ops[1:], strict=False):
+        for i, (o, following) in enumerate(zip(ops, ops[1:], strict=False), 1):
             near = following.step == o.step or o.kind != "rinse" and following.step == (o.step or 0) + 1
             if o.kind in ("rinse", "soak", "drain") and o.basis == "retired" and following.kind == "add" and near:
-                self.out.held.add(following.id)
+                if o.kind == "drain" and _GOES_IN_ALONE.fullmatch(following.text):
+                    self._retire(i, why)
+                else:
+                    self.out.held.add(following.id)
 
     # -- places ----------------------------------------------------------------------------------------------------
 
@@ -664,6 +682,9 @@ class _Work:
             down = [j for j in range(i, stop) if "release" in (ops[j].phase, ops[j].kind)]
             if not down:
                 down = [j for j in range(i, stop) if ops[j].phase == "rest" or ops[j].kind in ("off", "rest")][:1]
+            if down and _WHEN.match(ops[down[-1]].text) and _SPREADS.search(ops[down[-1]].text):
+                # "Once the pressure is gone spread it on a plate": looked at before it leaves the pot
+                return down[-1]
             if down:
                 i = down[-1] + 1
                 while i < len(ops) and _LETS_OUT.search(ops[i].text) and not ops[i].told:
@@ -673,7 +694,11 @@ class _Work:
             and self._one_sentence(ops[i - 1], ops[i])
             and (ops[i].kind not in ("off", "rest", "release") or _WHILE_STIRRING.match(ops[i].text))
             and not ops[i].phase
-            and (_GOES_ON.match(ops[i].text) or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(ops[i].text)))
+            and (
+                _GOES_ON.match(ops[i].text)
+                or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(ops[i].text))
+                or self._until_goes_on(i)
+            )
         ):
             i += 1
         if (
@@ -716,6 +741,17 @@ class _Work:
             if _WHEN.match(ops[i - 1].text) and i - 1 > last:
                 return i - 1
         return i
+
+    def _until_goes_on(self, i: int) -> bool:
+        """ "until the rice is tender (about 1 hr.) and the milk is absorbed": behind the bracket with the minutes."""
+        ops = self.out.operations
+        k = i + 1 if _JOINS.fullmatch(ops[i].text) else i
+        said = next((j for j in (i - 1, i - 2) if j > 0 and ops[j].told), None)
+        if said is None or k >= len(ops) or not self._one_sentence(ops[said - 1], ops[said]):
+            return False
+        before = ops[said - 1].text
+        one = all(self._one_sentence(ops[j - 1], ops[j]) for j in range(said, k + 1))
+        return one and before.rstrip().endswith("(") and bool(_UNTIL.search(before) and _IS_SO.match(ops[k].text))
 
     def _opened(self, at: int) -> bool:
         """Is the closed cooker opened before that place, and the grain then cooked on?"""
@@ -817,11 +853,23 @@ class _Work:
                 # "Drain off any remaining liquid": what stands then stands dry
                 spills = at if at < len(ops) and ops[at].kind == "drain" and ops[at].step is not None else None
                 rest = sentences.rest(pot, self.recipe.dish, False)
-                if spills is None:
-                    new.append(rest)
-                else:
+                crisped = self._crisped(at)
+                if spills is not None:
                     self._insert(spills + 1, [rest])
+                elif crisped > at:
+                    self._insert(crisped, [rest])
+                else:
+                    new.append(rest)
         self._insert(at, new)
+
+    def _crisped(self, at: int) -> int:
+        """Behind the last minutes that make the crust, which come after the look; `at` if there are none."""
+        ops = self.out.operations
+        while at < len(ops) and ops[at].phase in ("from_end", "heat") and ops[at].told and _CRISPS.search(ops[at].text):
+            at += 1
+            while at < len(ops) and self._one_sentence(ops[at - 1], ops[at]) and not ops[at].phase:
+                at += 1
+        return at
 
     def _at_the_boil(self) -> list[Operation]:
         new = []
