@@ -49,6 +49,8 @@ _REMARK = lazy(
     r"^\W*(?:it|they|this|that|there|you)(?: \w+)? (?:does|do|will|won't|should|is|are|want|may|might|need)\b|^\W*(?:don't|do not|dont|never|no peek\w*|no lifting|be careful|careful|trust)\b|\b(?:not|n't) need\b",
     re.I,
 )
+# "wash it & cook in the rice cooker": the pot's own heat
+_IN_THE_COOKER = lazy(r"\bcook\w*\b[^.;]{0,16}\bin (?:the |a |your )?(?:rice |pressure |electric )?cooker\b", re.I)
 _HEAT_SET = lazy(r"\b(?:reduce|lower|turn|drop|put)\b[^.;]{0,16}\b(?:heat|flame|fire|gas|burner|low|down)\b", re.I)
 _GOES_ON = lazy(r"^\W*(?:until|till|or until|so that|without|with|\w+ing)\b", re.I)
 _DRAINED = lazy(r"\b(?:drain|strain|sieve|tip off|pour off)", re.I)
@@ -547,7 +549,8 @@ class _Reading(_Clauses):
             if self._timed(o) and o.kind != "head_start":
                 break
             pours = o.kind in (*_POURS, "head_start", "rain") or (o.kind == "drain" and not _DRAINED.search(o.text))
-            pours = pours or (o.kind == "cook" and not self._timed(o) and bool(_HEAT_SET.search(o.text)))
+            sets = _HEAT_SET.search(o.text) or _IN_THE_COOKER.search(o.text)
+            pours = pours or (o.kind == "cook" and not self._timed(o) and bool(sets))
             pours = pours or self._gear(o)
             if not pours or o.vessel not in self.mine and o.kind != "other":
                 break

@@ -26,6 +26,8 @@ from .pot_words import FOODS
 
 _CUT = lazy(
     r"(?:(?<!\d),|,(?!\d))\s*(?:and\s+|then\s+|but\s+)?|:\s+|(?:(?<!\d)\s+(?:–|—|-)\s+|\s+(?:–|—|-)\s+(?!\d)|\s+;\s+)|(?<!now and)\s+then\s+|(?<!\bnow)(?<!\bagain)(?<!\bover)(?<!\bon)(?<!\bback)\s+and\s+(?=[a-z]+\b)|\s*\(|\)"
+    # "add everything else & bring to a boil", not "water & salt"
+    r"|\s+(?:&|n)\s+(?=(?:bring|boil|cook|simmer|cover|stir|fry|saut|bake|let|leave|turn|reduce|lower|add|pour|fluff|serve|mix|toss|put|close|switch)[a-zé]*\b)"
     # "agrega la leche y cocina 10 minutos", "coprite e lasciate riposare"
     r"|\s+(?:y|e|et)\s+(?=(?:agreg|añad|ech[ae]|cocin|coc[eé]|cuec|cuez|dej[ae]|tap[ae]|hierv|rem[uo][eé]|revuelv|sirv|apart|retir|apag|baj[ae]|aggiung|lasci|cuoc|copri|mescol|servi|spegn|laiss|ajout|couvr|remu|cui|deixe|cozinh|junt|mex[ae]|tamp|deslig)[a-zé]*\b)"
 )
@@ -523,6 +525,11 @@ _WAY_ASIDE = quick(
     r"(?:instant pot|pressure cooker|rice cooker|slow cooker|crock ?pot|microwave|(?:sauce)?pan|pot|stove(?: ?top)?|hob)\b[^.;!?]{0,60}[.;,]",
     re.I,
 )
+# "simmer 45 min to 1 hr. (Pressure pan – 10 min at 15#)"
+WAY_IN_BRACKETS = quick(
+    r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)",
+    re.I,
+)
 _SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
 
 
@@ -531,6 +538,9 @@ def _way_aside_blanked(texts: Sequence[str]) -> list[str]:
     end of its step."""
     out: list[str] = []
     for t in texts:
+        for m in WAY_IN_BRACKETS.finditer(t):
+            if _cooked_by("\n".join([*out, t[: m.start()]])):
+                t = t[: m.start()] + " " * len(m[0]) + t[m.end() :]
         m = next((m for m in _WAY_ASIDE.finditer(t) if _cooked_by("\n".join([*out, t[: m.start()]]))), None)
         out.append(t if m is None else t[: m.start()] + " " * (len(t) - m.start()))
     return out

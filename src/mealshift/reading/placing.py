@@ -236,6 +236,8 @@ def with_roles(
         | _headed_apart(lines, source, laid)
     ):
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
+    for i in _sets_with_eggs(lines, found):
+        tagged[i], chances[i] = ("after", 0.8), 0.0
     parts = {c.line.strip().rstrip(":"): c.role for c in corrections if c.role}
     home, volume = (lines[source].section, lines[source].ml) if source is not None else ("", None)
     late = _late(lines, found, timed)
@@ -267,6 +269,31 @@ _THROWN = lazy(
     r"\b(?:discard|throw (?:away|out)|chuck(?: out)?|tip away|pour away|get rid of)\w*\b[^.;!?,]{0,24}\b(?P<of>milk|stock|broth|wine|juice)\b",
     re.I,
 )
+
+
+_EGGS = quick(r"\b(?:eggs?|yolks?)\b", re.I)
+_BEATEN = quick(r"\b(?:beat|whisk|mix|stir|blend)\w*\b", re.I)
+
+
+def _sets_with_eggs(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:
+    """ "Boil the rice 12 minutes, drain. Beat the eggs, add the milk, pour over, bake": a custard's milk sets, and no grain drinks it."""
+    off = next(
+        (k for k, c in enumerate(found) if "drain" in c.verbs and any("grain" in x.things for x in found[: k + 1])),
+        None,
+    )
+    if off is None or not any(c.verb in ("boil", "cook") for c in found[: off + 1]):
+        return frozenset()
+    told: dict[int, str] = {}
+    for c in found[off:]:
+        told[c.sentence] = told.get(c.sentence, "") + c.text
+    custard = {s for s, text in told.items() if _EGGS.search(text) and _BEATEN.search(text)}
+    return frozenset(
+        i
+        for c in found[off:]
+        if c.sentence in custard
+        for i in c.lines
+        if lines[i].fraction and ("milk" in lines[i].kind or "cream" in lines[i].kind)
+    )
 
 
 def _thrown_away(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset[int]:

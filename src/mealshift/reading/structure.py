@@ -132,7 +132,7 @@ _ROUGH_TITLE = lazy(
     re.I,
 )
 _JUNK_TITLE = lazy(
-    r"^recipe (?:card|sheet|no\.?|number) ?#?\d+\s?[-–—:]\s*|^(?:subj(?:ect)?|title|recipe|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*",
+    r"^recipe (?:card|sheet|no\.?|number) ?#?\d+\s?[-–—:]\s*|^(?:subj(?:ect)?|title|recipe(?: for)?|re|fw|fwd)\s*:\s*(?:(?:re|fw|fwd):\s*)*",
     re.I,
 )
 
@@ -200,6 +200,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     tagged = _numbered(_without_margins(_without_running_heads(tagger.tag(lines_of(told, text)))))
     stepless = not any(t.cls == "step" for t in tagged)
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
+    thin = _thin(tagged)
     section = ""
     # who writes everything small begins no sentence in the middle of one
     written = _written_out(told) and _is_wrapped([t.line for t in tagged if t.cls == "step"])
@@ -239,6 +240,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "brown short grain 2 cup", in a chat
             cls, sure = "ingredient", 0.6
+        if ln.index in thin:
+            # "chawal daalo, namak, 3 cup pani" in a chat: the words say little to us, the pot's words do
+            cls, sure = "step", 0.5
         # a recipe told in one breath: its amounts and its minutes stand in the one line
         whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and any(stretches(ln.text))
         if (
@@ -499,6 +503,18 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "step") and _RATIO.match(ln.text.strip()):
             # "Medida: 1 taza de arroz = 2 de agua" tells how much to one, not what goes in
             cls, sure = "note", 0.8
+        if (
+            cls == "step"
+            and not out.steps
+            and out.classes
+            and out.classes[-1][2] == "ingredient"
+            and not ln.blank_before
+            and following is not None
+            and following.line.blank_before
+            and _only_foods(ln.text)
+        ):
+            # "dry fish, salt, oil", the last of a list
+            cls, sure = "ingredients", 0.7
         if (
             cls in ("servings", "heading", "chatter")
             and out.steps
@@ -1001,6 +1017,34 @@ def _talk(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
     return frozenset(found)
 
 
+# what a line of talk does with the pot
+_POT_DEEDS = frozenset(("HEAT", "FRY", "ADD", "PRESS", "REST", "OFF", "STIR", "DRAIN", "COVER", "SOAK"))
+# so few steps in so many lines of talk are no recipe yet
+FEW_STEPS, MUCH_TALK, LEAST_DEEDS = 1, 4, 3
+# words of a message that tells one thing to do
+MOST_OF_A_MESSAGE = 14
+_OTHER_POT_ASKED = lazy(
+    r"\b(?:nonstick|non-stick|pan|pot|kadai|kadhai|microwave|oven|cooker|stove|instant pot)\b[^?]{0,24}\?", re.I
+)
+
+
+def _thin(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
+    """Of a chat in which next to nothing was taken for a step: the lines of talk with a number that do something with the pot, up to a question about another pot."""
+    talk = [t for t in tagged if t.cls == "chatter"]
+    steps = sum(t.cls == "step" for t in tagged)
+    if steps > FEW_STEPS or len(talk) < MUCH_TALK or any(t.cls == "ingredients" for t in tagged):
+        return frozenset()
+    found = []
+    for t in talk:
+        if _OTHER_POT_ASKED.search(t.line.text):
+            break
+        deeds = _POT_DEEDS & set(pot_words.classes(t.line.text))
+        counted = re.search(r"\d|[½¼¾⅓⅔]", t.line.text) or "PRESS" in deeds
+        if deeds and counted and "?" not in t.line.text and len(t.line.text.split()) <= MOST_OF_A_MESSAGE:
+            found.append(t.line.index)
+    return frozenset(found) if len(found) >= LEAST_DEEDS else frozenset()
+
+
 _SOMEBODY = lazy(r"\W*(?:[A-Z][\w.'’]*)(?:,? [A-Z][\w.'’]*){0,2}\W{0,3}:")
 _SOMEBODY_SAYS = lazy(_SOMEBODY.pattern + r"\s+(?:I|We|My|Mine|Ours|Made|Loved)\b")
 _BEGINS_PART = lazy(r"\b(?:ingredients?|method|directions?|instructions?|steps|preparation)\b", re.I)
@@ -1080,6 +1124,14 @@ def _names_two(text: str, listed: Sequence[tuple[Piece, bool]]) -> bool:
     return len({x for w in re.findall(r"[a-z]{3,}", text.lower()) if (x := w.removesuffix("s")) in told}) >= 2
 
 
+def _only_foods(text: str) -> bool:
+    """ "dry fish, salt, oil": two things or more, each of a word or three, and no more."""
+    parts = [p.split() for p in text.strip().rstrip(".").split(",")]
+    return len(parts) > 1 and all(0 < len(p) <= MOST_ONLY_WORDS and _names_food(p[-1].lower()) for p in parts)
+
+
+# words of a thing that stands without an amount
+MOST_ONLY_WORDS = 3
 _LAST_DEED = lazy(r"\W*(?:build|assemble|serve|slice|garnish|plate)(?: [^\W\d_]+){1,6}[.!]?\s*", re.I)
 _FOR_THE = lazy(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
 

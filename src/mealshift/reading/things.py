@@ -7,6 +7,7 @@ from collections.abc import Iterator
 
 from ..measures import RANGE_PATTERN, UNIT_PATTERN, Measures, canonical_unit, unit_kind
 from ..problems import Problem
+from ..process import Span
 from ..quick import lazy, quick
 from ..recipe import Line
 from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
@@ -111,6 +112,11 @@ def listed(laid: Structure, text: str, measures: Measures, problems: list[Proble
         first = len(out)
         for item in items(piece.text, measures, many or _lists_foods(piece.text)):
             line = ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems)
+            if len(out) > first and _LESS_OF_IT.match(line.text):
+                # "water to the 2 mark, minus 2T": of the same water
+                span = Span(out[-1].span.start, line.span.end)
+                out[-1] = out[-1].with_(text=" ".join(text[span.start : span.end].split()), span=span)
+                continue
             out.append(_of_the_same(line, out[-1]) if len(out) > first and _MORE.match(line.name) else line)
     return out
 
@@ -128,6 +134,7 @@ def _lists_foods(text: str) -> bool:
     return known >= MOSTLY_FOODS * len(parts)
 
 
+_LESS_OF_IT = lazy(r"(?:minus|less)\b", re.I)
 _MORE = lazy(r"(?:more|extra|again)\b", re.I)
 
 
@@ -211,6 +218,9 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             then = OF_ANOTHER.sub("", piece.text[item.end : item.end + _FAR_BEHIND])
             around = before + _SKIP.sub("", then[:25])
             if not alone and not n and not line.grain:
+                continue
+            if not n and line.fraction and any(x.kind == line.kind and x.ml for x in out):
+                # the steps have poured their water; what is said of it beside them is another pot's
                 continue
             if line.grain:
                 keep = not have_grain and not any(x.grain == line.grain for x in out)

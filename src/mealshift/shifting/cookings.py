@@ -212,6 +212,10 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
     if recipe.method == "rice-cooker":
         pressed = next((i for i in range(grain_in, len(ops)) if _PRESSED.search(ops[i].text)), None)
         if pressed is not None:
+            clicks = next((i for i in range(pressed + 1, len(ops)) if _CLICKS.search(ops[i].text)), None)
+            if clicks is not None and any(o.what for o in ops[pressed + 1 : clicks]):
+                # "press start. When it bubbles, lay the chicken on top. When it clicks …"
+                return None, clicks
             return None, pressed + 1
         started = [i for i in range(grain_in, end) if _STARTS.search(ops[i].text)]
         return (None, (started[-1] + 1) if started else end)

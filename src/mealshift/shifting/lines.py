@@ -49,7 +49,7 @@ _RAW_SIZE = lazy(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
 _MASS = ("g", "kg", "oz", "lb")
 # a liquid that the list names without saying how much, or by a line of the pot alone
 _NO_AMOUNT = lazy(
-    r"(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
+    r"(?:(?:mushrooms?|shiitake|porcini|kombu) soaking |)(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
     re.I,
 )
 _BY_A_LINE = lazy(r"\b(?:line|mark|level|knuckle)\b", re.I)

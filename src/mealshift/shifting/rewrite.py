@@ -26,7 +26,7 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, another_batch, verbs_in
+from ..reading.clauses import OWN_LOOK, WAY_IN_BRACKETS, another_batch, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT, THE_REST
@@ -67,9 +67,21 @@ _OLD_RICE = lazy(
 )
 _OF_MANY = lazy(r"(?:grits|oats|groats)$", re.I)
 _ONE_DOES = lazy(
-    r" (?P<v>is|has|was|does|looks|turns|starts|begins|cooks|swells|absorbs|softens|gets|sits|soaks|steams|rests|becomes|feels|tastes|needs|takes)\b"
+    r" (?P<v>is|has|was|does|looks|turns|starts|begins|cooks|swells|absorbs|softens|gets|sits|soaks|steams|rests|becomes|feels|tastes|needs|takes|doesn.t|isn.t|hasn.t)\b"
 )
-_MANY_DO = {"is": "are", "has": "have", "was": "were", "does": "do"}
+_MANY_DO = {
+    "is": "are",
+    "has": "have",
+    "was": "were",
+    "does": "do",
+    "doesn't": "don't",
+    "isn't": "aren't",
+    "hasn't": "haven't",
+}
+_SETTING = lazy(
+    r"(?P<rice>[\"'‘’“”]?(?:(?:white|mixed|plain|brown|sushi|regular|jasmine|quick)[ -])?rice[\"'‘’“”]?)(?= (?:setting|mode|program(?:me)?|cycle|course|button|function)\b)",
+    re.I,
+)
 _NOT_ALL = lazy(
     rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b",
     re.I,
@@ -176,8 +188,8 @@ _UNTIL_OR_LEFT = lazy(
     r"\b(?:until|till|so that|(?:en|und|et|e|y|och|og) (?:laat|lass\w*|abkühlen|abgießen|laiss\w*|lascia\w*|scola\w*|dej[ae]\w*|låt|la))\b",
     re.I,
 )
-_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but|y|e|et)\b[\s,]*)*$", re.I)
-_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:\b(?:and|then|but|y|e|et)\b[\s,]*)*", re.I)
+_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:(?:\b(?:and|then|but|y|e|et)\b|&)[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:(?:\b(?:and|then|but|y|e|et)\b|&)[\s,]*)*", re.I)
 
 
 @dataclass(frozen=True, slots=True)
@@ -470,6 +482,11 @@ class _View:
                     continue
                 if lead[-1:] == ";":
                     first = a + len(text[a:]) - len(text[a:].lstrip())
+                    led = [o for o in self.target.operations if o.step == step.index and o.span is not None]
+                    led = [o for o in led if o.span and a <= self._at(step, o.span.start) < at]
+                    if led and all(o.basis == "retired" for o in led):
+                        # "; add the rice, simmer": what led the clause is taken out
+                        first = at + len(text[at:]) - len(text[at:].lstrip())
                     edits.append(Edit(len(lead) - 1, first + 1, f". {said} {text[first : first + 1].upper()}"))
                     continue
                 at = a + len(text[a:]) - len(text[a:].lstrip())
@@ -673,7 +690,20 @@ class _View:
             return []
         found = [*another_batch(step.text), *(m.span() for m in OF_ANOTHER.finditer(step.text))]
         found += [m.span() for m in _OLD_RICE.finditer(step.text)]
-        return [Edit(a, b, "") for a, b in found]
+        found += [
+            m.span()
+            for m in WAY_IN_BRACKETS.finditer(step.text)
+            if not any(
+                o.phase and o.told and m.start() <= self._at(step, o.told.start) < m.end()
+                for o in self.recipe.process.operations
+                if o.step == step.index
+            )
+        ]
+        gone = [Edit(a, b, "") for a, b in found]
+        if self.a.target.family == "rice":
+            return gone
+        # a cooker's setting is named for its rice
+        return gone + [Edit(*m.span("rice"), "usual") for m in _SETTING.finditer(step.text)]
 
     def _by_the_packet(self, step: Step) -> list[Edit]:
         """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet."""
@@ -891,6 +921,8 @@ class _View:
             # beside an amount the sign only tells what the rice's amount came to
             gone = [Edit(a, b, "") for a, b in (*signs.asides(step.text), *signs.same_level(step.text))]
             return gone or self._level(step)
+        if (self.a.carrier_was_ml or self.a.others_ml) and (gone := signs.same_level(step.text)):
+            return [Edit(a, b, "") for a, b in gone]
         place = signs.in_step(step.text)
         if place and self._boils_another(step):
             return []

@@ -63,8 +63,11 @@ def same_level(text: str) -> list[tuple[int, int]]:
     return [m.span() for m in _SAME_LEVEL.finditer(text)]
 
 
+_AT_THE_RICE = r"(?:water|liquid|stock|broth)\b[^.;!?,]{0,16}\b(?:should|must|is|be)\b[^.;!?,]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?,]{0,24}\b(?:rice|grains?|it)\b"
 _SAME_LEVEL = lazy(
-    r"(?:(?<=[.!?] )|^)(?:the |your )?(?:water|liquid|stock|broth)\b[^.;!?]{0,16}\b(?:should|must|is|be)\b[^.;!?]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?]{0,24}\b(?:rice|grains?|it)\b[^.;!?]{0,90}(?:[.!?]+\s*|$)",
+    rf"(?:(?<=[.!?] )|^)(?:the |your )?{_AT_THE_RICE}[^.;!?]{{0,90}}(?:[.!?]+\s*|$)"
+    # "Add rice, the liquid should be at the same level as the rice."
+    rf"|,\s*(?:the |your ){_AT_THE_RICE}(?=\s*(?:[.,;!?]|$))",
     re.I,
 )
 _LEVEL = lazy(

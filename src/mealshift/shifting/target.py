@@ -61,7 +61,7 @@ _OVER = lazy(
 )
 # "until shiny and tender", of which "tender" is left
 _SO = quick(
-    r"\W*(?:just |quite |very )?(?:tender|soft|done|cooked(?: through)?|dry|thick|golden|set|fluffy|plump|shiny)\W*",
+    r"\W*(?:just |quite |very )?(?:tender|soft|done|cooked(?: through)?|dry|thick|golden|set|fluffy|plump|shiny)\W*(?:and\W*)?",
     re.I,
 )
 _IS_SO = lazy(
@@ -697,6 +697,10 @@ class _Work:
             and (
                 _GOES_ON.match(ops[i].text)
                 or (_UNTIL.search(ops[i - 1].text) and _IS_SO.match(ops[i].text))
+                or (
+                    (_IS_SO.match(ops[i].text) or _SO.fullmatch(ops[i].text))
+                    and any(_UNTIL.search(o.text) for o in ops[last:i])
+                )
                 or self._until_goes_on(i)
             )
         ):

@@ -140,7 +140,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     return tuple(sorted(found, key=lambda s: s.start))
 
 
-_TO = lazy(r"\s*(?:to|-|–|—|or)\s*(?:about |even )?", re.I)
+_TO = lazy(r"\.?\s*(?:to|-|–|—|or)\s*(?:about |even )?", re.I)
 
 
 def _joined(found: list[Stretch], text: str) -> list[Stretch]:
