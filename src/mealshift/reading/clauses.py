@@ -538,9 +538,9 @@ def _way_aside_blanked(texts: Sequence[str]) -> list[str]:
     end of its step."""
     out: list[str] = []
     for t in texts:
-        for m in WAY_IN_BRACKETS.finditer(t):
-            if _cooked_by("\n".join([*out, t[: m.start()]])):
-                t = t[: m.start()] + " " * len(m[0]) + t[m.end() :]
+        for way in WAY_IN_BRACKETS.finditer(t):
+            if _cooked_by("\n".join([*out, t[: way.start()]])):
+                t = t[: way.start()] + " " * len(way[0]) + t[way.end() :]
         m = next((m for m in _WAY_ASIDE.finditer(t) if _cooked_by("\n".join([*out, t[: m.start()]]))), None)
         out.append(t if m is None else t[: m.start()] + " " * (len(t) - m.start()))
     return out

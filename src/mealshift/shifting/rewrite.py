@@ -921,8 +921,8 @@ class _View:
             # beside an amount the sign only tells what the rice's amount came to
             gone = [Edit(a, b, "") for a, b in (*signs.asides(step.text), *signs.same_level(step.text))]
             return gone or self._level(step)
-        if (self.a.carrier_was_ml or self.a.others_ml) and (gone := signs.same_level(step.text)):
-            return [Edit(a, b, "") for a, b in gone]
+        if (self.a.carrier_was_ml or self.a.others_ml) and (level := signs.same_level(step.text)):
+            return [Edit(a, b, "") for a, b in level]
         place = signs.in_step(step.text)
         if place and self._boils_another(step):
             return []
