@@ -116,6 +116,7 @@ SAID = [
     ("Set it for 18 minutes. When it rings turn the heat to 0. Set the timer for 5 minutes.", "heat", "heat", "rest"),
     ("Put it in the rice cooker, 22 min, 10 min keep warm.", "other", "other", "rest~"),
     ("Bake 25 minutes. Take the foil off, crumble the feta over, and give it another 10 minutes.", "heat", "rest", "heat~"),
+    ("Seal the lid. Lowest flame 20 min. Open after 10 min.", "heat", "other", "rest"),
     ("Mit Deckel 30 Minuten backen. Feta darüber und weitere 10 Minuten ohne Deckel überbacken.", "heat", "rest", "heat~"),
     ("Simmer 29 minutes; let it stand, spread out, 33 minutes to cool.", "heat", "rest", "other~"),
     ("The rice: into the pot; cooks without being opened, for every look costs heat (218 min).", "", "other", "heat~"),

@@ -420,7 +420,7 @@ def _beans(recipe: Recipe) -> list[Problem]:
 
 # "grind the dal fluffy, the rice coarse with a cup of water", "blend rice and water, strain"
 _TO_BATTER = quick(
-    r"\b(?:grind|ground|blend|blitz)\w*\b[^.!?]{0,60}\brice\b[^.!?]{0,40}\bwater\b|\b(?:grind|blend|blitz)\w*\b[^.!?]{0,40}\bto (?:an? )?(?:\w+ )?batter\b",
+    r"\b(?:grind|ground|blend|blitz)\w*\b[^.!?]{0,60}\brice\b[^.!?]{0,40}\bwater\b|\b(?:grind|blend|blitz)\w*\b[^.!?]{0,40}\bto (?:an? )?(?:\w+ )?batter\b|\b(?:grind|ground)\b[^.!?]{0,40}\bferment",
     re.I,
 )
 

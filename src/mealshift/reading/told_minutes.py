@@ -253,6 +253,7 @@ _BAKED_ON = lazy(
     re.I,
 )
 _BARED_IN_OVEN = lazy(r"\b(?:ohne (?:deckel|folie)|ta (?:bort|av) folien|folien av)\b", re.I)
+_OPENED_AFTER = lazy(r"(?:^|[.;!?\n]\s*)(?:and )?open (?:it |the (?:lid|pot) |up )?(?:only )?after (?:about )?$", re.I)
 _IN_BRACKETS = lazy(r"\([^)]*$")
 _IN_ALL = lazy(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 # "soak the rice and the dal": with the grain in it, it is the grain's soak
@@ -912,6 +913,7 @@ RULES = (
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
     Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
+    Rule("lowest 20 min. Open after 10 min.", "rest", 0.85, lambda p: not p.pressed and p.kind in ("from_start", "other", "release", "heat") and p.had("heat") and _OPENED_AFTER.search(p.before), leaves="heat"),
     Rule("15 dk pişirin", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.after(_PISIR), leaves=""),
     Rule("15 dakika demlendirin", "rest", 0.9, lambda p: p.had("heat") and p.after(_DEMLE), leaves=""),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),

@@ -145,6 +145,22 @@ def raw_later(recipe: Recipe) -> tuple[Joins, ...]:
     return tuple(out)
 
 
+def raw_at_rest(recipe: Recipe) -> bool:
+    """ "Off the heat, stir in the prawns, cover, 8 minutes": is something raw done by what stands closed?"""
+    ops = recipe.process.operations
+    heats = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.told]
+    rests = [i for i, o in enumerate(ops) if o.phase == "rest" and o.told]
+    if not heats or not rests or rests[-1] < heats[-1]:
+        return False
+    between = ops[heats[-1] + 1 : rests[-1] + 1]
+    for ln in recipe.lines:
+        wants, raw = ingredients.heat_wanted(ln)
+        joins = raw and any(ln.index in o.what for o in between)
+        if joins and not any(ln.index in o.what for o in ops[: heats[-1] + 1]) and _heated(recipe, ln) < wants:
+            return True
+    return False
+
+
 def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     """Minutes that it has at the heat in the grain's pot: 0 if it is not in there, is taken out before, or joins when it is counted from the end."""
     ops = recipe.process.operations

@@ -27,7 +27,7 @@ from ..recipe import Recipe
 from ..text.sentences import sentences
 from ..text.times import stretches
 from .backwards import Own, carried_habit, carriers, others, solve_backwards
-from .beside import early
+from .beside import early, raw_at_rest
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
 from .cookings import finish_stays, in_a_sauce, rest_said
@@ -467,7 +467,8 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
             return recipe.rest_min
         said = rest_said(recipe)
         # what melts or warms through on it meanwhile takes as long as it did
-        least = recipe.rest_min if said and _ON_IT_MEANWHILE.search(_sentence(recipe, said)) else 2.0
+        meanwhile = said and _ON_IT_MEANWHILE.search(_sentence(recipe, said))
+        least = recipe.rest_min if meanwhile or raw_at_rest(recipe) else 2.0
         # … and nobody rests it shorter than both the recipe and the grain's own row bid
         least = max(least, min(recipe.rest_min, target.rest))
         return max(least, recipe.rest_min + target.rest - own.grain.rest)

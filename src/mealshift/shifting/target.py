@@ -976,7 +976,9 @@ class _Work:
             new.append(sentences.beans(beans[0]))
         if self.home_meal and target.is_meal:
             new.append(sentences.pulse(self.pot))
-        if not self.a.same and target.rinse and (not self.own.rinses or self._roasts()):
+        # what the recipe rinses of cooked rice is not the dry grain
+        rinsed = self.own.rinses and not self.own.line.cooked
+        if not self.a.same and target.rinse and (not rinsed or self._roasts()):
             new.append(sentences.rinse(target))
         if way.sprouted:
             new.append(sentences.sprout(target))
@@ -1130,9 +1132,12 @@ class _Work:
             if ops[i].basis == "said" and method not in STOVE and _GOES_ON_POURING.fullmatch(ops[i].text):
                 self._retire(i, why)
         # when what is still poured is in
+        # … and of what was steamed, before it was: what is tipped about afterwards is cooked
+        heat = next((i for i in range(first, last) if ops[i].phase == "heat" and ops[i].told), last)
+        until = heat if self.own.way.method == "steam" else last
         poured_in = [
             i
-            for i in range(first, last)
+            for i in range(first, until)
             if ops[i].basis == "said" and (set(ops[i].what) & poured or ops[i].id in put_in or self._puts_it_in(i))
         ]
         at = poured_in[-1] + 1 if poured_in else first
