@@ -194,7 +194,10 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
         )
     # the thing itself stands first: "stock for the rice" is stock, "rice in stock" is rice
     if found and (kind is None or not _is_other(line, found, kind)):
-        if COOKED_IN.search(line.text) and (dry := line.g or (line.ml or 0.0) * grain(found.slug).density):
+        boiled = COOKED_IN.search(line.text)
+        # "3 cups cooked rice, or 1 cup raw cooked in 2 cups stock": the first is measured cooked
+        first = boiled and not _COOKED_WORDS.search(line.text, 0, boiled.start())
+        if first and (dry := line.g or (line.ml or 0.0) * grain(found.slug).density):
             # "1 cup rice, cooked in 2 cups water": the cup is of dry grain
             line = line.with_(ml=None, g=dry * (1 + grain(found.slug).hydration_at(1.0)))
         return line.with_(

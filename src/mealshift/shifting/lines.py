@@ -320,11 +320,17 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         if m := _COOKED_SIZE.search(ln.text, end):
             # "1 bowl leftover cooked rice (about 200 g)"
             edits.append(Edit(m.start(), m.end(), ""))
+        raw = _OR_RAW.search(ln.text, end)
+        # "3 c cooked rice, or 1 c raw rice cooked in 2 c stock": the first is the recipe's
+        stop = raw.start() if raw else len(ln.text)
+        if raw:
+            edits = [e for e in edits if e.end <= stop]
+            edits.append(Edit(stop, len(ln.text), ""))
         edits += [Edit(m.start(), m.end(), "") for m in _HOW_KEPT.finditer(ln.text, end)]
         if m := _RAW_SIZE.search(ln.text):
             # what it weighed before it was cooked was the old grain's
             edits.append(Edit(m.start(), m.end(), ""))
-        if m := COOKED_IN.search(ln.text):
+        if m := COOKED_IN.search(ln.text, 0, stop):
             edits.append(Edit(m.start(), m.end(), ""))
         elif pouch := [m for m in _IN_A_POUCH.finditer(ln.text, end) if not re.match(r"[^(]*\)", ln.text[m.start() :])]:
             # "250 g pouch microwave brown rice", "250 g pouch cooked brown rice"
@@ -381,9 +387,11 @@ _COOKED_SIZE = lazy(
     r"\s*\((?:about |around |roughly |approx\.? |~)?\d[\d.,/ ½¼¾]*\s?(?:g|grams?|kg|oz|ounces?|ml|cups?)\b[^()]{0,12}\)",
     re.I,
 )
+_OR_RAW = lazy(rf",?\s+or\s+(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:of )?(?:raw|uncooked|dry)\b", re.I)
 # "(best if kept overnight in the fridge)": the dry grain was in none
 _HOW_KEPT = lazy(
-    r"\s*\([^()\d]*\b(?:overnight|fridge|refrigerat\w*|day[- ]old|left-?overs?|yesterday'?s?|cold)\b[^()\d]*\)", re.I
+    r"\s*\([^()\d]*\b(?:overnight|fridge|refrigerat\w*|day[- ]old|left-?overs?|yesterday'?s?|cold|sachet|ready[- ]to[- ](?:eat|heat|serve)|pre-?cooked)\b[^()\d]*\)",
+    re.I,
 )
 # a bracket or a tail that only tells which rice it was
 _BRACKET = lazy(r"\s*\([^()]*\)")

@@ -39,6 +39,7 @@ from . import signs
 from .backwards import Own, carriers
 from .cookings import BY_THE_PACKET, GOES_ON_WITH
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
+from .sentences import many
 from .target import BRINGS, STOVE, Target
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
@@ -49,7 +50,7 @@ _THE_OTHER = lazy(r"\b(?:other|remaining)\s*$", re.I)
 # "till thick and rice mash"
 _OF_THE_SIGN = lazy(r"(?:the )?(?:rice|grains?|it|they)\b", re.I)
 # "in the rice pot", "with a rice paddle": another grain has no use for the name
-_RICES_TOOL = lazy(r"\brice (?=(?:pots?|paddles?|spoons?|bowls?)\b)", re.I)
+_RICES_TOOL = lazy(r"\brice (?=(?:pots?|paddles?|spoons?|scoops?|spatulas?|bowls?)\b)", re.I)
 _GRITS_ALONE = lazy(r"(?<!corn )(?<!hominy )\bgrits\b", re.I)
 _IN_A_SIGN = lazy(r"\b(?:until|till)\b[^,;:.]*$", re.I)
 _LIQUID_AMOUNT = lazy(
@@ -65,7 +66,7 @@ _OLD_RICE = lazy(
     r"(?:^|(?<=[.;!?,]\s)|(?<=\n))(?:for |with |if )?(?:the )?(?:old|new|aged)(?:er)?(?: crop)? rice\b[^.;!?,\d]{0,12}\b(?:less|more)\b[^.;!?,\d]{0,16}(?:[.;!?,]+\s*|$)",
     re.I,
 )
-_OF_MANY = lazy(r"(?:grits|oats|groats)$", re.I)
+
 _ONE_DOES = lazy(
     r" (?P<v>is|has|was|does|looks|turns|starts|begins|cooks|swells|absorbs|softens|gets|sits|soaks|steams|rests|becomes|feels|tastes|needs|takes|doesn.t|isn.t|hasn.t)\b"
 )
@@ -761,7 +762,7 @@ class _View:
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
             named = end
-            if _OF_MANY.search(said) and (one := _ONE_DOES.match(step.text, end)):
+            if many(self.a.target) and (one := _ONE_DOES.match(step.text, end)):
                 # "until the rice is mushy" is said of grits in the plural
                 word = one["v"].lower()
                 edits.append(Edit(*one.span("v"), _MANY_DO.get(word, word[:-1])))
@@ -845,7 +846,7 @@ class _View:
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
             new = self.a.carrier(ln.ml)
             for m in re.finditer(
-                rf"(?:\b(?:the|need|want|take|measure|meça|mida|misurate?|mesurer?|mesurez|to|water|stock|broth|liquid|pani|yakhni) |{_IN_A_BRACKET})(?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b))",
+                rf"(?:\b(?:the|need|want|take|measure|meça|mida|misurate?|mesurer?|mesurez|to|water|stock|broth|liquid|pani|yakhni) |{_IN_A_BRACKET})(?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b|(?:of )?(?:the )?(?:water|stock|broth)\b))",
                 step.text,
                 re.I,
             ):

@@ -98,13 +98,13 @@ def roast(g: Grain, kind: str) -> Operation:
     minutes = round_half_up(g.roast.min) if g.roast else 3
     if kind == "fat":
         text, why = (
-            f"Turn the {g.short} in a spoonful of the fat over low heat for 3 minutes, until it smells nutty.",
+            f"Turn the {g.short} in a spoonful of the fat over low heat for 3 minutes, until {'they smell' if many(g) else 'it smells'} nutty.",
             "You chose to roast it in fat.",
         )
         return inserted("roast", text, why, 3, "toast")
     return inserted(
         "roast",
-        f"Dry-roast the {g.short} in the pot over low heat for {minutes} minutes, stirring, until it smells nutty.",
+        f"Dry-roast the {g.short} in the pot over low heat for {minutes} minutes, stirring, until {'they smell' if many(g) else 'it smells'} nutty.",
         cap(g.roast.why if g.roast else "a nuttier taste") + ".",
         minutes,
         "toast",
@@ -178,13 +178,13 @@ def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False) -> Oper
 
 def goes_in(told: str, g: Grain) -> str:
     """The cooking told stage by stage, where nothing before it puts the grain in."""
-    return re.sub(rf"^The {re.escape(g.short)}:", f"In goes the {g.short}:", told)
+    return re.sub(rf"^The {re.escape(g.short)}:", f"In {'go' if many(g) else 'goes'} the {g.short}:", told)
 
 
 def late(g: Grain, at: int, before_end: int, why: str) -> Operation:
     return inserted(
         "stagger",
-        f"The {g.name} waits: it goes in at minute {at}, {before_end} minutes before the end; start with the other alone.",
+        f"The {g.name} {'wait: they go' if many(g) else 'waits: it goes'} in at minute {at}, {before_end} minutes before the end; start with the other alone.",
         cap(why) + ".",
     )
 
@@ -197,6 +197,11 @@ def aside(pot: Pot, why: str) -> Operation:
         f"In a second pot: {cooked[:1].lower()}{cooked[1:]} {rested}old the two together at the end.",
         cap(why) + ".",
     )
+
+
+def many(g: Grain) -> bool:
+    """Are they spoken of in the plural: grits, oats?"""
+    return g.short.endswith(("grits", "oats", "groats"))
 
 
 def head_start(
@@ -219,7 +224,9 @@ def head_start(
         )
     return inserted(
         "head_start",
-        f"{given}, then stir in the {g.short}." if waits and not steeps else f"{given} before the {g.short} goes in.",
+        f"{given}, then stir in the {g.short}."
+        if waits and not steeps
+        else f"{given} before the {g.short} {'go' if many(g) else 'goes'} in.",
         f"{cap(g.name)} is done {first.minutes} minutes before {first.name} would be.",
         first.minutes,
     )

@@ -101,6 +101,7 @@ _SPREADS = lazy(
 # ways that are one pot on the stove
 STOVE = {"covered", "open", "soup"}
 _COOLS = ("cool", "chill")
+_COLD_TAP = lazy(r"\b(?:under|through) (?:(?:the|a|running|cold) )*tap\b|\bcold tap\b", re.I)
 _UNDER_THE_TAP = lazy(
     r"\b(?:under|in|with|through) (?:(?:the|a|some|running|very|cold|iced?) )*(?:tap|water)\b|\bcold tap\b|\brefresh\b",
     re.I,
@@ -216,7 +217,7 @@ def rinsed_when_done(recipe: Recipe) -> bool:
     """ "Drain; rinse with cold water": for a salad it has stood enough."""
     ops = recipe.process.operations
     done = max((i for i, o in enumerate(ops) if o.phase == "heat"), default=len(ops))
-    return any(o.kind == "rinse" for o in ops[done + 1 : done + 4])
+    return any(o.kind == "rinse" or _COLD_TAP.search(o.text) for o in ops[done + 1 : done + 4])
 
 
 def target_process(
@@ -299,7 +300,10 @@ class _Work:
                     self._insert(self._boiling(start), [sentences.rain(self.pot.grain)])
                 self._insert(self._clause_start(start), self._at_the_boil())
                 self._pours(start)
-                if self._before_its_liquid(start):
+                if self._rains():
+                    at = next(i for i, o in enumerate(self.out.operations) if o.kind == "rain")
+                    self._insert(at, self._head_starts())
+                elif self._before_its_liquid(start):
                     waits = True
                     self._insert(self._boiling(start), self._head_starts(waits))
                 else:
@@ -573,7 +577,7 @@ class _Work:
         fats = {ln.index for ln in self.recipe.lines if ln.role == "fat"}
         mine = {ln.index for ln in grain_lines(self.recipe)}
         for i, o in enumerate(ops):
-            if o.phase == "heat" or o.kind in ("rain", "head_start"):
+            if o.phase == "heat" or (o.kind == "head_start" and not self._rains()):
                 break
             if self.recipe.source not in o.what or o.basis != "said" or o.kind in _READY:
                 continue
