@@ -79,7 +79,7 @@ _DRAWN = re.compile(
 
 # how many letters back one looks, how many hits are looked at: one more is the same
 FAR = 6
-_SO_FAR = re.compile(r"\[[^\[\]]*:-?$|\[-$")
+_SO_FAR = re.compile(r"\[[^\[\]]*:-?$|\[-$|\[[^\[\]]*:[^\[\]]* [+-] $|\.back\($")
 _NAMED_LIMIT = re.compile(r"\s*[A-Z][A-Z_]+(?:, [A-Z_]+)* = ")
 
 

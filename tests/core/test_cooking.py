@@ -466,8 +466,11 @@ def test_a_touch_is_cleaned_by_its_kind_and_refused_in_a_sentence() -> None:
 def test_what_is_yet_to_come_is_told_for_when_it_begins() -> None:
     script = pilaf()
     state = fold(script, [])
-    told = {s["id"]: s["expected"] for s in report(script, [], 3)["steps"]}
-    assert told == {i: round(start, 1) for i, (start, _) in forecast(script, state, 3).items()}
+    now = report(script, [], 3.3333)
+    told = {s["id"]: s["expected"] for s in now["steps"]}
+    assert told == {i: round(start, 1) for i, (start, _) in forecast(script, state, 3.3333).items()}
+    # a screen is told a hundredth of a minute, and no more
+    assert now["minute"] == 3.33
 
 
 def test_what_is_poured_later_is_in_the_simulated_pot() -> None:

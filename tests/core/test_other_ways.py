@@ -217,6 +217,9 @@ Serves 4
         ),
         ("Warm the stock.", "", "38 minutes. The chicken thighs go in for the last 25 minutes", None),
         ("Roast the chicken thighs in the oven for 40 minutes.", "", "38 minutes", None),
+        # another thing's hours make it no softer
+        ("Simmer the bones for 2 hours until tender.", "Put the chicken thighs in a pot.", "38 minutes", 20),
+        ("Warm the stock.", "", "20 minutes, the chicken thighs for the last 10 of them, then 18 minutes more", None),
         # what is laid on it later is cooked on when the grain is done
         ("Warm the stock.", "", "20 minutes. Add the chicken thighs and simmer 18 minutes more", None),
     ],
@@ -227,6 +230,34 @@ def test_only_what_shares_the_pot_raw_and_from_then_on_has_a_head_start(first, t
     assert [e.minutes for e in found] == ([] if minutes is None else [minutes]), [
         (e.line.name, e.minutes) for e in found
     ]
+
+
+HEADED = "Two dishes\nServes 4\n\nFor the rice:\n1 1/2 cups brown rice\n3 cups stock\n\n{head}\n4 chicken thighs\n\n{steps}\n"
+IN_THE_POT = (
+    "Put the rice and the stock in the pot, bring to the boil, cover and simmer 38 minutes. Take off the heat and rest."
+)
+
+
+@pytest.mark.parametrize(
+    ("head", "steps", "minutes"),
+    [
+        # a list and steps of its own are another dish's pot
+        (
+            "For the chicken:",
+            f"For the chicken:\n1. Put the chicken thighs in the pot.\n\nFor the rice:\n2. {IN_THE_POT}",
+            [],
+        ),
+        ("", f"1. Put the chicken thighs in the pot. {IN_THE_POT}", [20]),
+    ],
+)
+def test_what_stands_under_another_head_has_no_start_in_this_pot(head: str, steps: str, minutes: list[int]) -> None:
+    recipe = read(HEADED.format(head=head, steps=steps))
+    assert [e.minutes for e in early(recipe, 5.0)] == minutes
+
+
+def test_what_only_the_steps_name_shares_the_pot_all_the_same() -> None:
+    text = "Rice and chicken for four\n\nPut 4 chicken thighs, 1 1/2 cups brown rice and 3 cups stock in a pot, bring to the boil, cover and simmer 38 minutes. Rest 10 minutes."
+    assert [(e.name, e.minutes) for e in early(read(text), 5.0)] == [("chicken thighs", 20)]
 
 
 BAKED = """Peppers and chicken, baked

@@ -158,6 +158,9 @@ TWO = "Two rices\nServes 4\n\n1/2 cup wild rice\n1 cup brown rice\n3 cups stock\
         (", add the wild rice, cover and simmer 15 minutes", 40, 16, [("wild rice", 17, True)]),
         (", add the wild rice", 40, 16, [("wild rice", 24, False)]),
         (", add the wild rice, cover and simmer 15 minutes", 25, 10, [("wild rice", 15, True)]),
+        # two too few are worth a start of their own, one is not
+        (", add the wild rice, cover and simmer 15 minutes", 25, 23, [("wild rice", 2, True)]),
+        (", add the wild rice, cover and simmer 15 minutes", 25, 24, []),
         (", add the wild rice, cover and simmer 15 minutes", 40, 32, []),
     ],
 )

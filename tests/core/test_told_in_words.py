@@ -234,3 +234,14 @@ def test_an_amount_that_comes_to_the_same_is_no_change() -> None:
     # where it does change, it is said in the recipe's measure and marked
     [more] = [i for i in pipeline.whole_way(WAYS, Choice("barley-pearl"))["ingredients"] if "stock" in i["text"]]
     assert more["text"] != more["was"] and more["marks"]
+
+
+def test_what_stands_after_the_dish_was_baked_is_no_second_rest_and_nothing_is_surer_than_sure() -> None:
+    recipe = read(
+        "Rice bake\nServes 4\n1 cup long-grain rice\n2 cups stock\n200 g cheese\n"
+        "1. Bring the rice and the stock to the boil, cover, simmer 18 minutes. Take off the heat and rest, covered, 10 minutes.\n"
+        "2. Tip into a dish, cheese on top, bake 20 minutes. Let stand 5 minutes.\n"
+    )
+    told = [(d.text, d.kind) for st in recipe.steps for d in st.durations]
+    assert told[1] == ("10 minutes", "rest") and told[3][1] == "other" and recipe.rest_min == 10
+    assert all(0 < d.sure <= 1 for st in recipe.steps for d in st.durations)
