@@ -117,6 +117,8 @@ SAID = [
     ("Put it in the rice cooker, 22 min, 10 min keep warm.", "other", "other", "rest~"),
     ("Bake 25 minutes. Take the foil off, crumble the feta over, and give it another 10 minutes.", "heat", "rest", "heat~"),
     ("Seal the lid. Lowest flame 20 min. Open after 10 min.", "heat", "other", "rest"),
+    ("Simmer 20 min. Stuff the pork with it, roast 1 hour. Rest 15 min before carving.", "heat other", "rest", "other"),
+    ("Cut a slit in the onions and boil them whole for 20 minutes.", "", "heat", "other~"),
     ("Mit Deckel 30 Minuten backen. Feta darüber und weitere 10 Minuten ohne Deckel überbacken.", "heat", "rest", "heat~"),
     ("Simmer 29 minutes; let it stand, spread out, 33 minutes to cool.", "heat", "rest", "other~"),
     ("The rice: into the pot; cooks without being opened, for every look costs heat (218 min).", "", "other", "heat~"),

@@ -599,11 +599,13 @@ _POURED_OVER = quick(
 def _poured_over_shaped(laid: Structure) -> bool:
     """Is the grain raw in meatballs, over which the sauce is poured before they cook? What the sauce has of water is the grain's."""
     told = "\n".join(p.text for p in laid.steps)
-    balls = shaped(told)
+    balls = shaped(told) or _ROLLED.search(told)
     over = _POURED_OVER.search(told, balls.end()) if balls else None
     return bool(over and _COOKS_ON.search(told, over.end()))
 
 
+# "put a spoonful of filling in each and roll up"
+_ROLLED = lazy(r"\b(?:filling|fill|stuff)\w*\b[^;!?]{0,80}\broll(?:ed|ing)?(?: (?:it|them))? (?:up|tight)", re.I)
 _COOKS_ON = lazy(r"\b(?:simmer|cook|bake|boil)\w*\b[^.;!?]{0,60}\d", re.I)
 
 

@@ -220,7 +220,7 @@ _THEN_STARTED = lazy(
 )
 _CHILLED = lazy(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
 _SAME_SAID = lazy(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
-_OR_SO_LONG = lazy(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
+OR_SO_LONG = lazy(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
 # "(45 mins if it was not frozen)"
 _IF_NOW = lazy(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
 # "simmer 5 min if you want it thicker"
@@ -253,6 +253,8 @@ _BAKED_ON = lazy(
     re.I,
 )
 _BARED_IN_OVEN = lazy(r"\b(?:ohne (?:deckel|folie)|ta (?:bort|av) folien|folien av)\b", re.I)
+_BOILED_WHOLE = lazy(r"\bboil (?:them|it|the [^\W\d_]+) whole(?: for)?(?: about)?\s*$", re.I)
+_TO_CARVE = lazy(r"\s*(?:before|and then|then) (?:carving|carve|you carve)\b", re.I)
 _OPENED_AFTER = lazy(r"(?:^|[.;!?\n]\s*)(?:and )?open (?:it |the (?:lid|pot) |up )?(?:only )?after (?:about )?$", re.I)
 _IN_BRACKETS = lazy(r"\([^)]*$")
 _IN_ALL = lazy(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
@@ -699,6 +701,7 @@ def _shaped_before(p: Place) -> bool:
 
 
 RULES = (
+    Rule("Rest 15 min before carving.", "other", 0.93, lambda p: p.kind in ("rest", "other") and p.after(_TO_CARVE)),
     Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
     Rule(
         "Boil 40 min. Mix all, press into a loaf tin. Bake 45 min", "other", 0.85, leaves="",
@@ -742,7 +745,7 @@ RULES = (
         fits=lambda p: p.kind in ("heat", "rest", "release", "come_up", "pan", "toast") and _in_a_part_of_its_own(p),
     ),
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other") and p.since("come_up", _THEN_LOW)),
-    Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", _OR_SO_LONG)),
+    Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", OR_SO_LONG)),
     Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
@@ -913,6 +916,7 @@ RULES = (
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
     Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
+    Rule("boil the onions whole for 20-25 minutes", "other", 0.85, lambda p: p.kind == "heat" and _BOILED_WHOLE.search(p.before), leaves="heat"),
     Rule("lowest 20 min. Open after 10 min.", "rest", 0.85, lambda p: not p.pressed and p.kind in ("from_start", "other", "release", "heat") and p.had("heat") and _OPENED_AFTER.search(p.before), leaves="heat"),
     Rule("15 dk pişirin", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.after(_PISIR), leaves=""),
     Rule("15 dakika demlendirin", "rest", 0.9, lambda p: p.had("heat") and p.after(_DEMLE), leaves=""),
@@ -951,6 +955,11 @@ def told(p: Place) -> Timed:
     return rule.verdict(p) if rule else Timed(p.s, p.n, p.kind, p.sure, p.others)
 
 
+def _or_so_many(p: Place, last: Timed) -> bool:
+    """Does nothing but an "or" stand between the minutes and the whistles?"""
+    return OR_SO_LONG.fullmatch(p.text[last.stretch.end : p.s.start]) is not None
+
+
 def whistled(p: Place) -> list[Timed]:
     """All stretches so far, with the whistles that stand here."""
     before, kind, out = p.back(90), "whistles", list(p.earlier)
@@ -962,6 +971,9 @@ def whistled(p: Place) -> list[Timed]:
     if apart or _OTHER_COOKER.search(before) or same and _IN_BRACKETS.search(before):
         # "4 whistles (3 for us)"
         kind = "other"
+    elif out and out[-1].block == p.n and out[-1].kind == "heat" and _or_so_many(p, out[-1]):
+        # "low flame 10 minutes OR 2 whistles": told twice, and the whistles are counted
+        out[-1] = replace(out[-1], kind="other", sure=0.95, others=())
     elif same and _IN_ALL.search(before):
         # "till the 1st whistle, then medium, total 4 whistles"
         out = [replace(t, kind="other") if i in same else t for i, t in enumerate(out)]

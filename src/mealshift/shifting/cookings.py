@@ -248,7 +248,7 @@ BY_THE_PACKET = lazy(
 GOES_ON_WITH = lazy(r"\s*[,;]?\s*(?:(?:and|then)\b\s*)+", re.I)
 _ENDS = ("off", "release", "fluff", "serve", "cool", "chill")
 _CLICKS = lazy(
-    r"\b(?:when|once|until) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b",
+    r"\b(?:when|once|until|after) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b",
     re.I,
 )
 _IN_THE_COOKER = lazy(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)

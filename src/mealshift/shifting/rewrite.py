@@ -31,7 +31,7 @@ from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT, THE_REST
 from ..reading.things import OF_ANOTHER
-from ..reading.told_minutes import OTHER_OVEN, SUMMED
+from ..reading.told_minutes import OR_SO_LONG, OTHER_OVEN, SUMMED
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
 from ..text.sentences import sentences
@@ -553,6 +553,12 @@ class _View:
             edits += self._other_heat(step, o, end)
             if o.phase == "whistles":
                 edits += self._other_whistles(step, o, end)
+                edits += [
+                    Edit(end, d.span.end, "") if d.span.start >= end else Edit(d.span.start, start, "")
+                    for d in step.durations
+                    if d.kind == "other"
+                    and (OR_SO_LONG.fullmatch(step.text, end, d.span.start) or OR_SO_LONG.fullmatch(step.text, d.span.end, start))
+                ]  # fmt: skip
         total, now = self.recipe.simmer_min, self.pot.cook_typical
         for d in step.durations:
             # "(so 45 minutes in total)"

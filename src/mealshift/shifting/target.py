@@ -291,7 +291,7 @@ class _Work:
             self._replace_cooking(last)
             start = None
         else:
-            if last is not None:
+            if last is not None and not self._only_late():
                 self._look_and_rest(self._after(last))
             elif not self._only_stands():
                 start = self._without_minutes()
@@ -553,6 +553,11 @@ class _Work:
         ops = self.out.operations
         cooks = any(o.phase in AT_HEAT and o.told for o in ops)
         return self.pot.way.method == "steep" and not cooks and any(o.phase == "rest" and o.told for o in ops)
+
+    def _only_late(self) -> bool:
+        """ "Press start. 10 minutes before the end lay the prawns on top": minutes of what is added, and none of the grain's."""
+        told = [o for o in self.out.operations if o.phase in (*AT_HEAT, "whistles") and o.told]
+        return self.recipe.method == "rice-cooker" and all(o.phase in ("from_end", "from_start") for o in told)
 
     def _rains(self) -> bool:
         return self.pot.grain.is_meal and not self.own.grain.is_meal and self.pot.way.method != "steep"
