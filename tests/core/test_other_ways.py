@@ -217,6 +217,8 @@ Serves 4
         ),
         ("Warm the stock.", "", "38 minutes. The chicken thighs go in for the last 25 minutes", None),
         ("Roast the chicken thighs in the oven for 40 minutes.", "", "38 minutes", None),
+        # told in one breath with the grain's own minutes
+        ("Warm the stock.", "", "with the chicken thighs for 38 minutes", 20),
         # another thing's hours make it no softer
         ("Simmer the bones for 2 hours until tender.", "Put the chicken thighs in a pot.", "38 minutes", 20),
         ("Warm the stock.", "", "20 minutes, the chicken thighs for the last 10 of them, then 18 minutes more", None),

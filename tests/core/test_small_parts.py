@@ -242,3 +242,13 @@ def test_a_kettle_is_filled_to_the_next_quarter_of_the_cooks_mug(ml: float, mug_
 def test_a_soup_has_a_broth_of_five_times_its_grain_where_nobody_says_how_much() -> None:
     rows = {r.term: r.amount for r in pot("barley-pearl", 100.0, method="soup").rows}
     assert rows["broth"] == pytest.approx(500.0)
+
+
+def test_a_line_that_is_new_is_marked_whole() -> None:
+    made = pipeline.whole_way(
+        "Coconut rice\n1 cup long-grain rice\n1 cup coconut milk\n\nSimmer the rice in the milk, covered, 18 minutes.",
+        Choice("barley-pearl"),
+    )
+    new = [i for i in made["ingredients"] if i["was"] is None]
+    assert [m for i in new for m in i["marks"]] == [[0, len(i["text"])] for i in new]
+    assert [i["text"].split(" ", 1)[1] for i in new] == ["ml water"]

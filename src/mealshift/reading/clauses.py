@@ -499,7 +499,7 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
 
 # "If you double it use 2 cups rice and 2 3/4 water, not 3."
 _ANOTHER_BATCH = quick(
-    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want (?:more|to (?:double|halve)))|(?:for|to make) (?:a )?(?:double|twice|half(?! an?\b)|bigger|larger)\b|to (?:double|halve)\b|doubl(?:e|ing) (?:it|up)\b)"
+    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b)"
     r"(?:[^.;!?\n]|\.(?=\d)){0,160}(?:[.;!?]+|$)",
     re.I,
 )
@@ -526,11 +526,24 @@ _WAY_ASIDE = quick(
     re.I,
 )
 # "simmer 45 min to 1 hr. (Pressure pan – 10 min at 15#)"
-WAY_IN_BRACKETS = quick(
+_WAY_IN_BRACKETS = quick(
     r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)",
     re.I,
 )
 _SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
+
+
+def ways_in_brackets(text: str) -> list[tuple[int, int]]:
+    """Brackets that tell another way of the cooking just told: behind its minutes, or sentences of their own. "Warm the milk (microwave 2 min)" is none."""
+    out = []
+    for m in _WAY_IN_BRACKETS.finditer(text):
+        before = text[: m.start()].rstrip()
+        if before[-1:] in (".", "!", "?") or _MINUTES_LAST.search(before[-30:]):
+            out.append(m.span())
+    return out
+
+
+_MINUTES_LAST = lazy(r"\d[^.;()]{0,14}\b(?:min\w*|hours?|hrs?)\.?$", re.I)
 
 
 def _way_aside_blanked(texts: Sequence[str]) -> list[str]:
@@ -538,9 +551,9 @@ def _way_aside_blanked(texts: Sequence[str]) -> list[str]:
     end of its step."""
     out: list[str] = []
     for t in texts:
-        for way in WAY_IN_BRACKETS.finditer(t):
-            if _cooked_by("\n".join([*out, t[: way.start()]])):
-                t = t[: way.start()] + " " * len(way[0]) + t[way.end() :]
+        for a, b in ways_in_brackets(t):
+            if _cooked_by("\n".join([*out, t[:a]])):
+                t = t[:a] + " " * (b - a) + t[b:]
         m = next((m for m in _WAY_ASIDE.finditer(t) if _cooked_by("\n".join([*out, t[: m.start()]]))), None)
         out.append(t if m is None else t[: m.start()] + " " * (len(t) - m.start()))
     return out

@@ -281,7 +281,9 @@ def _sets_with_eggs(lines: Sequence[Line], found: Sequence[Clause]) -> frozenset
         (k for k, c in enumerate(found) if "drain" in c.verbs and any("grain" in x.things for x in found[: k + 1])),
         None,
     )
-    if off is None or not any(c.verb in ("boil", "cook") for c in found[: off + 1]):
+    if off is None or not any(
+        c.verb in ("boil", "cook") and ("grain" in c.things or c.carried == "grain") for c in found[: off + 1]
+    ):
         return frozenset()
     told: dict[int, str] = {}
     for c in found[off:]:

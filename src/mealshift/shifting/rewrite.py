@@ -26,7 +26,7 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, WAY_IN_BRACKETS, another_batch, verbs_in
+from ..reading.clauses import OWN_LOOK, another_batch, verbs_in, ways_in_brackets
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT, THE_REST
@@ -697,15 +697,12 @@ class _View:
             return []
         found = [*another_batch(step.text), *(m.span() for m in OF_ANOTHER.finditer(step.text))]
         found += [m.span() for m in _OLD_RICE.finditer(step.text)]
-        found += [
-            m.span()
-            for m in WAY_IN_BRACKETS.finditer(step.text)
-            if not any(
-                o.phase and o.told and m.start() <= self._at(step, o.told.start) < m.end()
-                for o in self.recipe.process.operations
-                if o.step == step.index
-            )
+        grains_own = [
+            self._at(step, o.told.start)
+            for o in self.recipe.process.operations
+            if o.step == step.index and o.phase and o.told
         ]
+        found += [(a, b) for a, b in ways_in_brackets(step.text) if not any(a <= at < b for at in grains_own)]
         gone = [Edit(a, b, "") for a, b in found]
         if self.a.target.family == "rice":
             return gone
@@ -770,7 +767,7 @@ class _View:
             named = end
             if many(self.a.target) and (one := _ONE_DOES.match(step.text, end)):
                 # "until the rice is mushy" is said of grits in the plural
-                word = one["v"].lower()
+                word = one["v"].lower().replace("’", "'")
                 edits.append(Edit(*one.span("v"), _MANY_DO.get(word, word[:-1])))
         if self.own.grain.slug == "rice-grits":
             # "Rain in the grits": the list has said of what
