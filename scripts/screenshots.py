@@ -51,6 +51,7 @@ def main() -> None:
         page.goto(address)
         page.click("text=Tomato pilaf with chickpeas")
         page.wait_for_selector("text=300 ml vegetable stock")
+        page.get_by_role("button", name="To the bench").wait_for(timeout=60_000)
         take(page, "bring")
         page.click("text=To the bench")
         page.wait_for_selector(".poster >> nth=0")

@@ -6,13 +6,14 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from mealshift import comparing, preparing
+from mealshift import comparing, pipeline, preparing
 from mealshift.grains import all_grains, blend, grain, schools
 from mealshift.pot import Kitchen, default_way, reverse
 from mealshift.pot.afterwards import afterwards, minutes_to, time_constant
 from mealshift.pot.packet import Packet, by_packet
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.shifting import Choice
 from mealshift.shifting.blends import plan
 
 from .kitchen import demo, ingredients, pot, report, steps
@@ -237,3 +238,14 @@ def test_the_ranking_can_leave_gluten_out_and_knows_the_dish() -> None:
     assert "will not cling" in next(r["reason"] for r in free if r["grain"] == "wild-rice")
     with pytest.raises(Refusal):
         comparing.report(read(demo("04")), Kitchen(), by_hours=-1)
+
+
+def test_a_grain_that_waits_is_told_before_the_sentence_that_brings_the_other_to_the_boil() -> None:
+    made = pipeline.whole_way(
+        "Pot\nServes 4\n1 cup long-grain rice\n2 cups stock\n\nBring the rice and stock to the boil, cover, simmer 18 minutes. Rest 10 minutes.",
+        Choice("barley-pearl", blend=(("barley-pearl", 0.5), ("quinoa", 0.5))),
+    )
+    told = " ".join(s["text"] for s in made["steps"])
+    assert "Bring the grain and stock to the boil, cover, simmer 32 minutes." in told
+    # quinoa has its own minutes of the barley's
+    assert "The quinoa waits: it goes in at minute 16, 16 minutes before the end" in told

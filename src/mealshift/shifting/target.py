@@ -68,6 +68,7 @@ _IS_SO = lazy(
     r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*|brown(?:ed|s)|golden|tender|soft(?:ened)?|crisp\w*|bubbl\w+|melted|charred)\b",
     re.I,
 )
+_BRING_BEGUN = lazy(r"\W*(?:and |then )?bring\b(?![^.;]*\b(?:boil|simmer|bubble)\b)", re.I)
 _JOINS = lazy(r"\W*(?:and|or)\W*", re.I)
 _AFTER_SO_LONG = lazy(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
 # what a clause begins with that goes on with the cooking before it
@@ -671,6 +672,14 @@ class _Work:
         ops = self.out.operations
         while i > 0 and self._one_sentence(ops[i - 1], ops[i]) and ops[i - 1].kind in ("boil", "cover", "stir", "cook"):
             i -= 1
+        # "Bring the rice and | the stock to the boil" is one deed
+        begun = i
+        while begun > 0 and self._one_sentence(ops[begun - 1], ops[begun]):
+            begun -= 1
+            if _BRING_BEGUN.match(ops[begun].text):
+                return begun
+            if verbs_in(ops[begun].text):
+                break
         return i
 
     def _one_sentence(self, a: Operation, b: Operation) -> bool:
