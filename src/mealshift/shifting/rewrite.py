@@ -628,7 +628,9 @@ class _View:
                 and following.span
             ):
                 at = self._at(step, following.span.start)
-                if m := _PUT_TO.match(step.text, at):
+                others = set(following.what) - {self.recipe.source}
+                # "Stir in the cheese" puts no grain in
+                if (m := _PUT_TO.match(step.text, at)) and not others:
                     # "Wash the rice and add to the pot"
                     wait = _NOT_YET if following.id in self.target.held else ""
                     return [Edit(m.end(), m.end(), f" the {self.a.target.short}{wait}")]

@@ -68,6 +68,10 @@ _IS_SO = lazy(
     r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*|brown(?:ed|s)|golden|tender|soft(?:ened)?|crisp\w*|bubbl\w+|melted|charred)\b",
     re.I,
 )
+_TURNED_LOW = lazy(
+    r"\W*(?:then )?(?:reduce|lower|turn (?:it |the heat )?down)(?: the)?(?: heat)?(?: to)?(?: the)?(?: (?:very )?(?:low|lowest|medium[- ]low|a simmer))?(?: and)?\W*",
+    re.I,
+)
 _BRING_BEGUN = lazy(r"\W*(?:and |then )?bring\b(?![^.;]*\b(?:boil|simmer|bubble)\b)", re.I)
 _JOINS = lazy(r"\W*(?:and|or)\W*", re.I)
 _AFTER_SO_LONG = lazy(r"\W*(?:after|when|once)\b[^.;]{0,24}\d", re.I)
@@ -1064,6 +1068,7 @@ class _Work:
                 _GEAR.search(ops[first - 1].text)
                 or ops[first - 1].kind == "cover"
                 or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
+                or _TURNED_LOW.fullmatch(ops[first - 1].text)
                 or (self.own.way.row.plenty and self._plenty(first - 1))
             )
             and (
@@ -1150,13 +1155,14 @@ class _Work:
             if ops[i].basis == "said" and method not in STOVE and _GOES_ON_POURING.fullmatch(ops[i].text):
                 self._retire(i, why)
         # when what is still poured is in
-        # … and of what was steamed, before it was: what is tipped about afterwards is cooked
+        # … what is tipped about after it was steamed, or laid into it later, finds it cooked
         heat = next((i for i in range(first, last) if ops[i].phase == "heat" and ops[i].told), last)
         until = heat if self.own.way.method == "steam" else last
         poured_in = [
             i
             for i in range(first, until)
-            if ops[i].basis == "said" and (set(ops[i].what) & poured or ops[i].id in put_in or self._puts_it_in(i))
+            if ops[i].basis == "said"
+            and (set(ops[i].what) & poured or ops[i].id in put_in or (i < heat and self._puts_it_in(i)))
         ]
         at = poured_in[-1] + 1 if poured_in else first
         if not any(o.basis == "said" and self._puts_it_in(i) for i, o in enumerate(ops[:at])):
