@@ -5,8 +5,9 @@ export function keepShell(): void {
     try {
       await navigator.serviceWorker.register("/sw.js", { scope: "/" });
       await navigator.serviceWorker.ready;
-      // the visit that brings the worker in was not seen by it: its page is put by at once
-      await (await caches.open("shell")).add("/");
+      // the visit that brings the worker in was not seen by it: its page is put by at once. Without a cookie: the page is the same for all, and an answer
+      // that is still on its way while somebody signs in would take the new session's cookie away again
+      await (await caches.open("shell")).add(new Request("/", { credentials: "omit" }));
     } catch {
       // a browser that will not keep it shows the page from the network only
     }
