@@ -16,6 +16,7 @@ from typing import Any
 from mealshift import pipeline
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.text import scans
 
 ROOT = Path(__file__).parents[1]
 BAR = ROOT / "tests" / "core" / "corpus" / "readings.txt"
@@ -193,14 +194,28 @@ def _short(value: Any) -> str:
     return f"{value:.4g}" if isinstance(value, float) else str(value).replace(" ", "")[:60]
 
 
+def label_of(file: Path, brought: str) -> dict[str, Any]:
+    """A text's label. It quotes the page as a scan had it; what is read has the letters set right."""
+    words = scans.misread(brought)
+
+    def mended(said: Any) -> Any:
+        if isinstance(said, dict):
+            return {k: mended(v) for k, v in said.items()}
+        if isinstance(said, list):
+            return [mended(v) for v in said]
+        return scans.mended(said, words) if isinstance(said, str) else said
+
+    return dict(mended(json.loads(file.read_text(encoding="utf-8"))))
+
+
 def readings() -> list[str]:
     """The whole corpus, a line for each text; the sums in the last."""
     out: list[str] = []
     sums: Counter[str] = Counter()
     for file in sorted((ROOT / "corpus").glob("*/*.label.json")):
-        label = json.loads(file.read_text(encoding="utf-8"))
         stem = file.name.removesuffix(".label.json")
         brought = next(p for p in file.parent.glob(f"{stem}.*") if p != file).read_text(encoding="utf-8")
+        label = label_of(file, brought)
         rows = [("facts", good, asked) for _, good, asked, *_ in check(label, brought)]
         for which, good, asked in [*rows, *((w, g, False) for w, g in parts(label, brought))]:
             sums[f"{which} right" if good else f"{which} asked" if asked else f"{which} wrong"] += 1

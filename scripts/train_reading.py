@@ -8,15 +8,14 @@ python scripts/train_reading.py --figures --misses  and what was read wrong
 from __future__ import annotations
 
 import argparse
-import json
 import re
-import sys
 from collections import Counter, defaultdict
 from collections.abc import Iterable
 from pathlib import Path
 from typing import Any, NamedTuple
 
 import pycrfsuite
+from reading_facts import check, label_of
 
 from mealshift.measures import Measures
 from mealshift.problems import Refusal
@@ -32,6 +31,7 @@ from mealshift.text.plain import lines_of, plain
 ROOT = Path(__file__).parents[1]
 CORPUS = ROOT / "corpus"
 MODELS = ROOT / "src" / "mealshift" / "reading" / "models"
+SEEN = ROOT / "src" / "mealshift" / "text" / "data" / "words_seen.txt"
 # the same for all: little smoothing, so that words seen once do not decide
 SETTINGS = {
     "lines": {"c1": 0.05, "c2": 0.4, "max_iterations": 120},
@@ -63,8 +63,29 @@ def corpus() -> list[Text]:
             text = clean(path.read_text(encoding="utf-8"))
         except Refusal:
             continue
-        out.append(Text(file.parent.name, stem, path, text, json.loads(file.read_text(encoding="utf-8"))))
+        label = label_of(file, path.read_text(encoding="utf-8"))
+        out.append(Text(file.parent.name, stem, path, text, label))
     return out
+
+
+# a word in so many texts that are no scans is a word
+LEAST_TEXTS = 3
+
+
+def words_seen() -> str:
+    """The words of the corpus' texts and of foods' names, a line each: what a scan's misread letters may stand for."""
+    texts: Counter[str] = Counter()
+    for file in sorted(CORPUS.glob("*/*.label.json")):
+        stem = file.name.removesuffix(".label.json")
+        if not re.search(r"ocr|scan", stem):
+            for path in file.parent.glob(stem + ".*"):
+                if path != file and path.suffix == ".txt":
+                    texts.update(
+                        set(re.findall(r"(?<![\w'])[a-z]{3,}(?![\w'])", path.read_text(encoding="utf-8").lower()))
+                    )
+    names = "".join((MODELS / f).read_text(encoding="utf-8") for f in ("foods.txt", "foods_wide.txt"))
+    said = {w for w, n in texts.items() if n >= LEAST_TEXTS} | set(re.findall(r"(?<!\w)[a-z]{3,}(?!\w)", names))
+    return "".join(f"{w}\n" for w in sorted(said))
 
 
 Sample = tuple[list[list[str]], list[str]]
@@ -181,9 +202,6 @@ def train_all(texts: list[tuple[Text, dict[str, list[Sample]]]]) -> dict[str, by
 def figures(misses: bool) -> None:
     everything = [(t, samples(t)) for t in corpus()]
     hands = sorted({t.hand for t, _ in everything} - TAUGHT_ONLY)
-    sys.path.insert(0, str(ROOT / "scripts"))
-    from reading_facts import check
-
     total: Counter[str] = Counter()
     print(
         "| hand | line classes | minutes' kinds | roles | facts right | asked | wrong without a doubt | right but asked, a text | texts |"
@@ -234,6 +252,7 @@ def main() -> None:
         return
     # the later samples stand on the tagger of lines, so that one is made first
     MODELS.mkdir(exist_ok=True)
+    SEEN.write_text(words_seen(), encoding="utf-8")
     texts = corpus()
     (MODELS / "lines.crfsuite").write_bytes(train("lines", [s for t in texts for s in lines_samples(t)]))
     (MODELS / "foods.txt").write_text(foods(texts), encoding="utf-8")

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import pytest
 
+from mealshift.text import scans
+from mealshift.text.plain import plain
 from mealshift.text.times import OVERNIGHT_MIN, stretches
 
 # what is said · low and high in minutes
@@ -31,11 +33,10 @@ SAID = [
 
 @pytest.mark.parametrize(("said", "low", "high"), SAID)
 def test_so_many_minutes(said: str, low: float, high: float) -> None:
-    from mealshift.text.plain import plain
-
-    [found] = stretches(plain(said))
+    told = plain(scans.mended(said))
+    [found] = stretches(told)
     assert (found.low, found.high) == (pytest.approx(low), pytest.approx(high))
-    assert plain(said)[found.start : found.end] == found.text
+    assert told[found.start : found.end] == found.text
 
 
 @pytest.mark.parametrize(

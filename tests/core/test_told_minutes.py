@@ -11,6 +11,17 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Rinse rice, in the cooker, press the switch. Cooker clicks (abt 22 min), leave on warm.", "", "other", "heat~"),
+    ("Take the rice, it never goes sticky. Boil it in a big pot of salted water like pasta, 14 minutes or what the packet says.", "", "other", "heat~"),
+    ("Simmer 15 minutes. Rest 5 minutes. Leave at least 1 hour before eating.", "heat rest", "rest", "other~"),
+    ("Rinse the rice, drain 15 min in a sieve.", "", "soak", "other"),
+    ("High pressure 22 mins. Let it come down by itself for 10 mins. Kale in on top, lid back on for 5.", "heat release", "heat", "rest~"),
+    ("Sim 15 min. Wait till pin drops abt 15 min.", "heat", "heat", "release"),
+    ("Cook uncovered like pasta, 30 min. Drain, back into the hot pan, tea towel over, 5 min.", "heat", "other", "rest~"),
+    ("8 min strong fire, 10 min soft. Out of the fire, a cloth on top 5 min.", "heat heat", "other", "rest~"),
+    ("The stock boiling, all. 8 min strong fire, 10 min soft.", "heat", "other", "heat~"),
+    ("Simmer 20 minutes. Remove from heat, stir in vanilla. Cool 5 minutes to serve warm.", "heat", "other", "rest~"),
+    ("Cover, very low, 15 minutes. Stir from the bottom, cover again, another 8 to 10.", "heat", "rest", "heat~"),
     ("Cook it for 3 whistles, medium heat (about 9 min).", "whistles", "heat", "other"),
     ("Pressure cook on low for 2 whistles / 12 minutes.", "whistles", "heat", "other"),
     ("After 3 whistles, then sim 5 minutes.", "whistles", "pan", "heat~"),

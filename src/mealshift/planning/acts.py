@@ -50,7 +50,7 @@ _REMARK = lazy(
     re.I,
 )
 # "wash it & cook in the rice cooker": the pot's own heat
-_IN_THE_COOKER = lazy(r"\bcook\w*\b[^.;]{0,16}\bin (?:the |a |your )?(?:rice |pressure |electric )?cooker\b", re.I)
+_COOKS_IN_COOKER = lazy(r"\bcook\w*\b[^.;]{0,16}\bin (?:the |a |your )?(?:rice |pressure |electric )?cooker\b", re.I)
 _HEAT_SET = lazy(r"\b(?:reduce|lower|turn|drop|put)\b[^.;]{0,16}\b(?:heat|flame|fire|gas|burner|low|down)\b", re.I)
 _GOES_ON = lazy(r"^\W*(?:until|till|or until|so that|without|with|\w+ing)\b", re.I)
 _DRAINED = lazy(r"\b(?:drain|strain|sieve|tip off|pour off)", re.I)
@@ -549,7 +549,7 @@ class _Reading(_Clauses):
             if self._timed(o) and o.kind != "head_start":
                 break
             pours = o.kind in (*_POURS, "head_start", "rain") or (o.kind == "drain" and not _DRAINED.search(o.text))
-            sets = _HEAT_SET.search(o.text) or _IN_THE_COOKER.search(o.text)
+            sets = _HEAT_SET.search(o.text) or _COOKS_IN_COOKER.search(o.text)
             pours = pours or (o.kind == "cook" and not self._timed(o) and bool(sets))
             pours = pours or self._gear(o)
             if not pours or o.vessel not in self.mine and o.kind != "other":

@@ -18,6 +18,7 @@ from importlib import resources
 from typing import Any
 
 from ..anyof import any_of
+from ..measures import NUMBER_PATTERN
 from ..process import data as _data
 from ..quick import lazy, quick
 from ..text.sentences import sentences
@@ -259,7 +260,8 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     number = 0
     for n, text in enumerate(texts):
         for at, end in sentences(text[:8000]):
-            cuts = [at, *(at + c.end() for c in _CUT.finditer(text[at:end])), end]
+            said = text[at:end]
+            cuts = [at, *(at + c.end() for c in _CUT.finditer(said) if not _amount_goes_on(said, c.end())), end]
             for a, b in zip(cuts, cuts[1:], strict=False):
                 piece = text[a:b]
                 if _WORD.search(piece) or re.search(r"\d", piece):
@@ -269,6 +271,19 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     _place(out)
     _fold(out)
     return out
+
+
+# "in a very slow oven for two hours and a half, stirring"
+_SO_MANY_AND = quick(
+    rf"(?:\b(?:hours?|hrs?|minutes?|mins?|cups?|glass(?:es)?|mugs?|teacups?|pints?|litres?|pounds?)|{NUMBER_PATTERN}),? and\s+$",
+    re.I,
+)
+_A_PART = lazy(r"(?:(?:an?|one|three)[- ])?(?:half|quarters?|thirds?)\b", re.I)
+
+
+def _amount_goes_on(text: str, at: int) -> bool:
+    """Would a cut here part "two hours and" from "a half"?"""
+    return bool(_A_PART.match(text, at) and _SO_MANY_AND.search(text, max(0, at - 30), at))
 
 
 # "Rest, still covered, for 10 minutes": how, and nothing new

@@ -11,11 +11,12 @@ import re
 from collections.abc import Sequence
 
 from ..grains import grain
-from ..measures import RANGE_PATTERN, UNIT_PATTERN, USUAL_TIN, as_one, canonical_unit, unit_kind
+from ..measures import RANGE_PATTERN, UNIT_PATTERN, USUAL_TIN, unit_kind
 from ..quick import lazy, quick
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .ingredients import UNLIKELY
+from .own_measures import vessel_of
 from .settle import Settled
 from .structure import Structure
 
@@ -180,22 +181,6 @@ def misspelt_unit(line: Line, word: str, corrections: tuple[Correction, ...]) ->
     ]
 
 
-def _vessel(line: Line) -> str:
-    """The vessel in the recipe's own word, as one: "tazas" is a taza."""
-    span = line.amount_span
-    words = line.text[span.start : span.end].rstrip(". ") if span else ""
-    said = re.search(r"[^\W\d_]+ [^\W\d_]+$", words)
-    if said is None or canonical_unit(said[0]) != line.unit:
-        said = re.search(r"[^\W\d_]+(?: cups?)?$", words)
-    if said is None or canonical_unit(said[0]) != line.unit:
-        # "vikombe 2"
-        said = re.match(r"[^\W\d_]+", words)
-    if said is None or canonical_unit(said[0]) != line.unit:
-        return line.unit
-    one = as_one(said[0])
-    return one.lower() if canonical_unit(one) == line.unit else said[0].lower()
-
-
 # letters behind the grain's amount in which it is corrected
 NEAR = 90
 # "2 cups jasmine. wait theres 6 of u. 3 cups": said again, and otherwise
@@ -203,6 +188,11 @@ _SAID_AGAIN = quick(
     rf"(?:(?:no[,.]? )?wait|no no|sorry|i mean|make (?:it|that)|scrap that|correction|actually|\bnein\b|\bperdón\b)\b[^\n]{{0,40}}?(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w]))(?! (?:of )?(?!rice\b|basmati\b|jasmine\b)[^\W\d_]{{3}})",
     re.I,
 )
+
+
+def _vessels_told(recipe: Recipe) -> set[str]:
+    """The vessels of which the cook said at one line what they hold."""
+    return {vessel_of(ln) for ln in recipe.lines if ln.corrected and unit_kind(ln.unit) in ("vessel", "measure")}
 
 
 def _amount(recipe: Recipe, line: Line, settled: set[str], vessel_told: bool) -> list[Doubt]:
@@ -235,13 +225,14 @@ def _amount(recipe: Recipe, line: Line, settled: set[str], vessel_told: bool) ->
         unit_kind(line.unit) in ("vessel", "measure")
         and line.unit
         and not vessel_told
+        and vessel_of(line) not in _vessels_told(recipe)
         and not re.search(r"\d\s*(?:ml|g)\b", line.text, re.I)
     ):
         return [
             _one(
                 "amount",
                 line.text,
-                f"How much does the {_vessel(line)} hold? I reckon with your own measure.",
+                f"How much does the {vessel_of(line)} hold? I reckon with your own measure.",
                 ("150 ml", Correction(line.text, amount=f"{150 * (line.quantity or 1):g} ml")),
                 ("250 ml", Correction(line.text, amount=f"{250 * (line.quantity or 1):g} ml")),
             )
@@ -357,6 +348,7 @@ def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], sett
     if recipe.method in ("drain", "steam"):
         return []
     out = []
+    told = _vessels_told(recipe)
     for ln, (_, sure) in zip(recipe.lines, tagged, strict=False):
         if " ".join(ln.text.split()) in settled or ln.grain:
             continue
@@ -375,8 +367,8 @@ def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], sett
                     ("when it is cooked", Correction(ln.text, role="after")),
                 )
             )
-        elif wet and ln.role == "pot_liquid" and unit_kind(ln.unit) in ("vessel",):
-            out.append(_one("water", ln.text, f"How much does the {_vessel(ln)} hold?"))
+        elif wet and ln.role == "pot_liquid" and unit_kind(ln.unit) == "vessel" and vessel_of(ln) not in told:
+            out.append(_one("water", ln.text, f"How much does the {vessel_of(ln)} hold?"))
         elif (
             wet
             and ln.role == "pot_liquid"

@@ -9,7 +9,6 @@ from ..grains import TEXTURES, grain
 from ..problems import Problem
 from ..quick import lazy, quick
 from ..recipe import Correction, Line, Recipe
-from . import ingredients
 from .clauses import THINGS, Clause
 from .names import as_rice, find_grains
 
@@ -361,16 +360,7 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
 
 def _of_grain(line: Line, corrections: tuple[Correction, ...]) -> list[Problem]:
     out = []
-    if (line.ml is None or line.ml <= 0) and (word := ingredients.unknown_unit(line)):
-        out.append(
-            Problem(
-                "unknown_unit",
-                line.text,
-                f"I do not know how much a “{word}” holds; write the rice in ml, g, cups or your measure.",
-                "stop",
-            )
-        )
-    elif line.ml is None or line.ml <= 0:
+    if line.ml is None or line.ml <= 0:
         out.append(
             Problem(
                 "no_amount",

@@ -52,7 +52,7 @@ _AMOUNT_UNIT = lazy(
 _ANY_UNIT = lazy(rf"{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])", re.I)
 _TAIL = lazy(rf"(?:[:,–—=-]|\s)\s*(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?:\s*\([^)]*\))?$", re.I)
 _WORDS = lazy(r"[^\W\d_]+")
-_MAYBE_TIME = quick(r"min|hour|hr|\bh\b|\d\s?m\b|night|sec|\bm[nt]s?\b|\d'|rnin|another|leave|rest|last", re.I)
+_MAYBE_TIME = quick(r"min|hour|hr|\bh\b|\d\s?m\b|night|sec|\bm[nt]s?\b|\d'|another|leave|rest|last", re.I)
 _UNITISH = quick(r"[\d½¼¾⅓⅔]|\b(?:one|two|three|four|half|a|an)\b", re.I)
 _URL = lazy(r"https?:|www\.|\.com\b|@\w|#\w")
 _VERBS = word_list("verbs")

@@ -44,7 +44,7 @@ def as_rice(text: str) -> str:
 # words of a kind of rice that stand before its name and mean nothing beside another grain's
 _KIND_BEFORE = quick(
     r"(?:(?<![\w-])(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
-    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|forbidden|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|wild|good|real|pishori|chinigura|kalijira)[\s,-]+(?:(?:or|and|&|\+)\s+|\([^()\d]{0,30}\)\s*)?)+$",
+    r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|forbidden|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|wild|good|real|fine|pishori|chinigura|kalijira)[\s,-]+(?:(?:or|and|&|\+)\s+|\([^()\d]{0,30}\)\s*)?)+$",
     re.I,
 )
 

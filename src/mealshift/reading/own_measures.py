@@ -5,8 +5,9 @@ from __future__ import annotations
 import re
 from dataclasses import replace
 
-from ..measures import Measures, canonical_unit, number_range
+from ..measures import Measures, as_one, canonical_unit, number_range
 from ..quick import lazy, quick
+from ..recipe import Line
 from ..text.amounts import AMOUNT, parse
 
 _DEFINED = quick(
@@ -81,6 +82,34 @@ def vessel_told(told: str) -> bool:
     return any(
         (m["v"] or m["v2"] or m["v3"] or "cup").lower() != "cup" for m in list(_DEFINED.finditer(told))[:6]
     ) or any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6])
+
+
+def vessel_of(line: Line) -> str:
+    """The vessel in the recipe's own word, as one: "tazas" is a taza."""
+    span = line.amount_span
+    words = line.text[span.start : span.end].rstrip(". ") if span else ""
+    said = re.search(r"[^\W\d_]+ [^\W\d_]+$", words)
+    if said is None or canonical_unit(said[0]) != line.unit:
+        said = re.search(r"[^\W\d_]+(?: cups?)?$", words)
+    if said is None or canonical_unit(said[0]) != line.unit:
+        # "vikombe 2"
+        said = re.match(r"[^\W\d_]+", words)
+    if said is None or canonical_unit(said[0]) != line.unit:
+        # a word that is no unit, but was taken for a vessel's
+        said = re.search(r"(?<=\s)[^\W\d_]+(?:-[^\W\d_]+)*$", words)
+        return as_one(said[0]).lower() if said and not canonical_unit(said[0]) else line.unit
+    one = as_one(said[0])
+    return one.lower() if canonical_unit(one) == line.unit else said[0].lower()
+
+
+def with_its_vessel_known(text: str, line: Line) -> str:
+    """A text that measures in the line's vessel, with a unit in place of a word that is none: "4¼ blims" → "4¼ katori"."""
+    word = vessel_of(line)
+    return (
+        text
+        if not line.unit or canonical_unit(word)
+        else re.sub(rf"\b{re.escape(word)}s?\b", line.unit, text, flags=re.I)
+    )
 
 
 _PINTS = quick(r"\b(?:pints?|pts?|quarts?|qts?|gal(?:lon)?s?)\b", re.I)

@@ -17,6 +17,7 @@ from ..measures import (
     RANGE_PATTERN,
     WHISTLE_MIN,
     Measures,
+    as_one,
     make_amount,
     parse_amount,
     unit_kind,
@@ -25,6 +26,7 @@ from ..problems import Problem, Refusal
 from ..process import Span
 from ..quick import lazy, quick
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
+from ..text import scans
 from ..text.amounts import parse
 from ..text.plain import joined
 from ..text.times import stretches
@@ -33,7 +35,7 @@ from .clauses import Clause, another_day_blanked, clauses, instead_blanked, with
 from .intake import clean
 from .names import as_rice, browned, find_grains, kind_of_rice
 from .operations import operations
-from .own_measures import own_measures, vessel_told
+from .own_measures import own_measures, vessel_of, vessel_told
 from .placing import counted, first_so_many, named, pots_of_others, sorts, told_in, with_roles
 from .pot_words import CLASS
 from .settle import settle
@@ -58,7 +60,9 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     if overlooked:
         laid = structure.lay_out(text, {**overlooked, **said})
         lines, problems = things_in(laid, text, measures)
-    lines = [_corrected(ln, corrections) for ln in lines]
+    problems += _letters_mended(brought, text)
+    lines = _vessels_unknown(lines, measures)
+    lines = _same_vessel([_corrected(ln, corrections) for ln in lines])
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _raw_is_uncooked(lines, laid, source)
     lines = _cooked_here(lines, laid, source, measures)
@@ -174,6 +178,27 @@ def _said_classes(corrections: tuple[Correction, ...]) -> dict[str, str]:
     return out
 
 
+# so many of the words whose letters were mended are named
+MOST_NAMED = 4
+
+
+def _letters_mended(brought: str, text: str) -> list[Problem]:
+    """What the scan misread and is read otherwise is said, so that nobody takes it for the page's own."""
+    words = {w: it for w, it in sorted(scans.misread(brought).items()) if w not in text}
+    if not words:
+        return []
+    said = [f"“{w}” as “{it}”" for w, it in list(words.items())[:MOST_NAMED]]
+    more = f" and {len(words) - MOST_NAMED} more" if len(words) > MOST_NAMED else ""
+    return [
+        Problem(
+            "scan",
+            "",
+            f"A scan misread letters here; I read {', '.join(said)}{more}. Hold it against the page.",
+            "note",
+        )
+    ]
+
+
 def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
     for c in corrections:
         if c.line.strip() != line.text.strip():
@@ -204,15 +229,73 @@ def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
 
 
 def _amount_said(line: Line, said: str) -> Line:
-    """The cook's own amount for a line; Refusal if it is none."""
+    """The cook's own amount for a line; Refusal if it is none. Millilitres for so many of a vessel say what the vessel holds, and its word stays."""
     amount = parse_amount(said)
-    fresh = line.with_(
-        ml=amount.ml, g=amount.g, quantity=amount.value, unit=amount.unit, corrected=True, water=0.0, drinks=0.0
-    )
+    fresh = line.with_(ml=amount.ml, g=amount.g, corrected=True, water=0.0, drinks=0.0)
+    if not (_is_vessel(line) and unit_kind(amount.unit) == "volume"):
+        fresh = fresh.with_(quantity=amount.value, unit=amount.unit)
     kind, _ = ingredients.kind_of(line.name or line.text)
     if kind is not None and not line.grain and line.drinks:
         fresh = fresh.with_(drinks=kind.drinks)
     return ingredients.sized(fresh, [])
+
+
+def _is_vessel(line: Line) -> bool:
+    return bool(line.quantity) and unit_kind(line.unit) in ("vessel", "measure")
+
+
+def _vessels_unknown(lines: list[Line], measures: Measures) -> list[Line]:
+    """ "2 blims of rice, 3 blims of water": what a blim holds nobody says, but as much of both. It is reckoned as the household's measure, and asked."""
+    if any(ln.grain and (ln.ml or ln.g) for ln in lines):
+        # "1 part rice to 2 parts water" beside a cup of it says the water, and no vessel
+        return lines
+    words = {
+        as_one(word).lower()
+        for ln in lines
+        if ln.grain and ln.ml is None and ln.g is None and (word := ingredients.unknown_unit(ln))
+        if ingredients.nearest_unit(word) is None and not _NO_VESSEL.fullmatch(word)
+    }
+    return [_in_vessel(ln, words, measures) for ln in lines] if words else lines
+
+
+def _in_vessel(line: Line, words: set[str], measures: Measures) -> Line:
+    """The line with the first of these words behind its amount as the vessel it is measured in."""
+    span = line.amount_span
+    if span is None or line.quantity is None or line.unit:
+        return line
+    said = next((m for m in _A_WORD.finditer(line.text, span.end) if as_one(m[0]).lower() in words), None)
+    if said is None:
+        return line
+    name = re.sub(rf"^{re.escape(said[0])}\s+(?:of\s+)?", "", line.name)
+    at = line.name_span.start + len(line.name) - len(name) if line.name_span else 0
+    low, high = line.quantity_range or (line.quantity, line.quantity)
+    amount = make_amount(low, high, ANY_VESSEL, measures)
+    named_ = line.name_span and Span(at, at + len(name))
+    return ingredients.sized(
+        line.with_(
+            unit=ANY_VESSEL, ml=amount.ml, g=None, name=name, name_span=named_, amount_span=Span(span.start, said.end())
+        ),
+        [],
+    )
+
+
+_NO_VESSEL = quick(r"(?:sec|min|minute|hour|hr|day|person|people|portion|serving|kind|type|sort|colour|color)s?", re.I)
+# the unit of vessels whose size only their owner knows
+ANY_VESSEL = "katori"
+_A_WORD = lazy(r"[^\W\d_]+(?:-[^\W\d_]+)*")
+
+
+def _same_vessel(lines: list[Line]) -> list[Line]:
+    """What the cook says a vessel holds counts for every line that is measured in it."""
+    holds = {
+        vessel_of(ln): ln.ml / ln.quantity for ln in lines if ln.corrected and _is_vessel(ln) and ln.ml and ln.quantity
+    }
+    return [
+        ingredients.sized(ln.with_(ml=(ln.quantity or 0.0) * holds[vessel_of(ln)], g=None, water=0.0), [])
+        if not ln.corrected and _is_vessel(ln) and vessel_of(ln) in holds
+        else ln
+        for ln in lines
+    ]
 
 
 def _source(lines: list[Line], corrections: tuple[Correction, ...], steps: Sequence[str]) -> int | None:

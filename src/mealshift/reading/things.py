@@ -301,6 +301,8 @@ _CLOVES = quick(r"(?<!garlic )(?<!fat )\bcloves\b(?! (?:of |garlic))", re.I)
 _WHOLE_SPICE = quick(r"\b(?:cinnamon|cardamoms?|bay|pepper ?corns?|cumin|nutmeg|mace|anise|allspice)\b", re.I)
 _FROM_THE = lazy(r"dal\s+(?:fuoco|forno|fornello|brodo|riso)\b", re.I)
 _EATEN_WITH = lazy(r"\b(?:serv(?:e[ds]?|ing)|eat|eaten|topp?(?:ed)?|pass)\b[^.;]{0,12}\bwith\b[^.;]{0,40}$", re.I)
+# "Squash them for the little ones", "Juice it": a deed, and no food
+_DOES_IT = quick(r" (?:them|it|these|those)\b", re.I)
 _NOT_THERE = quick(
     r"\b(?:no|without|instead of|or|like|than|not|as for|size of an?|if using|optional)\s+(?:\w+\s+)?$", re.I
 )
@@ -322,6 +324,7 @@ def _forgotten(lines: list[Line], laid: Structure, text: str, measures: Measures
                 head in listed
                 or stands_for_listed(said, listed)
                 or _NOT_THERE.search(piece.text[max(0, start - 40) : start])
+                or _DOES_IT.match(piece.text, end)
                 or len(out) > 30
             ):
                 continue

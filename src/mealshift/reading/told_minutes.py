@@ -357,14 +357,14 @@ _TURNED_DOWN = lazy(
 # "lowest 25 min. Turn the rice over. 10 more min"
 _NOT_OFF = r"(?:(?!\b(?:off|rest|stand|leave|let|herd)\b)[^.;])"
 _TURNED_OVER = lazy(
-    rf"(?:{_NOT_OFF}{{0,60}}[.,;]){{0,2}}\s*(?:then |and )?(?:[^\W\d_]+ (?:dazu|zugeben|hinzu\w*)|(?:[^\W\d_]+ ){{1,3}}(?:in|goes in|go in)|turn|stir|fold|toss|mix|flip|sprinkle|fluff|add|agreg\w+|añad\w+|aggiung\w+|ajout\w+)\b{_NOT_OFF}{{0,60}}[.,;]\s*(?:(?:then|and|weitere|noch|altri|otros) )?",
+    rf"(?:{_NOT_OFF}{{0,60}}[.,;]){{0,2}}\s*(?:then |and )?(?:[^\W\d_]+ (?:dazu|zugeben|hinzu\w*)|(?:[^\W\d_]+ ){{1,3}}(?:in|goes in|go in)|turn|stir|fold|toss|mix|flip|sprinkle|fluff|add|agreg\w+|añad\w+|aggiung\w+|ajout\w+)\b{_NOT_OFF}{{0,60}}[.,;]\s*(?:(?:then|and|weitere|noch|altri|otros) )?(?:(?:for )?(?:another|a further) )?",
     re.I,
 )
 _FURTHER = lazy(r"\b(?:more|another|further|weitere|noch|altri|ancora|otros|más|mas|encore|lagi|daha)\b", re.I)
 _SOAK_BEHIND = lazy(r"[\s-]*(?:[^\W\d_]+ \()?soak\b", re.I)
 # "let it come down by itself for 10 mins"
 _COMES_DOWN = lazy(
-    r"\bpressure (?:apne aap |khud (?:se )?)?(?:nikal\w*|jaane|jana|utar\w*)(?: (?:do|de|dein|dine))?[\s(,:~-]*$|\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
+    r"\bpressure (?:apne aap |khud (?:se )?)?(?:nikal\w*|jaane|jana|utar\w*)(?: (?:do|de|dein|dine))?[\s(,:~-]*$|\b(?:wait|leave|until|till?|when)\b[^.;\d]{0,12}\b(?:pin|float|pressure)\b (?:has )?(?:drop|fall|go|come|sink)\w*(?: down)?[\s,:(~-]*(?:for |about |abt |around )*$|\bN\.?P?\.?R\b\.?(?: for)?\s*$|\bnatural(?:ly)? releas\w*,?(?: for)?\s*[~(]?\s*(?:about )?$|\b(?:come|comes|go|goes|drop|fall)\s?(?:down|off)? (?:by itself|itself|on its own|naturally)[\s,:(–-]*(?:for\s*)?(?:about\s*|abt\s*|[≈~]\s*)?$",
     re.I,
 )
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
@@ -417,8 +417,10 @@ _LEFT_BEHIND = lazy(
     # the stop of "10 min." ends no sentence before a small letter
     r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
 )
-_TAKEN_OFF = lazy(r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) the heat\b|\bout of the oven\b", re.I)
-_LID_BACK = lazy(r"\b(?:lid|cover|foil) back(?: on)?(?: tight\w*)?,?\s*(?:for )?$", re.I)
+_TAKEN_OFF = lazy(
+    r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) (?:the )?heat\b|\bout of the oven\b", re.I
+)
+_LID_BACK = lazy(r"\b(?:lid|cover|foil) (?:back(?: on)?|on(?: again)?)(?: tight\w*)?,?\s*(?:for )?$", re.I)
 _FOR_FLAVOUR = lazy(
     r"\s*(?:or so |at least )?(?:for|so) (?:the |all the )?flavou?rs\b|\s*to (?:marinate|infuse|marry|get to know)",
     re.I,
@@ -687,6 +689,25 @@ _TILL_DONE = lazy(
 _THEN_OUT = lazy(r"[\s,.;]*(?:and |then )+(?:spread|fluff|fork|tip|turn out|serve|cool)\b", re.I)
 
 
+_CLICKS_AT = lazy(r"\b(?:clicks|beeps|switches off|pops up)(?: off)? \((?:about |abt |after |ca\.? |~ ?)*$", re.I)
+_DRIED_OFF = quick(
+    r"\bdrain\w*\b[^.;]{0,30}\bback (?:in|into|to|on)\b[^.;]{0,20}\b(?:pan|pot|saucepan)\b[^.;]{0,30}\b(?:towel|cloth|lid|cover\w*|kitchen paper)\b[^.;\d]{0,20}$",
+    re.I,
+)
+_OFF_UNDER_CLOTH = quick(
+    r"\b(?:out of|off|away from|from) the (?:fire|heat|flame)\b[^.;]{0,20}\b(?:cloth|towel|newspaper|paper)\b[^.;\d]{0,14}$",
+    re.I,
+)
+_COOL_A_LITTLE = lazy(r"\bcool(?: it)?(?: for)?(?: about)?\s*$", re.I)
+_TO_SERVE = quick(r"\s*(?:(?:if|to) (?:serv|eat)|before (?:serv|eat))\w*\b", re.I)
+_STRONG_FIRE = quick(
+    r"\s*(?:on |over |at )?(?:an? )?(?:strong|high|hard|full|big|fierce)(?: (?:fire|flame|heat))?[,;]?\s*(?:then |and )*",
+    re.I,
+)
+_SOFT_FIRE = quick(r"\s*(?:on |over |at )?(?:an? )?(?:soft|slow|weak|low|gentle|small|medium)\b", re.I)
+_LIKE_PASTA = lazy(r"\b(?:boil|cook)\b[^.;\d]{0,60}\blike pasta\b,?\s*(?:for )?(?:about )?$", re.I)
+
+
 def _shaped_before(p: Place) -> bool:
     """Was what is baked shaped since the grain was at its heat?"""
     last = next((t for t in reversed(p.earlier) if t.kind == "heat"), None)
@@ -701,6 +722,11 @@ def _shaped_before(p: Place) -> bool:
 
 
 RULES = (
+    Rule(
+        "Boil it in a big pot of salted water like pasta, 14 minutes", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _LIKE_PASTA.search(p.back(120)) and CLASS["GRAIN"].search(p.back(160)),
+    ),
+    Rule("Rest 5 minutes. Leave at least 1 hour before eating.", "other", 0.8, lambda p: p.kind == "rest" and not p.short and p.had("rest"), leaves="rest"),
     Rule("Rest 15 min before carving.", "other", 0.93, lambda p: p.kind in ("rest", "other") and p.after(_TO_CARVE)),
     Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
     Rule(
@@ -751,7 +777,7 @@ RULES = (
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
     Rule("romero los últimos 2 min", "from_end", 0.93, lambda p: _LAST_ABROAD.search(p.before)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
-    Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan") and _DRIPS.search(p.before)),
+    Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan", "soak") and _DRIPS.search(p.before)),
     Rule("toss all, leave 30 min for the flavours", "other", 0.9, lambda p: p.kind in ("rest", "heat") and p.after(_FOR_FLAVOUR) and not CLASS["COVER"].search(p.before)),
     Rule(
         "tip the rice in. Count 6 minutes from when it boils", "heat", 0.85, leaves="",
@@ -762,7 +788,7 @@ RULES = (
         "odstaw 10 minut; laat 10 min. staan; diamkan 15 menit", "rest", 0.9,
         lambda p: p.short and p.kind in ("other", "heat", "soak") and (p.had("heat", "whistles") or p.cookers) and (_LEFT_ABROAD.search(p.before) or p.after(_LEFT_BEHIND)),
     ),
-    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat", "rest") and p.had("heat") and _LID_BACK.search(p.before) and _TAKEN_OFF.search(p.text[: p.s.start]) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
+    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat", "rest") and p.had("heat") and _LID_BACK.search(p.before) and (_TAKEN_OFF.search(p.text[: p.s.start]) or p.had("release")) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
     Rule("Taste from 16 mins; mine's usually there at 18", "heat", 0.85, lambda p: p.s.bare and _THERE_AT.search(p.before)),
     Rule("Rose water, 5 more off the fire", "rest", 0.9, lambda p: p.short and p.had("heat") and p.after(_OFF_THE_FIRE), leaves=""),
     Rule(
@@ -859,6 +885,19 @@ RULES = (
         fits=lambda p: p.kind == "soak" and p.clause and (_of_another(p.clause, p.sorts) or _by_another(p)) and not _SOAKED_TOGETHER.search(as_rice(p.back(90))),
     ),
     Rule(
+        "Drain, back into the hot pan, tea towel over, 5 min", "rest", 0.85, leaves="",
+        fits=lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _DRIED_OFF.search(p.back(110)),
+    ),
+    Rule(
+        "Out of the fire, a cloth on top 5'", "rest", 0.85, leaves="",
+        fits=lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _OFF_UNDER_CLOTH.search(p.before),
+    ),
+    Rule(
+        "Remove from heat, stir in vanilla. Cool 10 minutes to serve warm", "rest", 0.8, leaves="",
+        fits=lambda p: p.short and p.kind == "other" and p.had("heat") and not p.had("rest") and _COOL_A_LITTLE.search(p.before) and p.after(_TO_SERVE) and _TAKEN_OFF.search(p.text[: p.s.start]),
+    ),
+    Rule("8' strong fire, 10' soft", "heat", 0.85, leaves="", fits=lambda p: p.kind in ("other", "pan", "rest") and p.since("heat", _STRONG_FIRE) and p.after(_SOFT_FIRE)),
+    Rule(
         "everything except the rice in the cooker, low 6-7 hours. Stir in the rice", "other", 0.95, leaves="",
         fits=lambda p: p.kind in ("heat", "rest", "soak") and p.clause and not p.clause.before.grain and p.at is not None and entered(p.found, p.at, p.enters) == "later"
         and leaves_out_grain(" ".join(b.text for b in p.blocks[: p.n]) + p.text[: p.s.start]),
@@ -941,6 +980,7 @@ RULES = (
         "lid, lowest 25 min. Turn the rice over. 10 more min", "heat", 0.8, leaves="",
         fits=lambda p: p.kind in ("rest", "other", "heat") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
     ),
+    Rule("Cooker clicks (abt 22 min)", "heat", 0.85, leaves="", fits=lambda p: p.cookers and p.kind in ("other", "come_up", "from_start") and not p.had("heat") and _CLICKS_AT.search(p.before)),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",

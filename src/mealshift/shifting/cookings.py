@@ -197,9 +197,15 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
         None,
     )
     if recipe.method == "rice-cooker":
-        # "wash it, into the cooker, press start": the grain is carried along unnamed
-        unnamed = next((i for i, o in enumerate(ops) if _IN_THE_COOKER.search(o.text)), len(ops))
+        # "wash it, into the cooker, press start", "cooker on white setting": the grain is carried along unnamed
+        unnamed = next(
+            (i for i, o in enumerate(ops) if _IN_THE_COOKER.search(o.text) or _PRESSED.search(o.text)), len(ops)
+        )
         grain_in = min(0 if grain_in is None else grain_in, unnamed)
+        clicked = next((i for i, o in enumerate(ops) if _CLICKS.search(o.text)), len(ops))
+        if clicked < grain_in:
+            # "cooker on white setting. When it beeps …" does nothing that the grain is named in
+            return None, clicked
     if grain_in is None:
         return None, len(ops)
     end = grain_in + 1
@@ -251,11 +257,17 @@ _CLICKS = lazy(
     r"\b(?:when|once|until|after) (?:it|the \w+)(?: \w+)? (?:clicks?|switches|jumps?|pops?|turns|beeps?|sings|plays|finishes)\b",
     re.I,
 )
-_IN_THE_COOKER = lazy(r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b", re.I)
+_IN_THE_COOKER = lazy(
+    r"\brice[- ]cooker\b(?! cups?)|\bcook(?:ed|s)?\b[^.;]{0,30}\b(?:rice[- ]?)?cooker\b|(?<!pressure )(?<!slow )\bcooker\b[^.;]{0,12}\b(?:on|setting|mode)\b",
+    re.I,
+)
 _STARTS = quick(
     r"\b(?:start|switch (?:it )?on|turn (?:it )?on|set|cook|cycle|button|setting|mode|course|programme?)\b", re.I
 )
-_PRESSED = lazy(r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on)\b", re.I)
+_PRESSED = lazy(
+    r"\b(?:press|push|hit)\b[^.;]{0,30}\b(?:button|start|cook|switch|on|white|brown|mixed|plain|sushi|normal|regular|porridge)\b",
+    re.I,
+)
 _COOKS = lazy(
     r"\b(?:simmer|cook|boil|bak|steam|bubbl|microwav|ko(?:ok|ken|ch|ka\b)|gar(?:en|koch)|cui(?:re|s)|cuoc|lessa|cocer|coc[ei]n|cuec|hierv|hervi|cozinh|cozer|pişir|haşla|u?gotuj|rebus|masak)",
     re.I,

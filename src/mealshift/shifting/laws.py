@@ -19,6 +19,7 @@ from ..measures import WHISTLE_MIN, jug_ml, round_half_up
 from ..quick import lazy
 from ..reading.ingredients import handle
 from ..reading.names import find_grains
+from ..reading.own_measures import with_its_vessel_known
 from ..reading.pours import TO_MAKE
 from ..recipe import Line, Recipe
 from ..text.amounts import parse
@@ -95,8 +96,9 @@ def _poured(s: Shift) -> Iterator[Broken]:
             yield Broken("water", f"“{stale}” is the recipe's old amount here: go by the list.", stale)
     said = 0.0
     for ln, new in told:
-        total = TO_MAKE.search(new.text)
-        item = parse(plain(new.text), total.start("a") if total else 0, len(new.text), of_line(ln, s.measures))
+        told_here = plain(with_its_vessel_known(new.text, ln))
+        total = TO_MAKE.search(told_here)
+        item = parse(told_here, total.start("a") if total else 0, len(told_here), of_line(ln, s.measures))
         if item.ml is None and item.g is None:
             yield Broken(
                 "water",

@@ -20,7 +20,7 @@ from ..measures import (
 )
 from ..pot import Pot
 from ..pot.ways import cap
-from ..quick import lazy
+from ..quick import lazy, quick
 from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
@@ -159,7 +159,7 @@ def rewrite_lines(
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
     if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
-        said = f"{jug_ml(a.pour_ml)} ml water"
+        said = f"{jug_ml(a.pour_ml)} ml {'water' if line.cooked or drained else _liquid_said(recipe)}"
         sized = {ln.text for ln in recipe.lines if (ln.ml or ln.g) and not _BY_A_LINE.search(ln.text)}
         unsaid = next(
             (
@@ -201,6 +201,24 @@ def rewrite_lines(
         last = max((k for k in mine if k < first), default=max(mine, default=len(out) - 1))
         out.insert(last + 1, new)
     return out
+
+
+# "cover with chicken stock by an inch", "stand them in water/stock"
+_STOCK_SAID = quick(
+    r"\b(?:water ?(?:/|or) ?(?:stock|broth)|(?:stock|broth) ?(?:/|or) ?water|(?:(?:chicken|vegetable|veg|beef|lamb|fish|meat|mushroom|turkey) )?(?:stock|broth))\b(?! (?:cubes?|powder|granules|pot)\b)",
+    re.I,
+)
+_WATER_SAID = quick(r"\bwater\b(?! ?/)", re.I)
+
+
+def _liquid_said(recipe: Recipe) -> str:
+    """What the pot's liquid is called where only the steps name it; "water" if they name none, or water itself."""
+    listed = any(ln.carrier for ln in recipe.lines)
+    told = [] if listed else [m for s in recipe.steps for m in _STOCK_SAID.finditer(s.text)]
+    if len({m[0].lower() for m in told}) != 1:
+        return "water"
+    water = any(_WATER_SAID.search(_STOCK_SAID.sub(" ", s.text)) for s in recipe.steps)
+    return "water" if water else told[0][0].lower()
 
 
 def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:

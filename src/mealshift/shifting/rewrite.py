@@ -610,7 +610,8 @@ class _View:
         assert o.span is not None  # noqa: S101 - it came from the text
         a, b = self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
         joint = _JOINT.search(step.text[a:b])
-        end = a + joint.start() if joint else b
+        # a clause that ends where a bracket opens ends before it
+        end = a + len(step.text[a : a + joint.start() if joint else b].rstrip(" ("))
         n = round_half_up(self.target.untimed[o.id])
         said = f" for about {n} minutes" if o.phase == "heat" else f" for {n} minutes"
         verb = _UNTIL_OR_LEFT.search(step.text[a:end])

@@ -2,8 +2,8 @@
 
 Everything later works on the plain text and marks places in it; the screen shows the text as it was brought. So nothing is added or
 taken away here: every letter becomes exactly one letter, and a place in one is the same place in the other. Signs that only decorate
-(bullets, boxes, emoji, bold marks, quote marks, the stamp of a chat line) become blanks; look-alikes (full-width digits, curly quotes, the l
-and O that scans read for 1 and 0) become what they stand for.
+(bullets, boxes, emoji, bold marks, quote marks, the stamp of a chat line) become blanks; look-alikes (full-width digits, curly quotes) become
+what they stand for.
 
 A case by hand: "☐ 2 cups rice" → "  2 cups rice"; "1️⃣ Rinse" → "1. Rinse"; "[21:05] ML: 6 cups water" → "            6 cups water".
 """
@@ -59,12 +59,6 @@ _QUOTED = lazy(r"^(?:\s{0,3}>)+\s?")
 _LEAD = lazy(
     rf"^\s*(?:[»›]\s+|;\ufe0f?\s*|[{re.escape(_BULLETS)}+-]\s+|[{re.escape(_BULLETS)}]+\s*|\[[ xX]?\]\s*|[-–—]\s*(?=\w))+"
 )
-_SCAN_ONE = lazy(
-    r"(?<![A-Za-z0-9'])[lI|](?=[½¼¾⅓⅔]|(?:\s*/\s*[248])|(?:\s+[lI1]\s*/\s*[248])|(?:\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b))"
-)
-# not the l of "'7l": that is a year
-_SCAN_TEN = lazy(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<=[0-9lI])[O](?![A-Za-z])")
-_SCAN_NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,8 +89,7 @@ def plain(brought: str) -> str:
     text = text.translate(_SAME)
     if not text.isascii():
         text = "".join("•" if ord(c) > 0x2000 and _decorates(c) else c for c in text)
-    text = _STARS.sub(lambda m: " " * len(m[0]), text)
-    return _SCAN_NUMBER_L.sub("1", _SCAN_TEN.sub(_ten, _SCAN_ONE.sub(_one, text)))
+    return _STARS.sub(lambda m: " " * len(m[0]), text)
 
 
 # stops that were spoken: so many, and it was dictated
@@ -121,18 +114,6 @@ def written(spoken: str) -> str:
         return spoken
     text = _SAID_STOPS.sub(lambda m: _STOP_OF[m[1].lower()], spoken)
     return re.sub(r"[ ]*\n[ ]*", "\n", text)
-
-
-def _one(m: re.Match[str]) -> str:
-    """What a scan reads for 1; the bar between two cells of a row is one."""
-    if m[0] != "|":
-        return "1"
-    begins, ends = m.string.rfind("\n", 0, m.start()) + 1, m.string.find("\n", m.start())
-    return "|" if m.string.count("|", begins, ends if ends >= 0 else None) > 1 else "1"
-
-
-def _ten(m: re.Match[str]) -> str:
-    return "0" if m[0] == "O" else "1"
 
 
 def _decorates(c: str) -> bool:

@@ -13,7 +13,7 @@ from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
 from ..quick import lazy, quick
 
 _N = RANGE_PATTERN
-_MIN = r"(?:m[il1]n(?:ut[a-z]*|uets?|tues?|s|tes)?|rn[il1]n(?:ut[a-z]*|s)?|minutos?|minuti|minuto|perc(?:ig|en|et|re)?|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
+_MIN = r"(?:m[il]n(?:ut[a-z]*|uets?|tues?|s|tes)?|minutos?|minuti|minuto|perc(?:ig|en|et|re)?|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
 _HOUR = r"(?:hours?|hrs?|óra|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
@@ -40,7 +40,7 @@ TIME = lazy(
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = lazy(
-    r"m[il1]n|rn[il1]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
+    r"m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
     re.I,
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes

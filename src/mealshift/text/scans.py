@@ -1,0 +1,119 @@
+"""Letters a scan of a page misread, set right: "miIk", "rnilk", "sa1t" and "l½ cups".
+
+A word is mended only to one that is known, and only if it is none itself: known are the words of the corpus' texts and the names of foods
+(data/words_seen.txt, written by `make train-reading`). What no hand writes (a figure or a capital I within a word, "rn" before all) is mended
+wherever it stands; what might be a word of another tongue only in a text that shows such a sign elsewhere.
+Lines stay lines; the text may grow shorter, so this comes before anything marks a place in it.
+
+>>> mended("2 cups rnilk, stir tvvice, l½ tsp. sa1t")
+'2 cups milk, stir twice, 1½ tsp. salt'
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from functools import cache
+from importlib.resources import files
+
+from ..quick import lazy
+
+# letters that are told from one another by a hair, one way and the other
+_FIGURES = {"1": "li", "0": "o", "5": "s"}
+_HAIRS = {"i": "lt", "l": "it", "t": "l"}
+# so short a word has too many neighbours; so many signs of a scan and any word may be one of its own
+LEAST_LETTERS, LEAST_BY_A_HAIR, ENOUGH_SIGNS, MOST_FIGURES = 3, 4, 2, 3
+
+_UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b)"
+_ONE = lazy(rf"(?<![A-Za-z0-9'])(?:[lI|](?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|[l|]{_UNIT_AFTER})")
+# "I can" is said by people as well
+_I_FOR_ONE = lazy(rf"(?<![A-Za-z0-9'])I{_UNIT_AFTER}")
+# "(l used brown)"
+_L_FOR_I = lazy(r"(?<![A-Za-z0-9'])l(?= [a-z]{3,}\b)")
+# not the l of "'7l": that is a year
+_TEN = lazy(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<![A-Za-z][0-9])(?<=[0-9lI])O(?![A-Za-z])")
+_NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
+
+_WORD = lazy(r"(?<![\w/])[A-Za-z015]*[A-Za-z][A-Za-z015]*(?!\w)")
+# what no hand writes
+_SURE = lazy(
+    r"[A-Za-z][015]+[A-Za-z]|[a-z]I[a-z]|\bI[a-z]{2}|[A-Z]l[A-Z]|\brn|vv|\b[01][a-z]{3}|[a-z]{2}[01]\b|\b5[a-z]{3}"
+)
+_MAYBE = lazy(r"rn|[il]", re.I)
+_ENDING = lazy(r"(?<=[a-z]{4})(?:ly|ing|e?d|e?s)$")
+
+
+def misread(text: str) -> dict[str, str]:
+    """Each word a scan misread, as it stands in the text, with the word that stands on the page."""
+    words = set(_WORD.findall(text)) if _SURE.search(text) else set()
+    sure = {w: mend for w in words if _SURE.search(w) and (mend := _mend(w))}
+    if len(sure) < ENOUGH_SIGNS:
+        return sure
+    return sure | {w: mend for w in words - sure.keys() if _MAYBE.search(w) and (mend := _mend(w))}
+
+
+def mended(text: str, words: dict[str, str] | None = None) -> str:
+    """The text with its letters set right. words: what `misread` found in the whole of which this is a part."""
+    words = misread(text) if words is None else words
+    told = _ONE.sub(_one, text)
+    if words or told != text:
+        told = _L_FOR_I.sub("I", _I_FOR_ONE.sub("1", told))
+    told = _NUMBER_L.sub("1", _TEN.sub(_ten, told))
+    return _WORD.sub(lambda m: words.get(m[0], m[0]), told) if words else told
+
+
+def _mend(word: str) -> str:
+    """The known word of which a scan made this, in its own case; "" if this is a word or if there is none such."""
+    known = _known()
+    low = word.lower()
+    if len(word) < LEAST_LETTERS or (low in known and not re.search(r"[a-z]I|[A-Z]l[A-Z]", word)):
+        return ""
+    for it in _others(word):
+        stem = _ENDING.sub("", it.lower())
+        if (it.lower() in known or stem in known) and it.lower() != low:
+            return it
+    return ""
+
+
+def _others(word: str) -> Iterator[str]:
+    """What may have stood there, the likeliest first."""
+    if (n := sum(c in _FIGURES for c in word)) > MOST_FIGURES:
+        return
+    upper = sum(c.isupper() for c in word) * 2 > len(word) - n
+    drafts = [""]
+    for at, c in enumerate(word):
+        if c in _FIGURES:
+            options = _FIGURES[c].upper() if upper else _FIGURES[c]
+        elif c == "l" and upper:
+            options = "IL"
+        elif c == "I" and not upper:
+            options = "l" if at else "lI"
+        else:
+            options = c
+        drafts = [d + o for d in drafts for o in options]
+    yield from drafts
+    for draft in drafts:
+        whole = draft.replace("rn", "m").replace("RN", "M").replace("vv", "w")
+        yield whole
+        for at in (m.start() for m in re.finditer("rn", draft)):
+            yield draft[:at] + "m" + draft[at + 2 :]
+        for at, c in enumerate(whole if len(whole) >= LEAST_BY_A_HAIR else ""):
+            for o in _HAIRS.get(c, ""):
+                yield whole[:at] + o + whole[at + 1 :]
+
+
+@cache
+def _known() -> frozenset[str]:
+    return frozenset(files(__package__).joinpath("data", "words_seen.txt").read_text(encoding="utf-8").split())
+
+
+def _one(m: re.Match[str]) -> str:
+    """What a scan reads for 1; the bar between two cells of a row is one."""
+    if m[0] != "|":
+        return "1"
+    begins, ends = m.string.rfind("\n", 0, m.start()) + 1, m.string.find("\n", m.start())
+    return "|" if m.string.count("|", begins, ends if ends >= 0 else None) > 1 else "1"
+
+
+def _ten(m: re.Match[str]) -> str:
+    return "0" if m[0] == "O" else "1"
