@@ -291,9 +291,7 @@ def _method(grain: Grain, method: str | None, lid: str | None) -> str:
     if not grain.methods:
         raise Refusal("blend", "blend", f"{cap(grain.name)} share no way of cooking: cook them in two pots.")
     if method not in grain.methods:
-        raise Refusal(
-            "method", "method", f"{cap(grain.name)} is not cooked by the {method} way; choose {one_of(grain.methods)}."
-        )
+        raise Refusal("method", "method", f"The {method} way is none for {grain.name}; choose {one_of(grain.methods)}.")
     return method
 
 

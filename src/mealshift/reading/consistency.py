@@ -446,6 +446,9 @@ _MAYBE_WHOLE = quick(
 _GROUND = quick(r"(?:(?:freshly|ground|black|white|cracked|milled) )*pepper(?: base)?", re.I)
 # nobody fishes these out, unless they are said to be whole or smashed
 _EATEN = quick(r"(?:(?:spring|green|red|small|large) )*(?:garlic|onions?|scallions?|shallots?|leeks?)", re.I)
+_CUT_UP = quick(
+    r"\b(?:blended|chopped|minced|diced|grated|ground|shredded|puree|purée|pureed|paste|powder|powdered)\b", re.I
+)
 _ALWAYS_WHOLE = lazy(
     r"\b(?:bay lea(?:f|ves)|cinnamon sticks?|sticks? (?:of )?cinnamon|star anise|pandan|lemon ?grass)\b", re.I
 )
@@ -459,6 +462,9 @@ def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set
         counted = any(c.startswith(ln.text) for c in recipe.count_out)
         if counted and _ALWAYS_WHOLE.search(ln.text) or _GROUND.fullmatch(ln.name):
             # nobody eats them; and "salt, pepper" is ground
+            continue
+        if ln.kind == "not spice" or (not counted and _CUT_UP.search(ln.text)):
+            # a red pepper, ginger that is grated
             continue
         unsure = label == "whole_spice" and (not counted or sure < 0.5) and not _EATEN.fullmatch(ln.name or ln.text)
         maybe = label in ("spice", "other") and sure < 0.75 and ln.unit not in ("tsp", "tbsp")

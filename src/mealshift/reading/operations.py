@@ -10,7 +10,7 @@ from ..quick import lazy, quick
 from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs
 
-_SWITCHES = quick(r"\b(?:press|push|hit|start|switch|turn)\b|\bcooker (?:on|to)\b", re.I)
+_SWITCHES = quick(r"\b(?:press|push|hit|start|switch|turn|cancel)\b|\bcooker (?:on|to)\b", re.I)
 _NO_PEEKING = quick(r"\b(?:lift|open|touch)\w*\b[^.;]{0,8}\blid\b|\bpeek", re.I)
 # "everything into a big pot"
 _ALL_IN = lazy(

@@ -419,11 +419,16 @@ def pots_of_others(lines: Sequence[Line], mine: Line | None, found: Sequence[Cla
         return frozenset()
     holds: dict[int, set[str]] = {}
     for c in found:
-        holds.setdefault(c.vessel, set()).update(f.slug for f in find_grains(c.text) if not f.generic)
+        holds.setdefault(c.vessel, set()).update(_said_by_name(c))
     mine_in = {v for v, slugs in holds.items() if mine.grain in slugs}
     return (
         frozenset(v for v, slugs in holds.items() if slugs & (raw - {mine.grain})) - mine_in if mine_in else frozenset()
     )
+
+
+def _said_by_name(c: Clause) -> set[str]:
+    """The grains a clause names; "white rice" is one beside wild rice, and "rice" may be any."""
+    return {f.slug for f in find_grains(c.text) if not f.generic or " " in f.text}
 
 
 def told_in(vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clause], laid: Structure) -> frozenset[int]:
@@ -437,9 +442,7 @@ def told_in(vessels: frozenset[int], lines: Sequence[Line], found: Sequence[Clau
             at = ln.span.start - laid.steps[n].span.start
             mine = next((c for c in found if c.block == n and c.start <= at < c.end), None)
         elif ln.grain:
-            mine = next(
-                (c for c in found if any(f.slug == ln.grain and not f.generic for f in find_grains(c.text))), None
-            )
+            mine = next((c for c in found if ln.grain in _said_by_name(c)), None)
         else:
             mine = next((c for c in found if i in c.lines), None) if ln.fraction else None
         if mine is not None and mine.vessel in vessels:

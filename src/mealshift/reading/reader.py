@@ -65,6 +65,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines = _same_vessel([_corrected(ln, corrections) for ln in lines])
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _raw_is_uncooked(lines, laid, source)
+    lines = _boiled_beforehand(lines, laid, source)
     lines = _cooked_here(lines, laid, source, measures)
     lines = _named_elsewhere(lines, laid, source, corrections)
     lines = _of_its_dish(lines, laid, source)
@@ -384,6 +385,32 @@ def _raw_is_uncooked(lines: list[Line], laid: Structure, source: int | None) -> 
         grain="rice-white-long", kind="generic rice", ml=None if by_mass else mine.ml, g=mine.g if by_mass else None
     )
     out[mine.index] = ingredients.sized(plain, [])
+    return out
+
+
+# "1 cup boiled rice", where no tongue of the Subcontinent calls parboiled rice so
+_BOILED_RICE = lazy(r"(?<!par )(?<!par-)\bboiled (?:plain |white |long grain )?rice\b", re.I)
+
+
+def _boiled_beforehand(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
+    """ "Add 1 cup boiled rice" to a batter or a bake measures cooked rice, unless a step cooks it."""
+    mine = None if source is None else lines[source]
+    if (
+        mine is None
+        or mine.cooked
+        or mine.corrected
+        or not mine.grain
+        or not _BOILED_RICE.search(mine.text)
+        or _SOUTH_ASIAN.search(_BOILED_RICE.sub(" ", laid.plain))
+        or any(_COOKS_IT.search(as_rice(p.text)) for p in laid.steps)
+        or any(ln.carrier and (ln.ml or 0.0) >= (mine.ml or 1e9) for ln in lines)
+    ):
+        return lines
+    out = list(lines)
+    mass = unit_kind(mine.unit) == "mass"
+    out[mine.index] = ingredients.sized(
+        mine.with_(cooked=True, ml=None if mass else mine.ml, g=mine.g if mass else None), []
+    )
     return out
 
 

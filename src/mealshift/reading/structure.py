@@ -201,6 +201,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     stepless = not any(t.cls == "step" for t in tagged)
     bare = not any(t.cls in ("step", "ingredient", "ingredients") for t in tagged)
     thin = _thin(tagged)
+    prose = _running_prose(tagged)
     section = ""
     # who writes everything small begins no sentence in the middle of one
     written = _written_out(told) and _is_wrapped([t.line for t in tagged if t.cls == "step"])
@@ -240,6 +241,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "brown short grain 2 cup", in a chat
             cls, sure = "ingredient", 0.6
+        if ln.index in prose and cls not in ("step", "heading"):
+            # "… scald the milk; add / 1 cup boiled rice, 1 tablespoon butter, / cheese cut fine": the page breaks the line, and not the sentence
+            cls, sure = "step", 0.6
         if ln.index in thin:
             # "chawal daalo, namak, 3 cup pani" in a chat: the words say little to us, the pot's words do
             cls, sure = "step", 0.5
@@ -699,7 +703,10 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 # a heading among the ingredients heads no step where all steps come after all of them
                 section = piece.section = section if heads_steps or way_of(section) else ""
             near = [x.line for x in tagged[max(0, ln.index - WRAPS) : ln.index + WRAPS]]
-            if before is not None and _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near, written):
+            flows = ln.index in prose and ln.index - 1 in prose
+            if before is not None and (
+                flows or _goes_on(piece, ln, before, tagged[ln.index - 1].line, small, near, written)
+            ):
                 _join(before, piece, told)
                 before.first = ln.index
             else:
@@ -918,6 +925,32 @@ def _is_wrapped(lines: Sequence[TextLine]) -> bool:
         return True
     long = [len(ln.text) for ln in lines]
     return len(long) >= LEAST_SENTENCES and sum(n >= FILLED * max(long) for n in long) >= MOST_LINES * len(long)
+
+
+_STOP_WITHIN = lazy(r"[.;!?]\s+[A-Z]")
+
+
+def _running_prose(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
+    """Lines of one paragraph that the page's edge broke: no stop ends them, a small letter or a figure begins the next, and sentences end within them."""
+    out: set[int] = set()
+    run: list[TextLine] = []
+    # the line a paragraph begins with may be the last of the list above it
+    mine = {t.line.index for t in tagged if t.cls in ("step", "meta")}
+    for ln in [*(t.line for t in tagged), None]:
+        flows = (
+            bool(run)
+            and ln is not None
+            and not (ln.marks or ln.blank_before or ln.row or ln.number)
+            and run[-1].text[-1:] not in ".!?:"
+            and (ln.text[:1].islower() or ln.text[:1].isdigit())
+        )
+        if flows and ln is not None:
+            run.append(ln)
+            continue
+        if len(run) >= LEAST_SENTENCES and _is_wrapped(run) and sum(bool(_STOP_WITHIN.search(x.text)) for x in run) > 1:
+            out.update(x.index for x in (run if run[0].index in mine else run[1:]))
+        run = [] if ln is None or ln.marks or ln.row else [ln]
+    return frozenset(out)
 
 
 def _all_small(lines: Sequence[TextLine]) -> bool:

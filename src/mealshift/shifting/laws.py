@@ -205,6 +205,9 @@ def read_back(s: Shift, again: Recipe) -> list[Broken]:
     line, pot = again.source_line, s.pot
     if line is None or line.grain is None:
         return [Broken("read back", "Read again, no grain is found in the new text: check its first lines.")]
+    if any(ln.grain and ln.text == line.text for ln in s.recipe.lines if ln not in s.own.lines):
+        # the recipe's other rice, left as it was: read anew it is the rice to be shifted, and which is meant is asked
+        return []
     if line.grain not in {pot.grain.slug, *(p.grain.slug for p in s.aside), *(g.slug for g, _ in pot.grain.parts)}:
         out.append(
             Broken(

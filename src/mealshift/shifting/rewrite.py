@@ -37,10 +37,11 @@ from ..recipe import Recipe, Step
 from ..text.sentences import sentences
 from . import signs
 from .backwards import Own, carriers
-from .cookings import BY_THE_PACKET, GOES_ON_WITH
+from .cookings import BY_THE_PACKET, GOES_ON_WITH, in_pot
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
 from .sentences import many
 from .target import BRINGS, STOVE, Target
+from .vessels import vessel_edits
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = lazy(r";(?=\s+[A-Z])")
@@ -344,6 +345,7 @@ class _View:
         edits = list(first)
         small = [*self._of_another(step), *self._amounts(step), *self._minutes(step, mine)]
         small += self._called_by_name(step, mine)
+        small += self._other_vessel(step, mine)
         small += self._when_open(step, mine)
         small += self._only_put_in(step, mine)
         if not self._other_dish(step, mine):
@@ -619,6 +621,23 @@ class _View:
             end = a + len(step.text[a : a + verb.start()].rstrip(" ,"))
         return Edit(end, end, said)
 
+    def _other_vessel(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
+        """What the grain goes into, where another way of cooking replaced the recipe's: up to where that is told."""
+        was, now = self.own.way.method, self.pot.way.method
+        if was == now or {was, now} <= STOVE:
+            return []
+        ops = self.target.operations
+        told = next((i for i, o in enumerate(ops) if o.basis == "inserted" and o.kind in ("way", "cook", "instead")), 0)
+        pots = in_pot(self.recipe)
+        return [
+            e
+            for o in ops[:told]
+            if o in mine and o.basis == "said" and o.vessel in pots and o.span
+            for e in vessel_edits(
+                step.text, was, now, self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
+            )
+        ]
+
     def _called_by_name(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
         """ "Rinse the rice. Put it in a pan": without the first sentence "it" has no meaning."""
         for o, following in zip(mine, mine[1:], strict=False):
@@ -733,7 +752,8 @@ class _View:
                 continue
             if (
                 f.slug != self.own.grain.slug
-                and not f.generic
+                # "white rice" beside wild rice is one of the two
+                and (not f.generic or " " in f.text)
                 and any(ln.grain == f.slug and ln not in self.own.lines for ln in self.recipe.lines)
             ):
                 continue

@@ -35,6 +35,7 @@ from .lines import Amounts, NewLine, in_parts, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
 from .target import STOVE, rinsed_when_done, target_process, wants_rest
+from .vessels import title_edits
 from .wording import Edit, Edited, apply
 
 
@@ -122,7 +123,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         o.with_(text=manner.said(o.text, measures)) if o.basis == "inserted" else o for o in made.operations
     ]
     method = rewrite_steps(recipe, own, pot, amounts, measures, made, choice.as_was)
-    title = _title(recipe, own, target, same, aside)
+    title = _title(recipe, own, target, same, aside, way)
     if not same:
         lines = [replace(ln, section=_heading(ln.section, own, target)) for ln in lines]
         method.steps = [replace(st, section=_heading(st.section, own, target)) for st in method.steps]
@@ -242,7 +243,7 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
                 Problem(
                     "method_nearest",
                     "method",
-                    f"{cap(target.name)} is not cooked by the {method} way; I took the {nearest} way instead.",
+                    f"The {method} way is none for {target.name}; I took the {nearest} way instead.",
                 )
             )
             method = nearest
@@ -485,9 +486,11 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
 _BOWL = lazy(r"(?<=[Rr]ice )(?:bowls?|pot)\b|(?<=RICE )(?:BOWLS?|POT)\b", re.I)
 
 
-def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...] = ()) -> Edited:
+def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...], way: Way) -> Edited:
+    # "in the rice cooker" is not true of another way
+    gone = title_edits(recipe.title) if way.method != own.way.method else []
     if same and not aside:
-        return Edited(recipe.title, ())
+        return apply(recipe.title, gone)
     names = [target.name, *(p.grain.name for p in aside)]
     name = f"{', '.join(names[:-1])} and {names[-1]}" if len(names) > 1 else names[0]
     if recipe.title_span is None:
@@ -497,8 +500,11 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
     for f in find_grains(plain):
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
             new = _cased(name, f.text, recipe.title, f.span.start)
-            return apply(recipe.title, [Edit(f.span.start, f.span.end, new)])
-    return apply(recipe.title, [Edit(len(recipe.title), len(recipe.title), f", in {name}")])
+            if gone and gone[0].start == 0 and f.span.start < gone[0].end:
+                # "Microwave rice" begins with the grain's name then
+                gone, new = [Edit(0, f.span.start, ""), *gone[1:]], cap(new)
+            return apply(recipe.title, [*gone, Edit(f.span.start, f.span.end, new)])
+    return apply(recipe.title, [*gone, Edit(len(recipe.title), len(recipe.title), f", in {name}")])
 
 
 def _cased(name: str, was: str, title: str, at: int) -> str:

@@ -149,8 +149,11 @@ _GOES_ON_POURING = lazy(
 )
 # what only the recipe's own appliance wants done
 _GEAR = lazy(
-    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
+    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|cancel|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
+)
+_TO_COOL = lazy(
+    r"\b(?:leave|let|allow|set aside)\b[^.;]{0,16}\bcool\b|\bcool (?:it|them|down|completely|a little|before)\b", re.I
 )
 # so many clauses make a steamer ready
 MOST_OF_A_BASKET = 8
@@ -1065,7 +1068,8 @@ class _Work:
         while (
             first > 0
             and (
-                _GEAR.search(ops[first - 1].text)
+                # "water in a microwave safe bowl" pours, and the vessel is called otherwise (vessels.py)
+                (_GEAR.search(ops[first - 1].text) and not set(ops[first - 1].what) & poured)
                 or ops[first - 1].kind == "cover"
                 or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
                 or _TURNED_LOW.fullmatch(ops[first - 1].text)
@@ -1086,6 +1090,7 @@ class _Work:
         while (
             end < len(ops)
             and ops[end].vessel in mine
+            and not (_TO_COOL.search(ops[end].text) and not ops[end].phase)
             and (
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
@@ -1120,7 +1125,7 @@ class _Work:
             for i in range(end, len(ops)):
                 if ops[i].phase == "rest" and ops[i].told and ops[i].basis == "said":
                     self._retire(i, why)
-        elif method in ("covered", "open") and not self.a.carrier_was_ml:
+        elif method in ("covered", "open") and not self.a.carrier_was_ml and not self._water_to_a_line(first):
             # the steps speak of no water that could be meant: the sentence brings it
             new = [sentences.instead(pot, why)]
         else:
@@ -1174,6 +1179,11 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _water_to_a_line(self, end: int) -> bool:
+        """ "Fill with water to the 2 line": a step pours what the list names without an amount, and says now how much that is."""
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid" and ln.carrier and not ln.ml}
+        return any(o.basis == "said" and set(o.what) & poured for o in self.out.operations[:end])
 
     def _cooled_dry(self, end: int, mine: frozenset[str] | set[str]) -> None:
         """ "Drain, cool under the tap": what has drunk its water would only drink that too, and is spread out instead."""

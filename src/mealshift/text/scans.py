@@ -24,12 +24,14 @@ _HAIRS = {"i": "lt", "l": "it", "t": "l"}
 # so short a word has too many neighbours; so many signs of a scan and any word may be one of its own
 LEAST_LETTERS, LEAST_BY_A_HAIR, ENOUGH_SIGNS, MOST_FIGURES = 3, 4, 2, 3
 
-_UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|cup|qt|pt|oz|large|small|stick|clove|bay|egg|min\w*|rnin\w*)\b)"
+_UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|No|cup|qt|pt|oz|large|small|sticks?|cloves?|bay|egg|(?:table|tea)spoon(?:ful)?s?|pounds?|ounces?|slices?|heaping|heaped|level|scant|medium|onion|head|packages?|tin|glass|mug|whole|min\w*|rnin\w*)\b)"
 _ONE = lazy(rf"(?<![A-Za-z0-9'])(?:[lI|](?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|[l|]{_UNIT_AFTER})")
 # "I can" is said by people as well
 _I_FOR_ONE = lazy(rf"(?<![A-Za-z0-9'])I{_UNIT_AFTER}")
 # "(l used brown)"
-_L_FOR_I = lazy(r"(?<![A-Za-z0-9'])l(?= [a-z]{3,}\b)")
+_L_FOR_I = lazy(
+    r"(?<![A-Za-z0-9'])l(?= (?:used?|have|had|like|think|always|add|make|put|never|find|also|prefer|got|just|am|was|do|did|buy)\b)"
+)
 # not the l of "'7l": that is a year
 _TEN = lazy(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<![A-Za-z][0-9])(?<=[0-9lI])O(?![A-Za-z])")
 _NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
@@ -40,7 +42,7 @@ _SURE = lazy(
     r"[A-Za-z][015]+[A-Za-z]|[a-z]I[a-z]|\bI[a-z]{2}|[A-Z]l[A-Z]|\brn|vv|\b[01][a-z]{3}|[a-z]{2}[01]\b|\b5[a-z]{3}"
 )
 _MAYBE = lazy(r"rn|[il]", re.I)
-_ENDING = lazy(r"(?<=[a-z]{4})(?:ly|ing|e?d|e?s)$")
+_ENDING = lazy(r"(?<=[a-z]{4})(?:ly|ing|e?d|e?s|ers?)$")
 
 
 def misread(text: str) -> dict[str, str]:
@@ -68,6 +70,9 @@ def _mend(word: str) -> str:
     low = word.lower()
     if len(word) < LEAST_LETTERS or (low in known and not re.search(r"[a-z]I|[A-Z]l[A-Z]", word)):
         return ""
+    if low.startswith("rn"):
+        # no word begins so
+        return ("M" if word[0] == "R" else "m") + word[2:]
     for it in _others(word):
         stem = _ENDING.sub("", it.lower())
         if (it.lower() in known or stem in known) and it.lower() != low:

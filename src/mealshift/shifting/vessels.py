@@ -1,0 +1,89 @@
+"""Words for the vessel a recipe cooks its grain in, where another way of cooking wants another: a roasting tin in a recipe for the rice cooker."""
+
+from __future__ import annotations
+
+import re
+
+from ..quick import lazy, quick
+from .wording import Edit
+
+_SIZED = r"(?:(?:large|deep|wide|small|big|medium|greased|buttered|lidded|heavy|shallow|glass|pyrex|ceramic|oven-?proof|(?:microwave|heat)[- ]?(?:safe|proof)|\d+[- ](?:quart|litre|liter|cm|inch))[ ,]+)*"
+# what a recipe of each way calls its vessel
+_OF_WAY = {
+    "oven": quick(
+        rf"{_SIZED}(?:roasting (?:tin|pan|dish|tray)|baking (?:dish|tin|pan|tray)|casserole(?: dish)?|oven(?:-?proof)? dish|traybake tin|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:pan|dish|tin))?|(?<=in the )dish|(?<=into the )dish|(?<=to the )dish)\b",
+        re.I,
+    ),
+    "microwave": quick(rf"{_SIZED}(?:bowl|jug|container|casserole(?: dish)?|dish)\b", re.I),
+    "rice-cooker": quick(
+        r"(?:inner )?(?:bowl|pot|insert|pan) of (?:the|your|a) (?:rice[- ]?)?cooker\b|(?:rice[- ]?)?cooker(?:'s)?(?: (?:bowl|pot|insert))?\b(?! (?:cups?|on|cycle|to|setting|mode)\b)",
+        re.I,
+    ),
+    "pressure": lazy(r"(?:stove-?top )?(?:pressure[- ])?cooker\b", re.I),
+    "electric-pressure": lazy(
+        r"(?:electric )?(?:pressure|multi)[- ]?cooker\b|instant pot\b|(?:inner )?pot of (?:the|your) (?:pressure[- ])?cooker\b",
+        re.I,
+    ),
+}
+# … and what stands for it then
+_NOW = {
+    "oven": "baking dish",
+    "microwave": "deep microwave bowl",
+    "rice-cooker": "rice cooker",
+    "pressure": "pressure cooker",
+    "electric-pressure": "electric cooker",
+}
+_POT = "pot"
+_DETERMINED = lazy(r"\b(?P<the>the|an?|your|my|its|their)\s+$", re.I)
+_INTO = lazy(r"\b(?:in|into|to|inside)\s+$", re.I)
+_SWITCHED_ON = lazy(
+    r"\b(?:turn|switch) (?:the |your )?(?:rice[- ]?)?cooker on\b|\b(?:turn|switch) on (?:the |your )?(?:rice[- ]?)?cooker\b",
+    re.I,
+)
+# "Taco rice in the rice cooker", "Microwave lemon rice"
+_IN_TITLE = quick(
+    r",? (?:in|from) (?:the|a|your|my) (?:rice cooker|microwave|oven|pressure cooker|instant pot|electric cooker)\b|, steamed$|^(?:microwaved?|rice[- ]cooker|pressure[- ]cooker|instant[- ]pot|oven[- ]baked)\s+(?=[^\W\d_])",
+    re.I,
+)
+
+
+def vessel_edits(text: str, was: str, now: str, start: int = 0, end: int | None = None) -> list[Edit]:
+    """The vessel of one way of cooking called by the other's name, between two places of a step. was, now: the ways' slugs.
+
+    >>> [e.new for e in vessel_edits("Mix it in a large roasting tin.", "oven", "rice-cooker")]
+    ['rice cooker']
+    """
+    pattern = _OF_WAY.get(was)
+    if pattern is None or was == now:
+        return []
+    new = _NOW.get(now, _POT)
+    on = _SWITCHED_ON.finditer(text, start, len(text) if end is None else end) if was == "rice-cooker" else ()
+    out = [Edit(*m.span(), f"set the {new} over medium heat") for m in on] if new == _POT else []
+    for m in pattern.finditer(text, start, len(text) if end is None else end):
+        before = text[: m.start()]
+        shown = new[:1].upper() + new[1:] if m[0][0].isupper() else new
+        said = _DETERMINED.search(before)
+        if said and said["the"].lower() in ("a", "an"):
+            one = "an" if new[0] in "aeiou" else "a"
+            out.append(
+                Edit(said.start("the"), m.end(), f"{one.capitalize() if said['the'][0].isupper() else one} {new}")
+            )
+        else:
+            out.append(Edit(m.start(), m.end(), shown if said or not _INTO.search(before) else f"the {new}"))
+    return out
+
+
+def title_edits(title: str) -> list[Edit]:
+    """A title that names the vessel of a way that was left, without it.
+
+    >>> from .wording import apply
+    >>> [apply(t, title_edits(t)).text for t in ("Taco rice in the rice cooker", "Microwave lemon rice")]
+    ['Taco rice', 'Lemon rice']
+    """
+    out = []
+    for m in _IN_TITLE.finditer(title):
+        if m.start() == 0:
+            out.append(Edit(0, m.end() + 1, title[m.end()].upper() if title[:1].isupper() else title[m.end()]))
+        else:
+            out.append(Edit(m.start(), m.end(), ""))
+    return out
