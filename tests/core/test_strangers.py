@@ -523,6 +523,7 @@ def test_a_pouch_holds_cooked_grain(line: str, cooked: bool) -> None:
         ("I can peas, l½ c. rice", "1 can peas, 1½ c. rice"),
         ("1kg Reis, 500g, 1tsp, 15min, H2O, 1st, Sept '7l", "1kg Reis, 500g, 1tsp, 15min, H2O, 1st, Sept '71"),
         ("| 2 | cups | 1 |", "| 2 | cups | 1 |"),
+        ("1,5 l whole milk, l whole egg", "1,5 l whole milk, 1 whole egg"),
     ],
 )
 def test_letters_a_scan_misread_are_set_right(scanned: str, printed: str) -> None:

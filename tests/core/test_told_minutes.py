@@ -11,6 +11,7 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Cover tightly with foil and bake 40 minutes. Remove the foil and bake 20 to 25 minutes more.", "heat", "other", "heat~"),
     ("Rinse rice, in the cooker, press the switch. Cooker clicks (abt 22 min), leave on warm.", "", "other", "heat~"),
     ("Take the rice, it never goes sticky. Boil it in a big pot of salted water like pasta, 14 minutes or what the packet says.", "", "other", "heat~"),
     ("Simmer 15 minutes. Rest 5 minutes. Leave at least 1 hour before eating.", "heat rest", "rest", "other~"),
@@ -193,6 +194,8 @@ TOGETHER = [
     ("Add stock. After 15 minutes add the zest. Al dente (18 minutes in all), off.", "heat other", "from_start heat"),
     ("Simmer 15 minutes, uncover for 10 minutes (25 minutes in all).", "heat heat other", "heat heat other"),
     ("After 10 minutes add the peas. Carry on for another 8 minutes.", "from_start heat", "heat heat"),
+    ("Steam 20 minutes, sprinkle with water, turn over the cake of rice, steam 12 more.", "other heat", "heat heat"),
+    ("Boil 20 minutes, drain, fry the onions, steam 12 minutes more.", "other heat", "other heat"),
 ]  # fmt: skip
 
 

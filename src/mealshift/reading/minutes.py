@@ -102,7 +102,10 @@ def head_starts(timed: list[Timed], found: Sequence[Clause], lines: Sequence[Lin
     return out
 
 
-_COOKERS = quick(r"\bcookers?\b|\b(?:press|hit|push)(?:es|ed)? (?:the |down )?(?:cook|start|switch|button)\b", re.I)
+_COOKERS = quick(
+    r"\bcookers?\b|\bRC\b|\b(?:white|brown|mixed|sushi|plain|regular|normal|start|cook) button\b|\b(?:press|hit|push)(?:es|ed)? (?:the |down )?(?:cook|start|switch|button)\b",
+    re.I,
+)
 
 
 def places_of(blocks: Sequence[Block]) -> list[tuple[int, Stretch]]:

@@ -246,7 +246,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "step", 0.6
         if ln.index in thin:
             # "chawal daalo, namak, 3 cup pani" in a chat: the words say little to us, the pot's words do
-            cls, sure = "step", 0.5
+            cls, sure = thin[ln.index], 0.5
         # a recipe told in one breath: its amounts and its minutes stand in the one line
         whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and any(stretches(ln.text))
         if (
@@ -1054,6 +1054,8 @@ def _talk(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
 _POT_DEEDS = frozenset(("HEAT", "FRY", "ADD", "PRESS", "REST", "OFF", "STIR", "DRAIN", "COVER", "SOAK"))
 # so few steps in so many lines of talk are no recipe yet
 FEW_STEPS, MUCH_TALK, LEAST_DEEDS = 1, 4, 3
+# so unsure a step may be talk
+HARDLY = 0.5
 # words of a message that tells one thing to do
 MOST_OF_A_MESSAGE = 14
 _OTHER_POT_ASKED = lazy(
@@ -1061,21 +1063,25 @@ _OTHER_POT_ASKED = lazy(
 )
 
 
-def _thin(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
-    """Of a chat in which next to nothing was taken for a step: the lines of talk with a number that do something with the pot, up to a question about another pot."""
-    talk = [t for t in tagged if t.cls == "chatter"]
-    steps = sum(t.cls == "step" for t in tagged)
-    if steps > FEW_STEPS or len(talk) < MUCH_TALK or any(t.cls == "ingredients" for t in tagged):
-        return frozenset()
-    found = []
+def _thin(tagged: Sequence[tagger.Tagged]) -> dict[int, str]:
+    """Of a chat in which next to nothing was taken for a step: the lines of talk with a number that do something with the pot are steps, up to a question about
+    another pot; what was hardly taken for a step behind that is talk."""
+    talk = [t for t in tagged if t.cls == "chatter" or (t.cls == "step" and t.sure < HARDLY)]
+    steps = sum(t.cls == "step" for t in tagged if t not in talk)
+    much = sum(t.cls == "chatter" for t in talk) >= MUCH_TALK
+    if steps > FEW_STEPS or not much or any(t.cls == "ingredients" for t in tagged):
+        return {}
+    found: list[int] = []
+    behind: list[int] = []
     for t in talk:
-        if _OTHER_POT_ASKED.search(t.line.text):
-            break
+        if behind or _OTHER_POT_ASKED.search(t.line.text):
+            behind.append(t.line.index)
+            continue
         deeds = _POT_DEEDS & set(pot_words.classes(t.line.text))
         counted = re.search(r"\d|[½¼¾⅓⅔]", t.line.text) or "PRESS" in deeds
         if deeds and counted and "?" not in t.line.text and len(t.line.text.split()) <= MOST_OF_A_MESSAGE:
             found.append(t.line.index)
-    return frozenset(found) if len(found) >= LEAST_DEEDS else frozenset()
+    return {**dict.fromkeys(found, "step"), **dict.fromkeys(behind, "chatter")} if len(found) >= LEAST_DEEDS else {}
 
 
 _SOMEBODY = lazy(r"\W*(?:[A-Z][\w.'’]*)(?:,? [A-Z][\w.'’]*){0,2}\W{0,3}:")

@@ -243,6 +243,12 @@ _TO_COOL = lazy(r"\s*to cool\b", re.I)
 # the minutes of a whole clause in a bracket behind it
 _COOKS_SO_LONG = lazy(r"(?:^|[.;:]\s+)(?:it )?(?:cooks|simmers|bakes|steams)\b[^.;:()]*\(\s*(?:about |~)?$", re.I)
 _KEEP_WARM_BEHIND = lazy(r"\s*(?:on |of )?(?:['\"]?keep[- ])?warm\b", re.I)
+# "Remove the foil and bake 20 to 25 minutes more"
+_BARED_AND_BAKED = quick(
+    r"\b(?:remove|take off|lift) the (?:foil|lid|cover)\b[^.!?]{0,20}\bbake\s*(?:for )?(?:about )?$", re.I
+)
+# "Steam 20 minutes, turn over the cake of rice, steam 12 more"
+_SAME_AGAIN = quick(r"\b(?P<v>steam|bake|simmer|cook|boil)\s*(?:it )?(?:for )?(?:about )?$", re.I)
 _UNCOVERED_AGAIN = quick(
     r"\b(?:take|lift|pull|get) (?:the )?foil off\b[^.!?]{0,60}\b(?:give it|bake|back (?:in|for)|return)\b[^.!?]{0,12}(?:another|a further)\b|\b(?:uncover|foil off)\b[^.!?]{0,50}\bgive it (?:another|a further)\b",
     re.I,
@@ -378,7 +384,7 @@ _AT_PRESSURE = lazy(
 _NPR_AFTER = lazy(r"\s*(?:min\w*\s*)?(?:NPR|NR)\b")
 _HIGH_AFTER = lazy(r"\s*(?:at |on )?(?:high|hi)\b(?: pressure)?\s*(?:[,.;+&]|$|then\b|and\b)", re.I)
 _TAKES = quick(
-    r"\b(?:mine|ours|it|cooker|which|this|that)\s+(?:usually |normally )?(?:takes|took|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
+    r"(?:\b(?:mine|ours|it|cooker|which|this|that)\s+|\b(?:button|start|cook|setting)[.;,]\s*)(?:usually |normally )?(?:takes|took|clicks off (?:at|after)|switches off after|is done (?:in|after))\s*(?:about|around)?\s*$",
     re.I,
 )
 _THEN_LOW = lazy(
@@ -829,7 +835,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _COOKS_SO_LONG.search(p.back(160)) and not _by_another(p),
     ),
     Rule("10 min keep warm", "rest", 0.9, lambda p: p.cookers and p.short and p.kind in ("other", "heat", "rest") and p.after(_KEEP_WARM_BEHIND), leaves=""),
-    Rule("Take the foil off and give it another 10 minutes", "heat", 0.85, lambda p: p.kind in ("rest", "other") and p.had("heat") and _UNCOVERED_AGAIN.search(p.back(90) + p.s.text), leaves=""),
+    Rule("Take the foil off and give it another 10 minutes", "heat", 0.85, lambda p: (p.kind in ("rest", "other") and p.had("heat") and _UNCOVERED_AGAIN.search(p.back(90) + p.s.text)) or (p.kind in ("rest", "other", "heat") and _BARED_AND_BAKED.search(p.back(60)) and p.after(_MORE_OF_IT)), leaves=""),
     Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.short and p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
     Rule("Done in 20 min, one pan", "other", 0.97, lambda p: _READY_IN.search(p.before) and p.had("heat")),
     Rule("35 minutes, then 10 without the lid (so 45 in total)", "other", 0.97, lambda p: p.after(SUMMED) and p.had("heat")),
@@ -1036,14 +1042,25 @@ def _uncovered(timed: list[Timed], blocks: Sequence[Block]) -> list[Timed]:
     for i, (a, b) in enumerate(pairwise(timed)):
         text, s = blocks[b.block].text, b.stretch
         if (
-            (a.kind, b.kind) == ("other", "heat")
+            (a.kind in ("other", "heat") and b.kind == "heat")
             and a.block == b.block
-            and a.chance("heat") > LEAST_AGAIN
-            and _UNCOVERED_FOR.fullmatch(text[a.stretch.end : s.start])
+            and (
+                (a.chance("heat") > LEAST_AGAIN and _UNCOVERED_FOR.fullmatch(text[a.stretch.end : s.start]))
+                or _does_the_same(text, a.stretch, s)
+            )
+            and (a.kind == "other" or a.sure < SURE_HEAT)
             and (s.text.lower().startswith(("another", "a further")) or _MORE_OF_IT.match(text, s.end))
         ):
             out[i] = replace(a, kind="heat", sure=0.9, others=(("other", 0.1),))
     return out
+
+
+def _does_the_same(text: str, first: Stretch, then: Stretch) -> bool:
+    """Are both stretches told by the same verb, in one sentence?"""
+    if re.search(r"[.;!?]\s", text[first.end : then.start]):
+        return False
+    a, b = (_SAME_AGAIN.search(text, max(0, x.start - 24), x.start) for x in (first, then))
+    return a is not None and b is not None and a["v"].lower() == b["v"].lower()
 
 
 # "the stalks after 10 mins, the tips 3 mins later"

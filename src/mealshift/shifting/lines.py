@@ -17,6 +17,7 @@ from ..measures import (
     make_amount,
     number_range,
     round_half_up,
+    unit_kind,
 )
 from ..pot import Pot
 from ..pot.ways import cap
@@ -46,7 +47,6 @@ _COOKED_WORDS = lazy(
 
 
 _RAW_SIZE = lazy(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
-_MASS = ("g", "kg", "oz", "lb")
 # a liquid that the list names without saying how much, or by a line of the pot alone
 _NO_AMOUNT = lazy(
     r"(?:(?:mushrooms?|shiitake|porcini|kombu) soaking |)(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
@@ -368,7 +368,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         said = said_grain(
             a.dry_ml, a.dry_g, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end]
         )
-        unchanged = abs(a.dry_ml - (ln.ml or 0)) < 0.5 if ln.unit not in _MASS else abs(a.dry_g - (ln.g or 0)) < 0.5
+        unchanged = (
+            abs(a.dry_ml - (ln.ml or 0)) < 0.5 if unit_kind(ln.unit) != "mass" else abs(a.dry_g - (ln.g or 0)) < 0.5
+        )
         if not unchanged or in_manner(ln.unit, measures, "g") != ln.unit:
             edits.append(Edit(ln.amount_span.start, _with_stop(ln, said), said))
         edits += _without_stale_size(ln, a)
@@ -570,18 +572,18 @@ def _without_stale_size(ln: Line, a: Amounts) -> list[Edit]:
     edits: list[Edit] = []
     text = ln.text
     for said, start, end in _second_amounts(ln, Measures()):
-        was, now = (ln.g, a.dry_g) if said.unit in _MASS else (ln.ml, a.dry_ml)
-        size = said.g if said.unit in _MASS else said.ml
+        was, now = (ln.g, a.dry_g) if unit_kind(said.unit) == "mass" else (ln.ml, a.dry_ml)
+        size = said.g if unit_kind(said.unit) == "mass" else said.ml
         if not size or not was:
             continue
         many = ln.quantity or 1.0
         each = abs(size * many / was - 1) <= SAYS_THE_SAME < abs(size / was - 1)
         if not each and abs(size / was - 1) > SAYS_THE_SAME:
             continue
-        if said.unit not in _MASS:
+        if unit_kind(said.unit) != "mass":
             if abs(a.dry_ml - (ln.ml or 0.0)) < 0.5 or each:
                 continue
-        elif ln.unit not in _MASS:
+        elif unit_kind(ln.unit) != "mass":
             told = f"{round_half_up(now / many if each else now)} g"
             if edits and edits[-1].new == told and re.fullmatch(r"\s*[/,|]\s*|\s+or\s+", text[edits[-1].end : start]):
                 # "(300 g / 10½ oz)" are one in grams

@@ -25,9 +25,12 @@ _HAIRS = {"i": "lt", "l": "it", "t": "l"}
 LEAST_LETTERS, LEAST_BY_A_HAIR, ENOUGH_SIGNS, MOST_FIGURES = 3, 4, 2, 3
 
 _UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|No|cup|qt|pt|oz|large|small|sticks?|cloves?|bay|egg|(?:table|tea)spoon(?:ful)?s?|pounds?|ounces?|slices?|heaping|heaped|level|scant|medium|onion|head|packages?|tin|glass|mug|whole|min\w*|rnin\w*)\b)"
-_ONE = lazy(rf"(?<![A-Za-z0-9'])(?:[lI|](?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|[l|]{_UNIT_AFTER})")
+# "1,5 l whole milk" are litres
+_ONE = lazy(
+    rf"(?<![A-Za-z0-9'])(?:[lI|](?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|(?<![\d½¼¾⅓⅔]\s)[l|]{_UNIT_AFTER})"
+)
 # "I can" is said by people as well
-_I_FOR_ONE = lazy(rf"(?<![A-Za-z0-9'])I{_UNIT_AFTER}")
+_I_FOR_ONE = lazy(rf"(?<![A-Za-z0-9'])(?<![\d½¼¾⅓⅔]\s)I{_UNIT_AFTER}")
 # "(l used brown)"
 _L_FOR_I = lazy(
     r"(?<![A-Za-z0-9'])l(?= (?:used?|have|had|like|think|always|add|make|put|never|find|also|prefer|got|just|am|was|do|did|buy)\b)"
