@@ -26,7 +26,7 @@ SAID = [
     ("peas in, off, lid, 5.", 5, 5), ("switch off & wait 5.", 5, 5), ("covered, 5 off", 5, 5), ("22 high, 10 NPR", 10, 10), ("calmer 9-10.", 9, 10), ("10-12 more to crisp", 10, 12),
     ("40 phút", 40, 40), ("20 perc", 20, 20), ("1 óra", 60, 60), ("30 nimidam", 30, 30), ("leave closed 10.", 10, 10), ("Manual/High 22.", 22, 22),
     ("let it sit ten take the bay leaves out", 10, 10), ("mine is usually there at 18.", 18, 18), ("5 more off the fire.", 5, 5),
-    ("basmati 2c soak30.", 30, 30), ("then eight gentle, and stir", 8, 8),
+    ("oat milk in, stir every couple, 20-25, thick", 20, 25), ("basmati 2c soak30.", 30, 30), ("then eight gentle, and stir", 8, 8),
     ("mine took 17.", 17, 17), ("Off heat 10.", 10, 10), ("15 menit", 15, 15), ("aadha ghanta", 30, 30), ("yarım saat", 30, 30), ("20 minuti", 20, 20), ("fierce fire, 8-10 low.", 8, 10), ("KEEP WARM 10.", 10, 10),
 ]  # fmt: skip
 

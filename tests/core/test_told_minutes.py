@@ -11,6 +11,8 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Rice and water: boil then low 10 till gone. Oat milk in, low, no lid, stir often, 20-25, thick.", "heat", "other", "heat~"),
+    ("Zugedeckt 18-20 Minuten garen. 5 Minuten vor Ende die Erbsen zugeben.", "heat", "heat", "from_end"),
     ("Cover tightly with foil and bake 40 minutes. Remove the foil and bake 20 to 25 minutes more.", "heat", "other", "heat~"),
     ("Rinse rice, in the cooker, press the switch. Cooker clicks (abt 22 min), leave on warm.", "", "other", "heat~"),
     ("Take the rice, it never goes sticky. Boil it in a big pot of salted water like pasta, 14 minutes or what the packet says.", "", "other", "heat~"),

@@ -527,6 +527,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Build bowls." at the end
             cls, sure = "step", 0.6
+        if cls in ("ingredient", "ingredients", "note") and _RINSED_SO_OFTEN.fullmatch(ln.text.strip()):
+            # "rinse 3 times", under the list: no three of anything
+            cls, sure = "step", 0.7
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
         if cls in ("title", "ingredient", "step") and _EDITED.match(ln.text):
@@ -1171,6 +1174,10 @@ def _only_foods(text: str) -> bool:
 
 # words of a thing that stands without an amount
 MOST_ONLY_WORDS = 3
+_RINSED_SO_OFTEN = lazy(
+    r"(?:rinse|wash|drain)(?: (?:it|the \w+|rice|well))?,? (?:(?:\d|two|three|four|five)(?:-\d| or \d)? (?:times|x)|\dx|twice|well|until clear)\b[^\d]{0,20}",
+    re.I,
+)
 _LAST_DEED = lazy(r"\W*(?:build|assemble|serve|slice|garnish|plate)(?: [^\W\d_]+){1,6}[.!]?\s*", re.I)
 _FOR_THE = lazy(r"For the [^\W\d][\w ]{2,24}, (?P<v>[a-z]+)\b")
 

@@ -397,7 +397,7 @@ _THE_FIRST = lazy(r"\b(?:for|in|during) the first\s*$", re.I)
 _EACH_TIME = lazy(r"\s*(?:each|every time|a time|between)\b", re.I)
 _AFTER = lazy(r"\bafter(?: about| the first)?\s*$", re.I)
 _BEFORE_THE_END = lazy(
-    r"\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
+    r"\.?\s*(?:vor (?:dem )?(?:ende|garzeitende)|avant la fin|antes de(?:l final|l fin| terminar| acabar)|prima della fine|przed końcem|före slutet|voor het einde)\b|\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
     re.I,
 )
 _DRIPS = quick(
@@ -695,6 +695,8 @@ _TILL_DONE = lazy(
 _THEN_OUT = lazy(r"[\s,.;]*(?:and |then )+(?:spread|fluff|fork|tip|turn out|serve|cool)\b", re.I)
 
 
+_TILL_THICK = lazy(r",? (?:till |until )?(?:it's |it is )?(?:thick|creamy)\b", re.I)
+_STIRRED_LOW = quick(r"\b(?:low|simmer|stir\w*|gently)\b", re.I)
 _CLICKS_AT = lazy(r"\b(?:clicks|beeps|switches off|pops up)(?: off)? \((?:about |abt |after |ca\.? |~ ?)*$", re.I)
 _DRIED_OFF = quick(
     r"\bdrain\w*\b[^.;]{0,30}\bback (?:in|into|to|on)\b[^.;]{0,20}\b(?:pan|pot|saucepan)\b[^.;]{0,30}\b(?:towel|cloth|lid|cover\w*|kitchen paper)\b[^.;\d]{0,20}$",
@@ -987,6 +989,10 @@ RULES = (
         fits=lambda p: p.kind in ("rest", "other", "heat") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
     ),
     Rule("Cooker clicks (abt 22 min)", "heat", 0.85, leaves="", fits=lambda p: p.cookers and p.kind in ("other", "come_up", "from_start") and not p.had("heat") and _CLICKS_AT.search(p.before)),
+    Rule(
+        "oat milk in, low, no lid, stir, 20-25, thick", "heat", 0.75, leaves="other",
+        fits=lambda p: p.kind == "other" and p.clause and p.clause.before.grain and not p.clause.before.off and _TILL_THICK.match(p.text, p.s.end) and _STIRRED_LOW.search(p.back(70)) and not _by_another(p),
+    ),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",

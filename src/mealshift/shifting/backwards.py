@@ -73,7 +73,7 @@ def carried_habit(own: Own, plain: Pot, scale: float, alike: bool) -> float:
 # in a dish that swims in these they carry the change themselves: a milk pudding is not thinned with water
 _MILKS = ("milk", "coconut milk", "light coconut milk")
 # water and stock that bring less than this share of the pot's liquid carry nothing
-LEAST_CARRIED = 0.34
+LEAST_CARRIED = 0.45
 # so much of the need must be missing for the water to be unsaid
 UNSAID_FROM = 0.3
 # and so much milk for the grain's volume is a milk dish, less is a splash

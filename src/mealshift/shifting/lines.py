@@ -41,7 +41,7 @@ MOST_TIMES = 4.0
 # less than this is not poured at all
 LEAST_ML = 5.0
 _COOKED_WORDS = lazy(
-    r",?\s*\b(?:(?:cold|leftover|left-over|day-old|chilled|freshly|already|pre-?|well[- ])*\s*(?:cooked|boiled|steamed|cold|leftover|left-over|day-old)(?:,? (?:and|then) (?:cooled|chilled|cold))?)\b\s*",
+    r",?\s*\b(?:(?:cold|leftover|left-over|day-old|chilled|freshly|already|pre-?|well[- ])*\s*(?:cooked|boiled|steamed|cold|leftover|left-over|day-old)(?:,? (?:and|then|&|n) (?:cooled|chilled|cold))?)\b\s*",
     re.I,
 )
 

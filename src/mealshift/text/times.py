@@ -56,6 +56,8 @@ _BARE = lazy(
     r"|\bsoak(?P<x>\d{1,3})(?![\w%])"
     # "mine's usually there at 18", "taste at 16"
     r"|\b(?:there|done|ready|cooked|tast(?:e|ing)|check(?:ing)?|test(?:ing)?|try(?:ing)?|bit(?:e|ing)(?: one| a grain)?) (?:at|by|from) (?:about )?(?P<w>\d{1,2}(?:\s*[-–]\s*\d{1,2})?)(?=(?: onwards?| on)?\s*(?:[.,;)!]|$))"
+    # "stir every couple min, 20-25, thick"
+    r"|(?<=, )(?P<y>\d{1,2}\s*[-–]\s*\d{1,2})(?=,? (?:thick|till|until|tender|soft|done|creamy|stirring)\b)"
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:(?:on|over|at) (?:the |a )?(?:very )?)?(?:low(?:est)?|high|medium|gentle|fierce|hard|smallest)(?: (?:heat|flame|fire|gas|ring))?(?=\s*(?:[.,;)!—]|$))"
     # "8 minutos a fuego fuerte y 10 a fuego suave"
@@ -115,7 +117,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "s", "v", "w", "x") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "s", "v", "w", "x", "y") if m[k])
         if (
             any(x < b and a < y for x, y in taken)
             or _CLOCK.match(text, a)
