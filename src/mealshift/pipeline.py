@@ -444,7 +444,10 @@ def doubt_row(d: Doubt) -> DoubtRow:
         "field": d.field,
         "where": d.where,
         "text": d.text,
-        "choices": [{"label": c.label, "correction": _correction(c.correction)} for c in d.choices],
+        "choices": [
+            {"label": c.label, "correction": _correction(c.correction), "also": _correction(c.also) if c.also else None}
+            for c in d.choices
+        ],
     }
 
 

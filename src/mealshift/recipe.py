@@ -139,10 +139,11 @@ class Correction:
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """One of the readings of a doubt, and the cook's word that settles it."""
+    """One of the readings of a doubt, and the cook's word that settles it; also: what it says of a second line."""
 
     label: str
     correction: Correction
+    also: Correction | None = None
 
 
 @dataclass(frozen=True, slots=True)

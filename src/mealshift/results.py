@@ -106,10 +106,11 @@ class CorrectionRow(_OfLine, total=False):
 
 
 class DoubtReading(TypedDict):
-    """One reading of a doubt, and the correction that settles it."""
+    """One reading of a doubt, and the correction that settles it; also: that of a second line, or null."""
 
     label: str
     correction: CorrectionRow
+    also: CorrectionRow | None
 
 
 class DoubtRow(TypedDict):

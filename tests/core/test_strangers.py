@@ -564,3 +564,23 @@ def test_an_unknown_vessel_keeps_its_ratio_and_what_it_holds_is_asked_once() -> 
         told = read(text, corrections=(Correction(line, amount=said),))
         assert [(ln.quantity, ln.ml) for ln in told.lines[:2]] == [(2, 300), (3, 450)]
         assert not {"amount", "water"} & {d.field for d in told.doubts}
+
+
+def test_two_rices_are_shifted_one_or_both_by_a_touch() -> None:
+    text = "Two-rice pilaf\n1 cup wild rice\n1 cup long grain white rice\n4 cups broth\nAdd the rices and broth, bring to a boil, cover, simmer 45 min. Rest 10 minutes."
+    doubts = {d.field: d for d in read(text).doubts}
+    assert (
+        doubts["amount"].text == doubts["grain"].text
+        and [c.label for c in doubts["grain"].choices][2] == "both, as one"
+    )
+    lists = []
+    for choice in doubts["grain"].choices:
+        said = tuple(c for c in (choice.correction, choice.also) if c)
+        assert not {"amount", "grain"} & {d.field for d in read(text, corrections=said).doubts}
+        made = pipeline.whole_way(text, Choice("barley-pearl"), corrections=said)
+        lists.append([i["text"] for i in made["ingredients"] if i["role"] != "pot_liquid" and i["text"]])
+    assert lists == [
+        ["1 cup pearl barley", "1 cup long grain white rice"],
+        ["1 cup wild rice", "1 cup pearl barley"],
+        ["2 cups pearl barley"],
+    ]

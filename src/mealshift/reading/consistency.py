@@ -131,22 +131,11 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
         and (ln.g or 0) >= 0.4 * (line.g or 1e9)
     ]
     if others:
-        out.append(
-            _one(
-                "amount",
-                line.text,
-                f"I count “{line.text}” as the grain, and “{others[0].text}” not. Are they one pot?",
-            )
-        )
-        out.append(
-            _one(
-                "grain",
-                line.text,
-                f"There are two rices: “{line.text}” and “{others[0].text}”. Which is shifted?",
-                (line.text, Correction(line.text, role="source_grain")),
-                (others[0].text, Correction(others[0].text, role="source_grain")),
-            )
-        )
+        first, second = (Correction(ln.text, role="source_grain") for ln in (line, others[0]))
+        choices = (Reading(line.text, first), Reading(others[0].text, second), Reading("both, as one", first, second))
+        text = f"There are two rices: “{line.text}” and “{others[0].text}”. Which is shifted?"
+        # the amount hangs on it too
+        out += [Doubt(field, line.text, text, choices) for field in ("amount", "grain")]
     return out
 
 

@@ -21,12 +21,17 @@ TOGETHER_MIN, TOGETHER_SHARE = 4.0, 0.2
 
 
 def grain_lines(recipe: Recipe) -> tuple[Line, ...]:
-    """The source grain's line, and with it a second rice's of the same pot: half malagkit, half ordinary rice. Only the line the cook has
+    """The source grain's line, and with it a second rice's of the same pot: half malagkit, half ordinary rice. Only the lines the cook has
     pointed at, where they have."""
     line = recipe.source_line
     if line is None or line.grain is None:
         return ()
     own = grain(line.grain)
+    if line.corrected and line.role == "source_grain":
+        told = (
+            ln for ln in recipe.lines if ln.corrected and ln.grain and ln.ml and ln.role == line.role and ln != line
+        )
+        return (line, *told)
     if line.cooked or line.corrected or own.family != "rice":
         return (line,)
     more = []

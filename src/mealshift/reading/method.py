@@ -58,7 +58,10 @@ _IN_MICROWAVE = quick(
     r"\bmicrowav\w*|\b(?:on|at) (?:full|high|medium|low|medium[/-]low)\b[^.;]{0,12}\d{2} ?%|\b(?:full|high|medium|half|50 ?%) power\b|\bpower \d|\b\d{3,4} ?w\b|\bnuke\b",
     re.I,
 )
-_HOT_OVEN = quick(r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)|\boven:? (?:1[3-9]0|2[0-4]0|3\d[05]|gas \d)\b", re.I)
+_HOT_OVEN = quick(
+    r"\b(?:pre-?)?heat (?:the |your |an? )?oven\b|\boven to \d{2,3}\b|\boven (?:at|on) (?:gas|\d)|\boven:? (?:1[3-9]0|2[0-4]0|3\d[05]|gas \d)\b",
+    re.I,
+)
 _ON_THE_HOB = lazy(
     r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*|(?:pan|pot) of (?:boiling|simmering|salted)|boiling,? salted water)\b",
     re.I,

@@ -221,6 +221,9 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     # a recipe that names no water for its pot, and whose other liquids do not cover what the grain needs, has no habit: it left it unsaid
     unsaid = carried == 0 and pot.raw_pour_ml > UNSAID_FROM * pot.need_ml
     habit_ml = carried - pot.raw_pour_ml if water and not unsaid else 0.0
+    if len({ln.grain for ln in lines}) > 1:
+        # reckoned as if all of it were the one: what it is short of is the other's smaller thirst, and no habit
+        habit_ml = max(0.0, habit_ml)
     finish = sum(o.typical_min or 0.0 for o in finishing(recipe))
     habit_min = minutes - finish - plain.cook_min if minutes is not None else 0.0
     return Own(

@@ -21,13 +21,13 @@ export const bring = (text: string, recipeId: number | null = null, corrections:
 const about = (c: Correction): string =>
   [c.line, c.minutes ?? "", c.cls ? "class" : "", c.line ? "" : c.method ? "way" : "servings"].join("\n");
 
-export function correct(now: Draft, correction: Correction): Draft {
-  const others = now.corrections.filter((c) => about(c) !== about(correction));
+export function correct(now: Draft, ...said: Correction[]): Draft {
+  const others = now.corrections.filter((c) => said.every((x) => about(c) !== about(x)));
   return {
     ...now,
     before: [...now.before.slice(-30), now.corrections],
     after: [],
-    corrections: [...others, correction],
+    corrections: [...others, ...said],
   };
 }
 

@@ -27,6 +27,19 @@ it("asks once what two totals hang on, and one touch settles it", async () => {
   ]);
 });
 
+it("says of both lines what one touch means of both", async () => {
+  const said = ["1 cup wild rice", "1 cup white rice"].map((line) => ({ line, role: "source_grain" }));
+  const choices = [
+    { label: "1 cup wild rice", correction: said[0], also: null },
+    { label: "both, as one", correction: said[0], also: said[1] },
+  ];
+  show([{ field: "grain", where: "1 cup wild rice", text: "Which is shifted?", choices }]);
+  await userEvent.click(screen.getByRole("button", { name: "both, as one" }));
+  expect(draft.get().corrections).toEqual(said.map((c) => expect.objectContaining(c) as unknown));
+  // one touch is one step back
+  expect(draft.get().before).toHaveLength(1);
+});
+
 it("counts questions, not doubts, in what is still to come", () => {
   show([minutes("simmer"), minutes("rest"), other(1), other(2)], 2);
   expect(screen.getByText("Does line 1 go in?")).toBeVisible();

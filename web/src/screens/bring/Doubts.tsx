@@ -1,4 +1,4 @@
-import type { Doubt, Reading } from "../../api/client";
+import type { Correction, Doubt, Reading } from "../../api/client";
 import { correct, draft } from "../draft";
 
 /** What could be read in more than one way: a question each, and its two or three readings as touches. One touch mends it everywhere. */
@@ -10,12 +10,13 @@ export function Doubts({ reading, most = 6 }: { reading: Reading; most?: number 
   );
   if (asked.length === 0) return null;
   const shown = asked.slice(0, most);
-  const settle = (choice: Doubt["choices"][number]) => {
-    const c = choice.correction;
-    // what was said of this line before stays said
+  // what was said of this line before stays said
+  const whole = (c: Correction): Correction => {
     const kept = now.corrections.find((k) => k.line === c.line && !k.minutes && !k.cls && c.line !== "");
-    set(correct(now, c.minutes || c.cls || !c.line ? c : { ...kept, ...c }));
+    return c.minutes || c.cls || !c.line ? c : { ...kept, ...c };
   };
+  const settle = ({ correction, also }: Doubt["choices"][number]) =>
+    set(correct(now, ...(also ? [correction, also] : [correction]).map(whole)));
   return (
     <section aria-label="I am not sure" className="mt-4 rounded-sheet border border-line bg-sheet p-4">
       <h2 className="text-lead">I am not sure</h2>
