@@ -109,6 +109,7 @@ def test_a_number_in_any_writing(said: str, value: float) -> None:
         ("1 cup rice (the blue one) to 8 cups water", [("rice", 237, None), ("water", 1896, None)]),
         ("1 pkg. 10 oz. frozen peas", [("frozen peas", None, 284)]),
         ("water 1 1/2 glass (200 ml glass)", [("water", 300, None)]),
+        ("1 No. 2 can tomatoes", [("tomatoes", None, 567)]),
     ],
 )
 def test_an_amount_in_any_order(line: str, want: list[tuple[str, float | None, float | None]]) -> None:

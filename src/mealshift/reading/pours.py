@@ -239,8 +239,9 @@ def reserved(
             of_the_broth["of"] or _A_BROTH.search(before[-NEAR:] + piece.text[: of_the_broth.start()])
         ):
             m = of_the_broth
-        shared = None if m else _share(lines, laid, n, handle)
-        m = m or shared
+        shared = _share(lines, laid, n, handle, lines[source].grain) if m is None or m is other else None
+        if shared:
+            m, other = shared, None
         if m is None:
             before += piece.text + "\n"
             continue
@@ -330,15 +331,29 @@ def _listed(lines: Sequence[Line], ml: float) -> Line | None:
     return next((ln for ln in listed if abs((ln.ml or 0.0) - ml) <= SAME_SUM * ml), None)
 
 
-def _share(lines: Sequence[Line], laid: Structure, n: int, handle: re.Pattern[str] | None) -> re.Match[str] | None:
+def _share(
+    lines: Sequence[Line], laid: Structure, n: int, handle: re.Pattern[str] | None, mine: str | None
+) -> re.Match[str] | None:
     """ "Bring 4 cups of the stock to a boil, stir in the rice" in step n, and "the other 4 cups stock" where the rice is not: the grain's share of the list's."""
     text = laid.steps[n - 1].text[:4000]
     if handle is None or not handle.search(text):
         return None
+
+    def another_grains(told: str) -> bool:
+        """Another pot, in which another grain goes?"""
+        said = [f for f in find_grains(told) if not f.generic or " " in f.text]
+        return bool(
+            _ANOTHER_POT.search(told) and any(f.slug != mine for f in said) and all(f.slug != mine for f in said)
+        )
+
     elsewhere = [p.text for k, p in enumerate(laid.steps, 1) if k != n and not handle.search(p.text)]
+    told = [p.text[a:b] for p in laid.steps for a, b in sentences(p.text[:4000])]
+    elsewhere += [t for t in told if another_grains(t)]
     if not any(_OTHER.search(t) for t in elsewhere):
         return None
     m = _OF_IT.search(text)
+    if m and any(a <= m.start() < b and another_grains(text[a:b]) for a, b in sentences(text)):
+        return None
     listed = [ln for ln in lines if ln.carrier and ln.ml and not ln.section.startswith("step ")]
     return m if m and len(listed) == 1 else None
 

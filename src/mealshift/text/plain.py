@@ -89,7 +89,13 @@ def plain(brought: str) -> str:
     text = text.translate(_SAME)
     if not text.isascii():
         text = "".join("•" if ord(c) > 0x2000 and _decorates(c) else c for c in text)
+    text = _CAN_NUMBER.sub(lambda m: f"({_CAN_OUNCES[m['n'].replace(' ', '')]}oz)".ljust(len(m[0])), text)
     return _STARS.sub(lambda m: " " * len(m[0]), text)
+
+
+# what American cans of a number hold, as canners' tables of the last century have it
+_CAN_OUNCES = {"1": 10, "300": 14, "303": 16, "2": 20, "2½": 29, "21/2": 29, "3": 46, "10": 96}
+_CAN_NUMBER = lazy(r"\bNo\. (?P<n>300|303|2 ?1/2|2½|10|[123])\s(?=(?:cans?|tins?)\b)", re.I)
 
 
 # stops that were spoken: so many, and it was dictated
