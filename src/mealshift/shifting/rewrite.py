@@ -41,7 +41,7 @@ from .cookings import BY_THE_PACKET, GOES_ON_WITH, in_pot
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
 from .sentences import many
 from .target import BRINGS, STOVE, Target
-from .vessels import vessel_edits
+from .vessels import GREASED, vessel_edits
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
 _BEFORE_SENTENCE = lazy(r";(?=\s+[A-Z])")
@@ -632,7 +632,7 @@ class _View:
         return [
             e
             for o in ops[:told]
-            if o in mine and o.basis == "said" and o.vessel in pots and o.span
+            if o in mine and o.basis == "said" and (o.vessel in pots or GREASED.search(o.text)) and o.span
             for e in vessel_edits(
                 step.text, was, now, self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
             )

@@ -34,6 +34,11 @@ _NOW = {
     "electric-pressure": "electric cooker",
 }
 _POT = "pot"
+# "Butter a 20 cm dish", "Grease a 9x13"
+GREASED = quick(
+    rf"\b(?:butter|grease|oil) (?P<a>an?|the|your) (?P<v>{_SIZED}(?:baking |oven(?:-?proof)? |roasting |pie[- ]?)?(?:dish|tin|pan|tray|casserole(?: dish)?|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:pan|dish|tin))?))\b",
+    re.I,
+)
 _DETERMINED = lazy(r"\b(?P<the>the|an?|your|my|its|their)\s+$", re.I)
 _INTO = lazy(r"\b(?:in|into|to|inside)\s+$", re.I)
 _SWITCHED_ON = lazy(
@@ -59,18 +64,28 @@ def vessel_edits(text: str, was: str, now: str, start: int = 0, end: int | None 
     new = _NOW.get(now, _POT)
     on = _SWITCHED_ON.finditer(text, start, len(text) if end is None else end) if was == "rice-cooker" else ()
     out = [Edit(*m.span(), f"set the {new} over medium heat") for m in on] if new == _POT else []
+    if was == "oven" and (greased := GREASED.search(text, start, len(text) if end is None else end)):
+        return [
+            Edit(
+                greased.start("a"), greased.end(), f"{_one(new) if greased['a'] in ('a', 'an') else greased['a']} {new}"
+            )
+        ]
     for m in pattern.finditer(text, start, len(text) if end is None else end):
         before = text[: m.start()]
         shown = new[:1].upper() + new[1:] if m[0][0].isupper() else new
         said = _DETERMINED.search(before)
         if said and said["the"].lower() in ("a", "an"):
-            one = "an" if new[0] in "aeiou" else "a"
+            one = _one(new)
             out.append(
                 Edit(said.start("the"), m.end(), f"{one.capitalize() if said['the'][0].isupper() else one} {new}")
             )
         else:
             out.append(Edit(m.start(), m.end(), shown if said or not _INTO.search(before) else f"the {new}"))
     return out
+
+
+def _one(vessel: str) -> str:
+    return "an" if vessel[0] in "aeiou" else "a"
 
 
 def title_edits(title: str) -> list[Edit]:
