@@ -609,7 +609,8 @@ NEAR = 40
 
 # "(best if kept in the fridge overnight)"
 _KEPT_COOKED = lazy(
-    r"\b(?:kept|keep|left|store[ds]?|chill\w*|fridge|ref|refrigerat\w*|left-?over|day[- ]old|cold)\b", re.I
+    r"\b(?:kept|keep|left|store[ds]?|chill\w*|fridge|ref|refrigerat\w*|frozen|freez\w*|left-?over|day[- ]old|cold)\b",
+    re.I,
 )
 
 

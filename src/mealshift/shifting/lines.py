@@ -40,6 +40,8 @@ NOTICEABLE = 0.08
 MOST_TIMES = 4.0
 # less than this is not poured at all
 LEAST_ML = 5.0
+# … and no line of the list is added for a spoonful
+LEAST_ADDED_ML = 15.0
 _COOKED_WORDS = lazy(
     r",?\s*\b(?:(?:cold|leftover|left-over|day-old|chilled|freshly|already|pre-?|well[- ])*\s*(?:cooked|boiled|steamed|cold|leftover|left-over|day-old)(?:,? (?:and|then|&|n) (?:cooled|chilled|cold))?)\b\s*",
     re.I,
@@ -158,7 +160,12 @@ def rewrite_lines(
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
-    if line is not None and not (line.cooked and a.same) and (not a.carrier_was_ml or not a.trusted) and a.pour_ml >= 5:
+    if (
+        line is not None
+        and not (line.cooked and a.same)
+        and (not a.carrier_was_ml or not a.trusted)
+        and a.pour_ml >= LEAST_ADDED_ML
+    ):
         said = f"{jug_ml(a.pour_ml)} ml {'water' if line.cooked or drained else _liquid_said(recipe)}"
         sized = {ln.text for ln in recipe.lines if (ln.ml or ln.g) and not _BY_A_LINE.search(ln.text)}
         unsaid = next(
@@ -378,12 +385,18 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         (
             not a.same
             and a.target.rinse == 0
-            and (m := re.search(r",?\s*(?:(?:not |un)|well[- ])?(?:rinsed|washed)(?: well| until [^,]+)?", ln.text))
+            and (
+                m := re.search(
+                    r",?\s*(?:(?:not |un)|well[- ])?(?:rinsed|washed)(?: well| until [^,]+)?(?:,? and(?= [a-z]+(?:ed|en)\b))?",
+                    ln.text,
+                )
+            )
         )
         or not a.same
         and (m := UNRINSED.search(ln.text))
     ):
-        edits.append(Edit(m.start(), m.end(), ""))
+        # ", washed and frozen overnight"
+        edits.append(Edit(m.start(), m.end(), "," if m[0].endswith(" and") else ""))
     if not a.same and not a.soaks and (m := _SOAKED.search(ln.text)):
         gone = [e for e in edits if e.new == "" and e.end == m.start()]
         edits = [e for e in edits if e not in gone]
