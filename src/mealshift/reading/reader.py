@@ -32,7 +32,7 @@ from ..text.plain import joined
 from ..text.times import stretches
 from . import consistency, dish, ingredients, method, minutes, pours, stated, structure
 from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
-from .intake import clean
+from .intake import MOST_CHARACTERS, clean
 from .names import as_rice, browned, find_grains, kind_of_rice
 from .operations import operations
 from .own_measures import own_measures, vessel_of, vessel_told
@@ -185,16 +185,18 @@ MOST_NAMED = 4
 
 def _letters_mended(brought: str, text: str) -> list[Problem]:
     """What the scan misread and is read otherwise is said, so that nobody takes it for the page's own."""
-    words = {w: it for w, it in sorted(scans.misread(brought).items()) if w not in text}
+    # a page's markup is no scan
+    said = brought if len(brought) <= MOST_CHARACTERS else ""
+    words = {w: it for w, it in sorted(scans.misread(said).items()) if w not in text}
     if not words:
         return []
-    said = [f"“{w}” as “{it}”" for w, it in list(words.items())[:MOST_NAMED]]
+    told = [f"“{w}” as “{it}”" for w, it in list(words.items())[:MOST_NAMED]]
     more = f" and {len(words) - MOST_NAMED} more" if len(words) > MOST_NAMED else ""
     return [
         Problem(
             "scan",
             "",
-            f"A scan misread letters here; I read {', '.join(said)}{more}. Hold it against the page.",
+            f"A scan misread letters here; I read {', '.join(told)}{more}. Hold it against the page.",
             "note",
         )
     ]

@@ -7,7 +7,7 @@ import re
 from ..quick import lazy, quick
 from .wording import Edit
 
-_SIZED = r"(?:(?:large|deep|wide|small|big|medium|greased|buttered|lidded|heavy|shallow|glass|pyrex|ceramic|oven-?proof|(?:microwave|heat)[- ]?(?:safe|proof)|\d+[- ](?:quart|litre|liter|cm|inch))[ ,]+)*"
+_SIZED = r"(?:(?:large|deep|wide|small|big|medium|greased|buttered|lidded|heavy|shallow|glass|pyrex|ceramic|oven-?proof|(?:microwave|heat)[- ]?(?:safe|proof)|\d+[- ](?:quart|litre|liter|cm|inch))[ ,]+){0,4}"
 # what a recipe of each way calls its vessel
 _OF_WAY = {
     "oven": quick(

@@ -23,6 +23,8 @@ _FIGURES = {"1": "li", "0": "o", "5": "s"}
 _HAIRS = {"i": "lt", "l": "it", "t": "l"}
 # so short a word has too many neighbours; so many signs of a scan and any word may be one of its own
 LEAST_LETTERS, LEAST_BY_A_HAIR, ENOUGH_SIGNS, MOST_FIGURES = 3, 4, 2, 3
+# … and none is so long
+MOST_LETTERS = 24
 
 _UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|No|cup|qt|pt|oz|large|small|sticks?|cloves?|bay|egg|(?:table|tea)spoon(?:ful)?s?|pounds?|ounces?|slices?|heaping|heaped|level|scant|medium|onion|head|packages?|tin|glass|mug|whole|min\w*|rnin\w*)\b)"
 # "1,5 l whole milk" are litres
@@ -39,7 +41,7 @@ _L_FOR_I = lazy(
 _TEN = lazy(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<![A-Za-z][0-9])(?<=[0-9lI])O(?![A-Za-z])")
 _NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
 
-_WORD = lazy(r"(?<![\w/])[A-Za-z015]*[A-Za-z][A-Za-z015]*(?!\w)")
+_WORD = lazy(r"(?<![\w/])(?=[015]*[A-Za-z])[A-Za-z015]++(?!\w)")
 # what no hand writes
 _SURE = lazy(
     r"[A-Za-z][015]+[A-Za-z]|[a-z]I[a-z]|\bI[a-z]{2}|[A-Z]l[A-Z]|\brn|vv|\b[01][a-z]{3}|[a-z]{2}[01]\b|\b5[a-z]{3}"
@@ -71,7 +73,7 @@ def _mend(word: str) -> str:
     """The known word of which a scan made this, in its own case; "" if this is a word or if there is none such."""
     known = _known()
     low = word.lower()
-    if len(word) < LEAST_LETTERS or (low in known and not re.search(r"[a-z]I|[A-Z]l[A-Z]", word)):
+    if not LEAST_LETTERS <= len(word) <= MOST_LETTERS or (low in known and not re.search(r"[a-z]I|[A-Z]l[A-Z]", word)):
         return ""
     if low.startswith("rn"):
         # no word begins so
