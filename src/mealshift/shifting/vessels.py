@@ -56,7 +56,7 @@ def vessel_edits(text: str, was: str, now: str, start: int = 0, end: int | None 
     """The vessel of one way of cooking called by the other's name, between two places of a step. was, now: the ways' slugs.
 
     >>> [e.new for e in vessel_edits("Mix it in a large roasting tin.", "oven", "rice-cooker")]
-    ['rice cooker']
+    ['a rice cooker']
     """
     pattern = _OF_WAY.get(was)
     if pattern is None or was == now:
