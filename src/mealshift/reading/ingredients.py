@@ -125,9 +125,14 @@ def _at_heat() -> tuple[re.Pattern[str], dict[str, tuple[float, bool]]]:
 
 def heat_wanted(line: Line) -> tuple[float, bool]:
     """(minutes at a simmer from raw until it is done, is it unsafe before): (0, False) for what needs none, or is cooked already. By kitchen practice."""
+    return _heat_wanted(line.name or line.text, line.text)
+
+
+@lru_cache(maxsize=4000)
+def _heat_wanted(name: str, text: str) -> tuple[float, bool]:
     pattern, by_word = _at_heat()
-    hits = list(pattern.finditer(line.name or line.text))
-    if not hits or _DONE_BEFORE.search(line.text) or _BOUILLON.search(line.name or line.text):
+    hits = list(pattern.finditer(name))
+    if not hits or _DONE_BEFORE.search(text) or _BOUILLON.search(name):
         return 0.0, False
     return by_word[max(hits, key=lambda m: (len(m[0]), m.start()))[0].lower()]
 

@@ -36,9 +36,11 @@ _NOW = {
 _POT = "pot"
 # "Butter a 20 cm dish", "Grease a 9x13"
 GREASED = quick(
-    rf"\b(?:butter|grease|oil) (?P<a>an?|the|your) (?P<v>{_SIZED}(?:baking |oven(?:-?proof)? |roasting |pie[- ]?)?(?:dish|tin|pan|tray|casserole(?: dish)?|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:pan|dish|tin))?))\b",
+    rf"\b(?:butter|grease|oil) (?P<a>an?|the|your) {_SIZED}(?:baking |oven(?:-?proof)? |roasting |pie[- ]?)?(?:dish|tin|pan|tray|casserole(?: dish)?|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:pan|dish|tin))?)\b",
     re.I,
 )
+# letters before a vessel's name in which its article stands
+NEAR = 12
 _DETERMINED = lazy(r"\b(?P<the>the|an?|your|my|its|their)\s+$", re.I)
 _INTO = lazy(r"\b(?:in|into|to|inside)\s+$", re.I)
 _SWITCHED_ON = lazy(
@@ -61,26 +63,24 @@ def vessel_edits(text: str, was: str, now: str, start: int = 0, end: int | None 
     pattern = _OF_WAY.get(was)
     if pattern is None or was == now:
         return []
-    new = _NOW.get(now, _POT)
-    on = _SWITCHED_ON.finditer(text, start, len(text) if end is None else end) if was == "rice-cooker" else ()
+    new, end = _NOW.get(now, _POT), len(text) if end is None else end
+    if was == "oven" and (m := GREASED.search(text, start, end)):
+        return [Edit(m.start("a"), m.end(), f"{_one(new) if m['a'] in ('a', 'an') else m['a']} {new}")]
+    on = _SWITCHED_ON.finditer(text, start, end) if was == "rice-cooker" else ()
     out = [Edit(*m.span(), f"set the {new} over medium heat") for m in on] if new == _POT else []
-    if was == "oven" and (greased := GREASED.search(text, start, len(text) if end is None else end)):
-        return [
-            Edit(
-                greased.start("a"), greased.end(), f"{_one(new) if greased['a'] in ('a', 'an') else greased['a']} {new}"
-            )
-        ]
-    for m in pattern.finditer(text, start, len(text) if end is None else end):
-        before = text[: m.start()]
+    for m in pattern.finditer(text, start, end):
         shown = new[:1].upper() + new[1:] if m[0][0].isupper() else new
-        said = _DETERMINED.search(before)
+        before = max(0, m.start() - NEAR)
+        said = _DETERMINED.search(text, before, m.start())
         if said and said["the"].lower() in ("a", "an"):
             one = _one(new)
             out.append(
                 Edit(said.start("the"), m.end(), f"{one.capitalize() if said['the'][0].isupper() else one} {new}")
             )
         else:
-            out.append(Edit(m.start(), m.end(), shown if said or not _INTO.search(before) else f"the {new}"))
+            out.append(
+                Edit(m.start(), m.end(), shown if said or not _INTO.search(text, before, m.start()) else f"the {new}")
+            )
     return out
 
 

@@ -44,7 +44,7 @@ _NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w]
 _WORD = lazy(r"(?<![\w/])(?=[015]*[A-Za-z])[A-Za-z015]++(?!\w)")
 # what no hand writes
 _SURE = lazy(
-    r"[A-Za-z][015]+[A-Za-z]|[a-z]I[a-z]|\bI[a-z]{2}|[A-Z]l[A-Z]|\brn|vv|\b[01][a-z]{3}|[a-z]{2}[01]\b|\b5[a-z]{3}"
+    r"[A-Za-z][015]+[A-Za-z]|[a-z]I[a-z]|[a-z]{2}I\b|\bI[a-z]{2}|[A-Z]l[A-Z]|\brn|vv|\b[01][a-z]{3}|[a-z]{2}[01]\b|\b5[a-z]{3}"
 )
 _MAYBE = lazy(r"rn|[il]", re.I)
 _ENDING = lazy(r"(?<=[a-z]{4})(?:ly|ing|e?d|e?s|ers?)$")
@@ -87,9 +87,11 @@ def _mend(word: str) -> str:
 
 def _others(word: str) -> Iterator[str]:
     """What may have stood there, the likeliest first."""
-    if (n := sum(c in _FIGURES for c in word)) > MOST_FIGURES:
-        return
+    n = sum(c in _FIGURES for c in word)
     upper = sum(c.isupper() for c in word) * 2 > len(word) - n
+    if n + (word.count("l") if upper else 0) > MOST_FIGURES:
+        # each of them doubles what may have stood there
+        return
     drafts = [""]
     for at, c in enumerate(word):
         if c in _FIGURES:

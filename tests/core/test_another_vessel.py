@@ -1,0 +1,107 @@
+"""By another way of cooking: the vessel's words in steps and title, and what nobody may read twice."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mealshift import pipeline
+from mealshift.shifting import Choice
+from mealshift.shifting.vessels import title_edits, vessel_edits
+from mealshift.shifting.wording import apply
+from mealshift.text import scans
+
+# the step · the recipe's way · the way now · how it goes on
+STEPS = [
+    ("Mix it in a large roasting tin.", "oven", "rice-cooker", "Mix it in a rice cooker."),
+    ("Spread it in an ovenproof dish.", "oven", "pressure", "Spread it in a pressure cooker."),
+    ("Tip it in a baking dish.", "oven", "electric-pressure", "Tip it in an electric cooker."),
+    ("Stir it into the dish.", "oven", "covered", "Stir it into the pot."),
+    ("Butter a 20 cm dish.", "oven", "microwave", "Butter a deep microwave bowl."),
+    ("Grease the casserole.", "oven", "soup", "Grease the pot."),
+    # a dish that is eaten is no vessel
+    ("This is a dish of plenty.", "oven", "covered", "This is a dish of plenty."),
+    ("In a deep microwave safe bowl.", "microwave", "covered", "In a pot."),
+    ("Put it in the bowl of the cooker.", "rice-cooker", "covered", "Put it in the pot."),
+    ("Straight into rice cooker.", "rice-cooker", "covered", "Straight into the pot."),
+    ("Turn the rice cooker on, add oil.", "rice-cooker", "open", "set the pot over medium heat, add oil."),
+    # what is measured in it stays, and so does its setting
+    ("Add 2 cooker cups.", "rice-cooker", "covered", "Add 2 cooker cups."),
+    ("Cooker mein ghee.", "pressure", "covered", "Pot mein ghee."),
+    ("An Instant Pot holds it.", "electric-pressure", "oven", "A baking dish holds it."),
+    # a way that has no vessel of its own, and the same way, change nothing
+    ("Cook it in a pot.", "covered", "oven", "Cook it in a pot."),
+    ("In a roasting tin.", "oven", "oven", "In a roasting tin."),
+]
+
+
+@pytest.mark.parametrize(("step", "was", "now", "goes_on"), STEPS)
+def test_the_vessel_is_called_by_the_new_way(step: str, was: str, now: str, goes_on: str) -> None:
+    assert apply(step, vessel_edits(step, was, now)).text == goes_on
+
+
+def test_only_the_place_that_is_asked_about_is_changed() -> None:
+    text = "Roast the beets in a roasting tin. Mix the grain in a roasting tin."
+    at = text.index("Mix")
+    assert apply(text, vessel_edits(text, "oven", "covered", at)).text.endswith("in a pot.")
+    assert apply(text, vessel_edits(text, "oven", "covered", 0, at)).text.endswith("in a roasting tin.")
+
+
+@pytest.mark.parametrize(
+    ("title", "left"),
+    [
+        ("Supper in the rice cooker", "Supper"),
+        ("Microwaved saffron pan", "Saffron pan"),
+        ("Oven-baked peppers", "Peppers"),
+        ("sticky cakes, steamed", "sticky cakes"),
+        ("Peppers from the oven, with dill", "Peppers, with dill"),
+        ("Oven chips", "Oven chips"),
+    ],
+)
+def test_a_title_does_not_name_the_vessel_that_was_left(title: str, left: str) -> None:
+    assert apply(title, title_edits(title)).text == left
+
+
+OVEN = "Oven-baked supper\nServes 4\n300 g long grain rice\n700 ml hot stock\n2 peppers\n1. Mix the rice and peppers in a large roasting tin. Pour over the stock.\n2. Cover with foil and bake for 40 minutes. Rest 5 minutes."
+
+
+@pytest.mark.parametrize(
+    ("method", "vessel"),
+    [("covered", "a pot"), ("rice-cooker", "a rice cooker"), ("pressure", "a pressure cooker"), ("microwave", "a deep microwave bowl")],
+)  # fmt: skip
+def test_a_whole_recipe_goes_over_and_back_to_its_own_words(method: str, vessel: str) -> None:
+    over = pipeline.whole_way(OVEN, Choice("barley-pearl", method=method))
+    steps = " ".join(s["text"] for s in over["steps"])
+    assert f"in {vessel}." in steps and "tin" not in steps and over["title"] == "Supper, in pearl barley"
+    own = pipeline.whole_way(OVEN, Choice("barley-pearl"))
+    assert "in a large roasting tin" in " ".join(s["text"] for s in own["steps"])
+    assert own["title"] == "Oven-baked supper, in pearl barley"
+
+
+WORDS = st.sampled_from(
+    ["rice", "milk", "salt", "simmer", "minutes", "lemon", "water", "vinegar", "turn", "corn", "until", "cool"]
+)
+
+
+@given(st.lists(WORDS, min_size=1, max_size=12), st.sampled_from([",", ".", "\n", ""]))
+@settings(max_examples=60, deadline=None)
+def test_what_is_written_well_is_never_mended(words: list[str], stop: str) -> None:
+    text = f"{stop} ".join(words)
+    assert scans.mended(text) == text
+
+
+@given(st.lists(WORDS, min_size=2, max_size=12))
+@settings(max_examples=60, deadline=None)
+def test_a_misread_page_is_the_page_again(words: list[str]) -> None:
+    page = " ".join([*words, "melt", "turmeric"])
+    # m as rn, and l as a capital I within a word: what a scan does
+    scan = " ".join(w.replace("m", "rn") if w[0] == "m" else w[0] + w[1:].replace("l", "I") for w in page.split())
+    assert scans.mended(scan) == page
+
+
+@pytest.mark.parametrize("run", ["AlBlClDlElFlGlHl", "arnarnarn", "lilt", "1a", "xIy", "vv", "SOUPl", "b0i1"])
+def test_no_run_of_letters_keeps_the_reader_long(run: str) -> None:
+    # each that may stand for two doubles what is tried: so many, and the word is left as it is
+    assert len(list(scans._others(run * 6))) < 4000
+    assert scans.mended(run * 200) and scans.mended(f"{run} " * 2000)
