@@ -95,6 +95,7 @@ export function Plan() {
     }
   };
   const own = useAppliance();
+  const told = trouble ?? wrong ?? asTrouble(own.error) ?? shared;
   const take = (way: PlanWay) => {
     if (way.kind === "own") return own.mutate(way.needs);
     if (way.kind === "later" && way.serve_at) return serveAt(new Date(way.serve_at));
@@ -133,13 +134,18 @@ export function Plan() {
       <div className="flex flex-wrap items-end gap-x-6 gap-y-3">
         <div className="mr-auto">
           <h1 className="text-title">Plan</h1>
-          {found?.start_at && (
-            <p className="mt-2 flex items-baseline gap-3">
-              <span className="poster text-poster">{clock(new Date(found.start_at))}</span>
-              <span className="text-body font-semibold">
-                is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}
-                {dayName(new Date(found.start_at), now) !== dayName(serve, now) && (day(serve, now) || " today")}
-              </span>
+          {/* the line keeps its height: what stands below does not move under a finger when the hour comes */}
+          {ids.length > 0 && (
+            <p className="mt-2 flex min-h-14 items-baseline gap-3">
+              {found?.start_at && (
+                <>
+                  <span className="poster text-poster">{clock(new Date(found.start_at))}</span>
+                  <span className="text-body font-semibold">
+                    is when you begin{day(new Date(found.start_at), now)}, for {clock(serve)}
+                    {dayName(new Date(found.start_at), now) !== dayName(serve, now) && (day(serve, now) || " today")}
+                  </span>
+                </>
+              )}
             </p>
           )}
         </div>
@@ -203,7 +209,7 @@ export function Plan() {
           className="mt-3"
         />
       )}
-      {(trouble ?? wrong ?? shared) && <Wrong trouble={trouble ?? wrong ?? shared} className="mt-3" />}
+      {told && <Wrong trouble={told} className="mt-3" />}
       <div role="group" aria-label="Which dishes" className="mt-4 flex flex-wrap gap-2 print:hidden">
         {dishes.map((s) => {
           const on = ids.includes(s.key);
