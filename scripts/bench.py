@@ -22,6 +22,11 @@ from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
+from typing import TYPE_CHECKING
+
+if TYPE_CHECKING:
+    from mealshift.recipe import Recipe
+    from mealshift.shifting import Choice
 
 ROOT = Path(__file__).parents[1]
 ROUNDS = 60
@@ -36,6 +41,8 @@ SIXTY = (
     )
 )
 CHOICE = {"to": "foxtail-millet", "soak_min": 30, "pot_cm": 22}
+# what that shift cost in 0.6.0, before a text was rewritten from its Process, in yardsticks: of a recipe shifted before, and of one just read
+SHIFT_WAS, FIRST_WAS = 2.47, 2.75
 
 
 class House:
@@ -105,6 +112,29 @@ def medians(works: dict[str, Callable[[], object]], rounds: int) -> dict[str, fl
         for name, work in works.items():
             taken[name].append(timed(work))
     return {name: statistics.median(times) for name, times in taken.items()}
+
+
+def yardstick() -> int:
+    """Plain work that no change of ours makes quicker: costs of two versions are compared by it, whatever the machine's pace."""
+    return sum(len(str(n).split("1")) for n in range(2000))
+
+
+def by_the_yardstick(recipe: Recipe, choice: Choice) -> tuple[float, float]:
+    """A shift alone, in yardsticks: of a recipe that was shifted before, and of one that was just read. The least of many tries of each, in turn."""
+    from mealshift import pipeline
+    from mealshift.quick import found_in
+    from mealshift.shifting import signs
+
+    known, first, plain = [], [], []
+    for _ in range(ROUNDS):
+        for seen in (found_in, signs.in_step, signs.asides, signs.same_level):
+            seen.cache_clear()
+        fresh = pipeline.read(TEXT)
+        first.append(timed(lambda fresh=fresh: pipeline.shift(fresh, choice)))
+        for _ in range(8):
+            known.append(timed(lambda: pipeline.shift(recipe, choice)))
+            plain.append(timed(yardstick))
+    return min(known) / min(plain), min(first) / min(plain)
 
 
 def dinners() -> dict[int, tuple[float, int, float]]:
@@ -279,6 +309,7 @@ def main() -> None:
             books = notebooks(house)
         finally:
             house.server.terminate()
+    known, first = by_the_yardstick(recipe, choice)
     ms = {name: f"{seconds * 1000:7.2f} ms" for name, seconds in m.items()}
     print(f"an empty signed-in request       {ms['empty']}")
     print(f"the core's shift, read and all   {ms['core']}   {1 / m['core']:6.0f} a second")
@@ -286,6 +317,10 @@ def main() -> None:
         f"  of it the reading              {ms['read']}   {m['read'] / m['one']:6.2f} times the shift alone ({ms['one'].strip()})"
     )
     print(f"  reading 60 lines               {ms['sixty']}   {m['sixty'] / m['core']:6.2f} times that whole shift")
+    print(
+        f"a shift alone                    {known:7.2f} yardsticks, {known / SHIFT_WAS:.2f} times 0.6.0's (aim: at most 1.3);"
+    )
+    print(f"  of a recipe just read          {first:7.2f} yardsticks, {first / FIRST_WAS:.2f} times 0.6.0's")
     print(f"a shift over HTTP                {ms['shift']}   {1 / m['shift']:6.0f} a second")
     print(
         f"  beyond the empty one           {(m['shift'] - m['empty']) / m['core']:7.2f} times the core's (aim: at most 3)"

@@ -13,6 +13,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from functools import lru_cache
 from typing import Any
 
 # so many alternatives are worth a look at the first letter
@@ -40,6 +41,12 @@ def quick(source: str, flags: int | re.RegexFlag = 0) -> re.Pattern[str]:
 def lazy(source: str, flags: int | re.RegexFlag = 0) -> re.Pattern[str]:
     """`re.compile`, when it is first asked: a command that reads one recipe needs half of a cook's words, and one that reads none needs none."""
     return _Late(source, int(flags))  # type: ignore[return-value]
+
+
+@lru_cache(maxsize=4096)
+def found_in(pattern: re.Pattern[str], text: str) -> tuple[re.Match[str], ...]:
+    """Every place where the pattern fits, as `finditer` finds them: a step that is rewritten for a shelf of grains is looked through once."""
+    return tuple(pattern.finditer(text))
 
 
 _ASKED = ("search", "match", "fullmatch", "finditer", "findall", "sub", "split")

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, field, replace
+from functools import wraps
+from typing import Any, Concatenate, ParamSpec, TypeVar
 
 from .measures import Measures
 from .problems import Problem
@@ -189,6 +192,8 @@ class Recipe:
     problems: tuple[Problem, ...] = field(default=())
     # the vessels its amounts are said in: the text's own where it says what they hold, else the household's
     vessels: Measures = field(default_factory=Measures)
+    # what hangs on the recipe alone, found once of it (`once`); a changed recipe begins anew
+    found: dict[Any, Any] = field(default_factory=dict, init=False, repr=False, compare=False)
 
     @property
     def source_line(self) -> Line | None:
@@ -206,3 +211,23 @@ class Recipe:
 
     def with_(self, **changes: object) -> Recipe:
         return replace(self, **changes)  # type: ignore[arg-type]
+
+
+_Rest = ParamSpec("_Rest")
+_Found = TypeVar("_Found")
+
+
+def once(find: Callable[Concatenate[Recipe, _Rest], _Found]) -> Callable[Concatenate[Recipe, _Rest], _Found]:
+    """What `find` says of a recipe, found when it is first asked: one recipe is shifted to a shelf of grains, and anew at each touch of the bench.
+
+    What else it is asked with must be hashable, and told by place. What is found must not be changed by who asked.
+    """
+
+    @wraps(find)
+    def asked(recipe: Recipe, /, *rest: _Rest.args, **named: _Rest.kwargs) -> _Found:
+        key = (find, *rest)
+        if key not in recipe.found:
+            recipe.found[key] = find(recipe, *rest, **named)
+        return recipe.found[key]  # type: ignore[no-any-return]
+
+    return asked

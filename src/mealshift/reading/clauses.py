@@ -13,7 +13,7 @@ import re
 import tomllib
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from functools import cache
+from functools import cache, lru_cache
 from importlib import resources
 from typing import Any
 
@@ -521,9 +521,10 @@ _ANOTHER_BATCH = quick(
 _AN_AMOUNT = lazy(r"\d|[½¼¾⅓⅔]|\b(?:two|three|four|six) (?:cups?|glass\w*|mugs?)\b")
 
 
-def another_batch(text: str) -> list[tuple[int, int]]:
+@lru_cache(maxsize=2048)
+def another_batch(text: str) -> tuple[tuple[int, int], ...]:
     """Sentences that give the amounts of a bigger or smaller pot."""
-    return [m.span() for m in _ANOTHER_BATCH.finditer(text) if _AN_AMOUNT.search(m[0])]
+    return tuple(m.span() for m in _ANOTHER_BATCH.finditer(text) if _AN_AMOUNT.search(m[0]))
 
 
 def _batches_blanked(texts: Sequence[str]) -> list[str]:
@@ -548,14 +549,15 @@ _WAY_IN_BRACKETS = quick(
 _SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
 
 
-def ways_in_brackets(text: str) -> list[tuple[int, int]]:
+@lru_cache(maxsize=2048)
+def ways_in_brackets(text: str) -> tuple[tuple[int, int], ...]:
     """Brackets that tell another way of the cooking just told: behind its minutes, or sentences of their own. "Warm the milk (microwave 2 min)" is none."""
     out = []
     for m in _WAY_IN_BRACKETS.finditer(text):
         before = text[: m.start()].rstrip()
         if before[-1:] in (".", "!", "?") or _MINUTES_LAST.search(before[-30:]):
             out.append(m.span())
-    return out
+    return tuple(out)
 
 
 _MINUTES_LAST = lazy(r"\d[^.;()]{0,14}\b(?:min\w*|hours?|hrs?)\.?$", re.I)

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from ..grains import TEXTURES, grain
 from ..problems import Problem
 from ..quick import lazy, quick
-from ..recipe import Correction, Line, Recipe
+from ..recipe import Correction, Line, Recipe, once
 from .clauses import THINGS, Clause
 from .names import as_rice, find_grains
 
@@ -20,6 +20,7 @@ LEAST_GRAIN_G = 5.0
 TOGETHER_MIN, TOGETHER_SHARE = 4.0, 0.2
 
 
+@once
 def grain_lines(recipe: Recipe) -> tuple[Line, ...]:
     """The source grain's line, and with it a second rice's of the same pot: half malagkit, half ordinary rice. Only the lines the cook has
     pointed at, where they have."""

@@ -315,7 +315,7 @@ def _bucket(minutes: float) -> int:
     return next((i for i, e in enumerate(edges) if minutes <= e), len(edges))
 
 
-def _sentence_of(spans: list[tuple[int, int]], at: int) -> int:
+def _sentence_of(spans: Sequence[tuple[int, int]], at: int) -> int:
     return next((i for i, (a, b) in enumerate(spans) if at < b), max(0, len(spans) - 1))
 
 

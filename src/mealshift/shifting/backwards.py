@@ -12,7 +12,7 @@ from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
 from ..quick import lazy
 from ..reading.dish import grain_lines
-from ..recipe import Line, Recipe
+from ..recipe import Line, Recipe, once
 from .cookings import DRAINED, finished_apart, finishing, turning
 
 ASK_BEYOND = 0.25
@@ -83,12 +83,13 @@ SWIMS = 1.5
 _SPOONS = frozenset(["tbsp", "tsp", "spoon", "dessertspoon"])
 
 
-def carriers(recipe: Recipe) -> list[Line]:
+@once
+def carriers(recipe: Recipe) -> tuple[Line, ...]:
     """The liquids that carry a change of the pour: water and stock, or where there is hardly any the milk that takes their place."""
     line = recipe.source_line
     if line is not None and line.cooked:
         # the recipe's own liquids are the dish's; the grain is cooked before, in water of its own
-        return []
+        return ()
     later = _poured_later(recipe)
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water and ln.index not in later]
     # a liquid without a name ("1.2 litres ready") is the pot's water or stock; what is counted in spoons ("2 T sake") is a seasoning
@@ -102,13 +103,14 @@ def carriers(recipe: Recipe) -> list[Line]:
         whole = [ln for ln in milks if ln.unit == "tin" or _TIN.search(ln.text)]
         measured = [ln for ln in [*mine, *milks] if ln not in whole]
         enough = sum(ln.ml or 0.0 for ln in measured) >= sum(ln.ml or 0.0 for ln in whole)
-        return measured if measured and enough else [*mine, *milks]
-    return mine
+        return tuple(measured) if measured and enough else (*mine, *milks)
+    return tuple(mine)
 
 
 _TIN = lazy(r"\b(?:tins?|cans?|cartons?)\b", re.I)
 
 
+@once
 def _poured_later(recipe: Recipe) -> frozenset[int]:
     """What is first spoken of when the grain was boiled in plenty and drained: the sauce it is baked in, and not the water it was boiled in."""
     at = turning(recipe) if recipe.method == "drain" else None
@@ -130,6 +132,7 @@ def _milky(recipe: Recipe) -> bool:
     return any(ln.kind in _MILKS for ln in carriers(recipe))
 
 
+@once
 def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
     """What else waters or dries the pot: flavoured liquids, tomatoes, pulses, fruit."""
     found = []
@@ -151,6 +154,7 @@ def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
 TOLD_WAYS = ("pressure", "electric-pressure", "rice-cooker", "microwave", "drain", "steam", "oven")
 
 
+@once
 def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     """Refusal if the recipe has no grain or no amount of it: then there is nothing to reckon from."""
     line = recipe.source_line
@@ -257,12 +261,14 @@ def _named_way(recipe: Recipe, method: str, minutes: float | None) -> str:
     return "soup" if recipe.dish == "soup" else method
 
 
+@once
 def _on_high(recipe: Recipe) -> bool:
     """Are the grain's minutes in the slow cooker those on HIGH?"""
     told = [o.heat for o in recipe.process.operations if o.phase == "heat" and o.told]
     return bool(told) and all(heat == "high" for heat in told)
 
 
+@once
 def _toasts(recipe: Recipe) -> bool:
     """Is the grain turned in fat or a dry pan before any liquid joins it?"""
     return any(

@@ -17,7 +17,7 @@ from ..process import Operation
 from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.dish import grain_lines
-from ..recipe import Line, Recipe
+from ..recipe import Line, Recipe, once
 from ..text.times import stretches
 
 # fewer missing minutes than these are within what a pot differs
@@ -71,13 +71,40 @@ class Early:
         return words.lower() if words.istitle() else words
 
 
+@dataclass(frozen=True, slots=True)
+class _Wants:
+    """Minutes at the heat that a thing beside the grain wants of it. least: so many that it lacks are worth a head start; at_pressure: of the pulses' own
+    at pressure those it has not had."""
+
+    line: Line
+    minutes: float
+    had: bool = False
+    raw: bool = False
+    least: float = 0.0
+    at_pressure: float | None = None
+
+
 def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
     """now_min: minutes at the heat that the new grain takes. What the recipe itself gave less than its time keeps what it had."""
+    found = []
+    for w in _wanting(recipe):
+        missing = round_half_up(w.minutes - now_min)
+        if w.at_pressure is not None and missing > ONE_POT_MIN:
+            # a few minutes more the grain bears; for many the pulse's own time at pressure is looked at
+            missing = min(missing, round_half_up(w.at_pressure - now_min))
+        if missing >= w.least:
+            found.append(Early(w.line, missing, w.raw, w.had))
+    return tuple(sorted(found, key=lambda e: -e.minutes))
+
+
+@once
+def _wanting(recipe: Recipe) -> tuple[_Wants, ...]:
     was = recipe.simmer_min
     if was is None:
         return ()
     found = []
     mine = grain_lines(recipe)
+    locked = "pressure" in recipe.method
     # what is laid on it later has no start before it: it is cooked on when the grain is done
     later = {j.line.index for j in raw_later(recipe)}
     for ln in recipe.lines:
@@ -87,19 +114,14 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
         if ln.role == "absorber" and ln.minutes:
             # "boil the lentils 15 minutes, then add the rice": those it has had
             heated = _heated(recipe, ln)
-            wants = ln.minutes - heated
-            missing = round_half_up(min(wants, was) - now_min) if wants > 0 else 0
-            if "pressure" in recipe.method and missing > ONE_POT_MIN:
-                # a few minutes more the grain bears; for many the pulse's own time at pressure is looked at
-                missing = min(missing, round_half_up(ln.minutes * AT_PRESSURE - FALLING_MIN - heated - now_min))
-            if missing >= LEAST_PULSE:
-                found.append(Early(ln, missing, had=heated > 0))
+            at_pressure = ln.minutes * AT_PRESSURE - FALLING_MIN - heated if locked else None
+            if ln.minutes > heated:
+                found.append(_Wants(ln, min(ln.minutes - heated, was), heated > 0, False, LEAST_PULSE, at_pressure))
         elif ln.grain and ln.ml and not ln.cooked and (had := _beside_the_grain(recipe, ln)):
             # wild rice that went in before the basmati stays, and wants what it had
             heated = _heated(recipe, ln)
-            missing = round_half_up(min(grain(ln.grain).simmer - heated, had) - now_min)
-            if missing >= LEAST_BESIDE:
-                found.append(Early(ln, missing, had=heated > 0))
+            if (wants := grain(ln.grain).simmer - heated) > 0:
+                found.append(_Wants(ln, min(wants, had), heated > 0, False, LEAST_BESIDE))
         elif ln.role in ("beside", "watery", "timed", "after"):
             wants, raw = ingredients.heat_wanted(ln)
             wants *= IN_OVEN if raw and recipe.method == "oven" else 1.0
@@ -109,13 +131,10 @@ def early(recipe: Recipe, now_min: float) -> tuple[Early, ...]:
             if not raw and _CUT_SMALL.search(ln.text) and _heated(recipe, ln) >= SOFTENED_MIN:
                 # "finely chopped", and softened in butter: done
                 continue
-            if wants <= 0:
-                continue
-            missing = round_half_up(min(wants, had) - now_min)
-            # of the few minutes at pressure each is worth three, and chicken has none to spare
-            if missing >= (LEAST_PULSE if raw and "pressure" in recipe.method else LEAST_BESIDE):
-                found.append(Early(ln, missing, raw))
-    return tuple(sorted(found, key=lambda e: -e.minutes))
+            if wants > 0:
+                # of the few minutes at pressure each is worth three, and chicken has none to spare
+                found.append(_Wants(ln, min(wants, had), False, raw, LEAST_PULSE if raw and locked else LEAST_BESIDE))
+    return tuple(found)
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,6 +146,7 @@ class Joins:
     minutes: float
 
 
+@once
 def raw_later(recipe: Recipe) -> tuple[Joins, ...]:
     """Raw fish and meat laid on the grain when it has cooked for a while: their minutes are theirs, however quick the grain is."""
     ops = recipe.process.operations
@@ -145,6 +165,7 @@ def raw_later(recipe: Recipe) -> tuple[Joins, ...]:
     return tuple(out)
 
 
+@once
 def raw_at_rest(recipe: Recipe) -> bool:
     """ "Off the heat, stir in the prawns, cover, 8 minutes": is something raw done by what stands closed?"""
     ops = recipe.process.operations

@@ -11,7 +11,7 @@ from ..pot.methods import method as method_row
 from ..process import BOILED_THROUGH, Operation
 from ..quick import lazy, quick
 from ..reading.dish import shaped
-from ..recipe import Recipe
+from ..recipe import Recipe, once
 
 # phases in which the grain is at the heat, or counted by it
 AT_HEAT = ("heat", "from_end", "from_start", "whistles")
@@ -27,10 +27,12 @@ _ASIDE = quick(
 FIRST_SHARE = 0.25
 
 
+@once
 def in_pot(recipe: Recipe) -> frozenset[str]:
     return frozenset(v.id for v in recipe.process.vessels if v.grain)
 
 
+@once
 def rest_said(recipe: Recipe) -> Operation | None:
     """Where the recipe lets its grain stand after the heat, with minutes or without."""
     ops, mine = recipe.process.operations, in_pot(recipe)
@@ -55,7 +57,8 @@ def rest_said(recipe: Recipe) -> Operation | None:
     return None
 
 
-def finishing(recipe: Recipe) -> list[Operation]:
+@once
+def finishing(recipe: Recipe) -> tuple[Operation, ...]:
     """Minutes at the heat that are the dish's, whatever grain is in it: in the open pot when the pressure is down, under the lid when it was half boiled and
     drained, in the oven when it was cooked and filled into something."""
     ops = recipe.process.operations
@@ -71,11 +74,12 @@ def finishing(recipe: Recipe) -> list[Operation]:
             ),
             len(mine),
         )
-        return [o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text)]
+        return tuple(o for o in mine[down + 1 :] if o.phase == "heat" and not _LOCKED.search(o.text))
     at = turning(recipe)
-    return [] if at is None else [o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min]
+    return () if at is None else tuple(o for o in ops[at:] if o.phase == "heat" and o.told and o.typical_min)
 
 
+@once
 def turning(recipe: Recipe) -> int | None:
     """Index of the operation at which half-cooked grain is drained to be steamed on, or filled into what is then cooked; None if it stays in its pot."""
     ops = recipe.process.operations
@@ -101,6 +105,7 @@ def turning(recipe: Recipe) -> int | None:
 BAKED = lazy(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
 
 
+@once
 def finished_apart(recipe: Recipe) -> bool:
     """Is the cooked grain filled into something, or mixed and baked in a tin? Then those minutes stay, whichever way it was cooked before."""
     at = turning(recipe)
@@ -121,6 +126,7 @@ DRAINED = lazy(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
 FILLED = quick(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
 
+@once
 def in_a_sauce(recipe: Recipe) -> bool:
     """Does the grain cook within something that stands in a sauce: a pepper, a leaf, a meatball? What is filled with cooked grain is not meant."""
     line, ops = recipe.source_line, recipe.process.operations
@@ -141,6 +147,7 @@ _WITHIN = lazy(
 _LOCKED = lazy(r"\b(?:lock\w*|seal\w*|high|pressure|whistles?)\b", re.I)
 
 
+@once
 def boiled_through(recipe: Recipe, at: int) -> bool:
     """Is the grain done, or nearly, when it is drained?"""
     line = recipe.source_line
@@ -183,6 +190,7 @@ def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = Non
     return None
 
 
+@once
 def untimed(recipe: Recipe) -> tuple[int | None, int]:
     """(the operation that cooks the grain without saying how long, where the cooking ends): for a recipe that states no minutes."""
     ops, mine = recipe.process.operations, in_pot(recipe)

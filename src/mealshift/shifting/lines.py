@@ -27,7 +27,7 @@ from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
 from ..reading.pours import KEPT, SUMS
 from ..reading.words import word_list
-from ..recipe import Line, Recipe
+from ..recipe import Line, Recipe, once
 from ..text.amounts import AMOUNT
 from .backwards import UNRINSED, carriers
 from .wording import Edit, Edited, apply, in_manner, nearest, of_line, said_grain, said_liquid, said_quantity
@@ -91,6 +91,8 @@ class NewLine:
         if in_step and text and line.carrier and line.name not in SUMS and line.name.lower() not in text.lower():
             # "keep 1.2 litres ready", of the broth that the sentence speaks of
             text = f"{text} {line.name}"
+        if text == self.text and not (in_step or line.section):
+            return self
         return replace(
             self,
             text=text,
@@ -218,6 +220,7 @@ _STOCK_SAID = quick(
 _WATER_SAID = quick(r"\bwater\b(?! ?/)", re.I)
 
 
+@once
 def _liquid_said(recipe: Recipe) -> str:
     """What the pot's liquid is called where only the steps name it; "water" if they name none, or water itself."""
     listed = any(ln.carrier for ln in recipe.lines)

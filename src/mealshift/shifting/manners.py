@@ -27,7 +27,7 @@ def step_in(manner: Manner, st: NewStep, measures: Measures) -> NewStep:
 
 def _said(manner: Manner, text: str, measures: Measures) -> tuple[str, list[Edit]]:
     edits = [Edit(*e) for e in manner.edits(text, measures)]
-    return apply(text, edits).text, edits
+    return (apply(text, edits).text if edits else text), edits
 
 
 def _marks(text: str, marks: tuple[tuple[int, int], ...], edits: list[Edit]) -> tuple[tuple[int, int], ...]:

@@ -6,7 +6,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 
 from ..grains import grain
 from ..measures import (
@@ -24,7 +24,7 @@ from ..pot.account import BETWEEN
 from ..pot.ways import cap
 from ..problems import Problem
 from ..process import Operation
-from ..quick import lazy, quick
+from ..quick import found_in, lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import OWN_LOOK, another_batch, verbs_in, ways_in_brackets
 from ..reading.ingredients import GRAIN_ALONE
@@ -292,7 +292,7 @@ def rewrite_steps(
             )
             continue
         made = view.step(step, inside.get(step.index, []), after.get(step.index, []))
-        out.steps.append(replace(made, section=step.section))
+        out.steps.append(made)
         # where its place was taken out of the sentence, it is a step of its own: nothing that is put in is lost
         put_in = [*(o for o, _, _ in inside.get(step.index, [])), *after.get(step.index, [])]
         out.steps += [_new(o) for o in put_in if o.text[1:].rstrip(".") not in made.text]
@@ -327,7 +327,7 @@ class _View:
         retired = None if whole else self._retired(step, mine)
         if retired is None:
             reason = next((o.reason for o in mine if o.basis == "retired"), "")
-            return NewStep("", step.text, reason, kind="retired")
+            return NewStep("", step.text, reason, kind="retired", section=step.section)
         first = [*retired, *self._insertions(step, inside)]
         for o in after:
             body = step.text.rstrip()
@@ -340,7 +340,7 @@ class _View:
         if not self.a.same and (m := OWN_LOOK.search(step.text)):
             # the sign of the other grain, from a recipe that was shifted before
             if m.start() == 0 and m.end() >= len(step.text.rstrip()):
-                return NewStep("", step.text, "The sign of the other grain.", kind="retired")
+                return NewStep("", step.text, "The sign of the other grain.", kind="retired", section=step.section)
             first.append(Edit(m.start(), min(len(step.text), m.end() + 1), ""))
         edits = list(first)
         small = [*self._of_another(step), *self._amounts(step), *self._minutes(step, mine)]
@@ -374,6 +374,7 @@ class _View:
             edited.marks,
             "",
             edited.olds,
+            step.section,
             full=edited.text,
             places=self.places(step, edits),
         )
@@ -664,7 +665,7 @@ class _View:
         if not self.own.way.locked and self.a.locked:
             return [
                 Edit(m.start(), m.end(), "when the pressure is down and the lid is open")
-                for m in _NEAR_THE_END.finditer(step.text)
+                for m in found_in(_NEAR_THE_END, step.text)
                 if any(
                     o.phase == "from_end"
                     and o.span
@@ -680,8 +681,8 @@ class _View:
         touched = any(o.basis == "retired" or o.id in self.target.put_in for o in mine)
         if not touched or self.pot.way.method in STOVE:
             return []
-        edits = [Edit(*m.span(), "") for m in _BY_THE_LADLE.finditer(step.text)]
-        for m in BRINGS.finditer(step.text):
+        edits = [Edit(*m.span(), "") for m in found_in(_BY_THE_LADLE, step.text)]
+        for m in found_in(BRINGS, step.text):
             if not any(
                 o.id in self.target.put_in
                 and o.span
@@ -717,8 +718,10 @@ class _View:
         """ "(two if it's old rice)", "If you double it use 2 3/4": amounts of another pot or another rice, true of that rice alone."""
         if self.a.same:
             return []
-        found = [*another_batch(step.text), *(m.span() for m in OF_ANOTHER.finditer(step.text))]
-        found += [m.span() for m in _OLD_RICE.finditer(step.text)]
+        found = [
+            *another_batch(step.text),
+            *(m.span() for p in (OF_ANOTHER, _OLD_RICE) for m in found_in(p, step.text)),
+        ]
         grains_own = [
             self._at(step, o.told.start)
             for o in self.recipe.process.operations
@@ -729,7 +732,7 @@ class _View:
         if self.a.target.family == "rice":
             return gone
         # a cooker's setting is named for its rice
-        return gone + [Edit(*m.span("rice"), "usual") for m in _SETTING.finditer(step.text)]
+        return gone + [Edit(*m.span("rice"), "usual") for m in found_in(_SETTING, step.text)]
 
     def _by_the_packet(self, step: Step) -> list[Edit]:
         """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet."""
@@ -737,7 +740,7 @@ class _View:
             return []
         return [
             Edit(m.start(), then.end() + 1, step.text[then.end()].upper())
-            for m in BY_THE_PACKET.finditer(step.text)
+            for m in found_in(BY_THE_PACKET, step.text)
             if (then := GOES_ON_WITH.match(step.text, m.end())) and then.end() < len(step.text)
         ]
 
@@ -796,11 +799,11 @@ class _View:
             # "Rain in the grits": the list has said of what
             edits += [
                 Edit(m.start(), m.end(), cap(self.a.target.short) if m[0][:1].isupper() else self.a.target.short)
-                for m in _GRITS_ALONE.finditer(step.text)
+                for m in found_in(_GRITS_ALONE, step.text)
                 if not any(e.start < m.end() and m.start() < e.end for e in edits)
             ]
         if self.a.target.family != "rice":
-            edits += [Edit(*m.span(), "") for m in _RICES_TOOL.finditer(step.text)]
+            edits += [Edit(*m.span(), "") for m in found_in(_RICES_TOOL, step.text)]
         return edits + self._called_by_its_kind(step, edits)
 
     def _called_by_its_kind(self, step: Step, named: Sequence[Edit]) -> list[Edit]:
@@ -820,7 +823,7 @@ class _View:
         mine = carriers(self.recipe)
         milks = any("milk" in ln.kind for ln in mine)
         told = [(e.start, e.end) for e in edits]
-        for m in _LIQUID_AMOUNT.finditer(step.text):
+        for m in found_in(_LIQUID_AMOUNT, step.text):
             if (
                 _IF_NEEDED.search(step.text[: m.start()])
                 or _IF_AFTER.match(step.text, m.end())
@@ -870,6 +873,8 @@ class _View:
             if ln.amount_span is None or not ln.ml or ln.section.startswith("step "):
                 continue
             was = ln.text[ln.amount_span.start : ln.amount_span.end]
+            if was.lower() not in step.text.lower():
+                continue
             new = self.a.carrier(ln.ml)
             for m in re.finditer(
                 rf"(?:\b(?:the|need|want|take|measure|meça|mida|misurate?|mesurer?|mesurez|to|water|stock|broth|liquid|pani|yakhni) |{_IN_A_BRACKET})(?P<a>{re.escape(was)})(?=\s*(?:[.,;()]|$|and\b|(?:of )?(?:the )?(?:water|stock|broth)\b))",
@@ -885,7 +890,7 @@ class _View:
                         Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, of_line(ln, self.measures), was))
                     )
         if mine and self.a.carrier_was_ml and abs(self.a.carrier(100.0) - 100.0) >= 1:
-            edits += [Edit(*m.span("cup"), "") for m in _REMAINING_CUP.finditer(step.text)]
+            edits += [Edit(*m.span("cup"), "") for m in found_in(_REMAINING_CUP, step.text)]
         if mine and self.a.carrier_was_ml:
             # "a litre of stock, you won't need it all, maybe 900 ml"
             edits += [
@@ -894,11 +899,11 @@ class _View:
                     m.end("unit"),
                     said_liquid(self.a.carrier(ml), canonical_unit(m["unit"]) or "ml", self.measures, ""),
                 )
-                for m in _NOT_ALL.finditer(step.text)
+                for m in found_in(_NOT_ALL, step.text)
                 if (ml := self._ml(m)) and abs(self.a.carrier(ml) - ml) >= 2.5
             ]
         edits += self._by_a_sign(step)
-        for m in _GRAIN_AMOUNT.finditer(step.text) if step.index <= self._cooked_by() else ():
+        for m in found_in(_GRAIN_AMOUNT, step.text) if step.index <= self._cooked_by() else ():
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
             unit = canonical_unit(m["unit"]) or ""
@@ -937,7 +942,7 @@ class _View:
 
     def _all_told(self) -> bool:
         """Do the amounts of the steps come to what the pot gets?"""
-        said = sum(self._ml(m) or 0.0 for st in self.recipe.steps for m in _LIQUID_AMOUNT.finditer(st.text))
+        said = sum(self._ml(m) or 0.0 for st in self.recipe.steps for m in found_in(_LIQUID_AMOUNT, st.text))
         return abs(said - self.a.carrier_was_ml) <= 0.06 * self.a.carrier_was_ml
 
     def _by_a_sign(self, step: Step) -> list[Edit]:

@@ -12,6 +12,7 @@ import re
 from dataclasses import dataclass, replace
 
 from ..grains import TEXTURES, Grain
+from ..manner import Manner
 from ..measures import Measures, round_half_up
 from ..pot import Factors, Kitchen, Pot, Way, default_way, solve
 from ..pot.account import COOKED_DENSITY, between
@@ -125,8 +126,10 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
     method = rewrite_steps(recipe, own, pot, amounts, measures, made, choice.as_was)
     title = _title(recipe, own, target, same, aside, way)
     if not same:
-        lines = [replace(ln, section=_heading(ln.section, own, target)) for ln in lines]
-        method.steps = [replace(st, section=_heading(st.section, own, target)) for st in method.steps]
+        lines = [replace(ln, section=_heading(ln.section, own, target)) if ln.section else ln for ln in lines]
+        method.steps = [
+            replace(st, section=_heading(st.section, own, target)) if st.section else st for st in method.steps
+        ]
     changes = _changes(recipe, own, pot, lines)
     lines = [line_in(manner, ln, measures) for ln in lines]
     method.steps = [step_in(manner, st, measures) for st in method.steps]
@@ -143,7 +146,7 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         text = f"This way needs {'an' if lacking[0] in 'aeio' else 'a'} {lacking}, and your kitchen lists none: say that you have one, or choose another way."
         problems.append(Problem("no_appliance", lacking, text, "ask"))
     problems = [*recipe.problems, *own.problems, *problems, *pot.problems]
-    check, problems = ([replace(p, text=manner.degrees(p.text)) for p in told] for told in (check, problems))
+    check, problems = ([_in_degrees(p, manner) for p in told] for told in (check, problems))
     return Shift(
         recipe,
         choice,
@@ -162,6 +165,11 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         measures,
         aside,
     )
+
+
+def _in_degrees(p: Problem, manner: Manner) -> Problem:
+    said = manner.degrees(p.text)
+    return p if said == p.text else replace(p, text=said)
 
 
 def _aside(g: Grain, dry_ml: float, way: Way, choice: Choice) -> Pot:
@@ -196,8 +204,10 @@ _DRUNK_LATER = ("yoghurt", "cream", "vinegar")
 def drinking_on(recipe: Recipe, own: Own, pot: Pot) -> list[Problem]:
     """A dressed or sauced grain goes on drinking: said where this grain drinks noticeably, or otherwise than its rice did."""
     joins = [ln for ln in recipe.lines if ln.role == "after" and ln.kind in _DRUNK_LATER]
+    if not joins or pot.grain.slug == own.grain.slug:
+        return []
     now, was = afterwards(pot).drinks_ml, afterwards(own.pot).drinks_ml
-    if not joins or now < 20 or pot.grain.slug == own.grain.slug:
+    if now < 20:
         return []
     than = (
         f", {abs(now - was):.0f} ml {'more' if now > was else 'less'} than the {own.grain.short} did"

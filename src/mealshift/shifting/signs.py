@@ -6,6 +6,7 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
 from ..quick import lazy, quick
 from ..reading.names import find_grains
@@ -34,6 +35,7 @@ _POURED_ON = lazy(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
 _TO_SOAK = lazy(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
 
 
+@lru_cache(maxsize=2048)
 def in_step(text: str) -> tuple[int, int] | None:
     """Where a step tells the pot's water by a sign; None if it does not, or is it the water of a soak."""
     if not _POURED_ON.search(text):
@@ -61,9 +63,10 @@ def level(text: str) -> re.Match[str] | None:
     return _LEVEL.search(text)
 
 
-def same_level(text: str) -> list[tuple[int, int]]:
+@lru_cache(maxsize=2048)
+def same_level(text: str) -> tuple[tuple[int, int], ...]:
     """ "The liquid should be at the same level with the rice.": true of that rice's water only, and a sentence of its own."""
-    return [m.span() for m in _SAME_LEVEL.finditer(text)]
+    return tuple(m.span() for m in _SAME_LEVEL.finditer(text))
 
 
 _AT_THE_RICE = r"(?:water|liquid|stock|broth)\b[^.;!?,]{0,16}\b(?:should|must|is|be)\b[^.;!?,]{0,24}\b(?:same level|level with|just cover\w*)\b[^.;!?,]{0,24}\b(?:rice|grains?|it)\b"
@@ -80,7 +83,8 @@ _LEVEL = lazy(
 )
 
 
-def asides(text: str) -> list[tuple[int, int]]:
+@lru_cache(maxsize=2048)
+def asides(text: str) -> tuple[tuple[int, int], ...]:
     """What of a step only says what a stated amount came to for that rice: "(it should come about 1 cm above the rice)", "…, so that it stands 2 cm above the rice"."""
     out = [m.span() for m in _ASIDE.finditer(text) if _SIGN.search(m[0])]
     place = in_step(text)
@@ -90,7 +94,7 @@ def asides(text: str) -> list[tuple[int, int]]:
         # a sentence that says nothing else is left as it is
         if _POURS.search(re.split(r"[.;!?]\s", text[:start])[-1]):
             out.append((start, place[1]))
-    return sorted(out)
+    return tuple(sorted(out))
 
 
 _SAYS_HOW_MUCH = quick(r"(?:until|till|so|by|to|up to)\b", re.I)

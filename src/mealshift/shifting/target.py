@@ -25,7 +25,7 @@ from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
 from ..reading.dish import grain_lines
-from ..recipe import Line, Recipe, Step
+from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own
@@ -221,6 +221,7 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
     )
 
 
+@once
 def rinsed_when_done(recipe: Recipe) -> bool:
     """ "Drain; rinse with cold water": for a salad it has stood enough."""
     ops = recipe.process.operations

@@ -46,6 +46,8 @@ class Edited:
 
 def apply(text: str, edits: list[Edit]) -> Edited:
     """The edits must not overlap; an edit that changes nothing leaves no mark."""
+    if not edits:
+        return Edited(text, ())
     out, marks, olds, at = "", [], [], 0
     for e in _applied(text, edits):
         out += text[at : e.start]
@@ -74,7 +76,7 @@ def moved(text: str, edits: list[Edit], start: int, end: int) -> tuple[int, int]
 
 def _moved(text: str, edits: list[Edit], at: int, begins: bool) -> int:
     shift = 0
-    for e in _applied(text, edits):
+    for e in _applied(text, edits) if edits else ():
         if e.end < at or (e.end == at and (begins or e.start < e.end)):
             shift += len(e.new) - (e.end - e.start)
         elif e.start < at < e.end:

@@ -10,6 +10,7 @@ Many cooks write no capitals, so a whole word's stop ends a sentence, whatever f
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
 from ..quick import lazy
 
@@ -29,7 +30,8 @@ _BIDS = lazy(
 )
 
 
-def sentences(text: str) -> list[tuple[int, int]]:
+@lru_cache(maxsize=1024)
+def sentences(text: str) -> tuple[tuple[int, int], ...]:
     """Places of the sentences, in order, without the stop that ends each."""
     out = []
     for m in _BETWEEN.finditer(text):
@@ -44,4 +46,4 @@ def sentences(text: str) -> list[tuple[int, int]]:
                 out.append((at, stop.start()))
                 at = stop.end()
         out.append((at, m.end()))
-    return out
+    return tuple(out)
