@@ -33,7 +33,8 @@ RATHER = 3
 @dataclass(frozen=True, slots=True)
 class Candidate:
     """One grain in one way. gap: texture steps from what the dish wants. away: how much another dish it makes (0: none). total_min: from now to
-    the plate, soak included. notice: what differs from what the dish was. kin: the recipe's own grain, or another white rice beside one."""
+    the plate, soak included. notice: what differs from what the dish was. kin: the recipe's own grain, or another white rice beside one. unsuited: why it does
+    not suit the dish at all. by_hours: when the meal is to be."""
 
     grain: Grain
     way: Way
@@ -43,11 +44,20 @@ class Candidate:
     total_min: int
     notice: tuple[str, ...]
     kin: bool
-    suited: bool
+    unsuited: str
     in_time: bool
     fits: bool
     score: float
-    reason: str
+    by_hours: float | None
+
+    @property
+    def suited(self) -> bool:
+        return not self.unsuited
+
+    @property
+    def reason(self) -> str:
+        """Why it stands where it stands, in a sentence."""
+        return self.unsuited or _reason(self)
 
 
 def candidates(
@@ -123,15 +133,14 @@ def _candidate(
 ) -> Candidate:
     low, high = g.texture_range()
     reached = min(max(texture, low), high)
+    gap = abs(texture - reached)
     lid = own.way.lid if method == own.way.method else None
     roast = "none" if own.toasts and g.roast_never else "fat" if own.toasts else None
     way = default_way(g, method, reached, lid, soak_min=soak, roast=roast)
     pot = solve(g, own.dry_ml, way, kitchen, brought=brought)
-    gap = abs(texture - reached)
     total = round(soak) + pot.total_min
     in_time = by_hours is None or total <= by_hours * 60
-    fits = not any(p.code == "pot_full" for p in pot.problems)
-    why_not = _unsuited(g, recipe, texture, low, high)
+    fits = "pot_full" not in [p.code for p in pot.problems]
     away = distance(own.grain, g, recipe.dish, gap, texture < 2.5)
     drinks = pot.need_ml / own.pot.need_ml if own.pot.need_ml and not way.row.plenty and not own.way.row.plenty else 1.0
     notice = tuple(differs(own.grain, g, recipe.dish, drinks=drinks))
@@ -146,11 +155,11 @@ def _candidate(
         total,
         notice,
         _kin(own.grain, g),
-        not why_not,
+        _unsuited(g, recipe, texture, low, high),
         in_time,
         fits,
         round(score, 4),
-        why_not or _reason(g, way, gap, notice, reached, total, in_time, fits, by_hours),
+        by_hours,
     )
 
 
@@ -174,18 +183,9 @@ def _unsuited(g: Grain, recipe: Recipe, texture: float, low: float, high: float)
     return ""
 
 
-def _reason(
-    g: Grain,
-    way: Way,
-    gap: float,
-    notice: tuple[str, ...],
-    reached: float,
-    total: int,
-    in_time: bool,
-    fits: bool,
-    by_hours: float | None,
-) -> str:
-    wanted = g.texture_word(reached)
+def _reason(c: Candidate) -> str:
+    g, way, gap, notice = c.grain, c.way, c.gap, c.notice
+    wanted = g.texture_word(way.texture)
     parts = (
         [
             f"{cap(in_a_row(list(notice)))}; {wanted}, as the dish wants"
@@ -199,16 +199,16 @@ def _reason(
         ]
     )
     soaked = f", {said_minutes(way.soak_min)} of them in the soak" if way.soak_min else ""
-    parts.append(f"{said_minutes(total)} from now{soaked}")
+    parts.append(f"{said_minutes(c.total_min)} from now{soaked}")
     if way.method == "electric-pressure":
         parts.append("under pressure")
-    if not in_time and by_hours is not None:
+    if not c.in_time and c.by_hours is not None:
         parts.append(
-            f"too late for a meal in {by_hours:g} h" + (": the soak is no longer possible" if way.soak_min else "")
+            f"too late for a meal in {c.by_hours:g} h" + (": the soak is no longer possible" if way.soak_min else "")
         )
-    if not fits:
+    if not c.fits:
         parts.append("needs a bigger pot")
-    if g.is_meal and reached < 2.5:
+    if g.is_meal and way.texture < 2.5:
         parts.append("a meal: crumbs, not grains")
     if g.gluten:
         parts.append("with gluten")

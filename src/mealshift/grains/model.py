@@ -92,6 +92,15 @@ class Grain:
     usual: str = ""
     # a blend is a grain made of grains: (grain, share of the volume), shares summing to 1
     parts: tuple[tuple[Grain, float], ...] = ()
+    # the stretch of the texture coordinate that it reaches, and the texture its minutes are said of: fluffy where it does that, else its own usual or driest
+    _reach: tuple[float, float] = field(init=False, repr=False, compare=False)
+    usual_at: float = field(init=False, repr=False, compare=False)
+
+    def __post_init__(self) -> None:
+        low, high = _range(tuple(self.hydration))
+        object.__setattr__(self, "_reach", (low, high))
+        usual = float(TEXTURES.index(self.usual)) if self.usual else min(max(1.0, low), high)
+        object.__setattr__(self, "usual_at", usual)
 
     def __repr__(self) -> str:
         return f"Grain({self.slug})"
@@ -107,14 +116,7 @@ class Grain:
 
     def texture_range(self) -> tuple[float, float]:
         """The stretch of the texture coordinate (0 separate … 5 thin) this grain reaches."""
-        return _range(tuple(self.hydration))
-
-    @property
-    def usual_at(self) -> float:
-        """The texture its minutes are said of: fluffy where it does that, else its own usual or driest."""
-        if self.usual:
-            return float(TEXTURES.index(self.usual))
-        return min(max(1.0, self.texture_range()[0]), self.texture_range()[1])
+        return self._reach
 
     def hydration_at(self, texture: float) -> float:
         """g water per g dry grain at a texture coordinate, interpolated between the named points.
@@ -123,7 +125,7 @@ class Grain:
         >>> round(grain("quinoa").hydration_at(1.5), 2)
         2.25
         """
-        low, high = self.texture_range()
+        low, high = self._reach
         if not low <= texture <= high:
             raise ValueError(f"{self.slug} does not reach texture {texture}")
         below = int(texture)

@@ -21,7 +21,8 @@ the minute-by-minute pot is needed only for "what if".
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
+from typing import NamedTuple
 
 from ..grains import TEXTURES, Grain
 from ..measures import MEASURE_ML, WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
@@ -56,8 +57,7 @@ WATER_J, GRAIN_J = 4.186, 1.8
 STEAMER_BASE_ML = 300.0
 
 
-@dataclass(frozen=True, slots=True)
-class Row:
+class Row(NamedTuple):
     """One signed line of a ledger: millilitres or minutes, with the sentence that explains it."""
 
     term: str
@@ -241,7 +241,7 @@ def uptake(grain: Grain, soak_min: float, room_c: float, sprouted: bool = False)
 
 def mass_shares(grain: Grain) -> list[tuple[Grain, float]]:
     """The grains of a blend with their shares of its weight; a single grain has all of it."""
-    return [(g, g.density * s / grain.density) for g, s in grain.parts] or [(grain, 1.0)]
+    return [(g, g.density * s / grain.density) for g, s in grain.parts] if grain.parts else [(grain, 1.0)]
 
 
 def boiling_point(altitude_m: float) -> float:
@@ -256,6 +256,9 @@ def heat_factor(celsius: float, reference_c: float = 100.0) -> float:
     1.24
     """
     return math.exp(6014.0 * (1 / (celsius + 273.15) - 1 / (reference_c + 273.15)))
+
+
+_NOTHING_LEARNT = Factors()
 
 
 def solve(
@@ -281,7 +284,7 @@ def solve(
     rest_min: a recipe's own rest, moved to this grain; else the grain's. before_min: minutes at the boil before the grain goes in.
     finish_min: minutes at the heat when the pressure is down, when it is drained or filled into something, as the recipe has them.
     """
-    kitchen, factors = kitchen or Kitchen(), factors or Factors()
+    kitchen, factors, row = kitchen or Kitchen(), factors or _NOTHING_LEARNT, way.row
     m = dry_ml * grain.density
     u = uptake(grain, way.soak_min, kitchen.room_c, way.sprouted)
     minutes, practice = _cooking(grain, way, kitchen, factors, u)
@@ -294,14 +297,14 @@ def solve(
         )
     if finish_min and cook_min is None:
         minutes.append(Row("finish", finish_min, "afterwards, as the recipe has it"))
-    cook = sum(r.amount for r in minutes)
+    cook = sum([r.amount for r in minutes])
 
     rows = _grain_rows(grain, way, m, u, factors, kitchen.room_c)
     rows += _boil_off(way, kitchen, factors, cook, grain)
-    if before_min and not way.row.locked:
+    if before_min and not row.locked:
         off = before_min * kitchen.area_cm2 * kitchen.boil_off * EVAPORATION[way.lid] * factors.boil_off
         rows.append(Row("head_start", off, f"boils off in the {before_min:.0f} minutes before the grain goes in"))
-    if way.row.slug == "soup" or way.broth_ml:
+    if row.slug == "soup" or way.broth_ml:
         broth = SOUP_TIMES * dry_ml if way.broth_ml is None else way.broth_ml
         rows.append(Row("broth", broth, "the broth that is to stay: it is eaten, not drunk by the grain"))
     for b in brought:
@@ -309,8 +312,8 @@ def solve(
             rows.append(Row("absorber", -b.ml, f"{cap(b.name)} drink this from the same pot"))
         else:
             rows.append(Row(b.term, -b.ml, f"already there, from the {b.name}", f"from the {b.name}"))
-    need = sum(r.amount for r in rows if r.term not in ("brought", "stock_solids"))
-    plenty = way.row.plenty
+    need = sum([r.amount for r in rows if r.term not in ("brought", "stock_solids")])
+    plenty = row.plenty
     if way.method == "drain":
         wanted = max(DRAIN_TIMES_VOLUME * dry_ml, 1.5 * need)
         rows.append(Row("drained", wanted - need, "plenty of water, poured off when the grain is done"))
@@ -323,7 +326,7 @@ def solve(
                 f"the recipe's habit: it pours {'more' if habit_ml > 0 else 'less'} than its own grain needs",
             )
         )
-    raw = sum(r.amount for r in rows)
+    raw = sum([r.amount for r in rows])
     problems = []
     if raw > 0 and carrier_fraction < 1.0:
         rows.append(Row("stock_solids", raw / carrier_fraction - raw, "stock or milk is not all water"))
@@ -333,8 +336,9 @@ def solve(
         problems.append(_excess(grain, way, -raw))
     pour = max(raw, 0.0)
 
-    come_up = _come_up(way, kitchen, pour + sum(b.ml for b in brought if b.ml > 0), m)
-    release = way.row.release if way.release == "natural" else way.row.quick_release
+    had = sum([b.ml for b in brought if b.ml > 0])
+    come_up = _come_up(way, kitchen, pour + had, m)
+    release = row.release if way.release == "natural" else row.quick_release
     rest, rest_why = _rest(grain, way, cook)
     if rest_min is not None:
         rest = rest_min
@@ -368,8 +372,8 @@ def solve(
         practice,
         plenty,
     )
-    fit = _fit(pot, pour + sum(b.ml for b in brought if b.ml > 0))
-    return Pot(**{**{f: getattr(pot, f) for f in Pot.__slots__}, "problems": tuple(problems + fit)})
+    problems += _fit(pot, pour + had)
+    return replace(pot, problems=tuple(problems)) if problems else pot
 
 
 # -- water -------------------------------------------------------------------------------------------------
@@ -392,8 +396,8 @@ def _grain_rows(grain: Grain, way: Way, m: float, u: float, factors: Factors, ro
     rinsable = way.rinsed and way.method != "steep" and not way.sprouted
     # grain soaked in its own cooking water was rinsed and drained before, so it still carries the full cling
     cling = 0.0
-    for part, share in mass_shares(grain):
-        if rinsable and part.rinse > 0 and not part.is_meal:
+    for part, share in mass_shares(grain) if rinsable else ():
+        if part.rinse > 0 and not part.is_meal:
             taken = uptake(part, way.soak_min, room_c) if grain.parts else u
             cling += share * m * (CLING if kept else max(0.0, CLING - taken))
     if cling and way.roast == "none":
@@ -529,31 +533,24 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
         factor("sprouted", SPROUT_TIME, "sprouted grain is softer inside")
     elif u and slow.soak and row.soaks:
         factor("soak", _soak_factor(slow, way, kitchen), "the soak has opened the grain")
-    factor(
-        "texture",
-        texture_time(slow, way.texture),
-        f"to come out {TEXTURES[round(way.texture)]}"
-        if not grain.is_meal
-        else f"to come out {grain.texture_word(way.texture)}",
-    )
+    if way.texture != slow.usual_at:
+        named = grain.texture_word(way.texture) if grain.is_meal else TEXTURES[round(way.texture)]
+        factor("texture", texture_time(slow, way.texture), f"to come out {named}")
     if row.locked:
         hot = PRESSURE_C - max(0.0, kitchen.altitude_m) / 400
-        factor(
-            "altitude",
-            heat_factor(hot, PRESSURE_C),
-            kitchen.manner.degrees(f"pressure is reached at {hot:.0f} °C up here"),
-        )
+        if hot != PRESSURE_C:
+            why = kitchen.manner.degrees(f"pressure is reached at {hot:.0f} °C up here")
+            factor("altitude", heat_factor(hot, PRESSURE_C), why)
         if way.release == "quick":
-            factor("release", 1.25, "a quick release gives no cooking on the way down")
-    else:
+            # "release" is the minutes that it takes itself
+            factor("quick_release", 1.25, "a quick release gives no cooking on the way down")
+    elif kitchen.altitude_m:
         boil = boiling_point(kitchen.altitude_m)
         factor("altitude", heat_factor(boil), kitchen.manner.degrees(f"water boils at {boil:.0f} °C up here"))
     if way.age == "old":
         factor("age", OLD_BAG, "an old bag takes about a tenth longer")
-    factor("learnt", factors.time, "your notebook's pots say so")
-    if rows[-1].term == "release":  # keep the name free for the release itself
-        rows[-1] = Row("quick_release", rows[-1].amount, rows[-1].because)
-    rows = [Row("quick_release", r.amount, r.because) if r.term == "release" else r for r in rows]
+    if factors.time != 1.0:
+        factor("learnt", factors.time, "your notebook's pots say so")
     return rows, practice
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from ..grains import TEXTURES, Grain
 from ..grains.catalogue import METHODS
@@ -172,11 +172,11 @@ class Way:
     broth_ml: float | None = None
     # share of the boil-off that a dish thick with milk loses: under its skin a pudding gives up little
     thick: float = 1.0
+    # the method's row of the table
+    row: Method = field(init=False, repr=False, compare=False)
 
-    @property
-    def row(self) -> Method:
-        """The method's row of the table."""
-        return method_row(self.method)
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "row", method_row(self.method))
 
     @property
     def locked(self) -> bool:
