@@ -6,8 +6,8 @@ Only the pot is solved for a candidate, not the whole rewriting: a few hundred c
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from typing import NamedTuple
 
 from ..grains import TEXTURES, Grain, all_grains
 from ..measures import jug_ml, round_half_up
@@ -30,8 +30,7 @@ _IN_LARDER, _LIKED = 0.10, 0.08
 RATHER = 3
 
 
-@dataclass(frozen=True, slots=True)
-class Candidate:
+class Candidate(NamedTuple):
     """One grain in one way. gap: texture steps from what the dish wants. away: how much another dish it makes (0: none). total_min: from now to
     the plate, soak included. notice: what differs from what the dish was. kin: the recipe's own grain, or another white rice beside one. unsuited: why it does
     not suit the dish at all. by_hours: when the meal is to be."""
@@ -76,10 +75,11 @@ def candidates(
     texture = float(TEXTURES.index(recipe.texture))
     brought = others(recipe)
     found = [
-        _candidate(
+        c
+        for g in all_grains()
+        if not (gluten_free and g.gluten) and (only is None or g.slug in only)
+        for c in _of_grain(
             g,
-            method,
-            soak,
             texture,
             recipe,
             own,
@@ -88,10 +88,6 @@ def candidates(
             by_hours,
             _IN_LARDER * (g.slug in larder) + _LIKED * (liked or {}).get(g.slug, 0.0),
         )
-        for g in all_grains()
-        if not (gluten_free and g.gluten) and (only is None or g.slug in only)
-        for method in _methods(g, own)
-        for soak in (SOAKS if g.soak and method != "steep" else (0.0,))
     ]
     return sorted(found, key=lambda c: (not c.suited, not c.in_time, -c.score, c.total_min, c.grain.slug))
 
@@ -119,10 +115,8 @@ def _methods(g: Grain, own: Own) -> tuple[str, ...]:
     return (mine, *faster)
 
 
-def _candidate(
+def _of_grain(
     g: Grain,
-    method: str,
-    soak: float,
     texture: float,
     recipe: Recipe,
     own: Own,
@@ -130,37 +124,41 @@ def _candidate(
     brought: tuple[Brought, ...],
     by_hours: float | None,
     bonus: float,
-) -> Candidate:
+) -> Iterator[Candidate]:
+    """One grain in each of its ways, with each soak."""
     low, high = g.texture_range()
     reached = min(max(texture, low), high)
     gap = abs(texture - reached)
-    lid = own.way.lid if method == own.way.method else None
-    roast = "none" if own.toasts and g.roast_never else "fat" if own.toasts else None
-    way = default_way(g, method, reached, lid, soak_min=soak, roast=roast)
-    pot = solve(g, own.dry_ml, way, kitchen, brought=brought)
-    total = round(soak) + pot.total_min
-    in_time = by_hours is None or total <= by_hours * 60
-    fits = "pot_full" not in [p.code for p in pot.problems]
     away = distance(own.grain, g, recipe.dish, gap, texture < 2.5)
-    drinks = pot.need_ml / own.pot.need_ml if own.pot.need_ml and not way.row.plenty and not own.way.row.plenty else 1.0
-    notice = tuple(differs(own.grain, g, recipe.dish, drinks=drinks))
-    patience = min(total, 240) / 240
-    score = 1.0 - _WEIGHT_APART * away - _WEIGHT_TIME * patience - (0.1 if not fits else 0.0) + bonus
-    return Candidate(
-        g,
-        way,
-        pot,
-        gap,
-        round(away, 3),
-        total,
-        notice,
-        _kin(own.grain, g),
-        _unsuited(g, recipe, texture, low, high),
-        in_time,
-        fits,
-        round(score, 4),
-        by_hours,
-    )
+    before = 1.0 - _WEIGHT_APART * away + bonus
+    unsuited, kin = _unsuited(g, recipe, texture, low, high), _kin(own.grain, g)
+    roast = "none" if own.toasts and g.roast_never else "fat" if own.toasts else None
+    for method in _methods(g, own):
+        lid = own.way.lid if method == own.way.method else None
+        for soak in SOAKS if g.soak and method != "steep" else (0.0,):
+            way = default_way(g, method, reached, lid, soak_min=soak, roast=roast)
+            pot = solve(g, own.dry_ml, way, kitchen, brought=brought)
+            total = round(soak) + pot.total_min
+            in_time = by_hours is None or total <= by_hours * 60
+            fits = "pot_full" not in [p.code for p in pot.problems]
+            alike = own.pot.need_ml and not way.row.plenty and not own.way.row.plenty
+            drinks = pot.need_ml / own.pot.need_ml if alike else 1.0
+            score = before - _WEIGHT_TIME * min(total, 240) / 240 - (0.0 if fits else 0.1)
+            yield Candidate(
+                g,
+                way,
+                pot,
+                gap,
+                round(away, 3),
+                total,
+                tuple(differs(own.grain, g, recipe.dish, drinks=drinks)),
+                kin,
+                unsuited,
+                in_time,
+                fits,
+                round(score, 4),
+                by_hours,
+            )
 
 
 def _kin(own: Grain, other: Grain) -> bool:

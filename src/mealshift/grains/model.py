@@ -95,19 +95,17 @@ class Grain:
     # the stretch of the texture coordinate that it reaches, and the texture its minutes are said of: fluffy where it does that, else its own usual or driest
     _reach: tuple[float, float] = field(init=False, repr=False, compare=False)
     usual_at: float = field(init=False, repr=False, compare=False)
+    is_meal: bool = field(init=False, repr=False, compare=False)
 
     def __post_init__(self) -> None:
         low, high = _range(tuple(self.hydration))
         object.__setattr__(self, "_reach", (low, high))
         usual = float(TEXTURES.index(self.usual)) if self.usual else min(max(1.0, low), high)
         object.__setattr__(self, "usual_at", usual)
+        object.__setattr__(self, "is_meal", self.form == "meal")
 
     def __repr__(self) -> str:
         return f"Grain({self.slug})"
-
-    @property
-    def is_meal(self) -> bool:
-        return self.form == "meal"
 
     @property
     def textures(self) -> tuple[Texture, ...]:

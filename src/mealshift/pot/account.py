@@ -21,7 +21,7 @@ the minute-by-minute pot is needed only for "what if".
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass
 from typing import NamedTuple
 
 from ..grains import TEXTURES, Grain
@@ -73,16 +73,14 @@ class Brought:
 
     name: str
     ml: float
-    term: str = "brought"
 
 
 # as much again as the grain takes up, that stays over it, is no habit of wet rice but a broth
 STAYS = 1.0
 
 
-@dataclass(frozen=True, slots=True)
-class Pot:
-    """The solved pot. All figures unrounded; `ledger()` and `report()` round once, at the end."""
+class Pot(NamedTuple):
+    """The solved pot. All figures unrounded; `ledger()` and `report()` round once, at the end. A tuple, as its rows are: a shelf of grains is made of hundreds."""
 
     grain: Grain
     way: Way
@@ -99,7 +97,7 @@ class Pot:
     rest_min: float
     practice: bool
     plenty: bool
-    problems: tuple[Problem, ...] = field(default=())
+    problems: tuple[Problem, ...] = ()
 
     @property
     def dry_g(self) -> float:
@@ -307,12 +305,14 @@ def solve(
     if row.slug == "soup" or way.broth_ml:
         broth = SOUP_TIMES * dry_ml if way.broth_ml is None else way.broth_ml
         rows.append(Row("broth", broth, "the broth that is to stay: it is eaten, not drunk by the grain"))
+    need, had = sum([r.amount for r in rows]), 0.0
     for b in brought:
         if b.ml < 0:
+            need -= b.ml
             rows.append(Row("absorber", -b.ml, f"{cap(b.name)} drink this from the same pot"))
         else:
-            rows.append(Row(b.term, -b.ml, f"already there, from the {b.name}", f"from the {b.name}"))
-    need = sum([r.amount for r in rows if r.term not in ("brought", "stock_solids")])
+            had += b.ml
+            rows.append(Row("brought", -b.ml, f"already there, from the {b.name}", f"from the {b.name}"))
     plenty = row.plenty
     if way.method == "drain":
         wanted = max(DRAIN_TIMES_VOLUME * dry_ml, 1.5 * need)
@@ -336,13 +336,12 @@ def solve(
         problems.append(_excess(grain, way, -raw))
     pour = max(raw, 0.0)
 
-    had = sum([b.ml for b in brought if b.ml > 0])
     come_up = _come_up(way, kitchen, pour + had, m)
     release = row.release if way.release == "natural" else row.quick_release
     rest, rest_why = _rest(grain, way, cook)
     if rest_min is not None:
         rest = rest_min
-    minutes = [Row("come_up", come_up, _come_up_why(way, kitchen)), *minutes]
+    minutes.insert(0, Row("come_up", come_up, _come_up_why(way, kitchen)))
     if release:
         minutes.append(
             Row(
@@ -373,7 +372,7 @@ def solve(
         plenty,
     )
     problems += _fit(pot, pour + had)
-    return replace(pot, problems=tuple(problems)) if problems else pot
+    return pot._replace(problems=tuple(problems)) if problems else pot
 
 
 # -- water -------------------------------------------------------------------------------------------------
@@ -431,7 +430,7 @@ def boil_rate(grain: Grain, way: Way, kitchen: Kitchen, lid: str | None = None) 
 def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: Grain) -> list[Row]:
     row = way.row
     rows, where = [], ""
-    off = boil_rate(grain, way, kitchen) * cook
+    off = 0.0 if row.locked else boil_rate(grain, way, kitchen) * cook
     if row.locked:
         n = _whistles(way, kitchen, cook)
         off = row.loss_once + row.loss_whistle * n
@@ -505,8 +504,7 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
     else:
         # what is only steeped on its own takes those minutes in a heated vessel too
         base = row.times * (grain.simmer or grain.steep_min or 0.0) + row.plus
-        usual = grain.texture_word(grain.usual_at)
-        said = row.said or f"{grain.name}, unsoaked, to {usual} under a lid"
+        said = row.said or f"{grain.name}, unsoaked, to {grain.texture_word(grain.usual_at)} under a lid"
         # a slow cooker on low takes twice as long as on high
         base *= row.brisk if way.heat == "brisk" else row.gentle
     slow = grain
@@ -532,7 +530,8 @@ def _cooking(grain: Grain, way: Way, kitchen: Kitchen, factors: Factors, u: floa
     if way.sprouted:
         factor("sprouted", SPROUT_TIME, "sprouted grain is softer inside")
     elif u and slow.soak and row.soaks:
-        factor("soak", _soak_factor(slow, way, kitchen), "the soak has opened the grain")
+        taken = u if slow is grain else uptake(slow, way.soak_min, kitchen.room_c)
+        factor("soak", 1 - slow.soak.beta * taken / slow.soak.u_max, "the soak has opened the grain")
     if way.texture != slow.usual_at:
         named = grain.texture_word(way.texture) if grain.is_meal else TEXTURES[round(way.texture)]
         factor("texture", texture_time(slow, way.texture), f"to come out {named}")
@@ -643,8 +642,8 @@ def _rest(grain: Grain, way: Way, cook: float) -> tuple[float, str]:
 
 def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
     """At most two thirds full (half under pressure), and enough to cover the bottom."""
-    kitchen, way = pot.kitchen, pot.way
-    limit = way.row.fill
+    kitchen, way, row = pot.kitchen, pot.way, pot.way.row
+    limit = row.fill
     fill = max(liquid_ml + 0.6 * pot.dry_ml, pot.cooked_ml) / kitchen.volume_ml
     problems = []
     if way.method == "steam" and pot.uptake < 0.2:
@@ -666,7 +665,7 @@ def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
                 f"use a pot of {kitchen.volume_ml * fill / limit / 1000:.1f} l or cook {batches} batches.",
             )
         )
-    least = way.row.least_ml
+    least = row.least_ml
     if least and liquid_ml < least:
         problems.append(
             Problem(
@@ -678,7 +677,7 @@ def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
             )
         )
     depth = pot.dry_ml / kitchen.area_cm2
-    if depth < ABSURD_CM and not way.row.plenty and way.row.loss_lid and way.method != "soup":
+    if depth < ABSURD_CM and not row.plenty and row.loss_lid and way.method != "soup":
         problems.append(
             Problem(
                 "pot_absurd",
@@ -687,7 +686,7 @@ def _fit(pot: Pot, liquid_ml: float) -> list[Problem]:
                 "off. Take a pot so small that the grain lies a finger deep.",
             )
         )
-    elif depth < 0.25 and fill <= limit and not way.row.plenty and way.method not in ("steep", "soup"):
+    elif depth < 0.25 and fill <= limit and not row.plenty and way.method not in ("steep", "soup"):
         problems.append(
             Problem(
                 "pot_wide",

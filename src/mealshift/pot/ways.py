@@ -50,6 +50,8 @@ class Kitchen:
     took: tuple[tuple[str, float], ...] = ()
     # how the household says its numbers
     manner: Manner = Manner()
+    area_cm2: float = field(init=False, repr=False, compare=False)
+    volume_ml: float = field(init=False, repr=False, compare=False)
 
     def lacks(self, way: Way) -> str:
         """The appliance a way of cooking needs and this kitchen does not list; "" if it has all, or has not said."""
@@ -77,7 +79,7 @@ class Kitchen:
 
     def up_share(self, method: str) -> float:
         """So many times the reckoned way up to pressure takes here."""
-        return dict(self.took).get(f"up:{method}", 1.0)
+        return dict(self.took).get(f"up:{method}", 1.0) if self.took else 1.0
 
     def __post_init__(self) -> None:
         def need(ok: bool, field: str, text: str) -> None:
@@ -132,13 +134,9 @@ class Kitchen:
             f"A measure of {self.measure_ml:g} ml is outside what I can reckon with; give 20 to 2,000 ml.",
         )
 
-    @property
-    def area_cm2(self) -> float:
-        return math.pi * (self.pot_cm / 2) ** 2
-
-    @property
-    def volume_ml(self) -> float:
-        return self.pot_l * 1000 if self.pot_l else self.area_cm2 * 0.6 * self.pot_cm
+        area = math.pi * (self.pot_cm / 2) ** 2
+        object.__setattr__(self, "area_cm2", area)
+        object.__setattr__(self, "volume_ml", self.pot_l * 1000 if self.pot_l else area * 0.6 * self.pot_cm)
 
 
 @dataclass(frozen=True, slots=True)

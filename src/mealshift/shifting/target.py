@@ -1108,7 +1108,7 @@ class _Work:
         pot, method = self.pot, self.pot.way.method
         if self.own.finish_min and finish_stays(self.recipe, self.own.way.method, method):
             # what is baked afterwards is told where the recipe tells it
-            pot = replace(pot, cook_min=pot.cook_min - self.own.finish_min)
+            pot = pot._replace(cook_min=pot.cook_min - self.own.finish_min)
         why = "Another way than the recipe's; water and minutes are reckoned for it."
         stays = any(o.phase == "rest" and o.told for o in ops[end:])
         # it is looked at before it rests, but for a closed cooker, which is opened when it has
