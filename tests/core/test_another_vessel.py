@@ -30,6 +30,10 @@ STEPS = [
     ("Add 2 cooker cups.", "rice-cooker", "covered", "Add 2 cooker cups."),
     ("Cooker mein ghee.", "pressure", "covered", "Pot mein ghee."),
     ("An Instant Pot holds it.", "electric-pressure", "oven", "A baking dish holds it."),
+    ("Set the Instant Pot to Sauté.", "electric-pressure", "covered", "Heat the pot over medium heat."),
+    ("Press SAUTE (normal), add oil.", "electric-pressure", "oven", "Heat a pan over medium heat, add oil."),
+    ("Hit Cancel. Add the broth.", "electric-pressure", "pressure", "Turn the heat off. Add the broth."),
+    ("Set it aside and sauté the leeks.", "electric-pressure", "open", "Set it aside and sauté the leeks."),
     # a way that has no vessel of its own, and the same way, change nothing
     ("Cook it in a pot.", "covered", "oven", "Cook it in a pot."),
     ("In a roasting tin.", "oven", "oven", "In a roasting tin."),

@@ -101,9 +101,9 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
                 *((grain(s).name, Correction(line.text, grain=s)) for s in ("rice-black-sticky", "rice-black")),
             )
         )
-    elif re.search(r"\b(?:instant|minute|quick|pre-?cooked|ready)\b", line.text, re.I) and "quick" not in (
-        line.grain or ""
-    ):
+    elif re.search(
+        r"(?<!not )(?<!not the )\b(?:instant|minute|quick|pre-?cooked|ready)\b", line.text, re.I
+    ) and "quick" not in (line.grain or ""):
         out.append(
             _one(
                 "grain",

@@ -256,9 +256,15 @@ def _named_way(recipe: Recipe, method: str, minutes: float | None) -> str:
     """A soup and a slow cooker are a covered or open pot to the reader, and ways of their own to the account."""
     if method not in ("covered", "open"):
         return method
-    if minutes and minutes >= SLOW_FROM_MIN and _SLOW.search(" ".join([recipe.title, *(s.text for s in recipe.steps)])):
+    if minutes and slow_cooked(recipe) and (minutes >= SLOW_FROM_MIN or _on_high(recipe)):
         return "slow-cooker"
     return "soup" if recipe.dish == "soup" else method
+
+
+@once
+def slow_cooked(recipe: Recipe) -> bool:
+    """Is a slow cooker spoken of?"""
+    return bool(_SLOW.search(" ".join([recipe.title, *(s.text for s in recipe.steps)])))
 
 
 @once
@@ -302,7 +308,8 @@ def _habit_problems(
     baked = any(
         d.kind == "heat" and re.search(r"\b(?:bake|oven)\b", s.text, re.I) for s in recipe.steps for d in s.durations
     )
-    if plain.cook_min and not baked and abs(habit_min) > ASK_BEYOND * plain.cook_min + 2:
+    hot = way.row.slug == "slow-cooker" and -way.row.plus <= habit_min <= 0
+    if plain.cook_min and not (baked or hot) and abs(habit_min) > ASK_BEYOND * plain.cook_min + 2:
         problems.append(
             Problem(
                 "time_habit",

@@ -517,6 +517,10 @@ class _View:
                 stop = min(end + 1, len(text))
                 edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))
                 continue
+            if following.was and following.told and self._at(step, following.told.start) == at:
+                # "stirring, about 18 min": the new minutes stand there
+                edits.append(Edit(start, at, f". {said} "))
+                continue
             edits.append(Edit(start, at + 1, f". {said} {text[at : at + 1].upper()}"))
         return edits
 

@@ -438,6 +438,9 @@ def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
     if own.finish_min and own.habit_min < 0 and not own.way.row.locked:
         # boiled half on purpose: half of another grain's minutes
         return own.habit_min * plain.cook_min / max(1.0, own.pot.cook_min - own.finish_min - own.habit_min)
+    if own.habit_min <= 0 and way.method == own.way.method == "slow-cooker":
+        # what goes into one that is hot already has no time of getting hot, whatever grain it is
+        return max(own.habit_min, -way.row.plus)
     if own.habit_min <= 0:
         return max(own.habit_min, -0.25 * plain.cook_min)
     usual = own.pot.cook_min - own.finish_min - own.habit_min

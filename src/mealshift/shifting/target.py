@@ -181,6 +181,10 @@ _CRISPS = lazy(
     re.I,
 )
 _LEFT_ALONE = lazy(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
+_NOT_LIFTED = lazy(
+    r"\W*(?:(?:do not|don'?t|never|no)\b[^.;]{0,12}\b(?:lift\w*|open\w*|peek\w*|touch\w*|remov\w*|uncover\w*)|resist\b[^.;]{0,24}\b(?:lift|open|peek))",
+    re.I,
+)
 _OUT_OF_IT = ("cool", "chill", "fry")
 _READY = ("rinse", "soak", "drain", "chop")
 _WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
@@ -738,6 +742,9 @@ class _Work:
             and not ops[i].told
         ):
             # "stir it after an hour, then leave it alone or you won't get a skin"
+            i += 1
+        if i < len(ops) and ops[i].step == ops[last].step and _NOT_LIFTED.match(ops[i].text) and not ops[i].told:
+            # "simmer 12 min. Do not lift the lid.": no look stands before that
             i += 1
         while (
             i < len(ops)

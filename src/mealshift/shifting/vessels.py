@@ -47,6 +47,22 @@ _SWITCHED_ON = lazy(
     r"\b(?:turn|switch) (?:the |your )?(?:rice[- ]?)?cooker on\b|\b(?:turn|switch) on (?:the |your )?(?:rice[- ]?)?cooker\b",
     re.I,
 )
+# the keys of an electric cooker, and what is done at the stove instead
+_KEYS = (
+    (
+        quick(
+            r"\b(?:press|hit|select|set|turn|switch|push|use|choose)\b[^.;,!()]{0,24}?\bsaut[eé]\b(?: (?:function|mode|button|setting|key))?(?: \((?:normal|medium|high|more)\))?(?=\s*(?:[.,;:!)]|$|and\b))",
+            re.I,
+        ),
+        "heat {it} over medium heat",
+    ),
+    (
+        quick(r"\b(?:press|hit|push) (?:the )?(?:cancel|off|keep warm/cancel)\b(?: (?:button|key))?", re.I),
+        "turn the heat off",
+    ),
+)
+# ways in which what is fried first is fried in the vessel itself
+_FRIES_IN_IT = ("covered", "open", "soup", "drain", "steam", "pressure")
 # "Taco rice in the rice cooker", "Microwave lemon rice"
 _IN_TITLE = quick(
     r",? (?:in|from) (?:the|a|your|my) (?:rice cooker|microwave|oven|pressure cooker|instant pot|electric cooker)\b|, steamed$|^(?:microwaved?|rice[- ]cooker|pressure[- ]cooker|instant[- ]pot|oven[- ]baked)\s+(?=[^\W\d_])",
@@ -60,15 +76,23 @@ def vessel_edits(text: str, was: str, now: str, start: int = 0, end: int | None 
     >>> [e.new for e in vessel_edits("Mix it in a large roasting tin.", "oven", "rice-cooker")]
     ['a rice cooker']
     """
-    pattern = _OF_WAY.get(was)
-    if pattern is None or was == now:
+    vessel = _OF_WAY.get(was)
+    if vessel is None or was == now:
         return []
     new, end = _NOW.get(now, _POT), len(text) if end is None else end
     if was == "oven" and (m := GREASED.search(text, start, end)):
         return [Edit(m.start("a"), m.end(), f"{_one(new) if m['a'] in ('a', 'an') else m['a']} {new}")]
+    keyed = []
+    for pattern, done in _KEYS if was == "electric-pressure" else ():
+        done = done.format(it=f"the {new}" if now in _FRIES_IN_IT else "a pan")
+        for m in pattern.finditer(text, start, end):
+            keyed.append(Edit(*m.span(), done[:1].upper() + done[1:] if m[0][0].isupper() else done))
     on = _SWITCHED_ON.finditer(text, start, end) if was == "rice-cooker" else ()
     out = [Edit(*m.span(), f"set the {new} over medium heat") for m in on] if new == _POT else []
-    for m in pattern.finditer(text, start, end):
+    for m in vessel.finditer(text, start, end):
+        if any(e.start <= m.start() < e.end for e in keyed):
+            # "set the Instant Pot to Sauté"
+            continue
         shown = new[:1].upper() + new[1:] if m[0][0].isupper() else new
         before = max(0, m.start() - NEAR)
         said = _DETERMINED.search(text, before, m.start())
@@ -81,7 +105,7 @@ def vessel_edits(text: str, was: str, now: str, start: int = 0, end: int | None 
             out.append(
                 Edit(m.start(), m.end(), shown if said or not _INTO.search(text, before, m.start()) else f"the {new}")
             )
-    return out
+    return [*keyed, *out]
 
 
 def _one(vessel: str) -> str:

@@ -187,6 +187,7 @@ def _ordered_rows(lines: Sequence[str]) -> frozenset[int]:
     return frozenset(out)
 
 
+_RULED = lazy(r"(?=[^|]*\|)[\s|:=+-]*--[\s|:=+-]*")
 _CIRCLED = frozenset(chr(c) for r in ((0x2460, 0x2474), (0x24F5, 0x24FF), (0x2776, 0x2794)) for c in range(*r))
 
 
@@ -198,8 +199,8 @@ def lines_of(text: str, brought: str = "") -> list[TextLine]:
     offset = blank = 0
     for n, (raw, was) in enumerate(zip(text.split("\n"), (brought or text).split("\n"), strict=False)):
         start, offset = offset, offset + len(raw) + 1
-        # "> >" is a blank line of a quoted mail
-        if not raw.strip(" \t>"):
+        # "> >" is a blank line of a quoted mail, "| --- | --- |" a table's rule
+        if not raw.strip(" \t>") or _RULED.fullmatch(raw):
             blank += 1
             continue
         at = 0

@@ -64,7 +64,9 @@ _BARE = lazy(
     rf"|(?:(?<=, )|(?<=\by )|(?<=\be )|(?<=\bet )|(?<=\bund ))(?P<s>{RANGE_PATTERN}) (?:más |altri |weitere )?(?:a fuego|a fuoco|a fiamma|à feu|bei|auf|em fogo)\b"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|(?:don'?t|do not|never|no) \w|to (?:crisp|brown|finish|dry|colou?r)\b))"
-    r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))",
+    r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?!\s*[.,]\d)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))"
+    # "18 min, stalks going in after 10"
+    r"|\b(?:in|add|added|join|joining|turn|turning) after (?:about )?(?P<z>\d{1,2})(?=\s*(?:[.;)!]|, |$))",
     re.I | re.M,
 )
 # "serves about 4.", "plenty for four": people, not minutes
@@ -117,7 +119,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     ]
     taken = [(s.start, s.end) for s in found]
     for m in _BARE.finditer(text):
-        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "s", "v", "w", "x", "y") if m[k])
+        a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "s", "v", "w", "x", "y", "z") if m[k])
         if (
             any(x < b and a < y for x, y in taken)
             or _CLOCK.match(text, a)
@@ -163,6 +165,10 @@ def _joined(found: list[Stretch], text: str) -> list[Stretch]:
     return out
 
 
+# "in a second pot" is none of sixty
+_ORDINAL = lazy(
+    r"\s+(?!(?:and|or|to|then|till|until|over|on|in|at|more|each|before|after|with|while|if|so|per)\b)[a-z]", re.I
+)
 _HOT_FIRST = lazy(r"[2-4]\d[05]\s*[-–—]\s*(?=\d{1,2}(?!\d))")
 # "three-quarters" holds the word quarter
 _WORD_MIN = {"three": 45.0, "half": 30.0, "quarter": 15.0}
@@ -179,6 +185,8 @@ def _made(m: re.Match[str]) -> Stretch | None:
     # the stop of "10 min." belongs to the sentence
     finish = m.end() - (m[0].endswith("."))
     said = m.string[start:finish]
+    if m["ss"] and m["ss"].lower() == "a" and _ORDINAL.match(m.string, finish):
+        return None
     try:
         if m["frac"]:
             n = 60.0 * number_range(m["frac"])[0]
