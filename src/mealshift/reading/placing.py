@@ -233,6 +233,7 @@ def with_roles(
         | _of_its_own_dish(lines, source, laid)
         | _beside_its_own(lines, source, found, laid)
         | _in_another_pot(lines, laid)
+        | _in_its_own_pan(lines, source, laid)
         | _headed_apart(lines, source, laid)
     ):
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
@@ -557,6 +558,33 @@ def _in_another_pot(lines: Sequence[Line], laid: Structure) -> frozenset[int]:
                 for x in lines
                 if not (x.grain or x.fraction) and (named := ingredients.handle(x)) and named.search(said)
             }
+    return frozenset(out)
+
+
+_BEGUN_IN_A_PAN = quick(
+    r"\b(?:heat|warm|melt)\b[^.;!?]{0,40}\b(?:oil|butter|ghee)\b[^.;!?]{0,24}\bin (?:an?|another) (?:[^\W\d_-]+[- ]){0,3}?(?:pan|skillet|wok|saucepan|frypan)\b",
+    re.I,
+)
+
+
+def _in_its_own_pan(lines: Sequence[Line], source: int | None, laid: Structure) -> frozenset[int]:
+    """ "Rice and ¾ cup water in a small pot … Heat oil in a large pan, brown the beef, stir in the dressing and ¼ cup water": where a step has given the grain its
+    water, what another step pours that begins in a pan and has no word of the grain is that pan's."""
+    volume = lines[source].ml if source is not None else None
+    told = [ln for ln in lines if ln.section.startswith("step ") and ln.carrier and ln.ml]
+    if not volume or len(told) < 2:
+        return frozenset()
+    grainy = {n for n, p in enumerate(laid.steps, 1) if CLASS["GRAIN"].search(p.text)}
+    mine = [ln for ln in told if int(ln.section.removeprefix("step ")) in grainy]
+    if sum(ln.ml or 0.0 for ln in mine) < OWN_WATER * volume:
+        return frozenset()
+    out = set()
+    for ln in told:
+        n = int(ln.section.removeprefix("step "))
+        step = laid.steps[n - 1]
+        begun = _BEGUN_IN_A_PAN.search(step.text, 0, ln.span.start - step.span.start)
+        if n not in grainy and n > min(int(x.section.removeprefix("step ")) for x in mine) and begun:
+            out.add(ln.index)
     return frozenset(out)
 
 

@@ -530,6 +530,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "note") and _RINSED_SO_OFTEN.fullmatch(ln.text.strip()):
             # "rinse 3 times", under the list: no three of anything
             cls, sure = "step", 0.7
+        if cls in ("ingredient", "ingredients") and _DEED_TILL.match(ln.text):
+            # "fry onion in 2 tbsp ghee till golden"
+            cls, sure = "step", 0.7
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
         if cls in ("title", "ingredient", "step") and _EDITED.match(ln.text):
@@ -822,6 +825,10 @@ def _acting_rows(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
     )
 
 
+_DEED_TILL = lazy(
+    r"[\s•*–-]*(?:fry|boil|saut[eé]|soften|brown|melt|simmer|cook|bring|stir|rinse|wash|sweat|toast|roast) (?!in\b|spray|bag|chicken|meat|rice:)(?:the |your |an? |some )?[^\W\d_][^.;:]{2,60}? (?:till|until)\b",
+    re.I,
+)
 _DOES_TO_IT = quick(r"(?:rinse|wash|soak|drain|boil|cook|cover|stir|taste) (?:it|them|everything|all)\b", re.I)
 _ASIDE_WHOLE = lazy(r"\([^()]*\)\W*")
 # what a page shows beside its list

@@ -17,7 +17,7 @@ from ..text.times import Stretch
 from .clauses import Clause, clause_at, leaves_out_grain
 from .entry import entered, of_sentence
 from .ingredients import foods
-from .names import OTHER_GRAINS, as_rice
+from .names import OTHER_GRAINS, as_rice, find_grains
 from .pot_words import CLASS
 
 
@@ -708,6 +708,19 @@ _OFF_UNDER_CLOTH = quick(
 )
 _COOL_A_LITTLE = lazy(r"\bcool(?: it)?(?: for)?(?: about)?\s*$", re.I)
 _TO_SERVE = quick(r"\s*(?:(?:if|to) (?:serv|eat)|before (?:serv|eat))\w*\b", re.I)
+_SOAKED_IN_BRACKETS = lazy(r"(?P<of>[^.;,()]{3,40})\((?:pre-?)?soaked(?: for)?(?: about| abt)?\s*$", re.I)
+_STARTS_TO_STEAM = lazy(
+    r"\b(?:starts?|begins?) (?:to )?(?:steam|boil|bubbl)(?:ing)?,? \(?(?:around |about |after |abt |approx\.? |~ ?)*$",
+    re.I,
+)
+_PAPER_ON_TOP = lazy(
+    r"(?:^|[.;!]\s*)(?:then )?(?:an? |the |your |clean |damp |some )*(?:newspaper|cloth|tea[- ]?towel|towel|foil)\s+(?:on top|over(?: it| the top| the pan)?),?(?: for)?\s*$",
+    re.I,
+)
+_PICKLES = lazy(
+    r"\b(?:to|and|let (?:it|them)|leave (?:it|them) to) (?:quick[- ]?)?(?:pickle|marinate|macerate|cure|brine)\b[^.;!?]{0,50}$",
+    re.I,
+)
 _STRONG_FIRE = quick(
     r"\s*(?:on |over |at )?(?:an? )?(?:strong|high|hard|full|big|fierce)(?: (?:fire|flame|heat))?[,;]?\s*(?:then |and )*",
     re.I,
@@ -904,6 +917,15 @@ RULES = (
         "Remove from heat, stir in vanilla. Cool 10 minutes to serve warm", "rest", 0.8, leaves="",
         fits=lambda p: p.short and p.kind == "other" and p.had("heat") and not p.had("rest") and _COOL_A_LITTLE.search(p.before) and p.after(_TO_SERVE) and _TAKEN_OFF.search(p.text[: p.s.start]),
     ),
+    Rule(
+        "1.5 c short grain rice (soaked 15 min, drained)", "soak", 0.9, leaves="",
+        fits=lambda p: p.kind != "soak" and not p.had("heat") and (m := _SOAKED_IN_BRACKETS.search(p.back(60))) and find_grains(m["of"]),
+    ),
+    Rule(
+        "10 min high, 8 low. Newspaper on top 5 min", "rest", 0.8, leaves="heat",
+        fits=lambda p: p.kind in ("heat", "other", "rest") and p.short and p.had("heat") and _PAPER_ON_TOP.search(p.before),
+    ),
+    Rule("Set aside to pickle, tossing, at least 10 minutes", "other", 0.9, leaves="", fits=lambda p: p.kind in ("rest", "soak", "heat") and _PICKLES.search(p.back(90))),
     Rule("8' strong fire, 10' soft", "heat", 0.85, leaves="", fits=lambda p: p.kind in ("other", "pan", "rest") and p.since("heat", _STRONG_FIRE) and p.after(_SOFT_FIRE)),
     Rule(
         "everything except the rice in the cooker, low 6-7 hours. Stir in the rice", "other", 0.95, leaves="",
@@ -988,6 +1010,7 @@ RULES = (
         "lid, lowest 25 min. Turn the rice over. 10 more min", "heat", 0.8, leaves="",
         fits=lambda p: p.kind in ("rest", "other", "heat") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
     ),
+    Rule("When it starts to steam (around 10 mins), lay the chicken on top", "come_up", 0.85, leaves="heat", fits=lambda p: p.cookers and p.kind in ("heat", "other", "from_start", "rest") and not p.had("heat") and _STARTS_TO_STEAM.search(p.before)),
     Rule("Cooker clicks (abt 22 min)", "heat", 0.85, leaves="", fits=lambda p: p.cookers and p.kind in ("other", "come_up", "from_start") and not p.had("heat") and _CLICKS_AT.search(p.before)),
     Rule(
         "oat milk in, low, no lid, stir, 20-25, thick", "heat", 0.75, leaves="other",

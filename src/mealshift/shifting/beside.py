@@ -166,6 +166,25 @@ def raw_later(recipe: Recipe) -> tuple[Joins, ...]:
 
 
 @once
+def raw_meanwhile(recipe: Recipe) -> tuple[Joins, ...]:
+    """`raw_later`, and what is laid raw into a rice cooker at work, which goes on for nobody knows how long."""
+    known = raw_later(recipe)
+    ops = recipe.process.operations
+    if recipe.method != "rice-cooker":
+        return known
+    started = next((i for i, o in enumerate(ops) if o.kind == "cook" and not o.what), len(ops))
+    rests = next((i for i, o in enumerate(ops) if i > started and o.phase == "rest"), len(ops))
+    out = []
+    for ln in recipe.lines:
+        wants, raw = ingredients.heat_wanted(ln)
+        spoken = [i for i, o in enumerate(ops) if ln.index in o.what] if raw else []
+        if spoken and started < spoken[0] < rests and _heated(recipe, ln) < wants:
+            out.append(Joins(ln, ops[spoken[0]].id, wants))
+    mine = {j.line.index for j in out}
+    return (*(j for j in known if j.line.index not in mine), *out)
+
+
+@once
 def raw_at_rest(recipe: Recipe) -> bool:
     """ "Off the heat, stir in the prawns, cover, 8 minutes": is something raw done by what stands closed?"""
     ops = recipe.process.operations

@@ -29,7 +29,7 @@ from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own
-from .beside import Early, Joins, early, raw_later
+from .beside import Early, Joins, early, raw_later, raw_meanwhile
 from .blends import Plan
 from .cookings import (
     AT_HEAT,
@@ -181,6 +181,15 @@ _CRISPS = lazy(
     re.I,
 )
 _LEFT_ALONE = lazy(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
+# "Rinse the pan with cold water: it stops it catching"
+_OF_THE_VESSEL = lazy(
+    r"\b(?:rins|wash)\w* (?:out )?(?:the |your |an? )?(?:[^\W\d_]+ )?(?:pan|pot|saucepan|bowl|dish|tin|mould|jug|lid)\b",
+    re.I,
+)
+_CRUMBLED = lazy(r"\W*(?:then |and )*(?:break|crush|crumble|rub|squeeze) (?:it|them|the (?:rice|grains?))\b", re.I)
+# "3 cups cooked rice (cooled)"
+_COOLED = lazy(r"\b(?:cooled|cold|chilled)\b", re.I)
+_WARMS_THROUGH = lazy(r"\b(?:heat|warm)(?:ed)? (?:it |them )?(?:gently )?through\b", re.I)
 _NOT_LIFTED = lazy(
     r"\W*(?:(?:do not|don'?t|never|no)\b[^.;]{0,12}\b(?:lift\w*|open\w*|peek\w*|touch\w*|remov\w*|uncover\w*)|resist\b[^.;]{0,24}\b(?:lift|open|peek))",
     re.I,
@@ -338,7 +347,7 @@ class _Work:
             if self.out.operations[i].basis == "said" and not GOES_ON_WITH.match(m.string, m.end()):
                 self._retire(i, "The packet's way was the cooked grain's; this one was cooked just now.")
         # a pouch goes in hot
-        cold = self.recipe.dish in ("fried", "salad") and not heated
+        cold = (self.recipe.dish in ("fried", "salad") or bool(_COOLED.search(self.own.line.text))) and not heated
         why = "The recipe starts from cooked grain; this is how to get it."
         if self.pot.way.method in IN_ONE_SENTENCE:
             first = [*self._before(), sentences.cook(self.pot, why), sentences.look(self.pot)]
@@ -534,6 +543,9 @@ class _Work:
                 # "soak 30 minutes, then drain": the draining goes with it
                 if i + 1 < len(self.out.operations) and self.out.operations[i + 1].kind == "drain":
                     self._retire(i + 1, why)
+                if i + 1 < len(self.out.operations) and _CRUMBLED.match(self.out.operations[i + 1].text):
+                    # "soak 30 min, then break it up with your fingers"
+                    self._retire(i + 1, why)
 
     def _unrinsed(self) -> str:
         """Why the recipe's own rinse is dropped; "" if it stays."""
@@ -556,7 +568,9 @@ class _Work:
             ):
                 # "the lentils (washed)", "Rinse the kale and strip it from its stems"
                 continue
-            if o.kind == "rinse" and (self.recipe.source in o.what or set(o.what) <= water) and o.phase != "soak":
+            said = f"{ops[i - 1].text} {o.text}" if i and self._one_sentence(ops[i - 1], o) else o.text
+            of_it = self.recipe.source in o.what or set(o.what) <= water and not _OF_THE_VESSEL.search(said)
+            if o.kind == "rinse" and of_it and o.phase != "soak":
                 self._retire(i, self._unrinsed())
                 if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
                     self._retire(i + 1, self._unrinsed())
@@ -704,6 +718,9 @@ class _Work:
         if ops[last].phase == "from_start" and not ops[last].what and (ops[last].typical_min or 0.0) > heated - 0.5 > 0:
             # "Bake for 1 hour. After 1 hour, remove the cover and fluff": the end of it, told again
             last = next(i for i in range(last - 1, -1, -1) if ops[i].phase == "heat")
+        elif _WARMS_THROUGH.search(ops[last].text) and not ops[last].what:
+            # "simmer 15 minutes. Stir in the yolks and the chicken, heat through 2 minutes": looked at before those go in
+            last = next((i for i in range(last - 1, -1, -1) if ops[i].phase == "heat" and ops[i].told), last)
         i = last + 1
         if self.pot.way.locked and self.own.way.row.locked and not self._opened(i):
             # it is opened only when the pressure is down
@@ -1329,7 +1346,7 @@ class _Work:
 
     def _raw_too(self, since: int) -> None:
         """What joined raw while the old cooking went on is told its own minutes, now that those are gone."""
-        for j in raw_later(self.recipe):
+        for j in raw_meanwhile(self.recipe):
             at = next((i for i, o in enumerate(self.out.operations) if o.id == j.operation and i >= since), None)
             if at is not None and self.out.operations[at].basis == "said":
                 ops = self.out.operations
