@@ -291,18 +291,25 @@ def _habit_problems(
     if pot.need_ml and way.method not in ("drain", "steam") and abs(habit_ml) > ASK_BEYOND * pot.need_ml:
         share = abs(habit_ml) / pot.need_ml * 100
         more = habit_ml > 0
-        guess = (
-            "softer, a wider pot or no lid"
-            if more
-            else "firmer, a smaller pot or a tighter lid, or a liquid I did not count"
+        closed = way.row.locked or way.method == "rice-cooker"
+        # what is shut by itself has no lid to choose, and no width that would count
+        wider = "a wider pan or a brisker heat" if way.lid == "open" else "a wider pot or no lid"
+        softer = "softer, or a soup" if closed else f"softer, {wider}"
+        firmer = "firmer" if closed else "firmer, a smaller pot or a tighter lid"
+        guess = softer if more else f"{firmer}, or a liquid I did not count"
+        lid = (
+            "under pressure"
+            if way.row.locked
+            else "in a rice cooker"
+            if closed
+            else {"open": "in an open pan"}.get(way.lid, "under a lid")
         )
-        lid = {"open": "in an open pan"}.get(way.lid, "under a lid")
         problems.append(
             Problem(
                 "water_habit",
                 "",
                 f"The recipe pours {share:.0f} % {'more' if more else 'less'} than {recipe.texture} {g.name} needs {lid}: "
-                f"{guess}? I keep its habit; choose another texture or lid if it is wrong.",
+                f"{guess}? I keep its habit; choose another texture{'' if closed else ' or lid'} if it is wrong.",
             )
         )
     baked = any(

@@ -189,6 +189,11 @@ _OF_THE_VESSEL = lazy(
 _CRUMBLED = lazy(r"\W*(?:then |and )*(?:break|crush|crumble|rub|squeeze) (?:it|them|the (?:rice|grains?))\b", re.I)
 # "3 cups cooked rice (cooled)"
 _COOLED = lazy(r"\b(?:cooled|cold|chilled)\b", re.I)
+# "Press cook. When it starts to steam (around 10 mins), lay the chicken on top"
+_WHEN_IT_STEAMS = lazy(
+    r"\W*(?:when|once|as soon as) (?:it|the (?:cooker|water|lid)) (?:starts?|begins?) (?:to )?(?:steam|boil|bubbl)",
+    re.I,
+)
 _WARMS_THROUGH = lazy(r"\b(?:heat|warm)(?:ed)? (?:it |them )?(?:gently )?through\b", re.I)
 _NOT_LIFTED = lazy(
     r"\W*(?:(?:do not|don'?t|never|no)\b[^.;]{0,12}\b(?:lift\w*|open\w*|peek\w*|touch\w*|remov\w*|uncover\w*)|resist\b[^.;]{0,24}\b(?:lift|open|peek))",
@@ -1121,6 +1126,7 @@ class _Work:
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
                 or (ops[end].kind == "rinse" and self.own.way.row.plenty)
                 or _TASTES.match(ops[end].text)
+                or _WHEN_IT_STEAMS.match(ops[end].text)
                 or (self.own.way.row.plenty and _BACK_IN.search(ops[end].text))
                 or (_GEAR.search(ops[end].text) and ops[end].kind not in _COOLS)
                 or (self.own.way.method == "steam" and _OVER.search(ops[end].text))
