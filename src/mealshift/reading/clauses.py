@@ -292,8 +292,12 @@ _HOW = lazy(
 )
 
 
+# "Put everything in", "combine all the ingredients"
+ALL_OF_IT = quick(
+    r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|stuff))\b(?! (?:else|but|except|bar|apart|other))", re.I
+)
 # "everything except the rice and lemon": what is left out does not go in
-_LEFT_OUT = quick(
+LEFT_OUT = quick(
     r"\b(?:except(?:ing)?(?: for)?|apart from|aside from|other than|everything but|all but|but not|bar)\s+(?:(?:the|your)\s+)?[^\W\d_]+(?:(?:,| and|, and| or|/)\s+(?:the\s+)?(?!(?:in|into|to|on)\b)[^\W\d_]+){0,3}",
     re.I,
 )
@@ -301,7 +305,7 @@ _LEFT_OUT = quick(
 
 def leaves_out_grain(text: str) -> bool:
     """ "Put everything except the rice in the pot"?"""
-    return any(_THING["grain"].search(m[0]) for m in _LEFT_OUT.finditer(text))
+    return any(_THING["grain"].search(m[0]) for m in LEFT_OUT.finditer(text))
 
 
 def _name(out: list[Clause]) -> None:
@@ -312,7 +316,7 @@ def _name(out: list[Clause]) -> None:
         c.verbs = tuple(k for _, k in found)
         if found and not (sentence == c.sentence and _HOW.match(c.text)):
             c.verb = max(found, key=lambda x: (_WEIGHT.get(x[1], 1), -x[0]))[1]
-        told = _LEFT_OUT.sub(lambda m: " " * len(m[0]), c.text)
+        told = LEFT_OUT.sub(lambda m: " " * len(m[0]), c.text)
         things = [(m.start(), k) for k, p in _THING.items() for m in p.finditer(told)]
         c.things = tuple(dict.fromkeys(k for _, k in sorted(things)))
         c.off = bool(_OFF.search(c.text) or _OFF_SHOUT.search(c.text))

@@ -14,8 +14,9 @@ from math import inf
 from ..grains import grain
 from ..measures import round_half_up
 from ..process import Operation
-from ..quick import lazy, quick
+from ..quick import found_in, lazy, quick
 from ..reading import ingredients
+from ..reading.clauses import LEFT_OUT
 from ..reading.dish import grain_lines
 from ..recipe import Line, Recipe, once
 from ..text.times import stretches
@@ -208,8 +209,9 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     heats = [i for i, o in enumerate(ops) if o.phase == "heat" and o.vessel in mine]
     if not heats:
         return 0.0
-    spoken = [i for i, o in enumerate(ops[: heats[-1] + 1]) if line.index in o.what]
-    if not spoken:
+    spoken = [i for i, o in enumerate(ops[: heats[-1] + 1]) if line.index in o.what and not _left_out(o, line)]
+    spoken = spoken or _with_all(recipe, line)
+    if not spoken or spoken[-1] > heats[-1]:
         return 0.0
     last = ops[spoken[-1]]
     if last.vessel not in mine or last.phase in _LATE or _of_another_dish(recipe, line, last, ops[heats[-1]]):
@@ -220,6 +222,26 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
         return 0.0
     joins = next(i for i in spoken if ops[i].vessel in mine)
     return sum(ops[i].typical_min or 0.0 for i in heats if i >= joins)
+
+
+_EVERYTHING = quick(
+    r"\b(?:everything|all (?:of )?(?:the )?(?:other |remaining )?(?:ingredients|stuff)|all (?:in|into|together)|(?:put|add|combine|place|throw|tip|mix|dump|chuck|bung) (?:it )?all)\b",
+    re.I,
+)
+
+
+def _with_all(recipe: Recipe, line: Line) -> list[int]:
+    """ "Put everything in the pot": where a thing of the list goes in that no step calls by its name, and that is not left out of it."""
+    ops = recipe.process.operations
+    if line.section.startswith("step ") or any(line.index in o.what for o in ops):
+        return []
+    return [i for i, o in enumerate(ops) if _EVERYTHING.search(o.text) and not _left_out(o, line)][:1]
+
+
+def _left_out(o: Operation, line: Line) -> bool:
+    """ "Everything except the chicken", of chicken thighs?"""
+    words = [w.rstrip("s") for w in re.findall(r"[^\W\d_]{4,}", line.name.lower())]
+    return any(w in m[0].lower() for m in found_in(LEFT_OUT, o.text) for w in words)
 
 
 def _of_another_dish(recipe: Recipe, line: Line, said: Operation, cooked: Operation) -> bool:

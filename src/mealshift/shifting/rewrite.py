@@ -26,7 +26,7 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import found_in, lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, another_batch, verbs_in, ways_in_brackets
+from ..reading.clauses import ALL_OF_IT, OWN_LOOK, another_batch, verbs_in, ways_in_brackets
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT, THE_REST
@@ -348,6 +348,7 @@ class _View:
         small += self._other_vessel(step, mine)
         small += self._when_open(step, mine)
         small += self._only_put_in(step, mine)
+        small += self._all_but_the_grain(step, mine)
         if not self._other_dish(step, mine):
             small += [*self._by_the_packet(step), *self._names(step)]
         for e in small:
@@ -679,6 +680,19 @@ class _View:
                 )
             ]
         return []
+
+    def _all_but_the_grain(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
+        """ "Put everything in the pot" where something has a head start: the grain waits, and is named with it."""
+        ops = self.target.operations
+        starts = next((i for i, o in enumerate(ops) if o.kind == "head_start"), 0)
+        if not any(o in mine and self.recipe.source not in o.what for o in ops[:starts]) or find_grains(step.text):
+            return []
+        before = [o for o in ops[:starts] if o in mine and o.span and o.basis == "said"]
+        return [
+            Edit(m.end(), m.end(), f" but the {self.a.target.short}")
+            for m in found_in(ALL_OF_IT, step.text)
+            if any(o.span and self._at(step, o.span.start) <= m.start() < self._at(step, o.span.end) for o in before)
+        ][:1]
 
     def _only_put_in(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
         """ "Bring the stock and rice to the boil" where it is all put into a cooker that is closed: "put in the stock and rice"; nor a ladle at a time."""

@@ -1,0 +1,118 @@
+"""What shares the grain's pot and wants more minutes than a quick grain gives it: how many, from when, and what is raw."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from mealshift.problems import Refusal
+from mealshift.reading import read
+from mealshift.shifting import Choice, shift
+from mealshift.shifting.beside import early, raw_at_rest, raw_later, raw_meanwhile
+
+from .test_laws import SLUGS, TEXTS
+
+HEAD = "Supper\n\n300 g basmati rice\n600 ml water\n"
+
+
+def of(things: str, steps: str) -> str:
+    return f"{HEAD}{things}\n\n1. {steps}"
+
+
+# what else goes in · the steps · the new grain's minutes · (thing, minutes before it, raw?)
+EARLY = [
+    # what the recipe gives it is all it wants: it lacks what the grain is quicker
+    ("100 g green lentils", "Put everything in the pot, cover and simmer 25 minutes.", 12, [("green lentils", 13, False)]),
+    ("100 g green lentils", "Put everything in the pot, cover and simmer 25 minutes.", 25, []),
+    # fewer than two are within what a pot differs
+    ("100 g green lentils", "Put everything in the pot, cover and simmer 25 minutes.", 24, []),
+    ("100 g green lentils", "Put everything in the pot, cover and simmer 25 minutes.", 23, [("green lentils", 2, False)]),
+    # no more than its own
+    ("100 g red lentils", "Put everything in the pot, cover and simmer 40 minutes.", 5, [("red lentils", 10, False)]),
+    # what it had before counts
+    ("100 g green lentils", "Boil the lentils in the water for 15 minutes. Add the rice, cover and simmer 18 minutes.", 10, [("green lentils", 3, False)]),
+    # raw meat wants its own time, or what the recipe gives it
+    ("400 g chicken thighs", "Brown the chicken 5 minutes. Add rice and water, cover and simmer 25 minutes.", 12, [("chicken thighs", 8, True)]),
+    ("400 g chicken thighs", "Brown the chicken 5 minutes. Add rice and water, cover and simmer 25 minutes.", 40, []),
+    ("400 g chicken thighs", "Put the chicken, rice and water in the pot, cover and simmer 18 minutes.", 12, [("chicken thighs", 6, True)]),
+    # called by its name or not, it goes in with everything, but where it is left out
+    ("400 g chicken thighs", "Put everything in the pot, cover and simmer 25 minutes.", 12, [("chicken thighs", 13, True)]),
+    ("400 g chicken thighs", "Combine all the ingredients in a pot, cover and simmer 25 minutes.", 12, [("chicken thighs", 13, True)]),
+    ("400 g chicken thighs", "Put everything except the chicken in the pot, cover and simmer 25 minutes.", 12, []),
+    # browned and taken out, it is not in there
+    ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Add rice and water, cover and simmer 25 minutes. Serve with the chicken.", 12, []),
+    # cut small it is done in ten
+    ("300 g chicken breast, thinly sliced", "Put everything in the pot, cover and simmer 25 minutes.", 8, []),
+    ("300 g chicken breast, thinly sliced", "Put everything in the pot, cover and simmer 25 minutes.", 5, [("chicken breast", 5, True)]),
+    # made tender first, it lacks nothing
+    ("400 g stewing beef", "Simmer the beef in the water for 2 hours until tender. Add the rice, cover and simmer 18 minutes.", 5, []),
+    ("2 carrots", "Put the carrots, rice and water in the pot, cover and simmer 20 minutes.", 10, []),
+    ("2 carrots", "Put the carrots, rice and water in the pot, cover and simmer 20 minutes.", 5, [("carrots", 7, False)]),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("things", "steps", "now", "wanted"), EARLY)
+def test_what_goes_in_before_a_quick_grain(things: str, steps: str, now: float, wanted: list) -> None:
+    assert [(e.name, e.minutes, e.raw) for e in early(read(of(things, steps)), now)] == wanted
+
+
+LATER = [
+    ("400 g prawns, raw", "Simmer rice and water, covered, 12 minutes. Lay the prawns on top, cover and cook 6 minutes more.", ["prawns"]),
+    ("400 g cooked prawns", "Simmer rice and water, covered, 12 minutes. Lay the prawns on top, cover and cook 6 minutes more.", []),
+    ("400 g prawns, raw", "Simmer rice, prawns and water, covered, 12 minutes. Cook 6 minutes more.", []),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize(("things", "steps", "wanted"), LATER)
+def test_what_is_laid_raw_on_the_grain(things: str, steps: str, wanted: list[str]) -> None:
+    recipe = read(of(things, steps))
+    assert [j.line.name for j in raw_later(recipe)] == wanted
+    assert [j.line.name for j in raw_meanwhile(recipe)] == wanted
+
+
+def test_all_but_the_grain_goes_in_where_something_has_a_head_start() -> None:
+    text = of("400 g chicken thighs", "Put everything in the pot, bring to the boil, cover and simmer 25 minutes.")
+    steps = [
+        st.text for st in shift(read(text.replace("basmati", "long-grain brown")), Choice("couscous")).method.steps
+    ]
+    assert steps[0].startswith("Put everything but the couscous in the pot.")
+
+
+def test_what_is_laid_raw_into_a_cooker_at_work() -> None:
+    cooker = of(
+        "250 g chicken thigh",
+        "Add rice and water to the rice cooker. Press cook. When it starts to steam lay the chicken on top, close the lid. When it clicks leave it 10 minutes.",
+    )
+    assert raw_later(read(cooker)) == ()
+    assert [j.line.name for j in raw_meanwhile(read(cooker))] == ["chicken thigh"]
+    before = cooker.replace(
+        "Press cook. When it starts to steam lay the chicken on top, close the lid.",
+        "Lay the chicken on top. Press cook.",
+    )
+    assert raw_meanwhile(read(before)) == ()
+
+
+@pytest.mark.parametrize(
+    ("steps", "done"),
+    [
+        ("Cover and simmer rice and water 15 minutes. Off the heat, stir in the prawns, cover, 8 minutes.", True),
+        ("Cover and simmer rice, prawns and water 15 minutes. Off the heat, cover, 8 minutes.", False),
+        ("Cover and simmer rice and water 15 minutes. Off the heat, cover, 8 minutes. Fry the prawns 4 minutes and serve beside it.", False),
+    ],
+)  # fmt: skip
+def test_what_is_done_by_the_rest(steps: str, done: bool) -> None:
+    assert raw_at_rest(read(of("200 g prawns, raw", steps))) is done
+
+
+@settings(max_examples=25, deadline=None)
+@given(st.sampled_from(sorted(TEXTS)), st.lists(st.sampled_from(SLUGS), min_size=2, max_size=4, unique=True))
+def test_a_recipe_shifted_before_is_shifted_as_one_just_read(name: str, slugs: list[str]) -> None:
+    """What is found once of a recipe hangs on nothing that was chosen."""
+    known = read(TEXTS[name])
+    try:
+        for slug in slugs:
+            shift(known, Choice(slug))
+    except Refusal:
+        return
+    assert shift(known, Choice(slugs[0])) == shift(read(TEXTS[name]), Choice(slugs[0]))
