@@ -24,6 +24,7 @@ SAID = [
     ("8 min strong fire, 10 min soft. Out of the fire, a cloth on top 5 min.", "heat heat", "other", "rest~"),
     ("1/2 c vermicelli browned in butter, 1.5 c short grain rice (soaked 15 min, drained), 2 c water.", "", "toast", "soak~"),
     ("Add rice and water to the rice cooker. Press cook. When it starts to steam (around 10 mins), lay chicken on top.", "", "heat", "come_up~"),
+    ("Wash rice, soak 30min, leave on sieve 10min.", "soak", "rest", "other~"),
     ("10 min high, then prawns on top, 8 min low. Newspaper on top 5 min.", "heat heat", "heat", "rest~"),
     ("Simmer 15 minutes. Toss the cucumber with vinegar. Set aside to pickle, tossing occasionally, at least 10 minutes.", "heat", "rest", "other~"),
     ("The stock boiling, all. 8 min strong fire, 10 min soft.", "heat", "other", "heat~"),

@@ -708,6 +708,10 @@ _OFF_UNDER_CLOTH = quick(
 )
 _COOL_A_LITTLE = lazy(r"\bcool(?: it)?(?: for)?(?: about)?\s*$", re.I)
 _TO_SERVE = quick(r"\s*(?:(?:if|to) (?:serv|eat)|before (?:serv|eat))\w*\b", re.I)
+_LEFT_IN_A_SIEVE = lazy(
+    r"\b(?:leave|let|stand|sit|keep|rest)\b[^.;,]{0,20}\b(?:on|in) (?:an? |the )?(?:sieve|colander|strainer|zaru|basket|chalni)\b[^.;,\d]{0,12}$",
+    re.I,
+)
 _SOAKED_IN_BRACKETS = lazy(r"(?P<of>[^.;,()]{3,40})\((?:pre-?)?soaked(?: for)?(?: about| abt)?\s*$", re.I)
 _STARTS_TO_STEAM = lazy(
     r"\b(?:starts?|begins?) (?:to )?(?:steam|boil|bubbl)(?:ing)?,? \(?(?:around |about |after |abt |approx\.? |~ ?)*$",
@@ -916,6 +920,10 @@ RULES = (
     Rule(
         "Remove from heat, stir in vanilla. Cool 10 minutes to serve warm", "rest", 0.8, leaves="",
         fits=lambda p: p.short and p.kind == "other" and p.had("heat") and not p.had("rest") and _COOL_A_LITTLE.search(p.before) and p.after(_TO_SERVE) and _TAKEN_OFF.search(p.text[: p.s.start]),
+    ),
+    Rule(
+        "soak 30min, leave on sieve 10min", "other", 0.9, leaves="",
+        fits=lambda p: p.kind in ("rest", "soak", "heat", "pan") and not p.had("heat") and _LEFT_IN_A_SIEVE.search(p.before),
     ),
     Rule(
         "1.5 c short grain rice (soaked 15 min, drained)", "soak", 0.9, leaves="",

@@ -167,8 +167,6 @@ def rewrite_lines(
         and not (line.cooked and a.same)
         and (not a.carrier_was_ml or not a.trusted)
         and a.pour_ml >= LEAST_ADDED_ML
-        # "Boil it in plenty of water" in prose: there is no list to stand in
-        and not (drained and all(ln.section.startswith("step ") for ln in recipe.lines))
     ):
         said = f"{jug_ml(a.pour_ml)} ml {'water' if line.cooked or drained else _liquid_said(recipe)}"
         sized = {ln.text for ln in recipe.lines if (ln.ml or ln.g) and not _BY_A_LINE.search(ln.text)}
