@@ -33,6 +33,12 @@ STEPS = [
     ("Set the Instant Pot to Sauté.", "electric-pressure", "covered", "Heat the pot over medium heat."),
     ("Press SAUTE (normal), add oil.", "electric-pressure", "oven", "Heat a pan over medium heat, add oil."),
     ("Hit Cancel. Add the broth.", "electric-pressure", "pressure", "Turn the heat off. Add the broth."),
+    (
+        "Brown it, 5 min. Cancel. Add broth.",
+        "electric-pressure",
+        "covered",
+        "Brown it, 5 min. Turn the heat off. Add broth.",
+    ),
     ("Set it aside and sauté the leeks.", "electric-pressure", "open", "Set it aside and sauté the leeks."),
     # a way that has no vessel of its own, and the same way, change nothing
     ("Cook it in a pot.", "covered", "oven", "Cook it in a pot."),

@@ -72,7 +72,7 @@ def test_the_stages_of_all_grains_add_up() -> None:
 def test_another_way_stands_in_the_place_of_the_recipes_own() -> None:
     data = report(demo("01"), "rice-brown-long", method="electric-pressure")
     told = " ".join(steps(data))
-    assert "holds at high pressure (21 min)" in told and "pressure" in codes(data, "cautions")
+    assert "holds at high pressure (20 min)" in told and "pressure" in codes(data, "cautions")
     assert "simmer on the lowest heat" not in told and "Stand" not in told and "Fork through the parsley" in told
     lid = report(demo("01"), "quinoa", lid="sealed")
     assert any("cloth under the lid, its ends kept clear of the flame" in s for s in steps(lid)) and "cloth" in codes(

@@ -50,6 +50,7 @@ from .cookings import (
     untimed,
 )
 from .lines import Amounts
+from .vessels import vessel_edits
 
 # phases that are the grain's own cooking
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
@@ -65,7 +66,7 @@ _SO = quick(
     re.I,
 )
 _IS_SO = lazy(
-    r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*|brown(?:ed|s)|golden|tender|soft(?:ened)?|crisp\w*|bubbl\w+|melted|charred)\b",
+    r"\W*(?:the )?(?:[a-z]+ ){1,4}?(?:is|are|has|have|looks?|reach\w*|brown(?:ed|s)|golden|tender|soft(?:ened)?|crisp\w*|bubbl\w+|melted|charred|cooked through|done)\b",
     re.I,
 )
 _TURNED_LOW = lazy(
@@ -194,6 +195,7 @@ _WHEN_IT_STEAMS = lazy(
     r"\W*(?:when|once|as soon as) (?:it|the (?:cooker|water|lid)) (?:starts?|begins?) (?:to )?(?:steam|boil|bubbl)",
     re.I,
 )
+_ITS_DISH = lazy(r"\b(?:oven-?proof |baking |roasting )+(?:dish|tin|pan|tray|casserole)?", re.I)
 _WARMS_THROUGH = lazy(r"\b(?:heat|warm)(?:ed)? (?:it |them )?(?:gently )?through\b", re.I)
 _NOT_LIFTED = lazy(
     r"\W*(?:(?:do not|don'?t|never|no)\b[^.;]{0,12}\b(?:lift\w*|open\w*|peek\w*|touch\w*|remov\w*|uncover\w*)|resist\b[^.;]{0,24}\b(?:lift|open|peek))",
@@ -1204,6 +1206,11 @@ class _Work:
         if not any(o.basis == "said" and self._puts_it_in(i) for i, o in enumerate(ops[:at])):
             # the words that put it in were those of the other way
             new = [o.with_(text=sentences.goes_in(o.text, pot.grain)) if o.kind == "way" else o for o in new]
+        was = self.own.way.method
+        named = (e.new for o in ops[:at] if o.basis == "said" for e in vessel_edits(o.text, was, method))
+        if method == "rice-cooker" and not self.own.finish_min and not any("rice cooker" in n for n in named):
+            # fried in a pan and nothing said of where it goes then
+            new = [o.with_(text=f"All into the rice cooker. {o.text}") if o.kind == "way" else o for o in new]
         self._insert(at, new)
         if started and not waits:
             self._insert(self._grain_in(first), started)
@@ -1412,7 +1419,7 @@ class _Work:
     def _oven_off(self, why: str) -> None:
         """No oven is heated that nothing goes into any more."""
         left = [o for o in self.out.operations if o.basis != "retired" and not _OVEN_ON.search(o.text)]
-        if any(BAKED.search(o.text) for o in left if o.basis == "said"):
+        if any(BAKED.search(_ITS_DISH.sub(" ", o.text)) for o in left if o.basis == "said"):
             return
         for i, o in enumerate(self.out.operations):
             if o.basis == "said" and _OVEN_ON.search(o.text):

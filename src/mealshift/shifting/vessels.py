@@ -57,7 +57,10 @@ _KEYS = (
         "heat {it} over medium heat",
     ),
     (
-        quick(r"\b(?:press|hit|push) (?:the )?(?:cancel|off|keep warm/cancel)\b(?: (?:button|key))?", re.I),
+        quick(
+            r"(?:^|(?<=[.;!] ))cancel(?=\s*(?:[.;,!]|$))|\b(?:press|hit|push) (?:the )?(?:cancel|off|keep warm/cancel)\b(?: (?:button|key))?",
+            re.I,
+        ),
         "turn the heat off",
     ),
 )
