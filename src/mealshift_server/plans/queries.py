@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import datetime, timedelta
 from functools import lru_cache
 from typing import Any
@@ -14,7 +15,6 @@ from mealshift.cooking import devices
 from mealshift.measures import Measures
 from mealshift.planning import Dinner, Dish, plan_dinner
 from mealshift.planning.schedule import report as plan_report
-from mealshift.pot import Kitchen as CoreKitchen
 from mealshift.pot import Pot as CorePot
 from mealshift.pot.ways import BURNERS, OVEN_PLACES
 from mealshift.problems import Refusal
@@ -166,13 +166,7 @@ def _shifts(cooking_id: int, client_id: str) -> dict[str, CoreShift | AsItIs]:
         if dish.choice is None:
             shifts[d["name"]] = as_it_is(dish.recipe, dish.kitchen)
             continue
-        kitchen = CoreKitchen(
-            **{
-                **{f: getattr(dish.choice.kitchen, f) for f in CoreKitchen.__slots__},
-                "measure_ml": d["measure_ml"],
-                "measure_name": d["measure_name"],
-            }
-        )
+        kitchen = replace(dish.choice.kitchen, measure_ml=d["measure_ml"], measure_name=d["measure_name"])
         shifts[d["name"]] = shift(dish.recipe, recipes.with_kitchen(dish.choice, kitchen))
     return shifts
 
