@@ -430,14 +430,14 @@ _WHOLE_HABIT = ("oven", "soup", "slow-cooker")
 
 def _habit_min(own: Own, target: Grain, way: Way, plain: Pot) -> float:
     """Minutes that the recipe cooks beyond its own grain's, for another: in proportion, so that the long boil of a slow grain makes no mush of a quick one."""
-    if target.slug == own.grain.slug:
-        return own.habit_min
     if way.method == "steep" and own.way.method != "steep":
         # standing in hot water is not the cooking the recipe has a habit of
         return 0.0
     if way.method != own.way.method and not {way.method, own.way.method} <= {*STOVE, "soup"} and not own.finish_min:
-        # two hours of a slow oven are no habit of a pot on the stove
+        # two hours of a slow oven are no habit of a pot on the stove, of whichever grain
         return 0.0
+    if target.slug == own.grain.slug:
+        return own.habit_min
     if own.finish_min and own.habit_min < 0 and not own.way.row.locked:
         # boiled half on purpose: half of another grain's minutes
         return own.habit_min * plain.cook_min / max(1.0, own.pot.cook_min - own.finish_min - own.habit_min)
