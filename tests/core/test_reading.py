@@ -243,6 +243,11 @@ def test_what_cannot_be_read(brought: str, code: str) -> None:
         assert refused.problem.code == code
 
 
+def test_a_headings_mark_alone_is_no_title() -> None:
+    recipe = read("# \n\n200 g rice\n400 ml water\n\nBoil the rice 15 minutes.")
+    assert recipe.title == "Untitled recipe" and recipe.title_span is None
+
+
 @settings(max_examples=150, deadline=None)
 @given(
     st.sampled_from(DEMO_FILES),

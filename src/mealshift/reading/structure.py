@@ -661,6 +661,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls == "step" and ln.index in announced:
             # "How to make it: saute the onion, toast the rice, simmer, rest.", above list and method
             cls, sure = "chatter", 0.6
+        if cls == "title" and not ln.text.strip():
+            # a heading's mark with nothing behind it
+            cls, sure = "chatter", 0.9
         if said and shown in said:
             cls, sure = said[shown], 1.0
         out.classes.append((ln.start, ln.end, cls, sure))
@@ -1204,7 +1207,7 @@ def _title(piece: Piece) -> Piece:
     if text.count("(") > text.count(")") and piece.text.rstrip().endswith(")"):
         # "Black rice (mum's, for 6)"
         text = text[: text.rindex("(")].rstrip() or text
-    if text[0] in "\"'" or text.count('"') % 2:
+    if text.startswith(('"', "'")) or text.count('"') % 2:
         # quotes around the whole of it, or half a pair
         text = text.strip("\"'") or text
     at = at + max(0, piece.text[at - piece.span.start :].find(text))
