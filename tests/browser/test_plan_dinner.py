@@ -19,6 +19,12 @@ def test_three_dishes_for_seven(open_page) -> None:
     page.clock.set_fixed_time("2026-11-25T17:10:00")
     page.goto("/kept")
     page.get_by_role("link", name=re.compile("foxtail millet.*330 ml")).first.click()
+    page.wait_for_url(re.compile(r"/kept/\d+$"))
+    # on a phone the kept sheet stands within the page too
+    phone = open_page("/" + page.url.split("/", 3)[3], width=390, height=844, has_touch=True)
+    expect(phone.get_by_role("button", name="Plan it")).to_be_visible()
+    check_width(phone)
+    phone.close()
     page.get_by_role("button", name="Plan it").click()
     dishes = page.get_by_label("Which dishes").get_by_role("button")
     expect(dishes.filter(has_text="Tomato pilaf with chickpeas, in foxtail millet")).to_have_attribute(

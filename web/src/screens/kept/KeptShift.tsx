@@ -105,7 +105,7 @@ function Shown({ kept }: { kept: Kept }) {
           <Trash2 size={17} />
         </button>
       </div>
-      <div className="grid items-start gap-5 min-[62.5rem]:grid-cols-[404px_minmax(0,1fr)] min-[62.5rem]:gap-0">
+      <div className="grid grid-cols-1 items-start gap-5 min-[62.5rem]:grid-cols-[404px_minmax(0,1fr)] min-[62.5rem]:gap-0">
         <section
           aria-label="The jug"
           className="z-10 rounded-[16px] border border-line bg-sheet px-5 pb-3 pt-5 shadow-jug min-[62.5rem]:sticky min-[62.5rem]:top-4"
