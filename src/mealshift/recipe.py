@@ -220,12 +220,12 @@ _Found = TypeVar("_Found")
 def once(find: Callable[Concatenate[Recipe, _Rest], _Found]) -> Callable[Concatenate[Recipe, _Rest], _Found]:
     """What `find` says of a recipe, found when it is first asked: one recipe is shifted to a shelf of grains, and anew at each touch of the bench.
 
-    What else it is asked with must be hashable, and told by place. What is found must not be changed by who asked.
+    What else it is asked with must be hashable. What is found must not be changed by who asked.
     """
 
     @wraps(find)
     def asked(recipe: Recipe, /, *rest: _Rest.args, **named: _Rest.kwargs) -> _Found:
-        key = (find, *rest)
+        key = (find, *rest, *named.items())
         if key not in recipe.found:
             recipe.found[key] = find(recipe, *rest, **named)
         return recipe.found[key]  # type: ignore[no-any-return]

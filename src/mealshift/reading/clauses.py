@@ -292,10 +292,6 @@ _HOW = lazy(
 )
 
 
-# "Put everything in", "combine all the ingredients"
-ALL_OF_IT = quick(
-    r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|stuff))\b(?! (?:else|but|except|bar|apart|other))", re.I
-)
 # "everything except the rice and lemon": what is left out does not go in
 LEFT_OUT = quick(
     r"\b(?:except(?:ing)?(?: for)?|apart from|aside from|other than|everything but|all but|but not|bar)\s+(?:(?:the|your)\s+)?[^\W\d_]+(?:(?:,| and|, and| or|/)\s+(?:the\s+)?(?!(?:in|into|to|on)\b)[^\W\d_]+){0,3}",

@@ -17,7 +17,7 @@ from ..process import Operation
 from ..quick import found_in, lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import LEFT_OUT
-from ..reading.dish import grain_lines
+from ..reading.dish import ALL_OF_IT, grain_lines
 from ..recipe import Line, Recipe, once
 from ..text.times import stretches
 
@@ -224,18 +224,12 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     return sum(ops[i].typical_min or 0.0 for i in heats if i >= joins)
 
 
-_EVERYTHING = quick(
-    r"\b(?:everything|all (?:of )?(?:the )?(?:other |remaining )?(?:ingredients|stuff)|all (?:in|into|together)|(?:put|add|combine|place|throw|tip|mix|dump|chuck|bung) (?:it )?all)\b",
-    re.I,
-)
-
-
 def _with_all(recipe: Recipe, line: Line) -> list[int]:
     """ "Put everything in the pot": where a thing of the list goes in that no step calls by its name, and that is not left out of it."""
     ops = recipe.process.operations
     if line.section.startswith("step ") or any(line.index in o.what for o in ops):
         return []
-    return [i for i, o in enumerate(ops) if _EVERYTHING.search(o.text) and not _left_out(o, line)][:1]
+    return [i for i, o in enumerate(ops) if ALL_OF_IT.search(o.text) and not _left_out(o, line)][:1]
 
 
 def _left_out(o: Operation, line: Line) -> bool:

@@ -26,7 +26,7 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import found_in, lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import ALL_OF_IT, OWN_LOOK, another_batch, verbs_in, ways_in_brackets
+from ..reading.clauses import OWN_LOOK, another_batch, verbs_in, ways_in_brackets
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.pours import KEPT, THE_REST
@@ -40,7 +40,7 @@ from .backwards import Own, carriers
 from .cookings import BY_THE_PACKET, GOES_ON_WITH, in_pot
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
 from .sentences import many
-from .target import BRINGS, STOVE, Target
+from .target import BRINGS, STOVE, WAITS, Target
 from .vessels import GREASED, vessel_edits
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
@@ -161,6 +161,10 @@ _BY_THE_LADLE = lazy(
 # "2 c. Carolina gold": the stop ends no sentence
 _AMOUNT_SHORT = lazy(r"\d[\d¼½¾⅓⅔/ ]*(?!mins?\b|secs?\b|hrs?\b)[^\W\d_]{1,4}\.\s*$")
 _NOT_YET = " (not yet)"
+# "Put everything in", "combine all the ingredients", to which "but the quinoa" can be said
+_ALL_OF_THEM = quick(
+    r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|stuff))\b(?! (?:else|but|except|bar|apart|other))", re.I
+)
 _INTO = lazy(r"\s*in(?:to)?\b", re.I)
 # "450 ml/¾ pint": the same in another measure
 _OR_AGAIN = lazy(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
@@ -348,7 +352,8 @@ class _View:
         small += self._other_vessel(step, mine)
         small += self._when_open(step, mine)
         small += self._only_put_in(step, mine)
-        small += self._all_but_the_grain(step, mine)
+        waits = self._all_but_the_grain(step, mine)
+        small += waits
         if not self._other_dish(step, mine):
             small += [*self._by_the_packet(step), *self._names(step)]
         for e in small:
@@ -366,7 +371,7 @@ class _View:
         if not _BEFORE_SENTENCE.search(step.text):
             text = _BEFORE_SENTENCE.sub(".", text)
         reason = next((o.reason for o in mine if o.was or o.id in self.target.untimed), "") or next(
-            (o.reason for o in (*(x for x, _, _ in inside), *after)), ""
+            (o.reason for o in (*(x for x, _, _ in inside), *after)), WAITS if waits else ""
         )
         return NewStep(
             text,
@@ -690,7 +695,7 @@ class _View:
         before = [o for o in ops[:starts] if o in mine and o.span and o.basis == "said"]
         return [
             Edit(m.end(), m.end(), f" but the {self.a.target.short}")
-            for m in found_in(ALL_OF_IT, step.text)
+            for m in found_in(_ALL_OF_THEM, step.text)
             if any(o.span and self._at(step, o.span.start) <= m.start() < self._at(step, o.span.end) for o in before)
         ][:1]
 

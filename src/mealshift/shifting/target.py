@@ -203,7 +203,7 @@ _NOT_LIFTED = lazy(
 )
 _OUT_OF_IT = ("cool", "chill", "fry")
 _READY = ("rinse", "soak", "drain", "chop")
-_WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
+WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
 RESTING = ("covered", "open")
 
@@ -338,7 +338,7 @@ class _Work:
                 else:
                     self._insert(self._grain_in(start), self._head_starts())
         if (self._rains() or waits) and not other_way:
-            why = "The meal goes in when the liquid boils." if self._rains() else _WAITS
+            why = "The meal goes in when the liquid boils." if self._rains() else WAITS
             self._hold_back(start, why)
         self._insert(0, self._before())
 
@@ -1147,7 +1147,7 @@ class _Work:
         looks = method in ("covered", "open", "drain", "oven")
         waits = self._before_its_liquid(first)
         if waits:
-            self._hold_back(first, _WAITS)
+            self._hold_back(first, WAITS)
         if method == "steep":
             stirred_in = not waits and any(
                 o.basis == "said" and o.kind not in ("boil", "cook") and self._puts_it_in(i)
