@@ -174,7 +174,7 @@ _PARTS = {
     "two-third": 2 / 3,
     "two third": 2 / 3,
 }
-_WORDS: dict[str, float] = {
+NUMBER_WORDS: dict[str, float] = {
     **_SMALL, **_TENS, "a": 1, "an": 1, "half": 0.5, "aadha": 0.5, "aadhi": 0.5, "adha": 0.5, "yarım": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a half a": 0.5, "half of a": 0.5, "a quarter of a": 0.25,
     "a quarter of an": 0.25, "quarter of a": 0.25, "quarter of an": 0.25, "a quarter": 0.25, "quarter": 0.25, "three quarters of a": 0.75, "three quarters of an": 0.75,
     "three quarters": 0.75, "three-quarters of a": 0.75, "three-quarters of an": 0.75, "three-quarters": 0.75, "two-thirds of a": 2 / 3, "two-thirds": 2 / 3, "a third of a": 1 / 3, "two thirds of a": 2 / 3, "a third": 1 / 3, "two thirds": 2 / 3, "a dozen": 12, "dozen": 12,
@@ -192,10 +192,10 @@ _LOW = any_of(_SMALL)
 _WORD = (
     rf"(?:{_BIG}[ -]{_LOW}|(?:(?:{_LOW}|a) )?hundred(?: and)?(?: {_BIG})?(?: {_LOW})?"
     rf"|(?:{_LOW}|a)(?: and (?:a |one[ -])?(?:half|quarter|third)\b| and (?:three[ -]quarters?|two[ -]thirds?)\b| (?:half|quarter)(?= (?:cup|mug|glass|hour|tea|table)))"
-    rf"|{any_of(_WORDS)})"
+    rf"|{any_of(NUMBER_WORDS)})"
 )
 # what a number can begin with is looked at first: nearly every letter of a text begins none
-_BEGINS = "".join(sorted({w[0] for w in _WORDS}))
+_BEGINS = "".join(sorted({w[0] for w in NUMBER_WORDS}))
 # "-2" is caught so that a negative amount is refused, not read as 2
 NUMBER_PATTERN = rf"(?:(?=[-\d{GLYPHS}])(?:(?<![\w-])-)?{_ONE}|\b(?=[{_BEGINS}]){_WORD}\b)"
 RANGE_PATTERN = rf"{NUMBER_PATTERN}(?:\s*(?:-|–|—|\bto\b|\bor\b)\s*(?:{_ONE}|(?:{_LOW}|{_BIG})\b))?"
@@ -218,8 +218,8 @@ def number(text: str) -> float:
     """The value of one written number: "1½", "1 and 1/2", "2-1/2", "0,5", "1,000", "half a", "two and a quarter", "twenty-five". ValueError
     if it is none."""
     t = re.sub(r"\s+", " ", text.strip().lower())
-    if t in _WORDS:
-        return float(_WORDS[t])
+    if t in NUMBER_WORDS:
+        return float(NUMBER_WORDS[t])
     if m := re.fullmatch(r"(\d{1,2}) (?:and|&|n) (?:an? )?(half|quarter|third|three quarters)", t):
         return float(m[1]) + _PARTS[m[2]]
     if t[:1].isalpha():
@@ -246,14 +246,14 @@ def _spelt(t: str) -> float:
     """ "twenty five", "one hundred and fifty", "two and a half"."""
     if " and " in t and (part := _PARTS.get(t.rsplit(" and ", 1)[1])):
         return number(t.rsplit(" and ", 1)[0]) + part
-    if (m := re.fullmatch(r"(.+) (half|quarter)", t)) and m[1] in _WORDS:
-        return _WORDS[m[1]] + _PARTS[m[2]]
+    if (m := re.fullmatch(r"(.+) (half|quarter)", t)) and m[1] in NUMBER_WORDS:
+        return NUMBER_WORDS[m[1]] + _PARTS[m[2]]
     total = 0.0
     for word in re.split(r"[ -]", t.replace(" and ", " ")):
         if word == "hundred":
             total = max(total, 1.0) * 100
         elif word in _SMALL or word in _TENS or word == "a":
-            total += _WORDS[word]
+            total += NUMBER_WORDS[word]
         else:
             raise ValueError(t)
     return total

@@ -43,6 +43,16 @@ def lazy(source: str, flags: int | re.RegexFlag = 0) -> re.Pattern[str]:
     return _Late(source, int(flags))  # type: ignore[return-value]
 
 
+def in_small_letters(text: str) -> str:
+    """The text in small letters, each at its place: a long pattern that heeds case is several times quicker than one that does not.
+
+    >>> in_small_letters("Leave for 10 Minutes İ")
+    'leave for 10 minutes İ'
+    """
+    low = text.lower()
+    return low if len(low) == len(text) else "".join(s if len(s := c.lower()) == 1 else c for c in text)
+
+
 @lru_cache(maxsize=4096)
 def found_in(pattern: re.Pattern[str], text: str) -> tuple[re.Match[str], ...]:
     """Every place where the pattern fits, as `finditer` finds them: a step that is rewritten for a shelf of grains is looked through once."""

@@ -9,6 +9,8 @@ from mealshift.text.amounts import items
 
 # the line · is it known to hold several · (name, ml, g) of each
 LINES = [
+    ("2 1/2 cups stock (or water + 2 tsp bouillon)", False, [("stock", 593, None)]),
+    ("2 1/2 mugs stock (or about 600 ml)", False, [("stock", 600, None)]),
     ("1 bicchiere di vino bianco, 1,2 l brodo", True, [("di vino bianco", 240, None), ("brodo", 1200, None)]),
     # slashes between things, and between the ways to say one
     (

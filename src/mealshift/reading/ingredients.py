@@ -546,13 +546,7 @@ def handle(line: Line) -> re.Pattern[str] | None:
 @lru_cache(maxsize=4000)
 def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
     if slug:
-        g = grain(slug)
-        words = {"rice", "grain", "grains", "grits", g.short, g.name, *g.aliases}
-        if g.family == "rice":
-            words |= rice_words()
-        return re.compile(
-            rf"(?<![\w-]){any_of(words)}(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I
-        )
+        return _handle_of_grain(slug)
     # "broth of chicken" is a broth
     words_ = _words(_PRODUCT_OF.sub(r"\1", name))
     if not words_:
@@ -561,6 +555,15 @@ def _handle(slug: str | None, name: str) -> re.Pattern[str] | None:
     if len(words_) > 1 and words_[-1] in _TAIL_WORDS:
         stems = [stem(words_[-2])]
     return _of_stems(tuple(stems))
+
+
+@cache
+def _handle_of_grain(slug: str) -> re.Pattern[str]:
+    g = grain(slug)
+    words = {"rice", "grain", "grains", "grits", g.short, g.name, *g.aliases}
+    if g.family == "rice":
+        words |= rice_words()
+    return re.compile(rf"(?<![\w-]){any_of(words)}(?![\w-])(?!\s+(?:vinegar|wine|cooker|flour|paper|noodles?))", re.I)
 
 
 _PRODUCT_OF = lazy(r"\b((?:broth|stock|bouillon|juice|milk|oil|paste|soup))s? of (?:the )?[^\W\d_]+.*", re.I)

@@ -31,6 +31,40 @@ _OTHER = quick(
 )
 
 
+# each of those holds one of these, and few texts do
+_STEMS = [
+    "quinoa",
+    "millet",
+    "barley",
+    "bulg",
+    "couscous",
+    "amaranth",
+    "teff",
+    "fonio",
+    "farro",
+    "spelt",
+    "freekeh",
+    "sorghum",
+    "jowar",
+    "bajra",
+    "ragi",
+    "buckwheat",
+    "kasha",
+    "oat",
+    "semolina",
+    "polenta",
+    "meal",
+    "rava",
+    "dalia",
+    "wheat",
+    "kodo",
+    "foxtail",
+    "barnyard",
+    "browntop",
+    "proso",
+]
+
+
 @lru_cache(maxsize=4096)
 def as_rice(text: str) -> str:
     """The text with every other grain called rice, as the taggers know it; places are not kept.
@@ -38,7 +72,8 @@ def as_rice(text: str) -> str:
     >>> as_rice("Rinse the pearl barley; add the quinoa")
     'Rinse the rice; add the rice'
     """
-    return _OTHER.sub("rice", text)
+    low = text.lower()
+    return _OTHER.sub("rice", text) if any(s in low for s in _STEMS) else text
 
 
 # words of a kind of rice that stand before its name and mean nothing beside another grain's

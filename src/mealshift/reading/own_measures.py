@@ -6,7 +6,7 @@ import re
 from dataclasses import replace
 
 from ..measures import Measures, as_one, canonical_unit, number_range
-from ..quick import lazy, quick
+from ..quick import found_in, lazy, quick
 from ..recipe import Line
 from ..text.amounts import AMOUNT, parse
 
@@ -17,8 +17,15 @@ _DEFINED = quick(
     r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)|\bcups?\s*\([^()\d]{0,12}(?P<n5>\d{3})\s*ml (?:each|per cup)\))",
     re.I,
 )
+# what each of these holds, and how far from it its vessel may stand
+_SIZE = lazy(r"[0-9][0-9]\s*-?\s*(?:ml|g|cc)\b", re.I)
+_VESSEL = quick(
+    r"cup|glass|mug|katori|tumbler|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza",
+    re.I,
+)
+BESIDE = 70
 # "1 cup basmati (I use a 250 ml mug)"
-_CUP_IS = lazy(
+_CUP_IS = quick(
     r"\bcups?\b[^()\n]{0,40}\((?:I use|using|mine is|my cup is|use)\s+(?:an? |my )?(?P<n>\d{2,3})\s*ml\b[^()]{0,20}\)",
     re.I,
 )
@@ -33,21 +40,25 @@ _COOKER_CUP = quick(
     re.I,
 )
 # "2 cups rice, then water to the 2 line": the lines of a rice cooker count its own cups; "the plastic cup? yes, the one that came with it"
-_TO_ITS_LINE = lazy(
-    r"\b(?P<n>\d(?:\.5)?|one|two|three|four)(?: rice)? cups?\b[^.;]{0,60}?\b(?:to|up to|till|at) (?:the )?(?:number |no\.? |mark |brown |white )?(?P=n)[- ](?:cup[- ])?(?:line|mark)\b"
-    r"|\bthe (?:one|cup) (?:that|which) (?:came|comes) (?:with it|in the box)\b",
+_TO_ITS_LINE = quick(
+    r"\b(?P<n>\d(?:\.5)?|one|two|three|four)(?: rice)? cups?\b[^.;]{0,60}?\b(?:to|up to|till|at) (?:the )?(?:number |no\.? |mark |brown |white )?(?P=n)[- ](?:cup[- ])?(?:line|mark)\b",
     re.I,
 )
-_IN_RICE_COOKER = lazy(r"\b(?:(?:rice[- ]?)?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
+_A_LINE = lazy(r"\b(?:line|mark)\b", re.I)
+_ITS_OWN_CUP = quick(r"\bthe (?:one|cup) (?:that|which) (?:came|comes) (?:with it|in the box)\b", re.I)
+_IN_RICE_COOKER = quick(r"\b(?:(?:rice[- ]?)?cooker|keep[- ]warm|press (?:cook|start))\b", re.I)
 
 
 def own_measures(told: str, measures: Measures) -> Measures:
     """ "1 cup = 250 ml", "2 cups (180ml cup)": the text's own vessel goes before the household's."""
     cup, measure = measures.cup_ml, measures.measure_ml
-    its_own = _COOKER_CUP.search(told) or (_TO_ITS_LINE.search(told) and _IN_RICE_COOKER.search(told))
+    its_own = _COOKER_CUP.search(told) or (
+        (_ITS_OWN_CUP.search(told) or _A_LINE.search(told) and _TO_ITS_LINE.search(told))
+        and _IN_RICE_COOKER.search(told)
+    )
     if its_own and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
         cup = 180.0
-    for m in list(_DEFINED.finditer(told))[:6]:
+    for m in _defined(told):
         word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()
         size = float(m["n"] or m["n2"] or m["n3"] or m["n4"] or m["n5"])
         if many := m["k"] if m["v3"] else m["many"]:
@@ -61,7 +72,7 @@ def own_measures(told: str, measures: Measures) -> Measures:
             measure = size
     if (told_cup := _CUP_IS.search(told)) and 90 <= float(told_cup["n"]) <= 500:
         cup = float(told_cup["n"])
-    for m in list(_HOLDS.finditer(told))[:6]:
+    for m in found_in(_HOLDS, told)[:6]:
         said = AMOUNT.match(told, m.end())
         unit = canonical_unit(said["u"] or "") if said else None
         ends = re.compile(r"[);,\n]|\.(?!\d)|$").search(told, m.end())
@@ -77,11 +88,24 @@ def own_measures(told: str, measures: Measures) -> Measures:
     return replace(measures, cup_ml=cup, measure_ml=measure, pints=measures.pints or _pints(told))
 
 
+def _defined(told: str) -> list[re.Match[str]]:
+    """Where a vessel is told in millilitres. Only the lines beside such an amount and a vessel are looked at: most texts have none."""
+    out: list[re.Match[str]] = []
+    done = 0
+    for m in _SIZE.finditer(told):
+        a, b = max(0, m.start() - BESIDE), told.find("\n", m.end() + BESIDE)
+        a, b = max(done, told.rfind("\n", 0, a) + 1), len(told) if b < 0 else b
+        if m.start() >= done and _VESSEL.search(told, a, b):
+            out += _DEFINED.finditer(told, a, b)
+            done = b
+    return out[:6]
+
+
 def vessel_told(told: str) -> bool:
     """Does the text itself say what its glass, mug or katori holds?"""
-    return any(
-        (m["v"] or m["v2"] or m["v3"] or "cup").lower() != "cup" for m in list(_DEFINED.finditer(told))[:6]
-    ) or any(AMOUNT.match(told, m.end()) for m in list(_HOLDS.finditer(told))[:6])
+    return any((m["v"] or m["v2"] or m["v3"] or "cup").lower() != "cup" for m in _defined(told)) or any(
+        AMOUNT.match(told, m.end()) for m in found_in(_HOLDS, told)[:6]
+    )
 
 
 def vessel_of(line: Line) -> str:

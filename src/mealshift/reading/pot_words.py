@@ -44,6 +44,7 @@ _CLASSES = {
     "SERVE": r"(?:serveer|servera|hidang\w*|sajikan|ihain|pakua|servir|sirv[ae]|servite|servieren|serve\w*|serving|eat|plate\w*|garnish\w*)",
 }
 CLASS = {k: quick(rf"\b{v}\b", re.I) for k, v in _CLASSES.items()}
+_OF_TWO = tuple(k for k, v in _CLASSES.items() if " " in v)
 
 
 @lru_cache(maxsize=2_000)
@@ -58,4 +59,4 @@ def classes(text: str) -> tuple[str, ...]:
 @lru_cache(maxsize=20_000)
 def of_words(words: str) -> tuple[str, ...]:
     """The classes of one word or of two as they stand together; the same few thousand words come again and again."""
-    return tuple(k for k, p in CLASS.items() if p.fullmatch(words))
+    return tuple(k for k in (_OF_TWO if " " in words else CLASS) if CLASS[k].fullmatch(words))

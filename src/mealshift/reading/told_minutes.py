@@ -79,8 +79,12 @@ class Place:
         """Do the words right behind it fit?"""
         return pattern.match(self.text, self.s.end) is not None
 
+    @cached_property
+    def _kinds(self) -> frozenset[str]:
+        return frozenset(t.kind for t in self.earlier)
+
     def had(self, *kinds: str) -> bool:
-        return any(t.kind in kinds for t in self.earlier)
+        return not self._kinds.isdisjoint(kinds)
 
     def since(self, kind: str, pattern: re.Pattern[str]) -> bool:
         """Is the stretch before it, in the same step, of that kind, and nothing between them but this?"""

@@ -770,6 +770,12 @@ _ASIDE = quick(
 )
 
 
+# "(or water + 2 tsp bouillon)", "(or milk and 1 tsp lemon juice)", "(water with 2 cubes)": of what is poured instead
+_OTHER_THING = lazy(
+    r"[(\[]\W*(?:or\s+[^\W\d][^\d]*(?:\+|&|\b(?:and|with|plus|for each))|[^\W\d][^\d]{2,}(?:\+|&|\bwith))\s*", re.I
+)
+
+
 def _sized(m: re.Match[str]) -> tuple[float, float] | None:
     """(how many, ml in all) where a bracket can only tell what each of them holds."""
     many, ml = number_range(m["n"])[0], float(m["ml"])
@@ -780,8 +786,10 @@ def _beside_it(body: str, s: _Said) -> bool:
     """Does an amount in a bracket speak of something else than the thing before it?"""
     if not s.bracket:
         return False
-    inside = next((m[0] for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end()), "")
-    return bool(_ASIDE.search(inside))
+    bracket = next((m for m in _BRACKET.finditer(body) if m.start() <= s.start < m.end()), None)
+    if bracket is None:
+        return False
+    return bool(_ASIDE.search(bracket[0]) or _OTHER_THING.fullmatch(body, bracket.start(), s.start))
 
 
 # millilitres that a cup, and a vessel of the house's own, may hold

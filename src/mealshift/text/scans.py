@@ -15,6 +15,7 @@ import re
 from collections.abc import Iterator
 from functools import cache
 from importlib.resources import files
+from string import ascii_letters
 
 from ..quick import lazy
 
@@ -28,23 +29,25 @@ MOST_LETTERS = 24
 
 _UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T|tsp|tbsp|lb|can|med|pkg|No|cup|qt|pt|oz|large|small|sticks?|cloves?|bay|egg|(?:table|tea)spoon(?:ful)?s?|pounds?|ounces?|slices?|heaping|heaped|level|scant|medium|onion|head|packages?|tin|glass|mug|whole|min\w*|rnin\w*)\b)"
 # "1,5 l whole milk" are litres
+# the letter itself stands first in each of these, for a text is looked through for it far sooner than for what stands before it
 _ONE = lazy(
-    rf"(?<![A-Za-z0-9'])(?:[lI|](?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|(?<![\d½¼¾⅓⅔]\s)[l|]{_UNIT_AFTER})"
+    rf"[lI|](?<![A-Za-z0-9'].)(?:(?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|(?<!I)(?<![\d½¼¾⅓⅔]\s.){_UNIT_AFTER})"
 )
 # "I can" is said by people as well
-_I_FOR_ONE = lazy(rf"(?<![A-Za-z0-9'])(?<![\d½¼¾⅓⅔]\s)I{_UNIT_AFTER}")
+_I_FOR_ONE = lazy(rf"I(?<![A-Za-z0-9']I)(?<![\d½¼¾⅓⅔]\sI){_UNIT_AFTER}")
 # "(l used brown)"
 _L_FOR_I = lazy(
     r"(?<![A-Za-z0-9'])l(?= (?:used?|have|had|like|think|always|add|make|put|never|find|also|prefer|got|just|am|was|do|did|buy)\b)"
 )
 # not the l of "'7l": that is a year
-_TEN = lazy(r"(?<![A-Za-z0-9])[lI](?=[O0-9])|(?<![A-Za-z][0-9])(?<=[0-9lI])O(?![A-Za-z])")
-_NUMBER_L = lazy(r"(?<=[0-9])l(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9])l(?![\w])")
+_TEN = lazy(r"[lIO](?:(?<!O)(?<![A-Za-z0-9].)(?=[O0-9])|(?<=[0-9lI]O)(?<![A-Za-z][0-9]O)(?![A-Za-z]))")
+_NUMBER_L = lazy(r"l(?:(?<=[0-9]l)(?=[0-9]|\s+(?:min|hour|to)\b)|(?<='[0-9]l)(?![\w]))")
 
 _WORD = lazy(r"(?<![\w/])(?=[015]*[A-Za-z])[A-Za-z015]++(?!\w)")
+_SIGNS = frozenset(f"{ascii_letters}015")
 # what no hand writes
 _SURE = lazy(
-    r"[A-Za-z][015]+[A-Za-z]|[a-z]I[a-z]|[a-z]{2}I\b|\bI[a-z]{2}|[A-Z]l[A-Z]|\brn|vv|\b[01][a-z]{3}|[a-z]{2}[01]\b|\b5[a-z]{3}"
+    r"(?=[015Ilrv])(?:(?<=[A-Za-z])[015]+[A-Za-z]|(?<=[a-z])I[a-z]|(?<=[a-z]{2})I\b|\bI[a-z]{2}|(?<=[A-Z])l[A-Z]|\brn|vv|\b[01][a-z]{3}|(?<=[a-z]{2})[01]\b|\b5[a-z]{3})"
 )
 _MAYBE = lazy(r"rn|[il]", re.I)
 _ENDING = lazy(r"(?<=[a-z]{4})(?:ly|ing|e?d|e?s|ers?)$")
@@ -52,11 +55,21 @@ _ENDING = lazy(r"(?<=[a-z]{4})(?:ly|ing|e?d|e?s|ers?)$")
 
 def misread(text: str) -> dict[str, str]:
     """Each word a scan misread, as it stands in the text, with the word that stands on the page."""
-    words = set(_WORD.findall(text)) if _SURE.search(text) else set()
-    sure = {w: mend for w in words if _SURE.search(w) and (mend := _mend(w))}
+    near = {_around(text, m.start()) for m in _SURE.finditer(text)}
+    sure = {w: mend for w in near if _SURE.search(w) and (mend := _mend(w))}
     if len(sure) < ENOUGH_SIGNS:
         return sure
+    words = set(_WORD.findall(text))
     return sure | {w: mend for w in words - sure.keys() if _MAYBE.search(w) and (mend := _mend(w))}
+
+
+def _around(text: str, at: int) -> str:
+    """The word around a place; "" if it holds other signs too, or is longer than any."""
+    start = at
+    while start > max(0, at - MOST_LETTERS) and text[start - 1] in _SIGNS:
+        start -= 1
+    m = _WORD.match(text, start)
+    return m[0] if m else ""
 
 
 def mended(text: str, words: dict[str, str] | None = None) -> str:

@@ -9,8 +9,9 @@ import re
 from dataclasses import dataclass
 from functools import lru_cache
 
-from ..measures import NUMBER_PATTERN, RANGE_PATTERN, number_range
-from ..quick import lazy, quick
+from ..anyof import any_of
+from ..measures import GLYPHS, NUMBER_PATTERN, NUMBER_WORDS, RANGE_PATTERN, number_range
+from ..quick import in_small_letters, lazy, quick
 
 _N = RANGE_PATTERN
 _MIN = r"(?:m[il]n(?:ut[a-z]*|uets?|tues?|s|tes)?|minutos?|minuti|minuto|perc(?:ig|en|et|re)?|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
@@ -19,9 +20,42 @@ _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
-TIME = lazy(
+# what a stretch can begin with; no other place of a text is looked at any nearer
+_HEAD = any_of(
+    (
+        *NUMBER_WORDS,
+        *[
+            "about",
+            "abt",
+            "approx",
+            "around",
+            "roughly",
+            "say",
+            "another",
+            "good",
+            "full",
+            "just",
+            "at",
+            "up",
+            "ca",
+            "c",
+            "bout",
+            "dakika",
+            "dk",
+            "over",
+            "all",
+            "the",
+            "night",
+            "nite",
+            "minute",
+            "hour",
+        ],
+    )
+)
+# for a text in small letters, in which it is far quicker
+_TIME = lazy(
     # no stretch begins within a word: most places are passed over at once
-    rf"(?<![^\W\d_])(?P<lead>{_LEAD})(?:"
+    rf"(?<![^\W\d_])(?=[-~\d{GLYPHS}]|{_HEAD})(?P<lead>{_LEAD})(?:"
     rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+(?:and a half|y media|e mezza|et demie|e meia))|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
     r"|\s+(?:and\s+)?(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
     # "dakika 15", as Swahili has it
@@ -35,21 +69,19 @@ TIME = lazy(
     r"|(?P<words>(?:half|quarter|three[- ]quarters)(?:[- ]of)?[- ]an[- ]hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|over-?ni(?:ght|te)|over night|all ni(?:ght|te)|(?:the )?ni(?:ght|te) before)"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
     rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
-    r")",
-    re.I,
+    r")"
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = lazy(
-    r"m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final",
-    re.I,
+    r"m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final"
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
-_BARE = lazy(
-    r"(?:\banother|\ba further|\boff(?: (?:the )?heat)?,?|\blow,?|\bleave(?: it)?(?: closed| covered| shut)?|\brest(?: it)?|\bstand(?: it)?|\bsit|\bdraw|\bsettle|\bunder (?:a |the )?(?:clean )?(?:cloth|tea[- ]?towel|towel),?|\bcov(?:er(?:ed)?)?\.?,?|\bsimmer|\bbake|\bboil|\bcook|\bsteam|\bsoak(?=\s)|\bfor|\bthe last|\blast|\bfinal|\bpeek,?|\bdo(?:n'?t| not) (?:touch|open|lift)(?: it| the lid)?(?: for)?,?|\bthen"
-    r"|\btimer (?:to|for|on|at)|\bgive it|\bgive|\bmanual(?: ?/ ?high)?|\bhigh(?: pressure)?,?|\btakes|\btaken|\balone,?|\bNR,?|\bNPR,?|\brelease,?|\blid (?:on|back|back on),?|\bdry,?|\btender,?|\bsoft,?|\bdone,?|\bwait,?|\blid,?|\btook|\babsorbed,?|\bon,|\b(?:small|low|slow)est,?|\bweak,?|\bwarm,?|\bcalmer|\bgentler|\bslower|\bsofter|\blower|\bsoftly|\bgently|\bit's|\bit is)\s+"
+_BARE = quick(
+    r"\b(?:another|a further|off(?: (?:the )?heat)?,?|low,?|leave(?: it)?(?: closed| covered| shut)?|rest(?: it)?|stand(?: it)?|sit|draw|settle|under (?:a |the )?(?:clean )?(?:cloth|tea[- ]?towel|towel),?|cov(?:er(?:ed)?)?\.?,?|simmer|bake|boil|cook|steam|soak(?=\s)|for|the last|last|final|peek,?|do(?:n'?t| not) (?:touch|open|lift)(?: it| the lid)?(?: for)?,?|then"
+    r"|timer (?:to|for|on|at)|give it|give|manual(?: ?/ ?high)?|high(?: pressure)?,?|takes|taken|alone,?|np?r,?|release,?|lid (?:on|back|back on),?|dry,?|tender,?|soft,?|done,?|wait,?|lid,?|took|absorbed,?|on,|(?:small|low|slow)est,?|weak,?|warm,?|calmer|gentler|slower|softer|lower|softly|gently|it's|it is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
     r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
-    rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= (?:NPR|NR)\b| off\s*(?:[.,;)]|$))"
+    rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= np?r\b| off\s*(?:[.,;)]|$))"
     # spoken without a stop: "let it sit ten take the bay leaves out"
     rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
     # "basmati 2c soak30"
@@ -67,8 +99,9 @@ _BARE = lazy(
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?!\s*[.,]\d)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))"
     # "18 min, stalks going in after 10"
     r"|\b(?:in|add|added|join|joining|turn|turning) after (?:about )?(?P<z>\d{1,2})(?=\s*(?:[.;)!]|, |$))",
-    re.I | re.M,
+    re.M,
 )
+_NUMBER = lazy(rf"[\d{GLYPHS}]|\b{any_of(w for w in NUMBER_WORDS if w not in ('a', 'an'))}\b")
 # "serves about 4.", "plenty for four": people, not minutes
 _PEOPLE = quick(
     r"\b(?:serv\w*|makes?|feeds?|yields?|portions?|gas(?: mark)?|mark|step|oven|at|page)\s*(?:\w+\s+)?$"
@@ -81,7 +114,7 @@ _ENDS = lazy(
     r"\s*(?:[.!]|$|, (?:slice|chop|take|cut|heat|soften|put|wash|rinse|fry|boil|melt|you(?:'ll)? need|use|start|bring|soak|peel)\b)"
 )
 _CLOCK = lazy(r"\d{1,2}:\d\d")
-_AT_MINUTE = lazy(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b", re.I)
+_AT_MINUTE = lazy(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b")
 # from the evening to the morning
 OVERNIGHT_MIN = 480.0
 
@@ -106,7 +139,9 @@ class Stretch:
 @lru_cache(maxsize=2048)
 def stretches(text: str) -> tuple[Stretch, ...]:
     """Every stretch of time in the text, in order; no two overlap. Several stages ask it of the same text."""
-    found = [s for m in TIME.finditer(text) if (s := _made(m)) is not None] if _MAYBE.search(text) else []
+    small = in_small_letters(text)
+    numbered, timed = _NUMBER.search(small) is not None, _MAYBE.search(small) is not None
+    found = [s for m in _TIME.finditer(small) if (s := _made(m, text)) is not None] if timed else []
     found = _joined(found, text)
     # "6 hours or overnight", "at least 1 hour (up to overnight)" are said of one soak
     found = [
@@ -118,7 +153,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
         )
     ]
     taken = [(s.start, s.end) for s in found]
-    for m in _BARE.finditer(text):
+    for m in _BARE.finditer(small) if numbered else ():
         a, b = next(m.span(k) for k in ("n", "m", "k", "q", "r", "s", "v", "w", "x", "y", "z") if m[k])
         if (
             any(x < b and a < y for x, y in taken)
@@ -137,7 +172,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
             continue
         if 1 <= low <= 180:
             found.append(Stretch(a, b, low, high, text[a:b], "min", True))
-    for m in _AT_MINUTE.finditer(text):
+    for m in _AT_MINUTE.finditer(small) if numbered else ():
         a, b = m.span("n")
         if not any(x < b and a < y for x, y in taken):
             found.append(Stretch(a, b, float(m["n"]), float(m["n"]), m["n"], "minute"))
@@ -174,17 +209,18 @@ _HOT_FIRST = lazy(r"[2-4]\d[05]\s*[-–—]\s*(?=\d{1,2}(?!\d))")
 _WORD_MIN = {"three": 45.0, "half": 30.0, "quarter": 15.0}
 
 
-def _made(m: re.Match[str]) -> Stretch | None:
+def _made(m: re.Match[str], text: str) -> Stretch | None:
+    """m: of the text in small letters."""
     start = m.start() + (
         len(m["lead"]) if m["lead"] and m["lead"].strip().lower() in ("a", "just", "say", "at least", "up to") else 0
     )
     if hot := _HOT_FIRST.match(m.string, start):
         # "350 - 1 hr": so hot, and so long
         start = hot.end()
-        m = TIME.match(m.string, start) or m
+        m = _TIME.match(m.string, start) or m
     # the stop of "10 min." belongs to the sentence
     finish = m.end() - (m[0].endswith("."))
-    said = m.string[start:finish]
+    said = text[start:finish]
     if m["ss"] and m["ss"].lower() == "a" and _ORDINAL.match(m.string, finish):
         return None
     try:
