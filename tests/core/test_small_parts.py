@@ -41,6 +41,13 @@ def test_a_change_of_the_minutes_is_shared_out(
     assert shared(parts, total, joins) == pytest.approx(want)
 
 
+def test_what_a_grain_takes_longer_it_takes_over_the_low_heat() -> None:
+    assert shared([10, 8], 30, False, hard=[True, False]) == pytest.approx([10, 20])
+    # what is sooner done is sooner done of both, and where something joins it keeps its distance from the end
+    assert shared([10, 8], 12, False, hard=[True, False]) == shared([10, 8], 12, False)
+    assert shared([10, 8], 30, True, hard=[True, False]) == shared([10, 8], 30, True)
+
+
 def test_the_rices_own_soak_makes_no_beans_ready() -> None:
     text = (
         "Lentils with browned onions\nServes 4\n1 cup dried red kidney beans\n5 cups water\n2 cups long-grain rice\n"

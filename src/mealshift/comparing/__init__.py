@@ -18,6 +18,7 @@ from ..problems import Refusal
 from ..recipe import Recipe
 from ..results import CompareReport, RatherRow, WayRow
 from ..shifting.backwards import Own, others, solve_backwards
+from ..shifting.cookings import paste_in_filling
 from .closeness import differs, distance, in_a_row, ring
 
 SOAKS = (0.0, 30.0, 480.0)
@@ -176,9 +177,7 @@ def _unsuited(g: Grain, recipe: Recipe, texture: float, low: float, high: float)
         return f"{name} stays whole and does not turn to {TEXTURES[round(texture)]}."
     if recipe.dish in _CLINGS and g.whole and g.simmer >= 35 and high <= 3:
         return f"{name} will not cling: its skin keeps the starch in."
-    if recipe.dish == "stuffing" and g.is_meal:
-        return f"{name} turns to a paste inside a filling."
-    return ""
+    return paste_in_filling(recipe, g)
 
 
 def _reason(c: Candidate) -> str:

@@ -17,6 +17,7 @@ from ..measures import (
     RANGE_PATTERN,
     USUAL_TIN,
     canonical_unit,
+    number_range,
     unit_kind,
 )
 from ..problems import Problem
@@ -176,6 +177,8 @@ def lines_of_item(item: Item, text: str, at: int, index: int, section: str, prob
 
 def _as_kind(line: Line, problems: list[Problem]) -> Line:
     found = name_grain(line.text)
+    if found and _MEANT_FOR.search(line.name, 0, line.name.find(found.text)):
+        found = None
     kind, _ = kind_of(line.name or line.text)
     if found is None and kind is None and line.quantity is not None and (m := GRAIN_ALONE.search(line.text)):
         # "300 g Japanese short grain": what else is called so
@@ -201,7 +204,11 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     if found and (kind is None or not _is_other(line, found, kind)):
         boiled = COOKED_IN.search(line.text)
         # "3 cups cooked rice, or 1 cup raw cooked in 2 cups stock": the first is measured cooked
-        first = boiled and not _COOKED_WORDS.search(line.text, 0, boiled.start())
+        first = (
+            boiled
+            and not _COOKED_WORDS.search(line.text, 0, boiled.start())
+            or (is_cooked(line.text) and _so_much_cooked(line.text))
+        )
         if first and (dry := line.g or (line.ml or 0.0) * grain(found.slug).density):
             # "1 cup rice, cooked in 2 cups water": the cup is of dry grain
             line = line.with_(ml=None, g=dry * (1 + grain(found.slug).hydration_at(1.0)))
@@ -231,6 +238,10 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     return line.with_(
         role=role, kind=kind.kind, fraction=fraction, drinks=drinks, minutes=minutes, carrier=kind.carrier
     )
+
+
+# "mixed pickled vegetables for rice", "seasoning for the rice": another thing than what it goes with
+_MEANT_FOR = lazy(r"^[^\W\d_]{3,}\b.*\bfor\s+(?:the |your |our )?$", re.I)
 
 
 def _a_food(name: str) -> bool:
@@ -291,6 +302,20 @@ _COMES_TO = quick(
     r"\b(?:makes?|yields?|gives?|becomes?|to get)\s+(?:you\s+)?(?:about |approx\.? |around |roughly |~)?[\d¼½¾⅓⅔./ –-]{1,12}\s*(?:[a-z]+\.? ){0,2}(?:when |once )?cooked\b",
     re.I,
 )
+
+
+_SO_MUCH_COOKED = lazy(
+    rf"(?P<dry>{RANGE_PATTERN})\s*(?P<u>[^\W\d_]+?)s?\b[^()]*(?P<of>\([^()\d]*?(?P<n>{RANGE_PATTERN})\s*(?P=u)s? (?:when |once |of )?cooked\b)",
+    re.I,
+)
+# of as much dry grain so much comes at least
+SWELLS = 1.8
+
+
+def _so_much_cooked(text: str) -> bool:
+    """ "1 cup (cooked & cooled, about 3 cups cooked)": is the first of the dry grain?"""
+    m = _SO_MUCH_COOKED.search(text)
+    return m is not None and number_range(m["n"])[0] >= SWELLS * (number_range(m["dry"])[0] or 1.0)
 
 
 def is_cooked(text: str) -> bool:

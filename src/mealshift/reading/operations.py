@@ -21,8 +21,20 @@ _ALL_IN = lazy(
 _CAPTION = lazy(r"\s*(?:[^\s:,.;\d]+\s+){0,4}[^\s:,.;\d]+:\s*$")
 _UNTIL = quick(r"\b(?:or )?(?:until|till|til|or until|so that|when)\b(?P<sign>[^.;,]{3,80})", re.I)
 _HEAT = (
-    ("high", quick(r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire)\b", re.I)),
-    ("low", quick(r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest)\b", re.I)),
+    (
+        "high",
+        quick(
+            r"\b(?:high|strong|full|hard|brisk\w*|fierce|big fire|fuego (?:muy )?(?:fuerte|vivo|alto)|fuoco (?:vivo|alto|forte)|fiamma (?:viva|alta)|feu (?:vif|fort)|fogo (?:alto|forte)|(?:starker|großer|hoher) (?:hitze|flamme)|hoog vuur|hög värme)\b",
+            re.I,
+        ),
+    ),
+    (
+        "low",
+        quick(
+            r"\b(?:low\w*|gentl\w*|slow\w*|small fire|simmer\w*|weakest|fuego (?:muy )?(?:lento|suave|bajo)|fuoco (?:lento|dolce|basso)|fiamma (?:bassa|dolce)|feu doux|fogo (?:baixo|brando|lento)|(?:kleiner|kleinster|schwacher|niedriger|geringer) (?:hitze|flamme)|laag vuur|låg värme)\b",
+            re.I,
+        ),
+    ),
     ("medium", quick(r"\b(?:medium|moderate|med)\b", re.I)),
 )
 _OVEN = lazy(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
@@ -107,6 +119,14 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
                     typical_min=d.typical,
                     high_min=d.high,
                     phase=d.kind,
+                    # "10 minutes over a high heat and 8 over a low one"
+                    heat=_heat(
+                        step.text[
+                            d.span.end : min([x.span.start for x in mine if x.span.start > d.span.start], default=c.end)
+                        ],
+                        None,
+                    )
+                    or first.heat,
                     sure=d.sure,
                     told=_told(step, d),
                 )

@@ -496,8 +496,17 @@ _COOKS_IT = lazy(
 def _cooked_here(lines: list[Line], laid: Structure, source: int | None, measures: Measures) -> list[Line]:
     """ "Cooked rice - 3 cups (from 1 cup raw)", and the first step cooks it in two cups of water: it is the raw cup that is reckoned, or it would be cooked twice."""
     mine = None if source is None else lines[source]
-    m = _FROM_RAW.search(mine.text) if mine is not None and mine.cooked and not mine.corrected else None
-    if mine is None or m is None or not any(_COOKS_IT.search(as_rice(p.text)) for p in laid.steps):
+    if mine is None or not mine.cooked or mine.corrected:
+        return lines
+    told = [as_rice(p.text) for p in laid.steps]
+    at = mine.amount_span
+    ml = parse(mine.text, at.start, at.end, measures).ml if at else None
+    if ml and any(_as_raw(t, ml, measures) for t in told):
+        out = list(lines)
+        out[mine.index] = ingredients.sized(mine.with_(cooked=False, ml=ml, g=None), [])
+        return out
+    m = _FROM_RAW.search(mine.text)
+    if m is None or not any(_COOKS_IT.search(t) for t in told):
         return lines
     raw = parse(mine.text, m.start("a"), m.end("a"), measures)
     if raw.ml is None and raw.g is None:
@@ -516,6 +525,21 @@ def _cooked_here(lines: list[Line], laid: Structure, source: int | None, measure
         [],
     )
     return out
+
+
+# "cook the rice with 2 cups of water": of so much water to a measure the grain is dry
+_COOKS_WITH = lazy(
+    rf"\b(?:cook|boil|pressure[- ]cook)\w*\b[^.;!?\d]{{0,24}}\brice\b[^.;!?\d]{{0,16}}\b(?:with|in|adding) (?:about )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.? (?:of )?(?:[a-z]+ )?water\b",
+    re.I,
+)
+LEAST_TO_DRY, MOST_TO_DRY = 1.3, 4.5
+
+
+def _as_raw(told: str, ml: float, measures: Measures) -> bool:
+    """Does a step cook so much of the grain in water as only dry grain drinks?"""
+    m = _COOKS_WITH.search(told)
+    water = parse(told, m.start("a"), m.end("a"), measures).ml if m else None
+    return water is not None and LEAST_TO_DRY <= water / ml <= MOST_TO_DRY
 
 
 def _poured_off(lines: list[Line], source: int | None) -> list[Line]:

@@ -530,8 +530,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "note") and _RINSED_SO_OFTEN.fullmatch(ln.text.strip()):
             # "rinse 3 times", under the list: no three of anything
             cls, sure = "step", 0.7
-        if cls in ("ingredient", "ingredients") and _DEED_TILL.match(ln.text):
-            # "fry onion in 2 tbsp ghee till golden"
+        if cls in ("ingredient", "ingredients") and (_DEED_TILL.match(ln.text) or _THEN_DONE.search(ln.text)):
+            # "fry onion in 2 tbsp ghee till golden", "2 tbsp oil + 1 onion, fry till brown", "grind 1 bunch coriander, 2 chillies"
             cls, sure = "step", 0.7
         if cls in ("ingredient", "ingredients", "title", "note") and _PAGE_TOOL.match(ln.text.strip()):
             cls, sure = "chatter", 0.9
@@ -830,6 +830,11 @@ def _acting_rows(tagged: Sequence[tagger.Tagged]) -> frozenset[int]:
 
 _DEED_TILL = lazy(
     r"[\s•*–-]*(?:fry|boil|saut[eé]|soften|brown|melt|simmer|cook|bring|stir|rinse|wash|sweat|toast|roast) (?!in\b|spray|bag|chicken|meat|rice:)(?:the |your |an? |some )?[^\W\d_][^.;:]{2,60}? (?:till|until)\b",
+    re.I,
+)
+_THEN_DONE = quick(
+    r",\s*(?:then |and )?(?:fry|saut[eé]|cook|boil|simmer|stir|roast|brown|melt|soften)\b(?: (?:it|them|all|well|this|together|on (?:low|medium|high)))*,? (?:till|until)\b"
+    r"|^\W*(?:grind|blend|blitz|pour|heat) (?:\d|an? |the |some )",
     re.I,
 )
 _DOES_TO_IT = quick(r"(?:rinse|wash|soak|drain|boil|cook|cover|stir|taste) (?:it|them|everything|all)\b", re.I)
@@ -1207,11 +1212,14 @@ def _title(piece: Piece) -> Piece:
     if text.count("(") > text.count(")") and piece.text.rstrip().endswith(")"):
         # "Black rice (mum's, for 6)"
         text = text[: text.rindex("(")].rstrip() or text
-    if text.startswith(('"', "'")) or text.count('"') % 2:
+    if text.count('"') % 2 or _QUOTED_WHOLE.fullmatch(text):
         # quotes around the whole of it, or half a pair
         text = text.strip("\"'") or text
     at = at + max(0, piece.text[at - piece.span.start :].find(text))
     return Piece(text, Span(at, at + len(text)))
+
+
+_QUOTED_WHOLE = lazy(r"(?:\"[^\"]*\"|'[^']*')")
 
 
 # a line so much shorter than its page was ended, not cut

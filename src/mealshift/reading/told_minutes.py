@@ -734,6 +734,11 @@ _STRONG_FIRE = quick(
     re.I,
 )
 _SOFT_FIRE = quick(r"\s*(?:on |over |at )?(?:an? )?(?:soft|slow|weak|low|gentle|small|medium)\b", re.I)
+_MINUS = lazy(r"\b(?:packet|package|pack|box|bag|label|says?|stated|directed)\b[^.;]{0,24}\b(?:minus|less) $", re.I)
+_TAKES_TO_FALL = lazy(
+    r"\b(?:natural(?:ly)?(?: pressure)? release|release naturally|npr)\b[.,;:]?\s*(?:(?:this|it|which|that) )?(?:will )?takes? (?:about |around |roughly |abt )?$",
+    re.I,
+)
 _LIKE_PASTA = lazy(r"\b(?:boil|cook)\b[^.;\d]{0,60}\blike pasta\b,?\s*(?:for )?(?:about )?$", re.I)
 
 
@@ -782,6 +787,8 @@ RULES = (
         "open pot till just done, 15 mins, cover for 5 mins then spread", "rest", 0.85, leaves="heat",
         fits=lambda p: p.short and p.kind in ("heat", "other") and p.had("heat") and not p.had("rest") and _COVERED_FOR.search(p.before) and p.after(_THEN_OUT),
     ),
+    Rule("for the time on the packet minus 2 minutes (about 12)", "other", 0.93, lambda p: _MINUS.search(p.before), leaves=""),
+    Rule("natural release. Takes 20 minutes", "release", 0.85, lambda p: p.had("heat") and p.kind in ("other", "heat", "rest") and _TAKES_TO_FALL.search(p.back(70)), leaves=""),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
     Rule(
         "60 Minuten backen, nach 30 Minuten umrühren", "from_start", 0.85, leaves="",
@@ -994,7 +1001,7 @@ RULES = (
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
-    Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest") and not p.had("heat") and p.after(_BEKLET), leaves=""),
+    Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest", "soak") and not p.had("heat") and p.after(_BEKLET), least=True, leaves=""),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
     Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
     Rule("boil the onions whole for 20-25 minutes", "other", 0.85, lambda p: p.kind == "heat" and _BOILED_WHOLE.search(p.before), leaves="heat"),

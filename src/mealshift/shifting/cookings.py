@@ -6,8 +6,9 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
-from ..grains import grain
+from ..grains import Grain, grain
 from ..pot.methods import method as method_row
+from ..pot.ways import cap
 from ..process import BOILED_THROUGH, Operation
 from ..quick import lazy, quick
 from ..reading.dish import shaped
@@ -135,6 +136,16 @@ def in_a_sauce(recipe: Recipe) -> bool:
     last = max((o.told.start for o in ops if o.phase == "heat" and o.told), default=0)
     before = "\n".join(recipe.text[s.span.start : min(s.span.end, last)] for s in recipe.steps if s.span.start < last)
     return shaped(before) is not None or (recipe.dish == "stuffing" and bool(_WITHIN.search(before)))
+
+
+def filled_raw(recipe: Recipe) -> bool:
+    """Does it go into what it is filled into dry, and cook nowhere else?"""
+    return in_a_sauce(recipe) and turning(recipe) is None
+
+
+def paste_in_filling(recipe: Recipe, g: Grain) -> str:
+    """What becomes of a meal inside a filling; "" of any other grain, and in any other dish."""
+    return f"{cap(g.name)} turns to a paste inside a filling." if recipe.dish == "stuffing" and g.is_meal else ""
 
 
 _WITHIN = lazy(
@@ -283,10 +294,19 @@ _COOKS = lazy(
 
 
 def shared(
-    parts: Sequence[float], total: float, joins: bool = True, left: Sequence[tuple[int, float]] = ()
+    parts: Sequence[float],
+    total: float,
+    joins: bool = True,
+    left: Sequence[tuple[int, float]] = (),
+    hard: Sequence[bool] = (),
 ) -> list[float]:
-    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least)."""
+    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least). hard: which of them are over a high heat."""
     new = _shared(parts, total, joins)
+    gentle = [i for i, h in enumerate(hard) if not h]
+    if not joins and gentle and len(gentle) < len(parts) and total > sum(parts):
+        # "10 minutes over a high heat, then 8 on the lowest": what it takes longer, it takes at the low one
+        longest = max(gentle, key=lambda i: (parts[i], -i))
+        new = [p + (total - sum(parts) if i == longest else 0.0) for i, p in enumerate(parts)]
     for k, least in left:
         tail, want = sum(new[k:]), min(least, max(0.0, total - 1.0))
         if tail < want and sum(parts[k:]) > 0:

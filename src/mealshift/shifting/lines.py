@@ -370,7 +370,8 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             kept = _KEPT_COLD.match(ln.text, m.end())
             end = kept.end() if kept else m.end()
             between = m.start() > 0 and end < len(ln.text) and ln.text[end].isalnum()
-            edits.append(Edit(m.start(), end, " " if between else ""))
+            start, end = _with_its_bracket(ln.text, m.start(), end)
+            edits.append(Edit(start, end, " " if between else ""))
             if not a.same and m.start() == 0 and m[0][:1].isupper():
                 # "Cooked rice: 4 bowls" begins with the name now
                 edits = [replace(e, new=cap(e.new)) if e.new == a.target.name else e for e in edits]
@@ -429,6 +430,17 @@ _HOW_KEPT = lazy(
     r"\s*\([^()\d]*\b(?:overnight|fridge|refrigerat\w*|day[- ]old|left-?overs?|yesterday'?s?|cold|sachet|ready[- ]to[- ](?:eat|heat|serve)|pre-?cooked)\b[^()\d]*\)",
     re.I,
 )
+
+
+def _with_its_bracket(text: str, start: int, end: int) -> tuple[int, int]:
+    """What is taken out of a bracket, with the bracket if that is all it holds, and with the comma behind it if it stood first."""
+    if text[start - 1 : start] != "(":
+        return start, end
+    if text[end : end + 1] == ")":
+        return len(text[: start - 1].rstrip()), end + 1
+    return start, end + len(text[end:]) - len(text[end:].lstrip(", "))
+
+
 # a bracket or a tail that only tells which rice it was
 _BRACKET = lazy(r"\s*\([^()]*\)")
 _KIND_TAIL = lazy(
@@ -443,7 +455,7 @@ _SUCH_AS = lazy(
 _TAKES_MIN = lazy(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = lazy(
-    r"\s*\(\s*(?:(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+|or (?!more\b|less\b|so\b|to taste|any amount|however)[^()\d]*)\)"
+    r"\s*\(\s*(?:(?:such as|e\.?\s?g\.?,?|for example|like|ideally|preferably|look for) [^()\d]*|(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+|or (?!more\b|less\b|so\b|to taste|any amount|however)[^()\d]*)\)"
 )
 _TELLS_KIND = lazy(
     r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",

@@ -497,7 +497,8 @@ class _View:
                     if led and all(o.basis == "retired" for o in led):
                         # "; add the rice, simmer": what led the clause is taken out
                         first = at + len(text[at:]) - len(text[at:].lstrip())
-                    edits.append(Edit(len(lead) - 1, first + 1, f". {said} {text[first : first + 1].upper()}"))
+                    till, word = self._begun(step, first)
+                    edits.append(Edit(len(lead) - 1, till, f". {said} {word}"))
                     continue
                 at = a + len(text[a:]) - len(text[a:].lstrip())
                 edits.append(Edit(at, at, f"{said} "))
@@ -527,8 +528,14 @@ class _View:
                 # "stirring, about 18 min": the new minutes stand there
                 edits.append(Edit(start, at, f". {said} "))
                 continue
-            edits.append(Edit(start, at + 1, f". {said} {text[at : at + 1].upper()}"))
+            till, word = self._begun(step, at)
+            edits.append(Edit(start, till, f". {said} {word}"))
         return edits
+
+    def _begun(self, step: Step, at: int) -> tuple[int, str]:
+        """How a sentence begins that stood within another: its first letter, or the grain's new name, large; and where what it replaces ends."""
+        named = next((e for e in self._names(step) if e.start == at and e.new), None)
+        return (named.end, cap(named.new)) if named else (at + 1, step.text[at : at + 1].upper())
 
     # -- small edits -----------------------------------------------------------------------------------------------
 

@@ -233,7 +233,7 @@ def head_start(
 
 
 # what a sign says of a pot, and not of the grain
-_OF_THE_POT = lazy(r"[^;.]*\b(?:tilt|holes in the surface)\b[^;.]*;?\s*", re.I)
+_OF_THE_POT = lazy(r"[^;.]*\b(?:tilt|holes in the surface|side of the pot)\b[^;.]*;?\s*", re.I)
 
 
 def _of_the_grain(sign: str) -> str:

@@ -31,7 +31,7 @@ from .backwards import Own, carried_habit, carriers, others, solve_backwards
 from .beside import early, raw_at_rest
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
-from .cookings import finish_stays, in_a_sauce, rest_said
+from .cookings import filled_raw, finish_stays, in_a_sauce, paste_in_filling, rest_said
 from .lines import Amounts, NewLine, in_parts, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
@@ -92,6 +92,11 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
     mix = plan(choice.to, choice.blend, soak, choice.method or own.way.method, choice.kitchen, choice.packets)
     target = mix.target
     problems += mix.problems
+    if choice.method is None and own.way.method not in target.methods and filled_raw(recipe):
+        # what cooks within a leaf or a pepper cooks as the dish does, whatever it is
+        target = replace(target, methods=(*target.methods, own.way.method))
+    if paste := paste_in_filling(recipe, target):
+        problems.append(Problem("paste", "to", f"{paste} A whole or a cracked grain stays in pieces."))
     way, more = target_way(recipe, own, target, choice)
     problems += more
     if way.broth_ml is not None and choice.broth_ml is None:
@@ -350,6 +355,11 @@ def _broth(own: Own, choice: Choice, method: str) -> float | None:
 # so near to what the recipe pours, it is poured: no pot is known better
 NEARLY_ML = 0.04
 
+
+def _boiled_away(pot: Pot) -> float:
+    return sum(r.amount for r in pot.rows if r.term == "boil_off")
+
+
 # textures nearer than this are the same wish; a household's liking moves them about so far
 ALIKE = 0.6
 
@@ -367,7 +377,7 @@ def _pot(
     plain = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought)
     alike = way.method == own.way.method and abs(way.texture - own.way.texture) <= ALIKE
     # what is filled or shaped and cooks in a sauce has an account that only the difference of two grains is right of
-    filled = alike and in_a_sauce(recipe)
+    filled = way.method == own.way.method and in_a_sauce(recipe)
     habit_ml = own.habit_ml * scale if same_way or filled else carried_habit(own, plain, scale, alike)
     if own.way.broth_ml and way.broth_ml is None and not way.row.plenty:
         # a soup by another way is a soup still
@@ -381,6 +391,10 @@ def _pot(
         # the dish's other liquids alone are more than the grain can drink: what is poured beside them follows its thirst, no sum is to be made
         alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
         habit_ml = carried * scale * alone.need_ml / own.pot.need_ml - alone.raw_pour_ml
+    if filled and target.is_meal:
+        # it is the sauce around them that boils away, and no thick meal
+        alone = solve(target, dry_ml, way, choice.kitchen, choice.factors, brought, habit_min=habit_min)
+        habit_ml += _boiled_away(own.pot) * scale - _boiled_away(alone)
     cook = 0.0 if way.method == "steep" else plain.cook_min + habit_min + finish_min
     was = recipe.simmer_min or 0.0
     if was >= ROUND_FROM_MIN and not finish_min and way.method == own.way.method and abs(cook - was) <= NEARLY * was:

@@ -39,6 +39,7 @@ from .cookings import (
     GOES_ON_WITH,
     TAKEN_OUT,
     boiled_through,
+    filled_raw,
     finish_stays,
     finishing,
     in_a_sauce,
@@ -202,6 +203,14 @@ _NOT_LIFTED = lazy(
     re.I,
 )
 _OUT_OF_IT = ("cool", "chill", "fry")
+_COOKS_IN_WATER = lazy(
+    r"\b(?:cook|boil|pressure[- ]cook)\b[^.;!?]{0,60}\b(?:water\b|\d whistles?|rice cooker)",
+    re.I,
+)
+_OF_A_RINSE = lazy(
+    r"\b(?:(?:pour|tip|strain)(?:ing)? (?:it |the water )?(?:off|out|away)|repeat(?:ing)?|swish\w*|chang(?:e|ing) the water|(?:until|till)\b[^.;]*\bclear)\b",
+    re.I,
+)
 _READY = ("rinse", "soak", "drain", "chop")
 WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
@@ -332,7 +341,7 @@ class _Work:
                 if self._rains():
                     at = next(i for i, o in enumerate(self.out.operations) if o.kind == "rain")
                     self._insert(at, self._head_starts())
-                elif self._before_its_liquid(start):
+                elif self._before_its_liquid(start, self._rains()):
                     waits = True
                     self._insert(self._boiling(start), self._head_starts(waits))
                 else:
@@ -346,6 +355,10 @@ class _Work:
         """A recipe that starts from cooked grain: it is cooked first, then the recipe as it stands."""
         if self.a.same:
             return
+        for i, o in enumerate(self.out.operations):
+            # "Cooked rice, 3 cups", and a step that cooks it all the same
+            if self.recipe.source in o.what and o.phase in ("heat", "whistles", "") and _COOKS_IN_WATER.search(o.text):
+                self._retire(i, "This is how the recipe gets its cooked grain; it is cooked just now.")
         # the recipe's own minutes are those of the dish, not of the grain, which is done by then
         self.out.operations = [o.with_(phase="") if o.phase in _GRAINS_OWN else o for o in self.out.operations]
         heated = [(i, m) for i, o in enumerate(self.out.operations) if (m := BY_THE_PACKET.search(o.text))]
@@ -388,6 +401,7 @@ class _Work:
                         max(1.0, cooking),
                         self._joins_between(heat),
                         self._left_for_raw(heat),
+                        [o.heat == "high" for o in heat],
                     ),
                     strict=True,
                 )
@@ -579,8 +593,18 @@ class _Work:
             of_it = self.recipe.source in o.what or set(o.what) <= water and not _OF_THE_VESSEL.search(said)
             if o.kind == "rinse" and of_it and o.phase != "soak":
                 self._retire(i, self._unrinsed())
-                if i + 1 < len(ops) and ops[i + 1].kind == "drain" and ops[i + 1].step == o.step:
-                    self._retire(i + 1, self._unrinsed())
+                j = i + 1
+                while j < len(ops) and self._goes_on_rinsing(j, water):
+                    self._retire(j, self._unrinsed())
+                    j += 1
+                if j < len(ops) and ops[j].kind == "drain" and ops[j].step == o.step:
+                    self._retire(j, self._unrinsed())
+
+    def _goes_on_rinsing(self, i: int, water: set[int]) -> bool:
+        """ "…, swishing, pouring off and repeating 4 times until clear": of the rinse before it."""
+        o, before = self.out.operations[i], self.out.operations[i - 1]
+        own = o.basis == "said" and not set(o.what) - water - {self.recipe.source}
+        return own and self._one_sentence(before, o) and (o.kind == "rinse" or bool(_OF_A_RINSE.search(o.text)))
 
     def _only_stands(self) -> bool:
         """Boiling water over it, a lid, and it stands: in a recipe of instant rice as the other grain's whole way."""
@@ -594,11 +618,14 @@ class _Work:
         return self.recipe.method == "rice-cooker" and all(o.phase in ("from_end", "from_start") for o in told)
 
     def _rains(self) -> bool:
+        if filled_raw(self.recipe):
+            # it is mixed into the filling
+            return False
         return self.pot.grain.is_meal and not self.own.grain.is_meal and self.pot.way.method != "steep"
 
-    def _before_its_liquid(self, start: int) -> bool:
-        """Does the grain stand in the text before the liquid, or before what is to have a head start in it?"""
-        if self._rains() or not (found := self._early()):
+    def _before_its_liquid(self, start: int, rains: bool = False) -> bool:
+        """Does the grain stand in the text before the liquid, or before what is to have a head start in it? rains: it is stirred in when the liquid boils."""
+        if rains or not (found := self._early()):
             return False
         awaited = {e.line.index for e in found} | {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         ops = self.out.operations
@@ -623,7 +650,11 @@ class _Work:
             if o.told and (self._rains() or o.phase not in ("toast", "pan")):
                 continue
             verb_goes_on = i + 1 < len(ops) and self._one_sentence(o, ops[i + 1]) and not verbs_in(ops[i + 1].text)
-            if o.kind in ("add", "stir", "toast", "fry") and set(o.what) <= fats | mine and not verb_goes_on:
+            # "Reis einstreuen": a verb we do not know, and a sentence that says nothing else before it
+            goes_in = o.kind in ("add", "stir", "toast", "fry") or (
+                o.kind == "other" and not (i and self._one_sentence(ops[i - 1], o))
+            )
+            if goes_in and set(o.what) <= fats | mine and not verb_goes_on:
                 self._retire(i, why)
             else:
                 self.out.held.add(o.id)
