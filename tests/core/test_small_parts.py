@@ -14,6 +14,7 @@ from mealshift.reading import read
 from mealshift.shifting import Choice
 from mealshift.shifting.beside import _beside_the_grain, early
 from mealshift.shifting.cookings import TAKEN_OUT, shared
+from mealshift.writing.text import recipe_alone
 
 from .kitchen import pot
 
@@ -46,6 +47,8 @@ def test_what_a_grain_takes_longer_it_takes_over_the_low_heat() -> None:
     # what is sooner done is sooner done of both, and where something joins it keeps its distance from the end
     assert shared([10, 8], 12, False, hard=[True, False]) == shared([10, 8], 12, False)
     assert shared([10, 8], 30, True, hard=[True, False]) == shared([10, 8], 30, True)
+    # in a microwave the high power brings it to the boil, and stays
+    assert shared([5, 13], 15, True, hard=[True, False], heats_up=True) == pytest.approx([5, 10])
 
 
 def test_the_rices_own_soak_makes_no_beans_ready() -> None:
@@ -259,3 +262,14 @@ def test_a_line_that_is_new_is_marked_whole() -> None:
     new = [i for i in made["ingredients"] if i["was"] is None]
     assert [m for i in new for m in i["marks"]] == [[0, len(i["text"])] for i in new]
     assert [i["text"].split(" ", 1)[1] for i in new] == ["ml water"]
+
+
+def test_whistles_told_in_two_parts_have_one_each_at_least_and_whole_things_stay_whole() -> None:
+    text = (
+        "Green pot\nServes 4\n\n1 cup basmati rice\n2 cups water\n1 bay leaf\n\n1. Add the rice, the bay leaf and water, close the cooker. "
+        "Cook on high for 2 whistles, then on low for 2 more whistles. Let the pressure fall."
+    )
+    written = recipe_alone(pipeline.whole_way(text, Choice("quinoa", servings=5)))
+
+    assert "high for 1 whistle, then on low for 1 more whistle." in written
+    assert "- 1 bay leaf\n" in written

@@ -115,6 +115,8 @@ def places_of(blocks: Sequence[Block]) -> list[tuple[int, Stretch]]:
         mine = list(stretches(b.text[:6000]))[:40]
         for m in WHISTLES.finditer(b.text[:6000]):
             low, high = _count(m["n"] or m["m"])
+            # "for 2 more whistles" are no two minutes
+            mine = [s for s in mine if s.end <= m.start() or m.end() <= s.start]
             mine.append(Stretch(m.start(), m.end(), low, high, m[0], "whistle"))
         found += [(n, s) for s in sorted(mine, key=lambda s: s.start)]
     return found

@@ -299,14 +299,18 @@ def shared(
     joins: bool = True,
     left: Sequence[tuple[int, float]] = (),
     hard: Sequence[bool] = (),
+    heats_up: bool = False,
 ) -> list[float]:
-    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least). hard: which of them are over a high heat."""
+    """`_shared`, but what joins raw has its time. left: (from which stretch on, minutes at least). hard: which of them are over a high heat. heats_up: is
+    that what brings the liquid to the boil, as in a microwave?"""
     new = _shared(parts, total, joins)
     gentle = [i for i, h in enumerate(hard) if not h]
-    if not joins and gentle and len(gentle) < len(parts) and total > sum(parts):
+    more = total - sum(parts)
+    if gentle and len(gentle) < len(parts) and (heats_up or (more > 0 and not joins)):
         # "10 minutes over a high heat, then 8 on the lowest": what it takes longer, it takes at the low one
         longest = max(gentle, key=lambda i: (parts[i], -i))
-        new = [p + (total - sum(parts) if i == longest else 0.0) for i, p in enumerate(parts)]
+        if parts[longest] + more >= parts[longest] / 4:
+            new = [p + (more if i == longest else 0.0) for i, p in enumerate(parts)]
     for k, least in left:
         tail, want = sum(new[k:]), min(least, max(0.0, total - 1.0))
         if tail < want and sum(parts[k:]) > 0:

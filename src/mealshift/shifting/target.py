@@ -402,6 +402,7 @@ class _Work:
                         self._joins_between(heat),
                         self._left_for_raw(heat),
                         [o.heat == "high" for o in heat],
+                        self.pot.way.method == "microwave",
                     ),
                     strict=True,
                 )
@@ -654,7 +655,12 @@ class _Work:
             goes_in = o.kind in ("add", "stir", "toast", "fry") or (
                 o.kind == "other" and not (i and self._one_sentence(ops[i - 1], o))
             )
-            if goes_in and set(o.what) <= fats | mine and not verb_goes_on:
+            # "Put a teacup of rice in the big pan": nowhere else is it told how much
+            measures_it = any(
+                ln.section.startswith("step ") and o.span and o.span.start <= ln.span.start < o.span.end
+                for ln in grain_lines(self.recipe)
+            )
+            if goes_in and set(o.what) <= fats | mine and not verb_goes_on and not measures_it:
                 self._retire(i, why)
             else:
                 self.out.held.add(o.id)
