@@ -65,6 +65,8 @@ SAID = [
     ("Put the balls and rice in the sauce. Cover. Simmer 45 minutes, turn twice, till the rice pokes out.", "", "pan", "heat~"),
     ("Bake: conventional oven 350 F 60 minutes; convection 325 F 50 minutes.", "heat", "heat", "other"),
     ("At minute 12 add the peas.", "", "heat", "from_start"),
+    ("Unire il riso, tostare 2 minuti, sfumare col vino.", "", "heat", "toast~"),
+    ("Turn to the lowest ring and set the timer to 10 min. After 10 min take it off the heat.", "heat", "heat", "from_start~"),
     ("Boil it for the time on the packet minus 2 minutes.", "", "heat", "other~"),
     ("Pressure cook it for 8 minutes, then natural release. Takes about 20 minutes.", "heat", "other", "release~"),
     ("Cocer 16 minutos. A los 12 minutos añadir las gambas.", "heat", "heat", "from_start~"),

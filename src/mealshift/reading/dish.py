@@ -70,7 +70,7 @@ _DISHES = (
     (quick(r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", re.I), "fried", "separate"),
     (
         quick(
-            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls|[hg]olubt[sc]i|ho[lł]ubtsi|go[lł][aą]bki|galumpkis?|halupk[iy]|holishkes|prakes|kåldolmar|kaposzta|malfouf|warak)\b|\b(?:fill|stuff) (?:and|&) roll\b|\bfilling (?:on|onto|in|into) (?:each|every|the) (?:[^.;]{0,50}\broll\b|(?:peppers?|tomato(?:es)?|squash(?:es)?|courgettes?|zucchinis?|leaf|leaves)\b)",
+            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls|[hg]olubt[sc]i|ho[lł]ubtsi|go[lł][aą]bki|galumpkis?|halupk[iy]|holishkes|prakes|kåldolmar|kaposzta|malfouf|warak)\b|\b(?:fill|stuff) (?:and|&) roll\b|\b(?:spoon|pile|pack|mound|press|divide)\w* (?:in |up )?(?:the |this |all the |your )?(?:filling|stuffing)\b|\bfilling (?:on|onto|in|into) (?:each|every|the) (?:[^.;]{0,50}\broll\b|(?:peppers?|tomato(?:es)?|squash(?:es)?|courgettes?|zucchinis?|leaf|leaves)\b)",
             re.I,
         ),
         "stuffing",

@@ -37,6 +37,8 @@ _HEAT = (
     ),
     ("medium", quick(r"\b(?:medium|moderate|med)\b", re.I)),
 )
+# "Precalentar el horno": a verb that is no other's
+_OVEN_ABROAD = quick(r"\b(?:précha\w+|vorheiz\w*|voorverwarm\w*|precal(?:ent|ient)\w*|preriscald\w*)\b", re.I)
 _OVEN = lazy(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
 # phases of the grain by what its minutes are for
 _PHASES = ("heat", "rest", "release", "soak", "toast", "pan", "come_up", "from_end", "from_start", "whistles")
@@ -69,7 +71,12 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
             continue
-        says = _SWITCHES.search(c.text) or _ALL_IN.search(c.text) or _NO_PEEKING.search(c.text)
+        says = (
+            _SWITCHES.search(c.text)
+            or _ALL_IN.search(c.text)
+            or _NO_PEEKING.search(c.text)
+            or _OVEN_ABROAD.search(c.text)
+        )
         if not c.verb and not c.things and not c.lines and minutes is None and not says:
             continue
         if c.verbs or c.off:

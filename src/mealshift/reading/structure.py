@@ -128,7 +128,9 @@ _GREETS = quick(
     re.I,
 )
 _ROUGH_TITLE = lazy(
-    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$|\s{2,}(?:from|by|recipe (?:from|by|of))\b.*$",
+    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$|\s{2,}(?:from|by|recipe (?:from|by|of))\b.*$"
+    # "Green pot – what you need"
+    r"|\s*[:|–—-]\s*(?:what (?:you(?:'ll)? )?need|you(?:'ll)? need|ingredients|the recipe)\s*:?$",
     re.I,
 )
 _JUNK_TITLE = lazy(
@@ -530,6 +532,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if cls in ("ingredient", "ingredients", "note") and _RINSED_SO_OFTEN.fullmatch(ln.text.strip()):
             # "rinse 3 times", under the list: no three of anything
             cls, sure = "step", 0.7
+        if cls != "heading" and out.lines and _HOW.fullmatch(ln.text.strip()):
+            cls, sure = "heading", 0.9
         if cls in ("ingredient", "ingredients") and (_DEED_TILL.match(ln.text) or _THEN_DONE.search(ln.text)):
             # "fry onion in 2 tbsp ghee till golden", "2 tbsp oil + 1 onion, fry till brown", "grind 1 bunch coriander, 2 chillies"
             cls, sure = "step", 0.7
@@ -675,7 +679,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             section, heads_steps = piece.text.strip(), True
             out.headings.append(piece)
         elif cls in ("heading", "section"):
-            plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(piece.text.strip())
+            bare = piece.text.strip()
+            plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(bare) or _HOW.fullmatch(bare)
             named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and plain_head)
             section = "" if not named else piece.text.rstrip(" :—–-").strip()
             # one that the tagger took for a thing itself stands behind the last of them too
@@ -832,6 +837,7 @@ _DEED_TILL = lazy(
     r"[\s•*–-]*(?:fry|boil|saut[eé]|soften|brown|melt|simmer|cook|bring|stir|rinse|wash|sweat|toast|roast) (?!in\b|spray|bag|chicken|meat|rice:)(?:the |your |an? |some )?[^\W\d_][^.;:]{2,60}? (?:till|until)\b",
     re.I,
 )
+_HOW = lazy(r"(?:the )?how(?: to| it'?s done)?\s*[:.!]?", re.I)
 _THEN_DONE = quick(
     r",\s*(?:then |and )?(?:fry|saut[eé]|cook|boil|simmer|stir|roast|brown|melt|soften)\b(?: (?:it|them|all|well|this|together|on (?:low|medium|high)))*,? (?:till|until)\b"
     r"|^\W*(?:grind|blend|blitz|pour|heat) (?:\d|an? |the |some )",

@@ -316,6 +316,7 @@ _EINWEICHEN = quick(
 )
 _BEI_HITZE = lazy(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,44}$", re.I)
 _BEKLET = lazy(r"\s*(?:kadar )?beklet", re.I)
+_TOSTARE = lazy(r"\btost(?:are|ate|a|iamo|andolo|ar|amos)\b[^.;\d]{0,24}$", re.I)
 _KAVUR = lazy(r"\s*(?:daha |kadar )*kavur", re.I)
 _PISIR = lazy(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)
 _DEMLE = lazy(r"\s*(?:daha |kadar )*(?:demle|dinlen)", re.I)
@@ -734,6 +735,11 @@ _STRONG_FIRE = quick(
     re.I,
 )
 _SOFT_FIRE = quick(r"\s*(?:on |over |at )?(?:an? )?(?:soft|slow|weak|low|gentle|small|medium)\b", re.I)
+_AFTER_SO_LONG = lazy(r"\b(?:after|when) (?:the |those |these |its |your )?(?:about )?$", re.I)
+_TAKE_IT_OFF = lazy(
+    r"(?: are up| is up| have passed)?,?\s*(?:just |then )?(?:(?:take|turn|switch|remove|pull|slide|move|lift)\b[^.;,]{0,24}\b(?:off|from)\b|(?:heat |fire |flame )?off\b)",
+    re.I,
+)
 _MINUS = lazy(r"\b(?:packet|package|pack|box|bag|label|says?|stated|directed)\b[^.;]{0,24}\b(?:minus|less) $", re.I)
 _TAKES_TO_FALL = lazy(
     r"\b(?:natural(?:ly)?(?: pressure)? release|release naturally|npr)\b[.,;:]?\s*(?:(?:this|it|which|that) )?(?:will )?takes? (?:about |around |roughly |abt )?$",
@@ -789,6 +795,10 @@ RULES = (
     ),
     Rule("for the time on the packet minus 2 minutes (about 12)", "other", 0.93, lambda p: _MINUS.search(p.before), leaves=""),
     Rule("natural release. Takes 20 minutes", "release", 0.85, lambda p: p.had("heat") and p.kind in ("other", "heat", "rest") and _TAKES_TO_FALL.search(p.back(70)), leaves=""),
+    Rule(
+        "set the timer to 10 min. After 10 min take it off the heat", "from_start", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "other", "rest", "from_start") and _AFTER_SO_LONG.search(p.before) and p.after(_TAKE_IT_OFF) and any(t.kind == "heat" and t.stretch.typical == p.s.typical for t in p.earlier),
+    ),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
     Rule(
         "60 Minuten backen, nach 30 Minuten umrühren", "from_start", 0.85, leaves="",
@@ -1002,6 +1012,7 @@ RULES = (
     Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest", "soak") and not p.had("heat") and p.after(_BEKLET), least=True, leaves=""),
+    Rule("unire il riso, tostare 2 minuti", "toast", 0.85, leaves="", fits=lambda p: p.kind in ("heat", "other", "pan", "rest") and p.short and not p.had("heat") and _TOSTARE.search(p.before) and CLASS["GRAIN"].search(p.text[: p.s.start])),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
     Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
     Rule("boil the onions whole for 20-25 minutes", "other", 0.85, lambda p: p.kind == "heat" and _BOILED_WHOLE.search(p.before), leaves="heat"),

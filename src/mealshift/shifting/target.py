@@ -163,7 +163,7 @@ _STEAMER = lazy(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
 # what heats an oven, and nothing else
 _OVEN_ON = lazy(
     r"\b(?:pre-?)?heat(?:ing)? (?:the |your |an? )?oven\b|\bpreheat\b|^\W*oven\b[^.;]{0,8}\d{2,3}|\boven (?:on )?(?:to|at) (?:gas |\d)"
-    r"|\b(?:préchauffe\w*|vorheizen|precal(?:ienta\w*|enta\w*|iente)|preriscalda\w*|verwarm\w* de oven)\b|\bugnen på\b|\bforvarm ovnen\b",
+    r"|\b(?:préchauffe\w*|vorheizen|voorverwarm\w*|precal(?:ienta\w*|enta\w*|iente)|preriscalda\w*|verwarm\w* de oven)\b|\bugnen på\b|\bforvarm ovnen\b",
     re.I,
 )
 # how the grain is made ready before it goes in
@@ -804,7 +804,8 @@ class _Work:
         ):
             # "stir it after an hour, then leave it alone or you won't get a skin"
             i += 1
-        if i < len(ops) and ops[i].step == ops[last].step and _NOT_LIFTED.match(ops[i].text) and not ops[i].told:
+        near = i < len(ops) and 0 <= (ops[i].step or 0) - (ops[last].step or 0) <= 1
+        if near and _NOT_LIFTED.match(ops[i].text) and not ops[i].told:
             # "simmer 12 min. Do not lift the lid.": no look stands before that
             i += 1
         while (
