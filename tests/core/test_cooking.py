@@ -340,6 +340,9 @@ def test_work_without_minutes_teaches_its_own() -> None:
     assert seen == [("by:until soft or golden", 14.0)]
     assert fry(Kitchen(took=usual(seen * 3)))[1].minutes == 14
     assert said(usual(seen * 3)) == ["Work without minutes, “until soft or golden”: 14 minutes."]
+    # a note written meanwhile is no work that was done
+    noted = event(1, "note", step.planned + 10, text="smells good")
+    assert took(script, [noted, event(2, "done", step.planned + 14, step=step.id)]) == seen
     # what was taken back teaches nothing, nor does what lay between two telephone calls
     slip = [event(1, "done", step.planned + 14, step=step.id), event(2, "undo", step.planned + 15, event="e1")]
     assert took(script, slip) == [] and took(script, [event(1, "done", step.planned + 400, step=step.id)]) == []

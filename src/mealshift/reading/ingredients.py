@@ -305,7 +305,7 @@ _COMES_TO = quick(
 
 
 _SO_MUCH_COOKED = lazy(
-    rf"(?P<dry>{RANGE_PATTERN})\s*(?P<u>[^\W\d_]+?)s?\b[^()]*(?P<of>\([^()\d]*?(?P<n>{RANGE_PATTERN})\s*(?P=u)s? (?:when |once |of )?cooked\b)",
+    rf"(?P<dry>{RANGE_PATTERN})\s*(?P<u>[^\W\d_]+?)s?\b[^()]{{0,80}}(?P<of>\([^()\d]*?(?P<n>{RANGE_PATTERN})\s*(?P=u)s? (?:when |once |of )?cooked\b)",
     re.I,
 )
 # of as much dry grain so much comes at least
