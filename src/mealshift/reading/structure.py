@@ -679,8 +679,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             section, heads_steps = piece.text.strip(), True
             out.headings.append(piece)
         elif cls in ("heading", "section"):
-            bare = piece.text.strip()
-            plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(bare) or _HOW.fullmatch(bare)
+            words = piece.text.strip()
+            plain_head = _HEAD_ONLY.match(piece.text) or _COLUMNS.fullmatch(words) or _HOW.fullmatch(words)
             named = re.search(r"[^\W\d_]", piece.text) and not (cls == "heading" and plain_head)
             section = "" if not named else piece.text.rstrip(" :—–-").strip()
             # one that the tagger took for a thing itself stands behind the last of them too
