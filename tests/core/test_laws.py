@@ -149,6 +149,24 @@ def test_shared_minutes_sum_to_the_whole(parts: list[float], total: float) -> No
     assert sum(made) == pytest.approx(total) and all(p > 0 for p in made)
 
 
+@given(
+    st.lists(st.tuples(st.floats(1, 90), st.booleans()), min_size=1, max_size=5),
+    st.floats(1, 200),
+    st.booleans(),
+    st.booleans(),
+)
+def test_a_high_heat_takes_nothing_from_the_sum(
+    parts: list[tuple[float, bool]], total: float, joins: bool, heats_up: bool
+) -> None:
+    long, hard = [p for p, _ in parts], [h for _, h in parts]
+    made = shared(long, total, joins, hard=hard, heats_up=heats_up)
+
+    assert sum(made) == pytest.approx(total) and all(p > 0 for p in made)
+    if not joins and total > sum(long) and not all(hard):
+        # no high heat lasts longer than it did
+        assert all(new <= was + 1e-9 for new, was, h in zip(made, long, hard, strict=True) if h)
+
+
 def test_sections_stay_and_what_only_the_steps_name_is_said() -> None:
     made = pipeline.whole_way(demo("05"), Choice("bulgur-coarse"))
     text = recipe_alone(made)

@@ -67,3 +67,15 @@ def test_one_of_two_words_for_the_same_soak_is_left_out() -> None:
     assert [s.typical for s in stretches("soak 6 hours or overnight")] == [360]
     assert [s.typical for s in stretches("Soak at least 1 hour (up to overnight).")] == [60]
     assert [s.typical for s in stretches("Soak overnight, or 4 hours at the very least.")] == [480, 240]
+
+
+@pytest.mark.parametrize("said", [said for said, _, _ in SAID])
+def test_letters_may_be_large(said: str) -> None:
+    # a scan's letters are set right before anything is looked for
+    small = scans.mended(said)
+    # "M" and "T" alone are other words than "m" and "t"
+    loud = small.upper() if "ı" not in small else small
+
+    assert [(s.start, s.end, s.low, s.high, s.text) for s in stretches(loud)] == [
+        (s.start, s.end, s.low, s.high, loud[s.start : s.end]) for s in stretches(small)
+    ]

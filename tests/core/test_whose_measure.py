@@ -8,8 +8,10 @@ from dataclasses import replace
 import pytest
 
 from mealshift import pipeline
+from mealshift.measures import Measures
 from mealshift.pot import Kitchen
 from mealshift.reading import read
+from mealshift.reading.own_measures import own_measures
 from mealshift.shifting import Choice, laws, shift
 
 STEPS = "\nBring to the boil, cover and simmer 15 minutes. Take off the heat and let stand, covered, 5 minutes.\n"
@@ -156,3 +158,21 @@ def test_what_only_the_steps_name_is_known_from_a_dictionary() -> None:
     names = " ".join(ln.text for ln in read(text).lines)
     assert "watercress" in names
     assert "pistachios" in names
+
+
+@pytest.mark.parametrize(
+    ("told", "measure_ml", "cup_ml"),
+    [
+        ("1 mug = 320 ml", 320, 237),
+        ("(my cup holds 250 ml)", 240, 250),
+        ("a 200 ml glass", 200, 237),
+        # two vessels, each beside its own size
+        ("1 glass = 180 ml\nStir well, and again.\n1 cup = 250 ml", 180, 250),
+        # a size without a vessel beside it, and a vessel without a size
+        ("Add 320 ml of stock.\n" + "Stir well, and again. " * 6 + "\nServe in a mug.", 240, 237),
+    ],
+)
+def test_a_vessel_has_the_size_that_stands_beside_it(told: str, measure_ml: float, cup_ml: float) -> None:
+    found = own_measures(told, Measures(cup_ml=237.0, measure_ml=240.0))
+
+    assert (found.measure_ml, found.cup_ml) == (measure_ml, cup_ml)

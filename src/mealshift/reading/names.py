@@ -32,37 +32,7 @@ _OTHER = quick(
 
 
 # each of those holds one of these, and few texts do
-_STEMS = [
-    "quinoa",
-    "millet",
-    "barley",
-    "bulg",
-    "couscous",
-    "amaranth",
-    "teff",
-    "fonio",
-    "farro",
-    "spelt",
-    "freekeh",
-    "sorghum",
-    "jowar",
-    "bajra",
-    "ragi",
-    "buckwheat",
-    "kasha",
-    "oat",
-    "semolina",
-    "polenta",
-    "meal",
-    "rava",
-    "dalia",
-    "wheat",
-    "kodo",
-    "foxtail",
-    "barnyard",
-    "browntop",
-    "proso",
-]
+_STEMS = tuple(w for w in re.split(r"\w\?|[^a-z]+", OTHER_GRAINS) if len(w) > 3)
 
 
 @lru_cache(maxsize=4096)

@@ -37,8 +37,9 @@ _HEAT = (
     ),
     ("medium", quick(r"\b(?:medium|moderate|med)\b", re.I)),
 )
-# "Precalentar el horno": a verb that is no other's
-_OVEN_ABROAD = quick(r"\b(?:précha\w+|vorheiz\w*|voorverwarm\w*|precal(?:ent|ient)\w*|preriscald\w*)\b", re.I)
+# "Precalentar el horno": verbs that are of no other thing
+OVEN_ABROAD = r"préchauff\w+|vorheiz\w*|voorverwarm\w*|precal(?:ent|ient)\w*|preriscald\w*"
+_OVEN_ABROAD = quick(rf"\b(?:{OVEN_ABROAD})\b", re.I)
 _OVEN = lazy(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
 # phases of the grain by what its minutes are for
 _PHASES = ("heat", "rest", "release", "soak", "toast", "pan", "come_up", "from_end", "from_start", "whistles")

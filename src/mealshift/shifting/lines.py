@@ -372,6 +372,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             between = m.start() > 0 and end < len(ln.text) and ln.text[end].isalnum()
             start, end = _with_its_bracket(ln.text, m.start(), end)
             edits.append(Edit(start, end, " " if between else ""))
+            # "2 cups cold rice (cooked)": said a second time
+            again = [_with_its_bracket(ln.text, *x.span()) for x in _COOKED_WORDS.finditer(ln.text, end)]
+            edits += [Edit(x, y, "") for x, y in again if ln.text[y - 1 : y] == ")"]
             if not a.same and m.start() == 0 and m[0][:1].isupper():
                 # "Cooked rice: 4 bowls" begins with the name now
                 edits = [replace(e, new=cap(e.new)) if e.new == a.target.name else e for e in edits]

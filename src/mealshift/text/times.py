@@ -21,37 +21,7 @@ _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
 # what a stretch can begin with; no other place of a text is looked at any nearer
-_HEAD = any_of(
-    (
-        *NUMBER_WORDS,
-        *[
-            "about",
-            "abt",
-            "approx",
-            "around",
-            "roughly",
-            "say",
-            "another",
-            "good",
-            "full",
-            "just",
-            "at",
-            "up",
-            "ca",
-            "c",
-            "bout",
-            "dakika",
-            "dk",
-            "over",
-            "all",
-            "the",
-            "night",
-            "nite",
-            "minute",
-            "hour",
-        ],
-    )
-)
+_HEAD = rf"(?:{any_of(NUMBER_WORDS)}|about|abt|approx|around|roughly|say|another|good|full|just|at|up|ca?|bout|dakika|dk|over|all|the|night|nite|minute|hour)"
 # for a text in small letters, in which it is far quicker
 _TIME = lazy(
     # no stretch begins within a word: most places are passed over at once
