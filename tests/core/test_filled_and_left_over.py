@@ -321,3 +321,19 @@ def test_a_clause_that_alone_tells_how_much_is_not_taken_out(step: str, stands: 
 def test_every_other_grain_is_rice_to_the_taggers(name: str) -> None:
     assert as_rice(f"Rinse the {name}, then the {name.upper()}.") == "Rinse the rice, then the rice."
     assert as_rice("Rinse the potato, the cord and the oat") == "Rinse the potato, the cord and the oat"
+
+
+@pytest.mark.parametrize(
+    "aside",
+    [
+        "(Or simmer on the stove on low for 1 1/2 hrs.)",
+        "(Or cook in a slow cooker 6 hours.)",
+        "(or bake in the oven, covered, 50 minutes)",
+    ],
+)
+def test_another_way_in_brackets_is_no_work_of_the_evening(aside: str) -> None:
+    found = read(
+        f"Pot\nServes 4\n\n1 cup basmati rice\n2 cups stock\n\n1. Add the rice and stock, bring to the boil, cover and simmer 15 minutes. {aside} Rest 10 minutes."
+    )
+
+    assert [o.typical_min for o in found.process.operations if o.told] == [15, 10]

@@ -543,7 +543,9 @@ _WAY_ASIDE = quick(
 )
 # "simmer 45 min to 1 hr. (Pressure pan – 10 min at 15#)"
 _WAY_IN_BRACKETS = quick(
-    r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)",
+    r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)"
+    # "Bake 2 hours. (Or simmer on the stove on low for 1 1/2 hrs.)"
+    r"|\s*\(or (?:you can )?(?:simmer|cook|bake|boil|steam|roast|braise)\b[^()\n\d]{0,40}\b(?:on (?:the |a )?(?:stove\w*|hob)|(?:in|into) (?:the |an? )?(?:oven|slow cooker|crock ?pot|pressure cooker|instant pot))\b[^()\n\d]{0,40}\d[^()\n]{0,40}\)",
     re.I,
 )
 _SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
