@@ -11,6 +11,10 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Turn it down, cover it, twenty minutes. If yuh want it grainy give it ten minutes more.", "heat", "heat", "other"),
+    ("Dry roast the semolina on a low flame for 5 mins until it smells nutty.", "", "heat", "toast"),
+    ("Night before: rinse the rice, cook it in the rice cooker.", "", "heat", "other~"),
+    ("Roast the semolina 5 min, keep aside. Soften the onion. Add the carrots, a little water, cover and cook for 5 mins. Add the semolina.", "toast", "heat", "other"),
     ("Rice and water: boil then low 10 till gone. Oat milk in, low, no lid, stir often, 20-25, thick.", "heat", "other", "heat~"),
     ("Zugedeckt 18-20 Minuten garen. 5 Minuten vor Ende die Erbsen zugeben.", "heat", "heat", "from_end"),
     ("Cover tightly with foil and bake 40 minutes. Remove the foil and bake 20 to 25 minutes more.", "heat", "other", "heat~"),

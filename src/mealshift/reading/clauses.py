@@ -23,6 +23,7 @@ from ..process import data as _data
 from ..quick import lazy, quick
 from ..text.sentences import sentences
 from .names import OTHER_GRAINS, as_rice, browned
+from .otherwise import another_batch
 from .pot_words import FOODS
 
 _CUT = lazy(
@@ -392,9 +393,23 @@ ALL_IN = quick(
 )
 
 
+# "dry-roast the semolina, keep aside": it is out of the pot till it is told of again
+_TAKEN_ASIDE = quick(
+    r"\b(?:(?:keep|set|put|leave|lay)(?: (?:it|them|this|the [a-z]+))? aside|(?:remove|transfer|take|tip|turn|pour|empty|scrape)\w*\b[^.;!?]{0,24}\b(?:to|on|onto|into|in) (?:an?|the|another) (?:[a-z]+ )?(?:plate|bowl|tray|thali|saucer|platter))\W*(?:(?:and|then) *)?$",
+    re.I,
+)
+
+
+def _taken_aside(c: Clause, before: Clause | None, s: PotState) -> bool:
+    """Is what is taken off here the grain alone, roasted dry?"""
+    if not s.grain or s.wet or s.cooked or not _TAKEN_ASIDE.search(c.text):
+        return False
+    return "grain" in c.things or (before is not None and (c.carried == "grain" or before.verb == "toast"))
+
+
 def _fold(out: list[Clause]) -> None:
     state: dict[int, PotState] = {}
-    for c, after in zip(out, [*out[1:], None], strict=False):
+    for before, c, after in zip([None, *out], out, [*out[1:], None], strict=False):
         s = state.setdefault(c.vessel, PotState())
         c.before = s.copy()
         if c.verb in ("soak", "rinse") and not s.hot:
@@ -428,6 +443,8 @@ def _fold(out: list[Clause]) -> None:
             s.cooked = True
         if c.verb == "drain" and (s.cooked or s.boiled):
             s.drained = True
+        if _taken_aside(c, before, s):
+            s.grain = False
         if c.off or c.verb in ("release",):
             s.off = True
         elif s.off and (_ON_AGAIN.search(c.text) or c.verb == "fry"):
@@ -512,21 +529,6 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]
 
 
-# "If you double it use 2 cups rice and 2 3/4 water, not 3."
-_ANOTHER_BATCH = quick(
-    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b)"
-    r"(?:[^.;!?\n]|\.(?=\d)){0,160}(?:[.;!?]+|$)",
-    re.I,
-)
-_AN_AMOUNT = lazy(r"\d|[½¼¾⅓⅔]|\b(?:two|three|four|six) (?:cups?|glass\w*|mugs?)\b")
-
-
-@lru_cache(maxsize=2048)
-def another_batch(text: str) -> tuple[tuple[int, int], ...]:
-    """Sentences that give the amounts of a bigger or smaller pot."""
-    return tuple(m.span() for m in _ANOTHER_BATCH.finditer(text) if _AN_AMOUNT.search(m[0]))
-
-
 def _batches_blanked(texts: Sequence[str]) -> list[str]:
     out = []
     for t in texts:
@@ -545,7 +547,9 @@ _WAY_ASIDE = quick(
 _WAY_IN_BRACKETS = quick(
     r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)"
     # "Bake 2 hours. (Or simmer on the stove on low for 1 1/2 hrs.)"
-    r"|\s*\(or (?:you can )?(?:simmer|cook|bake|boil|steam|roast|braise)\b[^()\n\d]{0,40}\b(?:on (?:the |a )?(?:stove\w*|hob)|(?:in|into) (?:the |an? )?(?:oven|slow cooker|crock ?pot|pressure cooker|instant pot))\b[^()\n\d]{0,40}\d[^()\n]{0,40}\)",
+    r"|\s*\(or (?:you can )?(?:simmer|cook|bake|boil|steam|roast|braise)\b[^()\n\d]{0,40}\b(?:on (?:the |a )?(?:stove\w*|hob)|(?:in|into) (?:the |an? )?(?:oven|slow cooker|crock ?pot|pressure cooker|instant pot))\b[^()\n\d]{0,40}\d[^()\n]{0,40}\)"
+    # "5-6 whistles on medium (or 3 whistles then 10 mins on low)"
+    r"|\s*\(or (?:else )?(?:for |about )?(?:\d{1,2}(?:\s*[-–]\s*\d{1,2})?|one|two|three|four) (?:full )?whistles?\b[^()\n]{0,60}\)",
     re.I,
 )
 _SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
@@ -557,12 +561,15 @@ def ways_in_brackets(text: str) -> tuple[tuple[int, int], ...]:
     out = []
     for m in _WAY_IN_BRACKETS.finditer(text):
         before = text[: m.start()].rstrip()
-        if before[-1:] in (".", "!", "?") or _MINUTES_LAST.search(before[-30:]):
+        if before[-1:] in (".", "!", "?") or _MINUTES_LAST.search(before[-40:]):
             out.append(m.span())
     return tuple(out)
 
 
-_MINUTES_LAST = lazy(r"\d[^.;()]{0,14}\b(?:min\w*|hours?|hrs?)\.?$", re.I)
+_MINUTES_LAST = lazy(
+    r"\d[^.;()]{0,14}\b(?:min\w*|hours?|hrs?|whistles?)\.?$|\bwhistles? (?:on|over|at) (?:an? )?(?:low|medium|high)(?:[- ](?:low|medium|high))?(?: (?:flame|heat|fire))?$",
+    re.I,
+)
 
 
 def _way_aside_blanked(texts: Sequence[str]) -> list[str]:

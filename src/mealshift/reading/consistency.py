@@ -452,6 +452,9 @@ def _count_out(recipe: Recipe, tagged: Sequence[tuple[str, float]], settled: set
         if counted and _ALWAYS_WHOLE.search(ln.text) or _GROUND.fullmatch(ln.name):
             # nobody eats them; and "salt, pepper" is ground
             continue
+        if ln.role in ("absorber", "timed") and not counted:
+            # "whole mung beans" are whole, and eaten
+            continue
         if ln.kind == "not spice" or (not counted and _CUT_UP.search(ln.text)):
             # a red pepper, ginger that is grated
             continue

@@ -28,6 +28,7 @@ from ..results import Role
 from ..text.amounts import Item
 from ..text.plain import joined
 from .names import Found, find_grains, guess_grain, kind_of_rice, name_grain, rice_words
+from .otherwise import without_others
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
@@ -176,7 +177,8 @@ def lines_of_item(item: Item, text: str, at: int, index: int, section: str, prob
 
 
 def _as_kind(line: Line, problems: list[Problem]) -> Line:
-    found = name_grain(line.text)
+    # "2 cups water, or 2½ cups for old rice" is water
+    found = name_grain(without_others(line.text))
     if found and _MEANT_FOR.search(line.name, 0, line.name.find(found.text)):
         found = None
     kind, _ = kind_of(line.name or line.text)

@@ -27,8 +27,9 @@ NEAR = 600
 KINDS = ("heat", "come_up", "rest", "release", "soak", "pan", "toast", "from_end", "from_start", "whistles", "other")
 
 _CLAUSE = lazy(r"[,:–—]|\s-\s|\bthen\b|\band\b|\buntil\b|\bor\b|\(")
+_FEW = "one|two|three|four|five|six|seven|eight|nine|ten|twelve"
 WHISTLES = quick(
-    r"\b(?P<n>\d{1,2}(?:\s*(?:-|–|to|or)\s*\d{1,2})?|one|two|three|four|five|six|seven|eight|a)\s*(?:more |full |long )?(?:whistles?|seetis?|seeti|sitis?|citi|hisses)\b|\bwhistles?\s*[-x:]?\s*(?P<m>\d{1,2})\b",
+    rf"\b(?P<n>\d{{1,2}}(?:\s*(?:-|–|to|or)\s*\d{{1,2}})?|(?:{_FEW})(?:\s*(?:-|–|\bto\b|\bor\b|,)?\s*(?:{_FEW})\b)?|a couple of|a)\s*(?:more |full |long )?(?:whistles?|seetis?|seeti|sitis?|citi|hisses)\b|\bwhistles?\s*[-x:]?\s*(?P<m>\d{{1,2}})\b",
     re.I,
 )
 
@@ -122,14 +123,14 @@ def places_of(blocks: Sequence[Block]) -> list[tuple[int, Stretch]]:
     return found
 
 
-_COUNTS = {w: float(n) for n, w in enumerate(["one", "two", "three", "four", "five", "six", "seven", "eight"], 1)} | {
-    "a": 1.0
-}
+_COUNTS = {w: float(n) for n, w in enumerate(_FEW.split("|")[:10], 1)} | {"twelve": 12.0, "couple": 2.0, "a": 1.0}
 
 
 def _count(said: str) -> tuple[float, float]:
-    numbers = [float(x) for x in re.findall(r"\d+", said)] or [_COUNTS.get(said.lower(), 1.0)]
-    return min(numbers), max(numbers)
+    """ "5", "4-5", "four to five", "two three" whistles."""
+    words = re.findall(r"\d+|[a-z]+", said.lower())
+    numbers = [float(w) for w in words if w.isdigit()] or [_COUNTS[w] for w in words if w in _COUNTS and w != "a"]
+    return min(numbers, default=1.0), max(numbers, default=1.0)
 
 
 def features(

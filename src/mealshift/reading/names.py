@@ -22,7 +22,7 @@ _CLOSE_ENOUGH = 84
 
 # other grains' names as cooks write them; what the taggers learnt of rice is true of these
 OTHER_GRAINS = (
-    r"quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|polenta|cornmeal|rava|dalia"
+    r"quinoa|millets?|barley|bulgh?ur|couscous|amaranth|teff|fonio|farro|spelt|freekeh|sorghum|jowar|bajra|ragi|buckwheat|kasha|oats|oatmeal|semolina|sooji|suji|polenta|cornmeal|rava|dalia"
     r"|kodo|foxtail|barnyard|browntop|proso|(?:broken|cracked) wheat|(?:maize|finger[ -]millet|corn) meal"
 )
 _OTHER = quick(
@@ -48,7 +48,7 @@ def as_rice(text: str) -> str:
 
 # words of a kind of rice that stand before its name and mean nothing beside another grain's
 _KIND_BEFORE = quick(
-    r"(?:(?<![\w-])(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
+    r"(?:(?<![\w-])(?:(?:long|short|medium|round)[- ]grain(?:ed)?|white|brown|black|red|easy[- ]cook|par-?boiled|converted|raw|sprouted|germinated|gaba|baldo|carolina|arborio|carnaroli|basmati|jasmine|instant|minute"
     r"|plain|polished|broken|fragrant|thai|sushi|risotto|pudding|paella|bomba|calasparra|sticky|glutinous|sweet|sona masoori|ponni|short|round|american|patna|regular|ordinary|quick|quick-cooking|forbidden|aged|old|new|new[- ]crop|japanese|camargue|egyptian|spanish|italian|indian|pakistani|vietnamese|korean|persian|iranian|californian?|calrose|louisiana|aromatic|scented|extra[- ]long|unpolished|enriched|kolam|kerala|rosematta|matta|pre-?cooked|uncooked|wild|good|real|fine|pishori|chinigura|kalijira)[\s,-]+(?:(?:or|and|&|\+)\s+|\([^()\d]{0,30}\)\s*)?)+$",
     re.I,
 )

@@ -35,6 +35,14 @@ _HOLDS = quick(
     re.I,
 )
 FLUID_OUNCE_ML = 29.57
+# "one small cup of rice, that's about 150 grams … four cups of water, same cup"
+_SAME_AGAIN = quick(r"\bsame (?P<v>cup|glass|mug|katori|tumbler|teacup|bowl|bati|vati|measure)\b", re.I)
+_WEIGHED = quick(
+    r"\b(?P<n>\d{1,2}|an?|one|two|three|four) (?:small |little |big |large |level )?(?P<v>cup|glass|mug|katori|tumbler|teacup|bowl|bati|vati|measure)(?:es|s)? (?:of )?(?:[^\W\d]+ ){0,3}?rice\s?[,(–—-]\s*(?:that'?s |that is |which is |it'?s )?(?:about |abt |ca\.? |~ ?|roughly |around )?(?P<g>\d{2,4}) ?(?:g|gr|grams?)\b",
+    re.I,
+)
+# g/ml of raw rice (grains/data)
+RICE_G_PER_ML = 0.78
 _COOKER_CUP = quick(
     r"\bcups?\b[^.\n]{0,30}\b(?:that c[oa]mes? with|of|from) (?:the |your )?(?:rice )?cooker|\b(?:plastic|little) cup\b[^.\n]{0,30}cooker|\brice[- ]cooker[- ]cups?\b|\bcooker cups?\b",
     re.I,
@@ -70,6 +78,12 @@ def own_measures(told: str, measures: Measures) -> Measures:
             cup = size
         else:
             measure = size
+    if (same := _SAME_AGAIN.search(told)) and (
+        weighed := next((m for m in found_in(_WEIGHED, told) if m["v"].lower() == same["v"].lower()), None)
+    ):
+        size = float(weighed["g"]) / (number_range(weighed["n"])[0] or 1.0) / RICE_G_PER_ML
+        if 60 <= size <= 500:
+            cup, measure = (size, measure) if same["v"].lower() == "cup" else (cup, size)
     if (told_cup := _CUP_IS.search(told)) and 90 <= float(told_cup["n"]) <= 500:
         cup = float(told_cup["n"])
     for m in found_in(_HOLDS, told)[:6]:

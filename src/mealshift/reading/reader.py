@@ -35,6 +35,7 @@ from .clauses import Clause, another_day_blanked, clauses, instead_blanked, with
 from .intake import MOST_CHARACTERS, clean
 from .names import as_rice, browned, find_grains, kind_of_rice
 from .operations import operations
+from .otherwise import without_others
 from .own_measures import own_measures, vessel_of, vessel_told
 from .placing import counted, first_so_many, named, pots_of_others, sorts, told_in, with_roles
 from .pot_words import CLASS
@@ -435,6 +436,25 @@ def _of_its_dish(lines: list[Line], laid: Structure, source: int | None) -> list
     return [sized if ln is mine else ln for ln in lines]
 
 
+_SAYS_WHITE = quick(r"\bwhite\b", re.I)
+# "600 ml water (700 ml for brown rice)", "For brown rice, cook 40 minutes.", "if using brown rice", "brown rice works too": the one it is not
+_FOR_WHOM = quick(
+    r"(?:\b(?:for|(?:if|when)(?: you(?:'re| are)?)?(?: us(?:e|ing))?|us(?:e|ing)|or|not|unlike)|(?:^|[.;!?(]\s*)with)\s+$",
+    re.I,
+)
+_INSTEAD = quick(
+    r"\b(?:instead|substitut\w*|swap\w*|works?(?: well| too| fine| here| as well)|replac\w*|(?:can|could|may|also) (?:also )?(?:use|make|be made)|rather than|avoid|don'?t use|do not use|never|(?:takes?|needs?) (?:longer|more|less))\b",
+    re.I,
+)
+
+
+def _another_choice(text: str, start: int, end: int) -> bool:
+    """Is a rice named only as another one that could be taken?"""
+    before = re.split(r"[.;!?\n]\s?", text[max(0, start - 90) : start])[-1]
+    after = re.split(r"[.;!?\n]", text[end : end + 90])[0]
+    return bool(_FOR_WHOM.search(text[max(0, start - 24) : start]) or _INSTEAD.search(before + " " + after))
+
+
 def _named_elsewhere(
     lines: list[Line], laid: Structure, source: int | None, corrections: tuple[Correction, ...]
 ) -> list[Line]:
@@ -444,12 +464,18 @@ def _named_elsewhere(
     if any(c.grain and c.line.strip() == lines[source].text.strip() for c in corrections):
         return lines
     place = lines[source].span
+    title = laid.title.span if laid.title else None
+    others = without_others(laid.plain)
     told = {
         f.slug
-        for f in find_grains(laid.plain)
+        for f in find_grains(others)
+        if title is not None
+        and title.start <= f.span.start < title.end
+        or not _another_choice(others, f.span.start, f.span.end)
         # that a list's rice is raw says no kind of it; a title or a step that calls it so does
         if not f.generic
         and grain(f.slug).family == "rice"
+        and not (grain(f.slug).whole and _SAYS_WHITE.search(lines[source].text))
         and not (_RAW.fullmatch(f.text) and place.start <= f.span.start < place.end)
     }
     told |= {

@@ -21,6 +21,7 @@ from . import lines as tagger
 from . import pot_words
 from .clauses import THINGS, VESSEL_WORDS, verbs_in, way_of
 from .ingredients import foods
+from .minutes import WHISTLES
 from .names import find_grains
 from .words import word_list
 
@@ -144,6 +145,14 @@ _NAMED_AMOUNT = lazy(
     rf"(?!(?:serv\w*|yields?|makes?|total|portions?|size|prep|cook)\b)[^\W\d][^:\d]{{1,34}}:\s*(?:about |abt )?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN})(?![\w])\.?[^.!?]{{0,40}}$",
     re.I,
 )
+_WHISTLES_BEHIND = lazy(
+    r"(?:\s+[-–—>]+\s*|\s*[,(]\s*)(?P<do>(?:(?:pressure[- ]?cook|p\.?c\.?|cook|for|give|upto|up to)(?: it)? )*\d{1,2}(?:\s*[-–]\s*\d{1,2})? ?whistles?\b[^\n()]*)\)?\s*$",
+    re.I,
+)
+_MAKES_SO_MUCH = lazy(
+    rf"(?:makes?|yields?|gives)(?: you)?:? (?:about |abt |around |roughly |approx\.? )?{RANGE_PATTERN}\s*(?:cups?|qts?|quarts?|pints?|litres?|liters?|l|bowls?)(?: of \w+| cooked)?\.?",
+    re.I,
+)
 _VERBS = word_list("verbs")
 
 
@@ -250,7 +259,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             # "chawal daalo, namak, 3 cup pani" in a chat: the words say little to us, the pot's words do
             cls, sure = thin[ln.index], 0.5
         # a recipe told in one breath: its amounts and its minutes stand in the one line
-        whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and any(stretches(ln.text))
+        told_how_long = any(stretches(ln.text)) or WHISTLES.search(ln.text) is not None
+        whole = bare and len(ln.text.split()) > 20 and bool(_MEASURED.search(ln.text)) and told_how_long
         if (
             stepless
             and (cls in ("note", "chatter", "meta") and out.lines or whole)
@@ -344,6 +354,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Chicken", and below it " - 2 chicken legs"
             cls, sure = "section", 0.7
+        if cls == "ingredient" and _MAKES_SO_MUCH.fullmatch(ln.text.strip()):
+            # "makes about 8 cups"
+            cls, sure = "meta", 0.8
         if cls in ("ingredient", "ingredients") and "(" in ln.text and _HEAD_ONLY.match(ln.text.strip()):
             # "Ingredientes (4 personas)"
             cls, sure = "heading", 0.9
@@ -702,6 +715,13 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                     span=Span(piece.span.start + m.end(), piece.span.end),
                     section=m["part"].strip(),
                 )
+            if m := _WHISTLES_BEHIND.search(piece.text):
+                # "rice 1 cup, water 3½ cups - 5 whistles": the list's last word is a step
+                at = piece.span.start + m.start("do")
+                end = piece.span.start + m.end("do")
+                out.steps.append(Piece(m["do"], Span(at, end), piece.section, None, ln.index, sure))
+                cut = m.start()
+                piece = replace(piece, text=piece.text[:cut], span=Span(piece.span.start, piece.span.start + cut))
             above = out.lines[-1][0] if out.lines else None
             if above is not None and _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line):
                 _join(above, piece, told)

@@ -16,6 +16,7 @@ from . import ingredients
 from .clauses import instead_blanked
 from .dish import stands_for_listed
 from .names import find_grains, kind_of_rice
+from .otherwise import AS_LIKED, OF_ANOTHER
 from .structure import NUTRITION, PRICE, Structure
 from .words import word_list
 
@@ -164,7 +165,12 @@ _IF_NEEDED = quick(
 _SKIP = lazy(r"\bskip\b", re.I)
 # "a small glass of white wine (say 100 ml; leave it out for children)"
 _HOLDS_SO_MUCH = lazy(r"\s*\((?:say |about |abt |ca\.? |~ ?)?(?P<n>\d{2,4}) ?(?P<u>ml|cl)\b", re.I)
-_WEIGHS = lazy(r"\s*\((?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?:g|gr|grams?|oz|ml)\.?\)", re.I)
+_WEIGHS = lazy(
+    r"\s*(?:\((?:that's |that is )?(?:say |about |abt |ca\.? |~ ?|roughly )?\d{2,4} ?(?:g|gr|grams?|oz|ml)\.?\)"
+    # "one cup of rice, that's about 150 grams, and half a cup of peas"
+    r"|\s?[,–—-]\s*(?:(?:that'?s|that is|which is|it'?s) )?(?:say |about |abt |ca\.? |~ ?|roughly |around )\d{2,4} ?(?:g|gr|grams?)\b(?=\s*(?:[,.;–—-]|and\b|$)))",
+    re.I,
+)
 _MORE_OF_IT = lazy(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = quick(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 # where what was begun ends: "rinse 300 g jasmine, put in a pan with 375 ml water"
@@ -174,11 +180,6 @@ _OTHERWISE = lazy(
 _SOAKING = lazy(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
 
 
-# "one and a half cups of water (two if it's old rice)": a bracket that tells the amount of another rice
-OF_ANOTHER = lazy(
-    rf"\s*\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)",
-    re.I,
-)
 _FAR_BEHIND = 80
 # of an amount in the steps, what the list must have of the same liquid to be it
 LEAST_LISTED = 0.4
@@ -215,7 +216,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             )
             before = piece.text[max(0, item.start - 50) : item.end]
             # "a glass of wine (skip it if you like)" is meant all the same
-            then = OF_ANOTHER.sub("", piece.text[item.end : item.end + _FAR_BEHIND])
+            then = AS_LIKED.sub("", OF_ANOTHER.sub("", piece.text[item.end : item.end + _FAR_BEHIND]))
             around = before + _SKIP.sub("", then[:25])
             if not alone and not n and not line.grain:
                 continue
@@ -359,6 +360,11 @@ _LIQUID_FIRST = quick(
 _OUT_OF_SO_MUCH = lazy(
     rf"\b(?P<what>water|stock|broth) (?:from|out of|of) the (?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))(?![\w])", re.I
 )
+_STATE = quick(r"(?:raw|uncooked|cooked|dry)\b(?! (?:and|or)? ?[^\W\d]{4,})", re.I)
+_COOKED_BEHIND = lazy(
+    rf"[^.;!?\n\d,–—-]{{0,20}}[,–—-]?\s*(?:like |about |say |abt |around |roughly )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s*(?:of it )?(?:cooked|boiled|raw|uncooked)\b",
+    re.I,
+)
 LONGEST_ABBREVIATION = 3
 _SENTENCE_ENDS = lazy(r"\.\s+(?=[A-Z])")
 # "maybe 900 ml. Roast the squash first"
@@ -467,7 +473,8 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
                 end += tail.end()
             elif which := _THE_KIND.match(text, end):
                 end = which.end()
-        elif not measured and kind is None:
+        elif kind is None and (not measured or _STATE.match(words)):
+            # "150g raw the night before" is of what was spoken of
             continue
         end += _or_else(text, end)
         size = re.match(r"\s*\([^()]{2,40}\)", text[end:]) if unit in ("tin", "packet") else None
@@ -508,6 +515,11 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
     for g in find_grains(text):
         # "Rice is two mugs", "rice 2 cups"
         if any(i.start <= g.span.start < i.end for i in out):
+            continue
+        if cooked := _COOKED_BEHIND.match(text, g.span.end):
+            # "leftover rice is best, like 400g cooked"
+            out = [i for i in out if i.end <= g.span.start or cooked.end() <= i.start]
+            out.append(parse(text, g.span.start, cooked.end(), measures))
             continue
         m2 = re.match(r"\s*(?:is|are|[-:=(]|\.{2,}|…|about)?\s*", text[g.span.end :])
         a = AMOUNT.match(text, g.span.end + (m2.end() if m2 else 0))

@@ -18,6 +18,7 @@ from .clauses import Clause, clause_at, leaves_out_grain
 from .entry import entered, of_sentence
 from .ingredients import foods
 from .names import OTHER_GRAINS, as_rice, find_grains
+from .otherwise import LIKED, OTHERWISE
 from .pot_words import CLASS
 
 
@@ -481,7 +482,8 @@ _OTHER_SETTING = lazy(
 # minutes that are cooked only where the pot wants them: "Not yet? … 2 more minutes", "if it is still hard, another 5", "for a crust"
 _ONLY_IF = quick(
     r"(?:not yet\?|\bif (?:the )?(?:switch|button|cooker) (?:jumps|clicks|pops|trips)\b|\bif (?:it|they|the (?:rice|grains?|\w+)|there)(?:'s|\s+(?:is|are|isn't|aren't|looks?|seems?|still|need\w*|has|have|feels?))\b[^.;!?]*\b(?:hard|firm|raw|undercooked|chalky|wet|liquid|water|soupy|not (?:yet )?(?:done|tender|cooked|soft)|"
-    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not[,:]|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b)",
+    r"isn't (?:done|tender)|needs? (?:it|more|longer)|crunchy|bite)|\bif (?:still|too) (?:a (?:bit|little) |rather |very )?(?:hard|firm|raw|wet|soupy|chewy|crunchy|al dente|not )|\bif not[,:]|\bif not (?:done|tender|cooked)|\bif (?:it|they)(?:'s not| isn't| aren't|'re not| is not| are not)\b,?|\bfor a crust\b|\bif (?:needed|necessary)\b|"
+    rf"\bif (?:you|yuh|yu|ya|u) (?:want|like|prefer) (?:it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?(?:grainy|grainier|{OTHERWISE}|{LIKED})\b)",
     re.I,
 )
 
@@ -761,7 +763,31 @@ def _shaped_before(p: Place) -> bool:
     return bool(_SHAPED_FIRST.search(between))
 
 
+_ROASTS_DRY = quick(
+    rf"\b(?:dry[- ]?)?(?:roast|toast)(?:ed|ing)?\b[^.;!?]{{0,40}}\b(?:rice|grits|grains?|{OTHER_GRAINS})\b[^.;!?]{{0,60}}$",
+    re.I,
+)
+# "Night before: cook the rice, chill it": when, and not how long
+_WHEN = lazy(r"\s*(?::|[-–—]\s|, (?:rinse|wash|cook|boil|make|prepare)\b)", re.I)
+_COOKED_THEN = lazy(r"(?:(?!\b(?:soak|steep|leave)\b)[^.!?]){0,90}\b(?:cook|boil|make|prepare|steam)\b", re.I)
+_IN_THE_OVEN = lazy(r"\b(?:oven|tray|baking sheet)\b", re.I)
+
+
+def _roasts_dry(p: Place) -> bool:
+    """The grain itself, in a pan, before anything is poured on it."""
+    said = p.back(120)
+    dry = p.clause is None or not p.clause.before.wet
+    return dry and _ROASTS_DRY.search(said) is not None and not _IN_THE_OVEN.search(said)
+
+
 RULES = (
+    Rule("Dry roast the semolina on a low flame for 5 mins", "toast", 0.95, fits=lambda p: p.kind in ("heat", "other", "pan", "toast") and p.short and not p.had("heat") and _roasts_dry(p)),
+    Rule(
+        "Roast the semolina, keep aside. Add the carrots, cover, cook 5 mins. Add the semolina", "other", 0.93,
+        fits=lambda p: p.kind in ("heat", "rest") and not p.had("heat") and p.had("toast") and p.at is not None and not p.found[p.at].before.grain
+        and any(c.before.grain for c in p.found[: p.at]) and entered(p.found, p.at, p.enters) == "later",
+    ),
+    Rule("Night before: rinse the rice, cook it", "other", 0.9, leaves="", fits=lambda p: p.kind in ("heat", "soak", "rest") and p.s.unit == "word" and p.after(_WHEN) and p.after(_COOKED_THEN)),
     Rule(
         "Boil it in a big pot of salted water like pasta, 14 minutes", "heat", 0.85, leaves="",
         fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _LIKE_PASTA.search(p.back(120)) and CLASS["GRAIN"].search(p.back(160)),

@@ -102,11 +102,13 @@ def carriers(recipe: Recipe) -> tuple[Line, ...]:
     if swims and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
         whole = [ln for ln in milks if ln.unit == "tin" or _TIN.search(ln.text)]
         measured = [ln for ln in [*mine, *milks] if ln not in whole]
-        enough = sum(ln.ml or 0.0 for ln in measured) >= sum(ln.ml or 0.0 for ln in whole)
+        enough = sum(ln.ml or 0.0 for ln in measured) >= ENOUGH * sum(ln.ml or 0.0 for ln in whole)
         return tuple(measured) if measured and enough else (*mine, *milks)
     return tuple(mine)
 
 
+# what is measured, beside what is opened whole, that can take the whole change
+ENOUGH = 0.4
 _TIN = lazy(r"\b(?:tins?|cans?|cartons?)\b", re.I)
 
 

@@ -25,6 +25,7 @@ from ..quick import lazy, quick
 from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
+from ..reading.otherwise import for_another
 from ..reading.pours import KEPT, SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe, once
@@ -460,8 +461,10 @@ _TAKES_MIN = lazy(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)?
 _NAMES_KIND = lazy(
     r"\s*\(\s*(?:(?:such as|e\.?\s?g\.?,?|for example|like|ideally|preferably|look for) [^()\d]*|(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+|or (?!more\b|less\b|so\b|to taste|any amount|however)[^()\d]*)\)"
 )
+# "(germinated 24 hrs, see note)": the rice was, the new grain is not
+_SPROUTED = quick(r"\b(?:germinated|sprouted)\b", re.I)
 _TELLS_KIND = lazy(
-    r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched)\b",
+    r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched|germinated|sprouted|gaba)\b",
     re.I,
 )
 
@@ -492,7 +495,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             # "(ponni)"
             or (found and words.strip("()[] ").isalpha() and kind_of_rice(f"{words.strip('()[] ')} rice"))
         )
-        if told and not re.search(r"\d", _TAKES_MIN.sub("", words)):
+        if told and (_SPROUTED.search(words) or not re.search(r"\d", _TAKES_MIN.sub("", words))):
             edits.append(Edit(x, y, ""))
     if outside:
         if len(outside) > 1 and _IS_LABEL.match(text, outside[0].span.end):
@@ -542,7 +545,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     end = with_kind_after(text, end)
     if m := re.match(r"\s+(?:blend|mix|medley)\b", text[end:], re.I):
         end += m.end()
-    if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end):
+    if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end) or _PRAISED.match(text, end):
         edits.append(Edit(m.start(), m.end(), ""))
     upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}|\d", text[:start])
     edits = [e for e in edits if not start <= e.start <= e.end <= end]
@@ -550,6 +553,10 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
+# "leftover rice is best, like 400g"
+_PRAISED = lazy(
+    r"\s+(?:is|are|works?|tastes?) (?:the )?(?:best|better|good|fine|ideal|perfect)\b,?(?: (?:like|say))?(?=\s)", re.I
+)
 _ITS_KIND_THEN_RICE = lazy(r"\s*\([^()\d]{1,40}\)\s+(?:rice|chawal|arroz|riso|reis|ris|rijst|beras|bigas)\b", re.I)
 _SIZE_BESIDE = lazy(r"\s*\((?:about |approx\.? |ca\.? |~)?\d[^()]*\)", re.I)
 _KEPT_COLD = lazy(r",?\s*(?:and\s+)?(?:chilled|cooled|cold)\s+(?=[^\W\d])", re.I)
@@ -645,8 +652,10 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
             (),
             "the other liquids do it: keep this hot beside the pot, and pour it only if it gets dry",
         )
+    liked = [] if a.same else [Edit(x, y, "") for x, y in for_another(ln.text)]
     if ln.amount_span is None or abs(ml - (ln.ml or 0)) < 2.5:
-        return NewLine(ln.text, ln.text, ln.role)
+        kept = apply(ln.text, liked)
+        return NewLine(kept.text, ln.text, ln.role, kept.marks, "", kept.olds)
     said = said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end])
     begins = m.start() if (m := _SCALE_OF.search(ln.text, 0, ln.amount_span.start)) else ln.amount_span.start
     edits = [Edit(begins, _with_stop(ln, said), said)]
@@ -657,6 +666,7 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
         stale = [e for e in stale if e.start >= in_cans.end()]
         edits.append(Edit(edits[0].end, in_cans.end(), " "))
     edits += stale
+    edits += [x for x in liked if all(x.end <= e.start or e.end <= x.start for e in edits)]
     if sign := _TO_A_LINE.search(ln.text) or _TO_ITS_LINE.search(ln.text, 0, ln.amount_span.start):
         # "water to the 2 line for brown rice (about 500 ml)"
         edits.append(Edit(sign.start(), sign.end(), ""))

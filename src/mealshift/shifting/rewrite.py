@@ -26,11 +26,11 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import found_in, lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, another_batch, verbs_in, ways_in_brackets
+from ..reading.clauses import OWN_LOOK, verbs_in, ways_in_brackets
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
+from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, for_another_sort
 from ..reading.pours import KEPT, THE_REST
-from ..reading.things import OF_ANOTHER
 from ..reading.told_minutes import OR_SO_LONG, OTHER_OVEN, SUMMED
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
@@ -81,7 +81,7 @@ _MANY_DO = {
     "hasn't": "haven't",
 }
 _SETTING = lazy(
-    r"(?P<rice>[\"'‘’“”]?(?:(?:white|mixed|plain|brown|sushi|regular|jasmine|quick)[ -])?rice[\"'‘’“”]?)(?= (?:setting|mode|program(?:me)?|cycle|course|button|function)\b)",
+    r"(?P<rice>[\"'‘’“”]?(?:(?:white|mixed|plain|brown|sushi|regular|jasmine|quick)[ -])?rice[\"'‘’“”]?(?: \([^()\n]{1,20}\))?)(?= (?:setting|mode|program(?:me)?|cycle|course|button|function)\b)",
     re.I,
 )
 _NOT_ALL = lazy(
@@ -129,7 +129,12 @@ _OF_ITS_KIND = lazy(
 )
 # "the remaining cup of broth", which is another amount now
 _REMAINING_CUP = lazy(
-    r"(?<=\b)(?P<which>remaining|other|last|second) (?P<cup>(?:cup|pint|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:(?:hot|boiling|warm|cold) )?(?:water|stock|broth|liquid|milk)\b)",
+    r"(?<=\b)(?P<which>remaining|other|last|second|the) (?P<cup>(?:cup|pint|quart|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:(?:hot|boiling|warm|cold) )?(?:water|stock|broth|liquid|milk)\b)",
+    re.I,
+)
+# "one glass of rice grits, we call it arisi rava": another name of the old one
+_CALLED = lazy(
+    r",?\s*(?:(?:which )?(?:we|they|some|you|people|my \w+) (?:also )?calls? (?:it|this|them|that)|(?:also )?(?:known as|called)|a\.?k\.?a\.?)\s+(?P<n>[^,.;()\n]{2,40})(?=[,.;)]|$)",
     re.I,
 )
 _NOT_FULL = lazy(r",?(?: but)? not |,? (?:twice|(?:one|two|three|\d)(?: and a half)? times)\b", re.I)
@@ -182,7 +187,12 @@ _MADE_UP = lazy(
 )
 _PUT_TO = quick(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = lazy(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
-_WEIGHS = lazy(r"\((?:about |abt |approx\.? |ca\.? |~ ?|= ?)?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\)", re.I)
+_WEIGHS = lazy(
+    r"(?:\(|[,–—-]\s*(?=about|roughly|around|that|which|it))(?:(?:that'?s|that is|which is|it'?s) )?(?:about |abt |approx\.? |ca\.? |~ ?|= ?|roughly |around )?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\b(?=\)|\s*(?:[,.;–—-]|and\b|$))",
+    re.I,
+)
+# "I've taken one cup of rice": it goes into no pot yet
+_ONLY_TAKEN = lazy(r"\b(?:tak(?:en?|ing)|took|measured?|start(?:ed)? with|bought|weigh(?:ed)?)\b[^.;]{0,40}$", re.I)
 MOST_BEHIND = 24
 _HOW_MANY_LAST = lazy(
     r"(?<=[.!?)])\s+(?:(?:makes|serves|feeds|enough for|yields?|does)\b[^.!?;]{1,40}|\d{1,2}(?:-\d{1,2})? (?:people|persons|servings|portions|bowls|pessoas|personas|persone|personnes|personen))[.!]?$",
@@ -750,6 +760,7 @@ class _View:
             return []
         found = [
             *another_batch(step.text),
+            *for_another_sort(step.text, self.own.grain.slug, self.own.line.kind != "generic rice"),
             *(m.span() for p in (OF_ANOTHER, _OLD_RICE) for m in found_in(p, step.text)),
         ]
         grains_own = [
@@ -758,11 +769,28 @@ class _View:
             if o.step == step.index and o.phase and o.told
         ]
         found += [(a, b) for a, b in ways_in_brackets(step.text) if not any(a <= at < b for at in grains_own)]
+        # "the onions 10 minutes (15 if you like them dark)" are another's
+        told = self._own_numbers_end(step)
+        found += [
+            (a, b)
+            for a, b in (m.span() for m in found_in(AS_LIKED, step.text))
+            if any(0 <= a - end <= MOST_BEHIND for end in told)
+        ]
         gone = [Edit(a, b, "") for a, b in found]
         if self.a.target.family == "rice":
             return gone
         # a cooker's setting is named for its rice
         return gone + [Edit(*m.span("rice"), "usual") for m in found_in(_SETTING, step.text)]
+
+    def _own_numbers_end(self, step: Step) -> list[int]:
+        """Where the grain's minutes and its water end in a step's text."""
+        stretches = [
+            self._at(step, o.told.end)
+            for o in self.recipe.process.operations
+            if o.step == step.index and o.phase in ("heat", "rest", "soak", "whistles") and o.told
+        ]
+        mine = [ln for ln in carriers(self.recipe) if ln.section == f"step {step.index + 1}" and ln.amount_span]
+        return stretches + [ln.span.start - step.span.start + ln.amount_span.end for ln in mine if ln.amount_span]
 
     def _by_the_packet(self, step: Step) -> list[Edit]:
         """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet."""
@@ -780,8 +808,18 @@ class _View:
         edits: list[Edit] = []
         # where the last name that was changed ends
         named = 0
+        called = [m.span() for m in found_in(_CALLED, step.text) if find_grains(m["n"])]
+        edits += [Edit(a, b, "") for a, b in called]
         for f in find_grains(step.text):
-            if f.slug != self.own.grain.slug and not f.generic and grain(f.slug).family != "rice":
+            if any(a <= f.span.start < b for a, b in called):
+                continue
+            if (
+                f.slug != self.own.grain.slug
+                and not f.generic
+                and grain(f.slug).family != "rice"
+                # "rice rava" is the rava from then on
+                and not self.own.line.name.lower().endswith(" " + f.text.lower())
+            ):
                 continue
             if (
                 f.slug != self.own.grain.slug
@@ -815,7 +853,7 @@ class _View:
             begins = begins and not _AMOUNT_SHORT.search(step.text[:start])
             said = cap(new) if step.text[start : start + 1].isupper() and (begins or step.text[:end].isupper()) else new
             said = new.upper() if step.text.isupper() else said
-            if any(
+            if not _ONLY_TAKEN.search(step.text[:start]) and any(
                 o.id in self.target.held and o.span and o.span.start <= at < o.span.end for o in self.target.operations
             ):
                 said += _NOT_YET

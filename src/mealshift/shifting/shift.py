@@ -516,6 +516,9 @@ def _rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> float | None:
 _BOWL = lazy(r"(?<=[Rr]ice )(?:bowls?|pot)\b|(?<=RICE )(?:BOWLS?|POT)\b", re.I)
 
 
+_SPROUTED_FIRST = lazy(r"\b(?:sprouted|germinated|gaba)[ -]+$", re.I)
+
+
 def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot, ...], way: Way) -> Edited:
     # "in the rice cooker" is not true of another way
     gone = title_edits(recipe.title) if way.method != own.way.method else []
@@ -533,7 +536,11 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
             if gone and gone[0].start == 0 and f.span.start < gone[0].end:
                 # "Microwave rice" begins with the grain's name then
                 gone, new = [Edit(0, f.span.start, ""), *gone[1:]], cap(new)
-            return apply(recipe.title, [*gone, Edit(f.span.start, f.span.end, new)])
+            start = f.span.start
+            if (done := _SPROUTED_FIRST.search(plain, 0, start)) and not way.sprouted:
+                # "Sprouted brown rice bowl": the new grain is not sprouted
+                start, new = done.start(), cap(new) if plain[done.start()].isupper() else new
+            return apply(recipe.title, [*gone, Edit(start, f.span.end, new)])
     return apply(recipe.title, [*gone, Edit(len(recipe.title), len(recipe.title), f", in {name}")])
 
 

@@ -144,7 +144,11 @@ _STIRS_IN = lazy(r"\b(?:stir|beat|fold|mix|whisk|toss)\w* (?:in|through)\b|\b(?:
 _COOLS_OFF = lazy(r"\b(?:cool|cold|tepid|lukewarm)\w*\b", re.I)
 _CLOSES = lazy(r"\b(?:seal\w*|clos(?:e|ed|ing)|lock\w*|valve|set (?:it )?to)\b", re.I)
 # "Open, pandan out, and stir in the milk": the cooker's lid
-_LID_OFF = lazy(r"\W*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR)\b(?! flame| fire)", re.I)
+# nobody mashes, or stirs syrup into, what is shut
+_LID_OFF = lazy(
+    r"\W*(?:(?:and|then|now|slightly|lightly|gently) )*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR|mash|whisk|check)\b(?! flame| fire)",
+    re.I,
+)
 _TASTES = lazy(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
 _GOES_ON_POURING = lazy(
     r"\W*(?:carry on|continue|keep(?: on)?|go on) (?:adding|ladling|pouring)\b[^.;]*|\W*(?:a|one) ladle(?:ful)? at a time\W*",

@@ -228,6 +228,15 @@ _OF_A_SIZE = lazy(
     r"|(?:half|some|the rest) (?:(?:finely|thinly|roughly|well) )?[a-z]+ed\b",
     re.I,
 )
+# so much of the same again, for another end
+_MORE_FOR = lazy(
+    rf"(?:another |an extra |about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.? (?:more |extra )?(?:(?:for|to) (?!serv)|(?:in|into|with) (?:the|its)\b)",
+    re.I,
+)
+_FOR_A_SORT = lazy(
+    rf"{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.? (?:if|for|with|when)\b(?: [^\W\d]+){{0,3}}? (?:old|new|aged|brown|white|wild|red|black|par-?boiled|basmati|jasmine|whole[- ]?grain)(?:er)? rice\b",
+    re.I,
+)
 _TO_FINISH = lazy(
     r"(?:to|for) (?:finish|serve|serving|garnish|taste|top|topping|decorate|the top|frying|the table)\b\s*(?:[,;.)]|$)",
     re.I,
@@ -323,6 +332,12 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             continue
         if _AMOUNT_ALONE.fullmatch(re.split(r"[,;](?!\d)", after)[0]):
             # "coconut milk powder, 50 g", "scented rice, 1½ chittacks (3 oz.)": an amount alone belongs to the name before it
+            continue
+        if glue in (",", ";", "/") and _FOR_A_SORT.match(after):
+            # "2 cups water, 2½ cups for brown rice"
+            continue
+        if glue in ("+", "&", "and", "plus") and _MORE_FOR.match(after):
+            # "Water 2.5 cups + ¼ cup for the syrup"
             continue
         if glue in ("+", "&", "and", "plus") and _ALONE.fullmatch(before) and _STARTS.match(after):
             # "2 cups plus 2 tablespoons cold water" is one amount
@@ -611,6 +626,8 @@ def _together(body: str, said: list[_Said], measures: Measures) -> list[_Said]:
             out[-1] = replace(before, low=s.low, high=s.high, unit_word=s.unit_word, end=s.end, last=last)
             continue
         joined = _PLUS.fullmatch(body, before.end, s.start) if before else None
+        if joined and _MORE_FOR.match(body, s.start):
+            joined = None
         if (
             before
             and before.unit

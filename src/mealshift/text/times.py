@@ -112,7 +112,7 @@ def stretches(text: str) -> tuple[Stretch, ...]:
     small = in_small_letters(text)
     numbered, timed = _NUMBER.search(small) is not None, _MAYBE.search(small) is not None
     found = [s for m in _TIME.finditer(small) if (s := _made(m, text)) is not None] if timed else []
-    found = _joined(found, text)
+    found = [_from_the_one_before(s, text) for s in _joined(found, text)]
     # "6 hours or overnight", "at least 1 hour (up to overnight)" are said of one soak
     found = [
         s
@@ -168,6 +168,28 @@ def _joined(found: list[Stretch], text: str) -> list[Stretch]:
         else:
             out.append(s)
     return out
+
+
+# "for five six minutes", "ten, twelve minutes": said as spoken, from the one to the other
+_SPOKEN_FIRST = lazy(
+    rf"(?<![\w.,/-])(?:(?P<w>{any_of(w for w in NUMBER_WORDS if ' ' not in w and w not in ('a', 'an', 'half', 'quarter'))})|(?<=for )(?P<d>\d{{1,2}}))(?:,? |-)$",
+    re.I,
+)
+# the next or the next but one; of ten and more by fives too
+_SPOKEN_STEPS = (1.0, 2.0, 5.0)
+
+
+def _from_the_one_before(s: Stretch, text: str) -> Stretch:
+    if s.low != s.high or s.unit != "min" or s.bare or not 2 <= s.low <= 60:
+        return s
+    m = _SPOKEN_FIRST.search(text, max(0, s.start - 12), s.start)
+    first = number_range(m["w"] or m["d"])[0] if m else s.low
+    # "about" or "a good" between them begins another amount
+    if m is None or s.low - first not in _SPOKEN_STEPS or not re.match(r"\w", text[s.start :]):
+        return s
+    if s.low - first == _SPOKEN_STEPS[-1] and s.low < 10 or not _NUMBER.match(text.lower(), s.start):
+        return s
+    return Stretch(m.start(), s.end, first, s.high, text[m.start() : s.end], s.unit)
 
 
 # "in a second pot" is none of sixty
