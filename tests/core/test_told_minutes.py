@@ -11,6 +11,7 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Boil the rice 6 minutes, strain. Mix the vegetables with yoghurt; cook 8 mins until almost tender. Layer them with the rice.", "heat", "heat", "other~"),
     ("Turn it down, cover it, twenty minutes. If yuh want it grainy give it ten minutes more.", "heat", "heat", "other"),
     ("Dry roast the semolina on a low flame for 5 mins until it smells nutty.", "", "heat", "toast"),
     ("Night before: rinse the rice, cook it in the rice cooker.", "", "heat", "other~"),

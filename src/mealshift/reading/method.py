@@ -22,7 +22,7 @@ _FLAGS = {
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": r"\bpressure\b|\bPC:",
-    "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker|come down naturally)\b|\bN\.?P?R\b|\b(?:lid on|lock)[^.;]{0,24}\b(?:vent|valve|lid|again)\b|\bHI(?:GH)?,? (?:for )?\d",
+    "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker|come down naturally)\b|\bN\.?P?R\b|\b(?:lid on|lock)[^.;]{0,24}\b(?:vent|valve|lid|again)\b|\bHI(?:GH)?,? (?:for )?\d|\bHP,? (?:for )?\d|\d+ ?m(?:in\w*)? (?:at |on )?HP\b",
     "electric": r"\belectric (?:pressure )?(?:cooker|pot)\b|\b(?:(?:hit|press|on|to|switch to|set to|use) (?:the )?saut[eé]|saut[eé] (?:mode|function|setting|low|normal|high)|instant pot|multi-?cooker|e-?pot|EPC|npr|natural release)\b|\bSAUT[EÉ]:|\bNR\b",
     "hob_cooker": r"\bstove ?-?top\b|\bpsi\b|\b(?:the )?weight (?:starts|jiggles|rocks)|\b(?:jiggl|hiss)\w*|\b(?:reduce|lower|turn down) (?:the )?(?:heat|flame|gas)\b[^.;]{0,30}\b(?:pressure|keep|maintain)",
     "slow": r"\b(?:slow[- ]?cooker|crock(?:pot)?)\b",
@@ -86,7 +86,9 @@ _COOKED_IN_COOKER = quick(
 )
 _STEAMED = lazy(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
 _OVER_WATER = lazy(r"\bsteam(?:ed|s|ing)?\b[^.;!?]{0,24}\bover (?:\w+ )?(?:boiling|simmering) water\b", re.I)
-_AT_PRESSURE = lazy(r"\b(?:high|full|to) pressure\b", re.I)
+_AT_PRESSURE = lazy(r"\b(?:(?:high|full|to) pressure|HP,? (?:for )?\d)", re.I)
+# who writes so has a pot with a display
+_HP = lazy(r"\bHP\b")
 _WHISTLES = lazy(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
 # so long at a heat without a word of whistles: they are another dish's
 OPEN_MIN = 12.0
@@ -186,7 +188,7 @@ def choose(
         kind = "electric-pressure" if "all:electric" in fs else "pressure"
         likely = _first(kind, 0.8, likely)
     elif _where(heats, _AT_PRESSURE) >= MOST_MINUTES and not cooked and likely and "pressure" not in likely[0][0]:
-        kind = "electric-pressure" if "all:electric" in fs else "pressure"
+        kind = "electric-pressure" if "all:electric" in fs or any(_HP.search(t) for t in texts) else "pressure"
         likely = _first(kind, 0.75, likely)
     elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":
         likely = _first("pressure", 0.8, likely)

@@ -36,15 +36,15 @@ def another_batch(text: str) -> tuple[tuple[int, int], ...]:
 
 # "one and a half cups of water (two if it's old rice)": a bracket that tells the amount of another rice
 OF_ANOTHER = lazy(
-    rf"\s*\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
+    rf"\s{{0,3}}\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
     # "2 cups water, or 2½ cups for old rice", "2 cups water, 2½ cups for brown rice"
     rf"|(?:,? or|[,;/]) {RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:if|for|with|when)\b(?: [^\W\d]+){{0,3}}? (?:old(?:er)?|new(?:er)?|aged|brown|par-?boiled|basmati|jasmine|whole[- ]?grain) rice\b",
     re.I,
 )
 # "(2¼ if you like it soft)", "(use 3 cups for a softer one)", "(18 if you like it softer)"
 AS_LIKED = quick(
-    rf"\s*\((?:or |use |add |take |up to )*(?:about |abt )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*(?:if|for|when)\b(?: [^\W\d]+){{0,4}}? (?:like|prefer|{OTHERWISE}|{LIKED})\b[^()\d]{{0,24}}\)"
-    rf"|\s*\(for (?:an? )?(?:{OTHERWISE}|{LIKED}) [a-z]+,? (?:use |add |take )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?(?: more)?\)",
+    rf"\s{{0,3}}\((?:or |use |add |take |up to )*(?:about |abt )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*(?:if|for|when)\b(?: [^\W\d]+){{0,4}}? (?:like|prefer|{OTHERWISE}|{LIKED})\b[^()\d]{{0,24}}\)"
+    rf"|\s{{0,3}}\(for (?:an? )?(?:{OTHERWISE}|{LIKED}) [a-z]+,? (?:use |add |take )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?(?: more)?\)",
     re.I,
 )
 

@@ -381,7 +381,7 @@ _COMES_DOWN = lazy(
 )
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = lazy(
-    r"\bHI\s*$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
+    r"\bH[IP],?\s*(?:for )?$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
     # the cooker's own programme
     r"|\"(?:porridge|rice|multi-?grain|congee|soup|stew|manual)\"(?: (?:mode|setting|button|program\w*))?,?(?: for)?\s*$",
     re.I,
@@ -569,6 +569,21 @@ def _in_another_pan(p: Place) -> bool:
             return fried
         fried = fried or (c.verb == "fry" and bool(set(c.things) & {"veg", "meat", "sauce"}))
     return False
+
+
+def _beside_the_drained(p: Place) -> bool:
+    """Was the grain poured off, is only other food told of since, and is the grain told of again? "Strain. Cook the vegetables 8 minutes. Layer with the rice" """
+    drained = next((k for k in range((p.at or 0) - 1, -1, -1) if p.found[k].verb == "drain"), None)
+    boiled = next((t for t in reversed(p.earlier) if t.kind == "heat"), None)
+    if p.at is None or drained is None or boiled is None:
+        return False
+    off = p.found[drained]
+    if (boiled.block, boiled.stretch.start) > (off.block, off.start):
+        # it was poured off after its soak, and has been boiled since
+        return False
+    since = {t for c in p.found[drained + 1 : p.at + 1] for t in c.things}
+    again = any("grain" in c.things for c in p.found[p.at + 1 :])
+    return again and "grain" not in since and bool(since & {"veg", "meat", "pulse", "sauce"})
 
 
 def _cooled_and_fried(p: Place) -> bool:
@@ -994,6 +1009,10 @@ RULES = (
     Rule(
         "Fish in the milk, bring to a simmer, heat off, 10 minutes. Wash the rice", "other", 0.8, leaves="",
         fits=lambda p: p.kind in ("rest", "other") and not p.had("heat") and p.at is not None and _by_another(p) and entered(p.found, p.at, p.enters) == "later",
+    ),
+    Rule(
+        "Boil 6 minutes, strain. Cook the vegetables in the yoghurt 8 mins. Layer with the rice", "other", 0.9, leaves="",
+        fits=lambda p: p.kind in ("heat", "rest") and p.had("heat") and _beside_the_drained(p),
     ),
     Rule(
         "Boil the rice, drain, cool. Stir-fry it in a wok, crack in the eggs. Add peas, 2 minutes", "other", 0.9, leaves="",

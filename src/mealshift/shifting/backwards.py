@@ -94,8 +94,8 @@ def carriers(recipe: Recipe) -> tuple[Line, ...]:
     wet = [ln for ln in recipe.lines if ln.role == "pot_liquid" and ln.ml and ln.water and ln.index not in later]
     # a liquid without a name ("1.2 litres ready") is the pot's water or stock; what is counted in spoons ("2 T sake") is a seasoning
     mine = [ln for ln in wet if ln.carrier or not ln.kind and ln.unit not in _SPOONS]
-    # a tin is opened whole: where water or stock can be measured, that takes the change
-    mine = [ln for ln in mine if ln.unit != "tin"] or mine
+    # a tin is opened whole: where water or stock can be measured, that takes the change; "1 can water" is measured with it
+    mine = [ln for ln in mine if ln.unit != "tin" or ln.kind == "water"] or mine
     milks = [ln for ln in wet if ln.kind in _MILKS]
     grain_ml = (line.ml or 0.0) if line else 0.0
     swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0

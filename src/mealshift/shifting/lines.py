@@ -163,6 +163,12 @@ def rewrite_lines(
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
+    tins = [ln for ln in carriers(recipe) if beyond_tin(ln, a)]
+    if tins:
+        said = f"{jug_ml(sum(beyond_tin(ln, a) for ln in tins))} ml water"
+        last = max(k for k, n in enumerate(out) if n.was in {ln.text for ln in tins})
+        because = "what this grain drinks beyond the tins, which are opened whole"
+        out.insert(last + 1, NewLine(said, None, "pot_liquid", ((0, len(said)),), because, section=out[last].section))
     if (
         line is not None
         and not (line.cooked and a.same)
@@ -464,7 +470,7 @@ _NAMES_KIND = lazy(
 # "(germinated 24 hrs, see note)": the rice was, the new grain is not
 _SPROUTED = quick(r"\b(?:germinated|sprouted)\b", re.I)
 _TELLS_KIND = lazy(
-    r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|hand-parched|germinated|sprouted|gaba)\b",
+    r"\b(?:kind|type|brand|risotto|paella|pudding|sushi|basmati|jasmine|arborio|carnaroli|bomba|red|white|brown|black|matta|glutinous|sticky|raw|regular|rice|grain|easy[- ]cook|quick[- ]cook|pre-?cooked|parboiled|converted|instant|minute|hand-parched|germinated|sprouted|gaba)\b",
     re.I,
 )
 
@@ -642,6 +648,12 @@ _IN_CANS = lazy(
 )
 
 
+def beyond_tin(ln: Line, a: Amounts) -> float:
+    """Millilitres of water for what the grain drinks beyond a tin of stock or soup: a tin is opened whole, and more of it would salt the pot."""
+    more = a.carrier(ln.ml or 0.0) - (ln.ml or 0.0) if ln.unit == "tin" and ln.kind != "water" else 0.0
+    return more if more >= LEAST_ADDED_ML else 0.0
+
+
 def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     ml = a.carrier(ln.ml or 0.0)
     if ml < LEAST_ML:
@@ -653,6 +665,9 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
             "the other liquids do it: keep this hot beside the pot, and pour it only if it gets dry",
         )
     liked = [] if a.same else [Edit(x, y, "") for x, y in for_another(ln.text)]
+    if beyond_tin(ln, a):
+        kept = apply(ln.text, liked)
+        return NewLine(kept.text, ln.text, ln.role, kept.marks, "", kept.olds)
     if ln.amount_span is None or abs(ml - (ln.ml or 0)) < 2.5:
         kept = apply(ln.text, liked)
         return NewLine(kept.text, ln.text, ln.role, kept.marks, "", kept.olds)

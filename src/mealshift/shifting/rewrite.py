@@ -12,6 +12,7 @@ from ..grains import grain
 from ..measures import (
     NUMBER_PATTERN,
     RANGE_PATTERN,
+    UNIT_PATTERN,
     Measures,
     canonical_unit,
     jug_ml,
@@ -34,6 +35,7 @@ from ..reading.pours import KEPT, THE_REST
 from ..reading.told_minutes import OR_SO_LONG, OTHER_OVEN, SUMMED
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
+from ..text.amounts import parse
 from ..text.sentences import sentences
 from . import signs
 from .backwards import Own, carriers
@@ -85,7 +87,9 @@ _SETTING = lazy(
     re.I,
 )
 _NOT_ALL = lazy(
-    rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b",
+    rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b"
+    # "2 cups of water (if the tomatoes are juicy reduce to 1¾ cups)"
+    rf"|\b(?:reduce|cut(?: back)?|lower|go down|increase|go up)(?: (?:it|this|the (?:water|stock|liquid)))? to (?P<m>{RANGE_PATTERN})\s*(?P<other>ml|cl|dl|l|litres?|liters?|cups?|pints?|mugs?|glass(?:es)?)\b",
     re.I,
 )
 # "add the mushrooms' water, then add water to the line"
@@ -130,6 +134,12 @@ _OF_ITS_KIND = lazy(
 # "the remaining cup of broth", which is another amount now
 _REMAINING_CUP = lazy(
     r"(?<=\b)(?P<which>remaining|other|last|second|the) (?P<cup>(?:cup|pint|quart|glass|mug|litre|liter|can|tin) of )(?=(?:the )?(?:(?:hot|boiling|warm|cold) )?(?:water|stock|broth|liquid|milk)\b)",
+    re.I,
+)
+# so much more or less is another pot's
+OTHER_POT = 0.2
+_FOR_SO_MANY = lazy(
+    rf"(?:^|(?<=[.;!?]\s)|(?<=\n))(?:for|to (?:cook|make)) (?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))\.? (?:of )?(?:[^\W\d]+ )?(?:rice|grains?)\b,? (?:use|take|add|you(?:'ll)? (?:need|want))\b(?:[^.;!?]|\.(?=\d))*(?:[.;!?]+|$)",
     re.I,
 )
 # "one glass of rice grits, we call it arisi rava": another name of the old one
@@ -760,6 +770,7 @@ class _View:
             return []
         found = [
             *another_batch(step.text),
+            *self._of_so_many(step),
             *for_another_sort(step.text, self.own.grain.slug, self.own.line.kind != "generic rice"),
             *(m.span() for p in (OF_ANOTHER, _OLD_RICE) for m in found_in(p, step.text)),
         ]
@@ -781,6 +792,17 @@ class _View:
             return gone
         # a cooker's setting is named for its rice
         return gone + [Edit(*m.span("rice"), "usual") for m in found_in(_SETTING, step.text)]
+
+    def _of_so_many(self, step: Step) -> list[tuple[int, int]]:
+        """ "For 2 mugs rice use 4 mugs water and 20 min.", of a recipe for one mug."""
+        line = self.own.line
+        if not line.ml or line.section.startswith("step "):
+            return []
+        return [
+            m.span()
+            for m in found_in(_FOR_SO_MANY, step.text)
+            if (said := parse(m["a"], 0, len(m["a"]), self.measures)).ml and abs(said.ml / line.ml - 1) > OTHER_POT
+        ]
 
     def _own_numbers_end(self, step: Step) -> list[int]:
         """Where the grain's minutes and its water end in a step's text."""
@@ -962,13 +984,12 @@ class _View:
         if mine and self.a.carrier_was_ml:
             # "a litre of stock, you won't need it all, maybe 900 ml"
             edits += [
-                Edit(
-                    m.start("n"),
-                    m.end("unit"),
-                    said_liquid(self.a.carrier(ml), canonical_unit(m["unit"]) or "ml", self.measures, ""),
-                )
+                Edit(at, end, said_liquid(self.a.carrier(ml), canonical_unit(unit) or "ml", self.measures, ""))
                 for m in found_in(_NOT_ALL, step.text)
-                if (ml := self._ml(m)) and abs(self.a.carrier(ml) - ml) >= 2.5
+                for at, end, unit in [
+                    (m.start("n"), m.end("unit"), m["unit"]) if m["n"] else (m.start("m"), m.end("other"), m["other"])
+                ]
+                if (ml := parse(m.string, at, end, self.measures).ml) and abs(self.a.carrier(ml) - ml) >= 2.5
             ]
         edits += self._by_a_sign(step)
         for m in found_in(_GRAIN_AMOUNT, step.text) if step.index <= self._cooked_by() else ():

@@ -153,12 +153,12 @@ def simmer(pot: Pot, why: str) -> Operation:
     return inserted("cook", in_words(pot), why, pot.cook_typical, "heat")
 
 
-def pour(pot: Pot) -> Operation:
-    """Water that the recipe left to its other liquids, or unsaid."""
+def pour(ml: float) -> Operation:
+    """Water that the recipe left to its other liquids, to its tins, or unsaid."""
     return inserted(
         "pour",
-        f"Pour in {jug_ml(pot.pour_ml)} ml of water.",
-        "No step of the recipe says what it is cooked in; this is what it drinks beside the rest.",
+        f"Pour in {jug_ml(ml)} ml of water.",
+        "No step of the recipe speaks of it; this is what the grain drinks beside the rest.",
     )
 
 

@@ -29,7 +29,7 @@ from ..reading.operations import OVEN_ABROAD
 from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
-from .backwards import Own
+from .backwards import Own, carriers
 from .beside import Early, Joins, early, raw_later, raw_meanwhile
 from .blends import Plan
 from .cookings import (
@@ -51,7 +51,7 @@ from .cookings import (
     turning,
     untimed,
 )
-from .lines import Amounts
+from .lines import Amounts, beyond_tin
 from .vessels import vessel_edits
 
 # phases that are the grain's own cooking
@@ -289,6 +289,10 @@ _LETS_OUT = lazy(
 
 
 # a pour that is told, in the tongues that are read
+_WATER_OR_ALL = lazy(
+    r"\b(?:water|agua|água|acqua|eau|wasser|everything|all (?:the )?ingredients)\b|\b(?:put|tip|throw|chuck|dump|add) (?:it )?all in\b",
+    re.I,
+)
 _LIQUID_OR_ALL = lazy(
     r"\b(?:water|stock|broth|bouillon|liquids?|liquor|agua|água|caldo|acqua|brodo|eau|bouillon|wasser|brühe|fond|vatten|vand|vann|buljong|pani|paani|maji|supu|su(?:yu)?|woda|wody|v[ií]z|kuah|air|tubig|nước|neer|thanni|everything|all (?:the )?ingredients)\b|\b(?:put|tip|throw|chuck|dump|add) (?:it )?all in\b",
     re.I,
@@ -721,7 +725,9 @@ class _Work:
         ops = self.out.operations
         if not self.a.adds_water or self.pot.plenty:
             return
-        if any(o.basis not in ("retired", "inserted") and _LIQUID_OR_ALL.search(o.text) for o in ops):
+        tins = [ln for ln in carriers(self.recipe) if beyond_tin(ln, self.a)]
+        named = _WATER_OR_ALL if tins else _LIQUID_OR_ALL
+        if any(o.basis not in ("retired", "inserted") and named.search(o.text) for o in ops):
             return
         end = self._clause_start(start)
         at = next((i + 1 for i in range(end) if self._puts_it_in(i)), None)
@@ -731,7 +737,7 @@ class _Work:
         else:
             while at < end and self._one_sentence(ops[at - 1], ops[at]):
                 at += 1
-        self._insert(at, [sentences.pour(self.pot)])
+        self._insert(at, [sentences.pour(sum(beyond_tin(ln, self.a) for ln in tins) or self.pot.pour_ml)])
 
     def _puts_it_in(self, i: int) -> bool:
         """Does the grain go into the pot there, by its name or, in the sentence that made it ready, as "it"?"""

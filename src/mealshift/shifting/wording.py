@@ -23,7 +23,7 @@ from ..measures import (
 )
 from ..quick import lazy, quick
 from ..recipe import Line
-from ..text.amounts import HALF_ABROAD
+from ..text.amounts import HALF_ABROAD, QUARTER_ABROAD
 
 
 @dataclass(frozen=True, slots=True)
@@ -141,7 +141,7 @@ def in_manner(unit: str, measures: Measures, metric: str) -> str:
 _ABOUT = lazy(r"^\s*(?:about|abt|around|approx\.?|roughly|~|≈|ca\.?)\s*", re.I)
 _BESIDE_UNIT = lazy(r"(\d)([^\W\d_])")
 # "a mug and a half"
-_AND_A_HALF = lazy(rf"\s+(?:and (?:an? |one )?(?:half|quarter|third)|{HALF_ABROAD})\W*$", re.I)
+_AND_A_HALF = lazy(rf"\s+(?:and (?:an? |one )?(?:half|quarter|third)|{HALF_ABROAD}|{QUARTER_ABROAD})\W*$", re.I)
 _GLYPHS = str.maketrans({"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3"})
 
 

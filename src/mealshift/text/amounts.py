@@ -478,7 +478,7 @@ def _amounts(text: str) -> list[_Said]:
         more = AND_A_HALF.match(text, m.end())
         if more:
             # "a cup and a half", "1 and a half cups"
-            part = 0.25 if (more["p"] or "").lower() == "quarter" else 0.5
+            part = 0.25 if more["q"] or (more["p"] or "").lower() == "quarter" else 0.5
             word = m["u"] or more["u"] or ""
             if canonical_unit(word) and not (m["u"] and more["u"]):
                 at = m.start("u") if m["u"] else more.start("u")
@@ -563,10 +563,11 @@ _MARKED = lazy(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _LINE = lazy(r"[\s-]*(?:line|mark)\b", re.I)
 _PLUS = lazy(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)
 HALF_ABROAD = r"(?:y|e|et) (?:medi[oa]|mezz[oa]|mei[oa]|demie?)|und (?:ein )?halbe[rnsm]?"
+QUARTER_ABROAD = r"(?:y|e|et) (?:un )?(?:cuarto|quarto|quart)"
 AND_A_HALF = lazy(
     # of other tongues only behind the unit: "1 litro y medio de leche"
     rf"\s+(?:and (?:a |one |1 )?(?P<p>half|quarter)(?:\s+(?P<u>{UNIT_PATTERN})(?![\w'])|(?=\s*(?:of\b|[,.;:)]|$)))"
-    rf"|(?:{HALF_ABROAD})(?!\w))",
+    rf"|(?:(?P<q>{QUARTER_ABROAD})|{HALF_ABROAD})(?!\w))",
     re.I,
 )
 _FILLED = lazy(
@@ -742,7 +743,9 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
                 )
                 # "1½ glass (200 ml glass)": it speaks of one
                 word = re.escape(as_one(main.unit_word))
-                of_one = re.search(rf"\b(?:{word}|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I)
+                of_one = re.search(
+                    rf"\b(?:{word}(?!s\b)|each)|\(\s*(?:1|one|an?) [^\W\d]+\s*(?:=|is|holds)", bracketed, re.I
+                )
                 if s.unit == main.unit:
                     # "5 pots (scant 5 pots)" says it again, "3 cups cooked (1 cup raw)" another thing
                     continue

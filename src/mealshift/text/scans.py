@@ -31,10 +31,10 @@ _UNIT_AFTER = r"(?=\s+(?:c|C|soup|env|hrs?|hour|lg|sm|bunch|pint|quart|stalk|t|T
 # "1,5 l whole milk" are litres
 # the letter itself stands first in each of these, for a text is looked through for it far sooner than for what stands before it
 _ONE = lazy(
-    rf"[lI|](?<![A-Za-z0-9'].)(?:(?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|(?<!I)(?<![\d½¼¾⅓⅔]\s.){_UNIT_AFTER})"
+    rf"[lI|](?<![A-Za-z0-9'].)(?:(?=[½¼¾⅓⅔]|\s*/\s*[248]|\s+[lI1]\s*/\s*[248])|(?<!I)(?<![\d½¼¾⅓⅔][^\S\n].){_UNIT_AFTER})"
 )
 # "I can" is said by people as well
-_I_FOR_ONE = lazy(rf"I(?<![A-Za-z0-9']I)(?<![\d½¼¾⅓⅔]\sI){_UNIT_AFTER}")
+_I_FOR_ONE = lazy(rf"I(?<![A-Za-z0-9']I)(?<![\d½¼¾⅓⅔][^\S\n]I){_UNIT_AFTER}")
 # "(l used brown)"
 _L_FOR_I = lazy(
     r"(?<![A-Za-z0-9'])l(?= (?:used?|have|had|like|think|always|add|make|put|never|find|also|prefer|got|just|am|was|do|did|buy)\b)"
