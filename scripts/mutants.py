@@ -26,28 +26,32 @@ _TEXTS = [
     "tests/core/test_shifting.py",
     "tests/core/test_as_recorded.py",
     "tests/core/test_small_parts.py",
+    "tests/core/test_filled_and_left_over.py",
+    "tests/core/test_broth_and_raw.py",
 ]
 _READ = [
     "tests/core/test_corpus.py",
     "tests/core/test_told_in_words.py",
     "tests/core/test_reading.py",
     "tests/core/test_strangers.py",
+    "tests/core/test_whose_water.py",
+    "tests/core/test_many_ways_of_saying.py",
 ]
 # a room: its files, and the tests that hold it
 ROOMS = {
     "acts": (["mealshift/planning/acts.py", "mealshift/planning/tasks.py", "mealshift/cooking/script.py", "mealshift/shifting/as_it_is.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_planning.py", "tests/core/test_not_hurt.py", "tests/core/test_as_recorded.py"]),
     "schedule": (["mealshift/planning/schedule.py", "mealshift/planning/dinner.py"], ["tests/core/test_work_of_an_evening.py", "tests/core/test_planning.py"]),
     "stove": (["mealshift/cooking/fold.py", "mealshift/cooking/report.py", "mealshift/cooking/took.py"], ["tests/core/test_small_parts.py", "tests/core/test_numbers_agree.py", "tests/core/test_cooking.py", "tests/core/test_not_hurt.py"]),
-    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_small_parts.py", "tests/core/test_work_of_an_evening.py", "tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py", "tests/core/test_as_recorded.py"]),
+    "beside": (["mealshift/shifting/beside.py"], ["tests/core/test_small_parts.py", "tests/core/test_work_of_an_evening.py", "tests/core/test_other_ways.py", "tests/core/test_around_the_pot.py", "tests/core/test_beside.py", "tests/core/test_not_hurt.py", "tests/core/test_as_recorded.py"]),
     "lines": (["mealshift/shifting/lines.py", "mealshift/shifting/wording.py"], [*_TEXTS, "tests/core/test_whose_measure.py", "tests/core/test_manner.py"]),
-    "rewriting": (["mealshift/shifting/rewrite.py", "mealshift/shifting/target.py", "mealshift/shifting/cookings.py", "mealshift/shifting/backwards.py"], [*_TEXTS, "tests/core/test_other_ways.py"]),
+    "rewriting": (["mealshift/shifting/rewrite.py", "mealshift/shifting/target.py", "mealshift/shifting/cookings.py", "mealshift/shifting/backwards.py"], [*_TEXTS, "tests/core/test_other_ways.py", "tests/core/test_another_vessel.py"]),
     "placing": (["mealshift/reading/pours.py", "mealshift/reading/placing.py", "mealshift/reading/told_by.py", "mealshift/reading/things.py"], [*_TEXTS, *_READ]),
     "laying": (["mealshift/reading/structure.py", "mealshift/reading/clauses.py", "mealshift/reading/own_measures.py"], [*_TEXTS, *_READ]),
     "pot": (["mealshift/pot/account.py"], ["tests/core/test_numbers_agree.py", "tests/core/test_pot_laws.py", "tests/core/test_usual.py", "tests/core/test_ways.py", "tests/core/test_simulation.py"]),
     "scope": (["mealshift_server/households/scope.py", "mealshift_server/households/queries.py", "mealshift_server/households/actions.py"], ["tests/server/test_actions.py", "tests/server/test_every_door.py", "tests/server/test_home.py", "tests/server/test_nothing_lost.py"]),
     "backup": (["mealshift_server/backup/saving.py", "mealshift_server/backup/restoring.py"], ["tests/server/test_home.py"]),
     "larder": (["mealshift_server/larder/actions.py", "mealshift_server/larder/queries.py", "mealshift_server/notebook/actions.py", "mealshift_server/notebook/queries.py", "mealshift_server/week/actions.py", "mealshift_server/week/queries.py", "mealshift_server/kitchen/actions.py", "mealshift_server/kitchen/queries.py"], ["tests/server/test_actions.py", "tests/server/test_home.py", "tests/server/test_stove.py"]),
-    "told": (["mealshift/reading/told_minutes.py", "mealshift/reading/settle.py"], ["tests/core/test_told_minutes.py", *_READ]),
+    "told": (["mealshift/reading/told_minutes.py", "mealshift/reading/settle.py"], ["tests/core/test_told_minutes.py", "tests/core/test_settle.py", *_READ, "tests/core/test_as_recorded.py"]),
     # of the page: what is asked of the server and what is told it, the stove's state, the plan, the screens that change things
     "asked": (["web/src/api/client.ts", "web/src/api/subjects.ts", "web/src/ui/gone.ts"], ["src/api", "src/ui", "src/screens/larder"]),
     "queue": (["web/src/screens/stove/sync.ts", "web/src/screens/stove/fold.ts", "web/src/screens/stove/store.ts"], ["src/screens/stove"]),
@@ -79,7 +83,13 @@ _DRAWN = re.compile(
 
 # how many letters back one looks, how many hits are looked at: one more is the same
 FAR = 6
-_SO_FAR = re.compile(r"\[[^\[\]]*:-?$|\[-$|\[[^\[\]]*:[^\[\]]* [+-] $|\.back\($")
+_SO_FAR = re.compile(r"\[[^\[\]]*:-?$|\[-$|\[[^\[\]]*:[^\[\]]* [+-] $|\[max\(\d+, [^\[\]]* - $|\.back\($")
+# where a search begins, and what stands for nowhere: one more finds the same
+_NOWHERE = re.compile(r"\.r?find\([^()]*, $|\belse -$|(?:\[|, )max\($")
+# a limit that is reached or nearly reached is a choice: what is compared with one is turned round
+_LIMIT = r"(?:[A-Z][A-Z_0-9]+\b|[\d.]+\b)"
+_BEFORE_LIMIT, _BEHIND_LIMIT = re.compile(rf"\s*{_LIMIT}"), re.compile(rf"(?<![\w.]){_LIMIT}\s*$")
+_OPPOSITE = {"<=": ">", ">=": "<", "<": ">=", ">": "<="}
 _NAMED_LIMIT = re.compile(r"\s*[A-Z][A-Z_]+(?:, [A-Z_]+)* = ")
 
 
@@ -110,9 +120,19 @@ def mutants_of(copy: Path, file: str, rng: random.Random, most: int) -> list[Mut
             for m in re.finditer(pattern, bare):
                 # a limit by one is a choice, by twice as much it is another; a token's length is none at all
                 more = 0 if new is not None else 2 * int(m[1]) + 1 if _NAMED_LIMIT.match(line) else int(m[1]) + 1
-                if new is None and ("token_" in line or int(m[1]) >= FAR and _SO_FAR.search(line[: m.start()])):
+                if new is None and (
+                    "token_" in line
+                    or int(m[1]) >= FAR
+                    and _SO_FAR.search(line[: m.start()])
+                    or _NOWHERE.search(line[: m.start()])
+                ):
                     continue
                 put = str(more) if new is None else new
+                sign = m[0].strip()
+                if sign in _OPPOSITE and (
+                    _BEFORE_LIMIT.match(bare, m.end()) or _BEHIND_LIMIT.search(bare[: m.start()])
+                ):
+                    put = m[0].replace(sign, _OPPOSITE[sign])
                 found.append(Mutant(file, n, line, line[: m.start()] + put + line[m.end() :]))
     return rng.sample(found, min(most, len(found)))
 

@@ -204,9 +204,14 @@ def test_a_list_that_doubts_itself_keeps_its_things() -> None:
     ],
 )
 def test_broth_out_of_tins_is_said_without_them(line: str, now: str) -> None:
-    text = f"Plain pilaf\nServes 4\n1 1/2 cup long grain rice\n{line}\nAdd rice and broth. Boil, cover, simmer 18 minutes. Rest 5.\n"
-    [said] = [ln.text for ln in shift(read(text), Choice("barley-pearl")).lines if "broth" in ln.text]
+    def text(cups: str) -> str:
+        return f"Plain pilaf\nServes 4\n{cups} cup long grain rice\n{line}\nAdd rice and broth. Boil, cover, simmer 18 minutes. Rest 5.\n"
+
+    [said] = [ln.text for ln in shift(read(text("2")), Choice("couscous")).lines if "broth" in ln.text]
     assert said.endswith(now) and said != line
+    # what is opened whole stays whole where the grain drinks more, and water does the rest
+    lines = [ln.text for ln in shift(read(text("1 1/2")), Choice("barley-pearl")).lines]
+    assert (line in lines and any(x.endswith("ml water") for x in lines)) == (" can" in line or "tins" in line)
 
 
 @pytest.mark.parametrize(

@@ -495,6 +495,37 @@ def test_what_is_poured_later_is_in_the_simulated_pot() -> None:
     assert free(bare, at) < free(done, at) - 10
 
 
+def test_the_pot_was_at_the_heat_as_long_as_it_was_and_its_last_probe_is_told() -> None:
+    script = pilaf()
+    key = next(iter(script.pots))
+    boil, cook = (script.step(ids(script, k)[0]) for k in ("boil", "cook"))
+    assert boil is not None and cook is not None
+    at = boil.planned
+    events = [
+        event(1, "begun", at, step=boil.id),
+        event(2, "done", at + 8, step=boil.id),
+        event(3, "begun", at + 8, step=cook.id),
+        event(4, "probed", at + 20, pot=key, celsius=98.0),
+        event(5, "done", at + 8 + 31, step=cook.id),
+        event(6, "probed", at + 45, pot=key, celsius=91.0),
+    ]
+    run, on = pot_run(script, fold(script, events), key) or pytest.fail("no pot")
+    assert on == at and run.off_at == pytest.approx(39, abs=0.6)
+    [told] = [p for p in report(script, events, at + 46)["pots"] if p["key"] == key]
+    assert told["celsius"] == 91.0
+
+
+def test_work_that_is_told_done_twice_teaches_once() -> None:
+    text = "Pot\n\n200 g rice\n400 ml water\n1 onion\n1 tbsp oil\n\n1. Fry the onion in the oil until soft.\n2. Add the rice and water, cover and simmer 15 minutes.\n"
+    dinner = plan_dinner([Dish("a", read(text), Choice("quinoa"))], SEVEN, NOW, 3)
+    script = cooking.script_of(dinner.shifts, dinner.plan, NOW)
+    fry = next(s for s in script.steps if s.title.startswith("Fry"))
+    begun = event(1, "begun", fry.planned, step=fry.id)
+    twice = [begun, event(2, "done", fry.planned + 9, step=fry.id), event(3, "done", fry.planned + 20, step=fry.id)]
+    end = fold(script, twice).steps[fry.id].end
+    assert end is not None and took(script, twice) == [(f"by:{fry.by}", end - fry.planned)]
+
+
 @pytest.mark.parametrize(
     ("kind", "data"),
     [("boil", {}), ("done", {"step": "x"}), ("poured", {"pot": "x", "ml": 10}), ("note", {"text": " "})],

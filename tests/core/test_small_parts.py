@@ -8,12 +8,17 @@ import pytest
 
 from mealshift import cooking, pipeline
 from mealshift.cooking import fold, is_locked
+from mealshift.measures import Measures
 from mealshift.planning import Dish, plan_dinner
 from mealshift.pot.account import kettle_said
+from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.reading.structure import Structure
+from mealshift.reading.things import overlooked
 from mealshift.shifting import Choice
-from mealshift.shifting.beside import _beside_the_grain, early
-from mealshift.shifting.cookings import TAKEN_OUT, shared
+from mealshift.shifting.as_it_is import as_it_is
+from mealshift.shifting.beside import _beside_the_grain, _heated, early, raw_meanwhile
+from mealshift.shifting.cookings import TAKEN_OUT, last_heat, shared
 from mealshift.writing.text import recipe_alone
 
 from .kitchen import pot
@@ -97,6 +102,11 @@ def test_a_tin_filled_with_water(said: str, share: float) -> None:
     )
     water = sum(ln.water for ln in recipe.lines if ln.kind == "water")
     assert water == pytest.approx(400 * share, rel=0.02)
+
+
+def test_a_tin_that_is_weighed_holds_as_much_water() -> None:
+    text = "Tomato rice\nServes 4\n2 x 400g cans chopped tomatoes\n300 g jasmine rice\n1. Tip the tomatoes over the rice. Fill one of the cans with water and pour it in. Boil, cover, low 15 minutes.\n"
+    assert sum(ln.water for ln in read(text).lines if ln.kind == "water") == pytest.approx(400, rel=0.03)
 
 
 def test_only_a_line_right_below_goes_on_with_a_thing() -> None:
@@ -273,3 +283,70 @@ def test_whistles_told_in_two_parts_have_one_each_at_least_and_whole_things_stay
 
     assert "high for 1 whistle, then on low for 1 more whistle." in written
     assert "- 1 bay leaf\n" in written
+
+
+def test_a_list_that_reads_like_talk_is_one_as_far_as_it_goes() -> None:
+    said = (
+        "Ok, mum's way",
+        "salt ... a bit",
+        "the rice ... 2 cups",
+        "water ... 4 cups",
+        "love you",
+        "",
+        "peas ... 1 cup",
+    )
+    text = "\n".join(said)
+    at, classes = 0, []
+    for line in said:
+        classes.append((at, at + len(line), "chatter", 0.9))
+        at += len(line) + 1
+    laid = Structure(plain=text, classes=classes)
+    assert overlooked(laid, text, Measures()) == dict.fromkeys(said[1:4], "ingredient")
+    told = "take 2 cups of rice with 3 cups of water and boil it 20 minutes"
+    one = Structure(plain=told, classes=[(0, len(told), "chatter", 0.9)])
+    assert overlooked(one, told, Measures()) == {told: "step"}
+
+
+def test_stock_told_with_grain_and_meat_is_the_pots_though_the_list_has_water_beside_the_rice() -> None:
+    def stock(told: str) -> str:
+        text = f"Pot\nServes 4\n1 1/2 cups rice, 2 cups water\n1 cup stock\n300 g chicken\n1. {told} Cover and simmer 18 minutes.\n"
+        return next(ln.role for ln in read(text).lines if ln.kind == "stock")
+
+    assert stock("Brown the chicken. Add the rice, water and the stock with the chicken.") == "pot_liquid"
+    assert stock("Braise the chicken in the stock. In a pot boil the water and the rice.") != "pot_liquid"
+
+
+def test_it_is_looked_at_behind_the_last_of_its_boiling() -> None:
+    text = "Pot\n300 g rice\n2 litres water\n1. Boil the rice in the water 5 minutes on high, then 9 minutes on low. Drain. Put it back, cover, steam 5 minutes.\n"
+    recipe = read(text)
+    at = last_heat(recipe)
+    assert at is not None and "9 minutes" in recipe.process.operations[at].text
+
+
+def test_what_is_boiled_by_itself_first_has_had_its_minutes() -> None:
+    text = "Pot\n1 cup rice\n1 cup brown lentils\n4 cups water\n1. Rinse the lentils, boil in the water for 15 minutes. Add the rice, cover and simmer 16 minutes.\n"
+    recipe = read(text)
+    [lentils] = [ln for ln in recipe.lines if "lentils" in ln.name]
+    assert _heated(recipe, lentils) == 15
+
+
+@pytest.mark.parametrize(("laid", "later"), [("", False), ("When it steams, lay the raw chicken on top.", True)])
+def test_what_is_laid_raw_into_a_cooker_at_work(laid: str, later: bool) -> None:
+    first = "rice and water" if laid else "rice, water and raw chicken"
+    text = f"Pot\nServes 2\n1 cup rice\n1 1/4 cups water\n300 g chicken thighs\n1. Wash well. Put {first} in the rice cooker. Press cook. {laid} When it clicks, leave it 10 minutes.\n"
+    assert bool(raw_meanwhile(read(text))) == later
+
+
+def test_a_dish_cooked_as_it_is_needs_things_and_steps() -> None:
+    for text in ("Tea\n\n1 cup water\n2 tsp tea\n1 cup rice\n", "Soup\n\n1 cup lentils\n1. Boil.\n"):
+        with pytest.raises(Refusal, match="needs what goes in"):
+            as_it_is(read(text))
+
+
+def test_the_second_power_of_a_microwave_is_told_when_it_comes() -> None:
+    text = (
+        "Pot\nServes 2\n1 cup rice\n2 cups water\n1. Boil the rice in the water, covered, 15 minutes. Rest 5 minutes.\n"
+    )
+    dinner = plan_dinner([Dish("a", read(text), Choice("quinoa", method="microwave"))], SEVEN, NOON, 2)
+    steps = cooking.script_of(dinner.shifts, dinner.plan, NOON).steps
+    assert [s for s in steps if "/stage" in s.id]

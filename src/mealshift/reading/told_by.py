@@ -111,7 +111,7 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = lazy(
-    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:the|that|this|your) )?(?:(?:empty|same) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:one of (?:the|those|your)|the|that|this|your|an?|one|1) )?(?P<both>both (?:of )?(?:(?:the|those) )?)?(?:(?:empty|emptied|same|used) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)s?(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
 
@@ -150,7 +150,7 @@ def _tin_of_water(
     before = len(m[0][: m.start("kind") - m.start()].rstrip())
     part = 0.5 if m["half"] else _PARTS.get((m["part"] or "").lower().replace("-", " ").removesuffix("s"), 1.0)
     times = _TIMES.get((m["times"] or "").lower().split(" ")[0], 1.0) + (0.5 if "half" in (m["times"] or "") else 0.0)
-    ml = one * (2 if m["twice"] else part * times)
+    ml = one * (2 if m["twice"] or m["both"] else part * times)
     return _water(index, m[0], start + m.start(), section, ml, m["kind"], kind, before)
 
 
