@@ -35,7 +35,7 @@ SEEN = ROOT / "src" / "mealshift" / "text" / "data" / "words_seen.txt"
 # the same for all: little smoothing, so that words seen once do not decide
 SETTINGS = {
     "lines": {"c1": 0.05, "c2": 0.4, "max_iterations": 120},
-    "minutes": {"c1": 0.0, "c2": 1.0, "max_iterations": 150},
+    "minutes": {"c1": 0.0, "c2": 0.7, "max_iterations": 150},
     "roles": {"c1": 0.02, "c2": 0.6, "max_iterations": 150},
     "method": {"c1": 0.0, "c2": 0.6, "max_iterations": 150},
 }

@@ -63,7 +63,7 @@ _HOT_OVEN = quick(
     re.I,
 )
 _ON_THE_HOB = lazy(
-    r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*|(?:pan|pot) of (?:boiling|simmering|salted)|boiling,? salted water)\b",
+    r"\b(?:simmer\w*|boil(?:s|ed)?|hob|stove|saucepan|skillet|frying pan|microwav\w*|pressure|rice cooker|steam\w*|(?:pan|pot) of (?:boiling|simmering|salted)|boiling,? salted water|ladle\w*|(?:wide|heavy|heavy-based|deep|sauté) pan)\b",
     re.I,
 )
 # "keep hot in the oven at 100": nothing is cooked there

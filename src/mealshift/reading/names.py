@@ -171,7 +171,7 @@ _KIND_ASIDE = lazy(
 _THE_ONE = lazy(r",? the (?:[^\W\d_]+[- ]){1,2}(?:one|kind|sort|type|stuff)\b", re.I)
 # "arroz blanco de grano largo", "riz long", "Reis"
 _OTHER_TONGUE = lazy(
-    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|carolino|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo))+\b",
+    r"(?:\s+(?:blanco|largo|redondo|medio|integral|vaporizado|de grano (?:largo|medio|corto|redondo)|tipo \w+|agulhinha|branco|carolino|long|rond|blanc|complet|parfumée?|brisée?|cassée?|étuvée?|thaï|gluant|lungo|tondo|parboiled|integrale|basmati|thai))+\b",
     re.I,
 )
 # "the rice mixture" is what it was mixed into
@@ -179,7 +179,7 @@ _MIXED = lazy(r"\s+(?:blend|mix|medley)\b|(?<=wild rice)\s+mixture\b", re.I)
 
 
 _GRAIN_BEHIND = lazy(r",?\s+(?:long|medium|short|round)[- ]grain(?:ed)?\b", re.I)
-_TONGUES = lazy(r"\b(?:arroz|riz)$", re.I)
+_TONGUES = lazy(r"\b(?:arroz|riz|riso)$", re.I)
 
 
 def with_kind_after(text: str, end: int) -> int:

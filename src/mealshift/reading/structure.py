@@ -183,6 +183,24 @@ class Structure:
 
 
 _ASKS = lazy(r"(?:[^\W\d]+ ){0,2}[^\W\d]+ ?\?+")
+# "how much water?" "3 cups after draining"; "for how many is that?" "5": an answer is of what was asked
+_HOW_MUCH = lazy(
+    r"(?:[^?]*[.,!] ?)?(?:and |so |but |ok )*how (?:much|many) (?P<what>(?!people|persons|of\b|for\b|is\b|does\b)[^\W\d]{3,}(?: [^\W\d]+){0,4}) ?\?+",
+    re.I,
+)
+_HOW_MANY_EAT = lazy(
+    r"\b(?:for|serves?|feeds?) how many\b|\bhow many (?:people|persons|of us|does (?:it|that) (?:serve|feed)|is (?:it|that) for)\b",
+    re.I,
+)
+_SO_MUCH_SAID = lazy(
+    rf"(?:about |abt |maybe |~ ?)?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})(?![\w])\.?(?! (?:of )?[^\W\d]{{3,}} (?:and|\+|,))",
+    re.I,
+)
+_JUST_A_NUMBER = lazy(r"(?:about |maybe |like )?\d{1,2}(?: people| of us| ppl)?[.! ]*", re.I)
+_ASKS_BACK = quick(
+    r"(?:and |so |but |ok |wait )*(?:how|what|which|when|why|where|who|do (?:you|i|we)|does|is (?:it|that)|can (?:you|i)|should i|any)\b[^?]{0,60}\?+",
+    re.I,
+)
 _SAYS_YES = quick(r"(?:nope|no|nah|yes|yeah|yep|yup|ok|okay|sure|thanks|thank you|thx|lol|haha)[.! ]*", re.I)
 
 
@@ -659,6 +677,20 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Mavis, Bemidji: I use 1 cup": in a chat all of it is said so
             cls, sure = "note", 0.7
+        before_it = tagged[ln.index - 1].line.text if ln.index else ""
+        asked = (
+            _HOW_MUCH.fullmatch(ln.text.strip()) is not None
+            and following is not None
+            and _SO_MUCH_SAID.match(following.line.text) is not None
+        )
+        told_it = _HOW_MUCH.fullmatch(before_it.strip()) is not None and _SO_MUCH_SAID.match(ln.text) is not None
+        if asked or told_it:
+            cls, sure = "ingredient", 0.8
+        elif _HOW_MANY_EAT.search(before_it) and before_it.rstrip()[-1:] == "?" and _JUST_A_NUMBER.fullmatch(ln.text):
+            cls, sure = "servings", 0.8
+        elif cls in ("ingredient", "step") and sure < 1.0 and _ASKS_BACK.fullmatch(ln.text.strip()):
+            # "which ones", "how much water?": nobody cooks by it
+            cls, sure = "chatter", 0.7
         answers = _SAYS_YES.fullmatch(ln.text.strip())
         answered = following is not None and _SAYS_YES.fullmatch(following.line.text.strip())
         if answers or (cls == "ingredient" and answered and _ASKS.fullmatch(ln.text.strip())):
@@ -723,7 +755,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 cut = m.start()
                 piece = replace(piece, text=piece.text[:cut], span=Span(piece.span.start, piece.span.start + cut))
             above = out.lines[-1][0] if out.lines else None
-            if above is not None and _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line):
+            if above is not None and (told_it or _goes_on_ingredient(piece, ln, above, tagged[ln.index - 1].line)):
                 _join(above, piece, told)
                 # where the page cut it stays seen: blanks there part no columns
                 over = told[above.span.start : above.span.end]

@@ -512,6 +512,12 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             # "rice for tonight: 250 g basmati"
             label = outside.pop(0)
             edits.append(Edit(label.span.start, label.span.end, name))
+        elif (
+            len(outside) > 1 and ln.amount_span and outside[0].span.end <= ln.amount_span.start < outside[1].span.start
+        ):
+            # "for the rice you need 2 cups basmati"
+            label = outside.pop(0)
+            edits.append(Edit(label.span.start, label.span.end, name))
         first = outside[0]
         start, end = _of_its_kind(ln, with_kind(text, first.span.start)), first.span.end
         if m := re.match(
