@@ -11,6 +11,9 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Bring to the boil, cover, simmer 15 min. Off the heat, keep covered 5 min; fluff.\nFry the kale 3 min. Add the rice, fry 5 minutes undisturbed so it crisps.", "heat rest other", "rest", "other~"),
+    ("Chicken on top skin up. Lid on, oven 25 min; lid off 10 min. Rest a while.", "heat", "rest", "heat~"),
+    ("Drain the rice, add it to the milk. Keep stirring, 45 min low flame till thick. Sugar, cardamom, 5 more min.", "heat", "rest", "heat~"),
     ("Boil the rice 6 minutes, strain. Mix the vegetables with yoghurt; cook 8 mins until almost tender. Layer them with the rice.", "heat", "heat", "other~"),
     ("Turn it down, cover it, twenty minutes. If yuh want it grainy give it ten minutes more.", "heat", "heat", "other"),
     ("Dry roast the semolina on a low flame for 5 mins until it smells nutty.", "", "heat", "toast"),

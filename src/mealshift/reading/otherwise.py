@@ -8,7 +8,7 @@ from functools import lru_cache
 from ..grains import grain
 from ..measures import RANGE_PATTERN, UNIT_PATTERN
 from ..quick import found_in, lazy, quick
-from .names import find_grains
+from .names import OTHER_GRAINS, find_grains
 
 # how somebody else likes it, and what it is then
 OTHERWISE = (
@@ -37,6 +37,8 @@ def another_batch(text: str) -> tuple[tuple[int, int], ...]:
 # "one and a half cups of water (two if it's old rice)": a bracket that tells the amount of another rice
 OF_ANOTHER = lazy(
     rf"\s{{0,3}}\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
+    # "simmer 45 min (barley: 1 hour)"
+    rf"|\s{{0,3}}\((?:for )?(?:{OTHER_GRAINS}|(?:old|new|brown|white|wild|red|black|basmati|jasmine|par-?boiled|easy[- ]cook)(?: rice)?)(?::| takes| needs|,)? (?:about |abt |~ ?)?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN}|min\w*|hours?|hrs?)\b[^()\n]{{0,20}}\)"
     # "2 cups water, or 2½ cups for old rice", "2 cups water, 2½ cups for brown rice"
     rf"|(?:,? or|[,;/]) {RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:if|for|with|when)\b(?: [^\W\d]+){{0,3}}? (?:old(?:er)?|new(?:er)?|aged|brown|par-?boiled|basmati|jasmine|whole[- ]?grain) rice\b",
     re.I,

@@ -154,7 +154,7 @@ def _of_the_same(line: Line, before: Line) -> Line:
 
 
 _NAME_AFTER = lazy(
-    r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
+    r"\s*(?:of\s+)?(?:the\s+|that\s+|good\s+|your\s+|(?:well[- ])?(?:washed|rinsed|drained|cleaned)\s+)*(?P<name>(?:[^\W\d_]+(?:['-][^\W\d_]+)*\s+){0,4}[^\W\d_]+(?:['-][^\W\d_]+)*)",
     re.I,
 )
 _STOP = r"(?:and|then|in|into|to|until|till|with|on|over|or|at|for|when|so|if|but|go|goes|is|are|you|from|per|each|beside|more|stir\w*|add|bring|cover|simmer|cook|boil|pour|put|chopped|sliced|sorry|um|uh|not|which|that|washed|rinsed)"

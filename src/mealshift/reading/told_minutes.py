@@ -235,7 +235,7 @@ _IF_WANTED = lazy(
 )
 # "12-14 min (easy-cook 16)"
 _OTHER_SORT = lazy(
-    r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|arborio|carnaroli|vialone|bomba|sella|older|fan|gas|winter|summer)[a-z]*:? (?:about |~)?",
+    r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|arborio|carnaroli|vialone|bomba|sella|older|fan|gas|winter|summer|barley|quinoa|farro|bulgur|millet|buckwheat|wheat|spelt|oats)[a-z]*:? (?:about |~)?",
     re.I,
 )
 _OR_ELSE = lazy(r"\(or [^.;()]*$", re.I)
@@ -795,6 +795,13 @@ def _roasts_dry(p: Place) -> bool:
     return dry and _ROASTS_DRY.search(said) is not None and not _IN_THE_OVEN.search(said)
 
 
+_FRIED_SO_LONG = lazy(
+    r"\b(?:stir[- ])?fry(?:ing)?(?: (?:it|them|everything|all|the \w+))?(?: for)?(?: another| about)?\s*$", re.I
+)
+_LID_OFF_FOR = lazy(r"\b(?:lid|foil|cover) off(?: for)?(?: (?:the )?last)?\s*$", re.I)
+_THEN_RESTS = lazy(r"[\s,.;]*(?:then |and |let (?:it )?)*(?:rest|stand|sit)\b", re.I)
+
+
 RULES = (
     Rule("Dry roast the semolina on a low flame for 5 mins", "toast", 0.95, fits=lambda p: p.kind in ("heat", "other", "pan", "toast") and p.short and not p.had("heat") and _roasts_dry(p)),
     Rule(
@@ -1090,6 +1097,19 @@ RULES = (
     Rule(
         "oat milk in, low, no lid, stir, 20-25, thick", "heat", 0.75, leaves="other",
         fits=lambda p: p.kind == "other" and p.clause and p.clause.before.grain and not p.clause.before.off and _TILL_THICK.match(p.text, p.s.end) and _STIRRED_LOW.search(p.back(70)) and not _by_another(p),
+    ),
+    Rule(
+        "low flame till thick. Sugar, cardamom, 5 more min", "heat", 0.75, leaves="",
+        fits=lambda p: p.kind in ("other", "rest") and p.short and p.had("heat") and not p.had("rest") and (_FURTHER.search(p.s.text) or p.after(_MORE_OF_IT))
+        and p.clause and p.clause.verb in ("", "stir", "add", "grind") and p.clause.before.grain and not p.clause.before.off and not _by_another(p) and not any(CLASS[k].search(p.before) for k in ("OFF", "REST", "COVER")),
+    ),
+    Rule(
+        "Add the rice, fry 5 minutes undisturbed so it crisps", "other", 0.9, leaves="",
+        fits=lambda p: p.kind == "rest" and p.had("heat", "whistles") and _FRIED_SO_LONG.search(p.before),
+    ),
+    Rule(
+        "Lid on, oven 25 min; lid off 10 min. Rest 10.", "heat", 0.8, leaves="rest",
+        fits=lambda p: p.kind in ("rest", "other") and p.short and p.had("heat") and not p.had("rest") and _LID_OFF_FOR.search(p.before) and p.after(_THEN_RESTS),
     ),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(

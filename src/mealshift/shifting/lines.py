@@ -565,6 +565,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     return edits
 
 
+_FOR_THE = lazy(r"\bfor (?:the |your )?$", re.I)
 # "leftover rice is best, like 400g"
 _PRAISED = lazy(
     r"\s+(?:is|are|works?|tastes?) (?:the )?(?:best|better|good|fine|ideal|perfect)\b,?(?: (?:like|say))?(?=\s)", re.I

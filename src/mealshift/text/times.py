@@ -83,6 +83,7 @@ _FOR_SO_MANY = lazy(r"(?:^|[.!?]\s+)for\s$", re.I)
 _ENDS = lazy(
     r"\s*(?:[.!]|$|, (?:slice|chop|take|cut|heat|soften|put|wash|rinse|fry|boil|melt|you(?:'ll)? need|use|start|bring|soak|peel)\b)"
 )
+_PART_OF_ONE = frozenset("/½¼¾⅓⅔⅛")
 _CLOCK = lazy(r"\d{1,2}:\d\d")
 _AT_MINUTE = lazy(r"\b(?:at|from|after|by) (?:the )?minute (?P<n>\d{1,3})\b")
 # from the evening to the morning
@@ -128,6 +129,8 @@ def stretches(text: str) -> tuple[Stretch, ...]:
         if (
             any(x < b and a < y for x, y in taken)
             or _CLOCK.match(text, a)
+            # "Soak 1/2 lb of beans"
+            or text[b : b + 1] in _PART_OF_ONE
             or (not m["w"] and _PEOPLE.search(text[max(0, a - 30) : a]))
         ):
             continue
