@@ -10,6 +10,7 @@ from mealshift import cooking, pipeline
 from mealshift.cooking import fold, is_locked
 from mealshift.measures import Measures
 from mealshift.planning import Dish, plan_dinner
+from mealshift.pot import Kitchen
 from mealshift.pot.account import kettle_said
 from mealshift.problems import Refusal
 from mealshift.reading import read
@@ -17,6 +18,7 @@ from mealshift.reading.structure import Structure
 from mealshift.reading.things import overlooked
 from mealshift.shifting import Choice
 from mealshift.shifting.as_it_is import as_it_is
+from mealshift.shifting.backwards import solve_backwards
 from mealshift.shifting.beside import _beside_the_grain, _heated, early, raw_meanwhile
 from mealshift.shifting.cookings import TAKEN_OUT, last_heat, shared
 from mealshift.writing.text import recipe_alone
@@ -350,3 +352,17 @@ def test_the_second_power_of_a_microwave_is_told_when_it_comes() -> None:
     dinner = plan_dinner([Dish("a", read(text), Choice("quinoa", method="microwave"))], SEVEN, NOON, 2)
     steps = cooking.script_of(dinner.shifts, dinner.plan, NOON).steps
     assert [s for s in steps if "/stage" in s.id]
+
+
+@pytest.mark.parametrize(
+    ("told", "asks"),
+    [
+        ("Simmer uncovered on low, stirring, 20 minutes.", "a wider pan or a brisker heat"),
+        ("Cover and simmer on low 20 minutes.", "a wider pot or no lid"),
+        ("Boil 12 minutes, then drain.", ""),
+    ],
+)
+def test_what_much_water_may_mean_is_said_by_the_lid(told: str, asks: str) -> None:
+    text = f"Pot\nServes 4\n200 g long grain rice\n1 litre water\n1. Bring the water to the boil. Add the rice. {told}\n"
+    said = " ".join(p.text for p in solve_backwards(read(text), Kitchen()).problems)
+    assert asks in said and (asks != "" or "no lid" not in said and "brisker" not in said)

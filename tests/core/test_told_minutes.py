@@ -11,6 +11,8 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Add everything to the pot. Cook on manual (high pressure) for 5 minutes.", "", "pan", "heat~"),
+    ("Cook on high pressure for 5 minutes for the blend (25 minutes for 100% wild rice).", "heat", "heat", "other"),
     ("Bring to the boil, cover, simmer 15 min. Off the heat, keep covered 5 min; fluff.\nFry the kale 3 min. Add the rice, fry 5 minutes undisturbed so it crisps.", "heat rest other", "rest", "other~"),
     ("Chicken on top skin up. Lid on, oven 25 min; lid off 10 min. Rest a while.", "heat", "rest", "heat~"),
     ("Drain the rice, add it to the milk. Keep stirring, 45 min low flame till thick. Sugar, cardamom, 5 more min.", "heat", "rest", "heat~"),

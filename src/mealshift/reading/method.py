@@ -81,7 +81,9 @@ _WARMED_IN_MICROWAVE = quick(
     re.I,
 )
 _COOKED_IN_COOKER = quick(
-    r"\brice\b[^.;!?]{0,40}\b(?:cook|steam|make)\w*\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b|\b(?:cook|steam|make)\w* (?:the |your )?rice\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b",
+    r"\brice\b[^.;!?]{0,40}\b(?:cook|steam|make)\w*\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b|\b(?:cook|steam|make)\w* (?:the |your )?rice\b[^.;!?]{0,16}\bin (?:the |a |your )?rice[- ]?cooker\b"
+    # "fry the rice 2 min. Put into rice cooker with the stock, cook"
+    r"|\b(?:put|tip|scrape|transfer|move|pour|add)\b[^.;!?]{0,24}\binto (?:the |a |your )?rice[- ]?cooker\b",
     re.I,
 )
 _STEAMED = lazy(r"\bsteam(?:ed|s|ing|er)?\b", re.I)

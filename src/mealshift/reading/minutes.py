@@ -62,7 +62,10 @@ def tag(
     cookers = any(_COOKERS.search(b.text) for b in blocks)
     pressed = any(_PLACE["pressure"].search(b.text) for b in blocks)
     for i, ((n, s), (kind, sure)) in enumerate(zip(places, got, strict=True)):
-        others = tuple(x for x in tagger.others(i, 0.01) if x[0] != kind)[:5]
+        # what is no whistle is none, whatever stands beside it
+        others = tuple(x for x in tagger.others(i, 0.01) if x[0] not in (kind, "whistles"))[:5]
+        if kind == "whistles" != s.unit + "s":
+            (kind, sure), others = (others[0], others[1:]) if others else (("heat", sure), ())
         place = Place(blocks, found, n, s, kind, sure, others, out, enters, sorts, cookers, pressed, steeps)
         if s.unit == "whistle":
             out = whistled(place)

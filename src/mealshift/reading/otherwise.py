@@ -36,7 +36,7 @@ def another_batch(text: str) -> tuple[tuple[int, int], ...]:
 
 # "one and a half cups of water (two if it's old rice)": a bracket that tells the amount of another rice
 OF_ANOTHER = lazy(
-    rf"\s{{0,3}}\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
+    rf"\s{{0,3}}\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|wild|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
     # "simmer 45 min (barley: 1 hour)"
     rf"|\s{{0,3}}\((?:for )?(?:{OTHER_GRAINS}|(?:old|new|brown|white|wild|red|black|basmati|jasmine|par-?boiled|easy[- ]cook)(?: rice)?)(?::| takes| needs|,)? (?:about |abt |~ ?)?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN}|min\w*|hours?|hrs?)\b[^()\n]{{0,20}}\)"
     # "2 cups water, or 2½ cups for old rice", "2 cups water, 2½ cups for brown rice"

@@ -211,6 +211,7 @@ def with_roles(
         _of_another_part(lines, source)
         | _told_without_the_grain(lines, source, laid)
         | _by_the_packet(lines, source, found, laid)
+        | _gives_the_stock(lines, source)
     )
     for i in apart:
         chances[i] = 0.0
@@ -250,6 +251,24 @@ def with_roles(
     if source is not None:
         out[source] = out[source].with_(role="source_grain")
     return out, tagged
+
+
+# "2¼ cups of the poaching stock", "500 ml of the fish water", "reserved poaching liquid"
+_OUT_OF_ANOTHER = lazy(
+    r"\b(?:of|from) (?:the|that|your) (?:[^\W\d]+ )?(?:stock|broth|liquid|liquor|water)\b|\b(?:poaching|reserved|strained) (?:[^\W\d]+ )?(?:stock|broth|liquid|liquor|water)\b",
+    re.I,
+)
+
+
+def _gives_the_stock(lines: Sequence[Line], source: int | None) -> frozenset[int]:
+    """Water that something was poached in, where the grain gets a measured part of it: "2 litres water … 2¼ cups of the poaching stock"."""
+    grain_ml = None if source is None else lines[source].ml
+    wet = [ln for ln in lines if ln.carrier and ln.ml]
+    taken = [ln for ln in wet if _OUT_OF_ANOTHER.search(ln.text)]
+    poured = sum(ln.ml or 0.0 for ln in taken)
+    if not grain_ml or poured < OWN_WATER * grain_ml:
+        return frozenset()
+    return frozenset(ln.index for ln in wet if ln.kind == "water" and ln not in taken and (ln.ml or 0.0) > poured)
 
 
 def _drunk_before(

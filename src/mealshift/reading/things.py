@@ -177,7 +177,10 @@ _MEANT = quick(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\
 _OTHERWISE = lazy(
     r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I
 )
-_SOAKING = lazy(r"\b(?:soak\w*|rinse|wash|cover (?:the rice |it |them )?with)\b", re.I)
+_SOAKING = lazy(
+    r"\b(?:soak(?!ed (?:[^\W\d]+ )?(?:beans?|peas?|lentils?|chickpeas|dal|pulses?)\b)\w*|rinse|wash|cover (?:the rice |it |them )?with)\b",
+    re.I,
+)
 
 
 _FAR_BEHIND = 80

@@ -238,6 +238,12 @@ _OTHER_SORT = lazy(
     r"\s*\((?:for |if |or )?(?:[a-z]+[ -]){0,2}(?:rice|cook|grain|parboiled|converted|brown|basmati|jasmine|arborio|carnaroli|vialone|bomba|sella|older|fan|gas|winter|summer|barley|quinoa|farro|bulgur|millet|buckwheat|wheat|spelt|oats)[a-z]*:? (?:about |~)?",
     re.I,
 )
+# "5 minutes for the blend (25 minutes for wild rice)"
+_IN_A_BRACKET_SOON = lazy(r"[^().;!?\d]{0,24}\((?:or |about )?")
+_FOR_A_SORT = lazy(
+    r"\s*(?:if|for|with) (?:you use |using |100 ?% |all |pure |plain |only )*(?:the )?(?:[a-z]+[ -]){0,2}(?:rice|barley|quinoa|farro|bulgur|millet|grains?)\b",
+    re.I,
+)
 _OR_ELSE = lazy(r"\(or [^.;()]*$", re.I)
 _MINE_TOOK = lazy(r"[^.;!?\d]{0,16}\b(?:mine|ours|it) (?:took|takes)\b", re.I)
 # "start tasting at 16 minutes; all told it's 18 to 20"
@@ -381,7 +387,7 @@ _COMES_DOWN = lazy(
 )
 # said by the cooker itself: "HIGH pressure 8 minutes", "press start (mine takes 46 min)"
 _AT_PRESSURE = lazy(
-    r"\bH[IP],?\s*(?:for )?$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
+    r"\bH[IP],?\s*(?:for )?$|\b(?:(?:high|low|full|manual)[ -]pressure|pressure[- ]cook)\)?(?: it)?(?: on high)?\s*(?:for|[-,:=])?\s*(?:about )?$"
     # the cooker's own programme
     r"|\"(?:porridge|rice|multi-?grain|congee|soup|stew|manual)\"(?: (?:mode|setting|button|program\w*))?,?(?: for)?\s*$",
     re.I,
@@ -866,7 +872,7 @@ RULES = (
     ),
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other") and p.since("come_up", _THEN_LOW)),
     Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", OR_SO_LONG)),
-    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
+    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
     Rule("romero los últimos 2 min", "from_end", 0.93, lambda p: _LAST_ABROAD.search(p.before)),
