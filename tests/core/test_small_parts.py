@@ -363,6 +363,8 @@ def test_the_second_power_of_a_microwave_is_told_when_it_comes() -> None:
     ],
 )
 def test_what_much_water_may_mean_is_said_by_the_lid(told: str, asks: str) -> None:
-    text = f"Pot\nServes 4\n200 g long grain rice\n1 litre water\n1. Bring the water to the boil. Add the rice. {told}\n"
+    text = (
+        f"Pot\nServes 4\n200 g long grain rice\n1 litre water\n1. Bring the water to the boil. Add the rice. {told}\n"
+    )
     said = " ".join(p.text for p in solve_backwards(read(text), Kitchen()).problems)
     assert asks in said and (asks != "" or "no lid" not in said and "brisker" not in said)

@@ -15,11 +15,13 @@ OTHERWISE = (
     r"(?:softer|mush(?:y|ier)|firmer|stickier|drier|thicker|thinner|looser|creamier|wetter|soupier|runnier|chewier)"
 )
 LIKED = r"(?:soft|firm|separate|fluff\w*|loose|thick|thin|runny|creamy|sticky|dry|moist\w*|wet|al dente|chewy)"
+# said of a grain alone: a sauce may be thicker, and the flour for that is nobody else's
+_OF_A_GRAIN = r"(?:softer|mush(?:y|ier)|firmer|stickier|drier|chewier)(?! (?:sauce|soup|gravy|broth|filling|topping|crust|meat|chicken|tofu|vegetables?)\b)"
 # "If you double it use 2 cups rice and 2 3/4 water, not 3."
 _ANOTHER_BATCH = quick(
     r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b"
     # "For mushier rice add 3 cups water.", "If you like it softer, cook 18 minutes."
-    rf"|(?:for|if (?:you|u|ya) (?:like|want|prefer|need)) (?:an? |it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?{OTHERWISE}\b)"
+    rf"|(?:for|if (?:you|u|ya) (?:like|want|prefer|need)) (?:an? |it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?{_OF_A_GRAIN}\b)"
     r"(?:[^.;!?\n]|\.(?=\d)){0,160}(?:[.;!?]+|$)"
     # "15 minutes, or 18 minutes if you like it soft"
     rf"|,? or {RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*if (?:you|u|ya) (?:like|want|prefer) (?:it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?(?:{OTHERWISE}|{LIKED})\b",

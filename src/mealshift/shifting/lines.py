@@ -513,7 +513,10 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             label = outside.pop(0)
             edits.append(Edit(label.span.start, label.span.end, name))
         elif (
-            len(outside) > 1 and ln.amount_span and outside[0].span.end <= ln.amount_span.start < outside[1].span.start
+            len(outside) > 1
+            and ln.amount_span
+            and outside[0].span.end <= ln.amount_span.start < outside[1].span.start
+            and _FOR_THE.search(text, 0, outside[0].span.start)
         ):
             # "for the rice you need 2 cups basmati"
             label = outside.pop(0)
