@@ -111,6 +111,11 @@ def test_a_tin_that_is_weighed_holds_as_much_water() -> None:
     assert sum(ln.water for ln in read(text).lines if ln.kind == "water") == pytest.approx(400, rel=0.03)
 
 
+def test_a_tin_of_which_only_the_grams_are_told_holds_as_much_water() -> None:
+    text = "Bean rice\nServes 4\n1 can (400 g) black beans, drained\n300 g jasmine rice\n1. Tip the beans over the rice. Fill the can with water and pour it in. Boil, cover, low 15 minutes.\n"
+    assert sum(ln.water for ln in read(text).lines if ln.kind == "water") == pytest.approx(400, rel=0.03)
+
+
 def test_only_a_line_right_below_goes_on_with_a_thing() -> None:
     def listed(between: str) -> list[str]:
         text = f"Leek rice\nServes 4\n\n300 g long-grain rice,\n{between}(washed three times)\n600 ml water\n1 leek\n\n1. Boil the rice and leek in the water, covered, 15 minutes.\n"
@@ -367,4 +372,6 @@ def test_what_much_water_may_mean_is_said_by_the_lid(told: str, asks: str) -> No
         f"Pot\nServes 4\n200 g long grain rice\n1 litre water\n1. Bring the water to the boil. Add the rice. {told}\n"
     )
     said = " ".join(p.text for p in solve_backwards(read(text), Kitchen()).problems)
+    usual = read(text.replace("1 litre", "420 ml"))
+    assert "no lid" not in asks or not solve_backwards(usual, Kitchen()).problems
     assert asks in said and (asks != "" or "no lid" not in said and "brisker" not in said)
