@@ -23,7 +23,7 @@ from ..process import data as _data
 from ..quick import lazy, quick
 from ..text.sentences import sentences
 from .names import OTHER_GRAINS, as_rice, browned
-from .otherwise import another_batch
+from .otherwise import another_batch, blanked
 from .pot_words import FOODS
 
 _CUT = lazy(
@@ -530,12 +530,7 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
 
 
 def _batches_blanked(texts: Sequence[str]) -> list[str]:
-    out = []
-    for t in texts:
-        for a, b in another_batch(t):
-            t = t[:a] + " " * (b - a) + t[b:]
-        out.append(t)
-    return out
+    return [blanked(t, another_batch(t)) for t in texts]
 
 
 _WAY_ASIDE = quick(

@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterable, Sequence
 from functools import lru_cache
 
 from ..grains import grain
 from ..measures import RANGE_PATTERN, UNIT_PATTERN
 from ..quick import found_in, lazy, quick
+from ..recipe import Line
 from .names import OTHER_GRAINS, find_grains
 
 # how somebody else likes it, and what it is then
@@ -58,28 +60,193 @@ def for_another(text: str) -> list[tuple[int, int]]:
     return [*another_batch(text), *(m.span() for p in (OF_ANOTHER, AS_LIKED) for m in found_in(p, text))]
 
 
-# "For brown rice use 750 ml and cook 40 minutes."
-_FOR_A_SORT = quick(
-    r"(?:^|(?<=[.;!?]\s)|(?<=\n))(?:for|with|if (?:you(?:'re| are)? )?us(?:e|ing)|when using|using) (?P<sort>[^.;!?,:\d]{3,40})(?:[^.;!?]|\.(?=\d)){0,200}(?:[.;!?]+\s*|$)",
+# "For brown rice use 750 ml", "If you only have quinoa, …"; "for the brown rice" is one that the recipe has
+_LEADS = (
+    r"(?:\b(?:for|with|when(?: you(?:'re| are)?)? (?:us(?:e|ing)|cook(?:ing)?|making)|using|in case of"
+    r"|if(?: (?:you(?:'re| are)?|u|ya|i|it'?s|its|it is))?(?: (?:only |rather |prefer to |want to |choose to )?(?:us(?:e|ing)|have|had|cook(?:ing)?|mak(?:e|ing)|prefer|want|choose|take|like|got))?)"
+    r"(?: (?:an?|some|your own|plain|ordinary|regular|normal|raw|uncooked|instead|say|cups? of))*)"
+)
+_SO_OR_SO = r"\W*(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?)\b[:,]?\s*)*"
+_LED = lazy(rf"{_SO_OR_SO}{_LEADS}\s+", re.I)
+# … "and brown?"
+_ONLY_SUCH = lazy(rf"{_SO_OR_SO}(?:with |for |what about |how about )?", re.I)
+_NEEDS = lazy(
+    r"(?: rice| grains?)?\s*(?:(?:will|would|may|might|can|usually|often|generally|always|rice|just|i) )*(?:(?:need|take|want|require|get|drink|cook|use)s?\b|[:=–-] ?(?=\D{0,12}\d)|(?= (?:about |abt )?\d))",
     re.I,
 )
+_TOO = lazy(
+    r"[^,.;!?\d]{0,24}\b(?:works?|is (?:good|fine|nice|great|lovely|ok|okay)|(?:can|could|may) (?:also )?be used|(?:takes?|needs?|wants?|cooks?) (?:longer|more|less|quicker|faster|slower))\b",
+    re.I,
+)
+_IS_ASKED = lazy(r"\W*\?+\W*$")
+_OR_TAKE = lazy(
+    rf"{_SO_OR_SO}(?:(?:you|u|i|we) )?(?:(?:can|could|may|might|sometimes|also) )*(?:also |just |even )?(?:feel free to |try )?(?:use|using|make (?:it|this) with|cook|swap|substitute|replace)\b(?: (?:in|it|this|the rice|rice|with|for|by|an?|some))* $",
+    re.I,
+)
+_ALSO = lazy(
+    r"\b(?:can|could|may|might|also|feel free|try|swap|substitute|replace|instead|too|if you (?:like|prefer|want))\b",
+    re.I,
+)
+# what follows on it: "It needs 45 minutes.", "in that case …", "; increase the water to 3 cups"
+_IT_NEEDS = lazy(
+    r"\W*(?:(?:it|that|this|these|they|those)(?:'ll| will| would| may| might)?(?: (?:also|just|usually|probably))* (?:need|take|want|require|cook|drink)s?\b|in (?:that|which|this) case\b|then (?:you(?:'ll)? )?need\b)",
+    re.I,
+)
+_SO_THEN = lazy(
+    r"\W*(?:just |then |simply |so |you(?:'ll)? (?:need|have) to )*(?:increas\w+|add|us(?:e|ing)|cook\w*|simmer|bake|boil|allow|give|adjust|up|reduce|extend)\b",
+    re.I,
+)
+_BEHIND = lazy(
+    r"\b(?:for|if|when|in case of)\b(?:(?<=for)|[^,.;:!?()\d]{0,24}?)(?: (?:an?|some|plain|ordinary|regular|normal))*\s+$",
+    re.I,
+)
+_ITS_AMOUNT = rf"(?:or |but |use |add |and |about |abt |up to |another |an? (?:extra|further|additional) |an? )*(?:{RANGE_PATTERN}|half an? |an? (?:hour|half))"
+_FROM_HERE = quick(rf"(?:^|,|;|(?<!\d)/|\s[-–—]|(?<!, )\b(?:or|and)\b)\s*(?={_ITS_AMOUNT})", re.I)
+_SO_MUCH_FOR = lazy(
+    rf"{_ITS_AMOUNT}\s*-?\s*(?:{UNIT_PATTERN}|min\w*|hours?|hrs?)?\.?(?: [^\W\d]+)? (?:for|if|when)\b[^,.;:!?()\d]{{0,24}}$",
+    re.I,
+)
+_AND_MORE = lazy(r"(?: rice)?[,;]?\s*(?:(?:and|or|but) )?", re.I)
+_ONLY_ADDS = lazy(
+    r"\W*(?:(?:and|but|or|then|also|you(?:'ll)?(?: will| may)? need|allow|give(?: it)?|it takes|takes|needs?)\s)*(?:add|use|(?:increase|raise|extend|up|reduce|adjust)(?: the (?:[^\W\d]+ ){1,2}(?:to|by))?|allow|give|plan|count|reckon|take)?\W*$",
+    re.I,
+)
+_BRACKET = lazy(r"\s{0,3}\((?P<in>[^()\n]{3,120})\)")
+_SENTENCE = lazy(r"(?:[^.;!?\n]|\.(?=\d))+[.;!?]*[ \t]*|\n")
+_COLOUR = lazy(
+    r"\b(?P<of>brown|white|wild|red|black)\b(?=\s*(?:needs?|takes?|wants?|[,.;:)?]|$)|\s(?:and|or|one|kind|will)\b)",
+    re.I,
+)
+_WHITE = ("rice-white-long", "rice-white-medium", "rice-white-short")
 
 
-def for_another_sort(text: str, slug: str, told: bool) -> list[tuple[int, int]]:
-    """Sentences with the amounts or the minutes of a sort of rice that this recipe does not cook. told: does the recipe say which rice it is? Where it only says
-    rice, no white rice is another."""
-    out = []
-    for m in _FOR_A_SORT.finditer(text):
-        named = find_grains(m["sort"])
-        others = {f.slug for f in named if not f.generic}
-        plain = not told and not any(grain(s).whole for s in others)
-        if others and slug not in others and not plain and _AN_AMOUNT.search(m[0]):
+def own_sorts(lines: Sequence[Line], source: Line) -> tuple[frozenset[str], bool]:
+    """The grains of a recipe, of which nothing is another's, and whether it says which rice its own is."""
+    return frozenset(ln.grain for ln in lines if ln.grain), source.kind != "generic rice" or source.grain not in _WHITE
+
+
+def _is_another(slug: str, said: str, own: frozenset[str], told: bool) -> bool:
+    """Is a grain that is named none of the recipe's own? said: by which words."""
+    if slug in own:
+        return False
+    said = said.lower()
+    if not grain(slug).whole and grain(slug).family == "rice":
+        # where the recipe only says rice, no white rice is another; "white" and "long grain" are what many a rice is
+        white = any(grain(s).family == "rice" and not grain(s).whole for s in own)
+        return not white if slug in _WHITE else told
+    colour = next((c for c in ("brown", "red", "black") if c in said), None)
+    return not (colour and any(colour in s for s in own))
+
+
+def _named_in(text: str, own: frozenset[str], told: bool) -> tuple[list[tuple[int, int]], list[tuple[int, int]]]:
+    """Where another's names stand, and the recipe's own."""
+    others: list[tuple[int, int]] = []
+    mine: list[tuple[int, int]] = []
+    for f in find_grains(text):
+        place = (f.span.start, f.span.end)
+        if f.generic and "white" not in f.text.lower():
+            continue
+        (others if _is_another(f.slug, f.text, own, told) else mine).append(place)
+    taken = [*others, *mine]
+    for m in _COLOUR.finditer(text):
+        if not any(a < m.end() and m.start() < b for a, b in taken):
+            found = find_grains(f"{m['of']} rice")
+            if found and _is_another(found[0].slug, found[0].text, own, told):
+                others.append(m.span())
+    return sorted(others), mine
+
+
+@lru_cache(maxsize=4096)
+def of_other_sorts(text: str, own: frozenset[str], told: bool) -> tuple[tuple[int, int], ...]:
+    """Where a text speaks of a rice, or another grain, that this recipe does not cook: sentences ("For brown rice use 750 ml and cook 40 minutes."), brackets
+    ("(40 if it's brown)") and ends of a sentence (", or 45 minutes for brown rice").
+
+    own: the grains of the recipe. told: does it say which rice it is? Where it only says rice, no white rice is another.
+    """
+    if not own or not _named_in(text, own, told)[0]:
+        return ()
+    out: list[tuple[int, int]] = []
+    plain = text
+    for m in _BRACKET.finditer(text):
+        if _bracket_is_anothers(m["in"], own, told):
             out.append(m.span())
+        plain = plain[: m.start("in") - 1] + "_" * (m.end("in") - m.start("in") + 2) + plain[m.end("in") + 1 :]
+    goes_on = followed = False
+    for m in _SENTENCE.finditer(plain):
+        others, mine = _named_in(m[0], own, told)
+        whole = bool(others) and not mine and _sentence_is_anothers(m[0], others)
+        whole = whole or (not mine and goes_on and bool(_IT_NEEDS.match(m[0]) or (followed and _SO_THEN.match(m[0]))))
+        if whole:
+            out.append(m.span())
+        elif others:
+            out += [(m.start() + a, m.start() + b) for a, b in _ends_of_others(m[0], others)]
+        goes_on = whole or (goes_on and not m[0].strip())
+        followed = m[0].rstrip().endswith(";")
+    return tuple(sorted(out))
+
+
+def _bracket_is_anothers(said: str, own: frozenset[str], told: bool) -> bool:
+    others, mine = _named_in(said, own, told)
+    return bool(
+        others
+        and not mine
+        and (
+            _LED.fullmatch(said, 0, others[0][0])
+            or _ONLY_SUCH.fullmatch(said, 0, others[0][0])
+            and _NEEDS.match(said, others[0][1])
+            and _AN_AMOUNT.search(said, others[0][1])
+            or any(_BEHIND.search(said[:a]) for a, _ in others)
+            and _AN_AMOUNT.search(said)
+        )
+    )
+
+
+def _sentence_is_anothers(said: str, others: list[tuple[int, int]]) -> bool:
+    start, end = others[0]
+    amount = _AN_AMOUNT.search(said)
+    if led := _LED.fullmatch(said, 0, start):
+        # "With brown rice in the pot …" tells no amount, and is none of another's; "if you use brown rice, soak it first" is
+        return bool(amount or re.search(r"\b(?:if|when)\b", led[0], re.I))
+    so_it_is = _TOO.match(said, end) or (amount and _NEEDS.match(said, end)) or _IS_ASKED.match(said, end)
+    if so_it_is and _ONLY_SUCH.fullmatch(said, 0, start):
+        return True
+    return bool(_OR_TAKE.fullmatch(said, 0, start) and _ALSO.search(said))
+
+
+def _ends_of_others(said: str, others: list[tuple[int, int]]) -> list[tuple[int, int]]:
+    """ "simmer 20 minutes, or 45 for brown rice": from its amount to its name, with what joins it; the whole sentence if nothing else is told in it."""
+    out: list[tuple[int, int]] = []
+    for start, end in others:
+        before = said[:start]
+        if not (behind := _BEHIND.search(before)):
+            continue
+        reached = out[-1][1] if out else 0
+        begins = [m.start() for m in _FROM_HERE.finditer(before, reached, behind.start())]
+        if begins:
+            a, b = begins[-1], end
+            # "40 minutes and 2 cups water if you use brown rice"
+            while len(begins) > 1 and re.match(r"\s*and\b", said[begins[-1] :], re.I):
+                begins.pop()
+                a = begins[-1]
+            out.append((a, b + 5 if said[b : b + 5].lower() == " rice" else b))
+        elif (m := _SO_MUCH_FOR.search(before)) and _AN_AMOUNT.search(said, end):
+            # "40 minutes for brown rice, 15 for white"
+            then = _AND_MORE.match(said, end)
+            out.append((m.start(), then.end() if then else end))
+        elif not reached and (m := re.search(_ITS_AMOUNT, before, re.I)) and _ONLY_ADDS.match(before[: m.start()]):
+            return [(0, len(said))]
+    if out and _ONLY_ADDS.fullmatch(said[: out[0][0]]) and re.fullmatch(r"\W*", said[out[-1][1] :]):
+        return [(0, len(said))]
     return out
 
 
 def without_others(text: str) -> str:
-    """The text with that blanked, every other letter in its place."""
-    for a, b in for_another(text):
+    """The text with that blanked."""
+    return blanked(text, for_another(text))
+
+
+def blanked(text: str, places: Iterable[tuple[int, int]]) -> str:
+    """The text with blanks at these places, every other letter where it was."""
+    for a, b in places:
         text = text[:a] + " " * (b - a) + text[b:]
     return text

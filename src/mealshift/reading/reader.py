@@ -35,12 +35,12 @@ from .clauses import Clause, another_day_blanked, clauses, instead_blanked, with
 from .intake import MOST_CHARACTERS, clean
 from .names import as_rice, browned, find_grains, kind_of_rice
 from .operations import operations
-from .otherwise import without_others
+from .otherwise import blanked, of_other_sorts, own_sorts, without_others
 from .own_measures import own_measures, vessel_of, vessel_told
 from .placing import counted, first_so_many, named, pots_of_others, sorts, told_in, with_roles
 from .pot_words import CLASS
 from .settle import settle
-from .structure import Structure
+from .structure import Piece, Structure
 from .things import overlooked as find_overlooked
 from .things import things_in
 from .told_by import related
@@ -61,15 +61,13 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     if overlooked:
         laid = structure.lay_out(text, {**overlooked, **said})
         lines, problems = things_in(laid, text, measures)
+    lines, source = _which_grain(lines, laid, measures, corrections)
+    alone = _without_other_sorts(laid, lines, source)
+    if alone is not laid:
+        laid = alone
+        lines, problems = things_in(laid, text, measures)
+        lines, source = _which_grain(lines, laid, measures, corrections)
     problems += _letters_mended(brought, text)
-    lines = _vessels_unknown(lines, measures)
-    lines = _same_vessel([_corrected(ln, corrections) for ln in lines])
-    source = _source(lines, corrections, [p.text for p in laid.steps])
-    lines = _raw_is_uncooked(lines, laid, source)
-    lines = _boiled_beforehand(lines, laid, source)
-    lines = _cooked_here(lines, laid, source, measures)
-    lines = _named_elsewhere(lines, laid, source, corrections)
-    lines = _of_its_dish(lines, laid, source)
     lines, misspelt = _near_unit(lines, source, measures)
     lines = related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
@@ -163,6 +161,36 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     if overlooked and recipe.source_line is not None:
         doubts += consistency.found_in_talk(recipe.source_line, corrections)
     return recipe.with_(problems=tuple(problems), doubts=tuple(doubts))
+
+
+def _which_grain(
+    lines: list[Line], laid: Structure, measures: Measures, corrections: tuple[Correction, ...]
+) -> tuple[list[Line], int | None]:
+    """The lines with the cook's own words, and the place of the grain that is cooked, with its sort as the whole text tells it."""
+    lines = _vessels_unknown(lines, measures)
+    lines = _same_vessel([_corrected(ln, corrections) for ln in lines])
+    source = _source(lines, corrections, [p.text for p in laid.steps])
+    lines = _raw_is_uncooked(lines, laid, source)
+    lines = _boiled_beforehand(lines, laid, source)
+    lines = _cooked_here(lines, laid, source, measures)
+    lines = _named_elsewhere(lines, laid, source, corrections)
+    return _of_its_dish(lines, laid, source), source
+
+
+def _without_other_sorts(laid: Structure, lines: list[Line], source: int | None) -> Structure:
+    """The structure without what its steps and notes say of another grain than its own; itself where they say nothing of the kind."""
+    if source is None:
+        return laid
+    own, told = own_sorts(lines, lines[source])
+
+    def left(piece: Piece) -> Piece:
+        gone = of_other_sorts(piece.text, own, told)
+        return replace(piece, text=blanked(piece.text, gone)) if gone else piece
+
+    steps, notes = [left(p) for p in laid.steps], [left(p) for p in laid.notes]
+    if steps == laid.steps and notes == laid.notes:
+        return laid
+    return replace(laid, steps=steps, notes=notes)
 
 
 # -- ingredients -------------------------------------------------------------------------------------------------

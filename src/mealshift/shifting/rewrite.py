@@ -30,7 +30,7 @@ from ..reading import ingredients
 from ..reading.clauses import OWN_LOOK, verbs_in, ways_in_brackets
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
-from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, for_another_sort
+from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, of_other_sorts, own_sorts
 from ..reading.pours import KEPT, THE_REST
 from ..reading.told_minutes import OR_SO_LONG, OTHER_OVEN, SUMMED
 from ..reading.words import word_list
@@ -771,7 +771,7 @@ class _View:
         found = [
             *another_batch(step.text),
             *self._of_so_many(step),
-            *for_another_sort(step.text, self.own.grain.slug, self.own.line.kind != "generic rice"),
+            *of_other_sorts(step.text, *own_sorts(self.recipe.lines, self.own.line)),
             *(m.span() for p in (OF_ANOTHER, _OLD_RICE) for m in found_in(p, step.text)),
         ]
         grains_own = [
