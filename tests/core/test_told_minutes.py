@@ -104,6 +104,7 @@ SAID = [
     ("In the rice cooker. When cooked, steam as it is 10 minutes.", "", "heat", "rest"),
     ("Bake 1 hour. Check at 50 minutes.", "heat", "heat", "from_start~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "other", "rest~"),
+    ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "rest", "rest"),
     ("Covered 30 min., uncovered 20 min. Let set 5 min.", "heat heat", "heat", "rest"),
     ("Mit Brühe 15 Minuten köcheln, ab und zu umrühren. Erbsen dazu, weitere 5 Minuten.", "heat", "rest", "heat~"),
     ("Add the rice; cook, stirring, until golden, 5 minutes.", "", "heat", "toast~"),

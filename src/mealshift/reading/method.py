@@ -237,7 +237,29 @@ def choose(
     lid = "in:lid" in fs or ("all:lid" in fs and not fs & {"in:stirring", "all:stirring", "all:paella"})
     if best in ("open", "stirred") and lid and not fs & {"all:uncovered", "all:ladle", "all:creamy"}:
         best, p = "covered", min(p, 0.75)
+    rival = max((x for w, x in likely if w != best), default=0.0)
+    alone = p >= LEAST_UNDER_A_LID and rival <= MOST_OF_A_RIVAL and not fs & _OTHER_THAN_A_LID
+    if best == "covered" and alone and grain not in ("rice-paella", "rice-risotto") and _under_a_lid(found):
+        # "boil, lid on, 12 min low", and no word of any other way
+        p = max(p, 0.88)
     return best, p / total if total > 1 else p, [x for x in likely[1:] if x[1] >= 0.12][:2]
+
+
+# how likely the words must find a pot under a lid, and at most any other way, that a lid on the grain settles it
+LEAST_UNDER_A_LID, MOST_OF_A_RIVAL = 0.45, 0.3
+_OTHER_THAN_A_LID = {
+    f"{where}:{what}"
+    for where in ("all", "title")
+    for what in (
+        *("uncovered", "stirring", "ladle", "creamy", "porridge", "paella", "stuff", "drain", "oven", "preheat"),
+        *("microwave", "whistle", "pressure", "high_pressure", "cooker", "slow", "steamer", "cold", "fried"),
+    )
+}
+
+
+def _under_a_lid(found: Sequence[Clause]) -> bool:
+    """Is a lid put on the grain?"""
+    return any(c.grains and c.before.grain and CLASS["COVER"].search(c.text) for c in found)
 
 
 _OWN_STEAM = lazy(

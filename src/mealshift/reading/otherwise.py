@@ -57,21 +57,36 @@ AS_LIKED = quick(
 
 def for_another(text: str) -> list[tuple[int, int]]:
     """Where a text tells another amount, or other minutes, for another rice or for who likes it otherwise: true of the rice they were told of."""
-    return [*another_batch(text), *(m.span() for p in (OF_ANOTHER, AS_LIKED) for m in found_in(p, text))]
+    liked = [m.span() for p in (OF_ANOTHER, AS_LIKED) for m in found_in(p, text)]
+    return [*another_batch(text), *liked, *_aside_of(text)]
+
+
+def _aside_of(text: str) -> list[tuple[int, int]]:
+    """ "white rice (brown works too but takes longer)": brackets on another grain than the one named before them in their line."""
+    out = []
+    for m in _BRACKET.finditer(text):
+        line = text.rfind("\n", 0, m.start()) + 1
+        named = next(iter(find_grains(text[line : m.start()])), None)
+        if named and _bracket_is_anothers(m["in"], frozenset({named.slug}), not named.generic):
+            out.append(m.span())
+    return out
 
 
 # "For brown rice use 750 ml", "If you only have quinoa, …"; "for the brown rice" is one that the recipe has
 _LEADS = (
     r"(?:\b(?:for|with|when(?: you(?:'re| are)?)? (?:us(?:e|ing)|cook(?:ing)?|making)|using|in case of"
-    r"|if(?: (?:you(?:'re| are)?|u|ya|i|it'?s|its|it is))?(?: (?:only |rather |prefer to |want to |choose to )?(?:us(?:e|ing)|have|had|cook(?:ing)?|mak(?:e|ing)|prefer|want|choose|take|like|got))?)"
-    r"(?: (?:an?|some|your own|plain|ordinary|regular|normal|raw|uncooked|instead|say|cups? of))*)"
+    r"|if(?: (?:you(?:'re| are)?|u|ya|i|it'?s|its|it is))?(?: (?:only |rather |prefer to |want to |choose to )?(?:us(?:e|ing)|have|had|cook(?:ing)?|mak(?:e|ing)(?: (?:it|this))?(?: with)?|prefer|want|choose|take|like|got|swap(?:ping)? in|made with))?"
+    # as other tongues say it
+    r"|si (?:usas|us[áa]is|se usa|usa|utiliza\w*|es|lo haces con|vous (?:utilisez|prenez|avez)|tu (?:utilises|prends|as)|c'est)|s'il s'agit d[eu]|para|con|pour|avec|bei|für|mit|(?:wenn|falls) (?:du|man|ihr|sie)"
+    r"|se (?:usi|usate|utilizzi|si usa|è)|per|voor|bij|met|als je)"
+    r"(?: (?:an?|some|your own|plain|ordinary|regular|normal|raw|uncooked|instead|say|cups? of|el|un|du|de|del|il|lo|le|den|das|einen?|einem))*)"
 )
 _SO_OR_SO = r"\W*(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?)\b[:,]?\s*)*"
 _LED = lazy(rf"{_SO_OR_SO}{_LEADS}\s+", re.I)
 # … "and brown?"
 _ONLY_SUCH = lazy(rf"{_SO_OR_SO}(?:with |for |what about |how about )?", re.I)
 _NEEDS = lazy(
-    r"(?: rice| grains?)?\s*(?:(?:will|would|may|might|can|usually|often|generally|always|rice|just|i) )*(?:(?:need|take|want|require|get|drink|cook|use)s?\b|[:=–-] ?(?=\D{0,12}\d)|(?= (?:about |abt )?\d))",
+    r"(?: rice| grains?)?\s*(?:(?:will|would|may|might|can|usually|often|generally|always|rice|just|i) )*(?:(?:need|take|want|require|get|drink|cook|use)s?\b|took|needed|wanted|braucht|benötigt|necesita|lleva|tarda|demande|nécessite|prend|vuole|richiede|[:=–-] ?(?=\D{0,12}\d)|(?= (?:about |abt )?\d))",
     re.I,
 )
 _TOO = lazy(
@@ -89,7 +104,7 @@ _ALSO = lazy(
 )
 # what follows on it: "It needs 45 minutes.", "in that case …", "; increase the water to 3 cups"
 _IT_NEEDS = lazy(
-    r"\W*(?:(?:it|that|this|these|they|those)(?:'ll| will| would| may| might)?(?: (?:also|just|usually|probably))* (?:need|take|want|require|cook|drink)s?\b|in (?:that|which|this) case\b|then (?:you(?:'ll)? )?need\b)",
+    r"\W*(?:(?:it|that|this|these|they|those)(?:'ll| will| would| may| might)?(?: (?:also|just|usually|probably))* (?:(?:need|take|want|require|cook|drink)s?|took|needed)\b|in (?:that|which|this) case\b|then (?:you(?:'ll)? )?need\b)",
     re.I,
 )
 _SO_THEN = lazy(
@@ -117,6 +132,7 @@ _COLOUR = lazy(
     r"\b(?P<of>brown|white|wild|red|black)\b(?=\s*(?:needs?|takes?|wants?|[,.;:)?]|$)|\s(?:and|or|one|kind|will)\b)",
     re.I,
 )
+_IF = lazy(r"\b(?:if|when(?: you)? us(?:e|ing)|wenn|falls|si|se|als)\b", re.I)
 _WHITE = ("rice-white-long", "rice-white-medium", "rice-white-short")
 
 
@@ -140,6 +156,8 @@ def _is_another(slug: str, said: str, own: frozenset[str], told: bool) -> bool:
 
 def _named_in(text: str, own: frozenset[str], told: bool) -> tuple[list[tuple[int, int]], list[tuple[int, int]]]:
     """Where another's names stand, and the recipe's own."""
+    # who says "if you use basmati" speaks of another, where the recipe only says rice
+    told = told or bool(_IF.search(text))
     others: list[tuple[int, int]] = []
     mine: list[tuple[int, int]] = []
     for f in find_grains(text):
@@ -193,8 +211,10 @@ def _bracket_is_anothers(said: str, own: frozenset[str], told: bool) -> bool:
         and (
             _LED.fullmatch(said, 0, others[0][0])
             or _ONLY_SUCH.fullmatch(said, 0, others[0][0])
-            and _NEEDS.match(said, others[0][1])
-            and _AN_AMOUNT.search(said, others[0][1])
+            and (
+                _TOO.match(said, others[0][1])
+                or (_NEEDS.match(said, others[0][1]) and _AN_AMOUNT.search(said, others[0][1]))
+            )
             or any(_BEHIND.search(said[:a]) for a, _ in others)
             and _AN_AMOUNT.search(said)
         )

@@ -494,6 +494,7 @@ def _named_elsewhere(
     place = lines[source].span
     title = laid.title.span if laid.title else None
     others = without_others(laid.plain)
+    others = blanked(others, of_other_sorts(others, frozenset({lines[source].grain or ""}), False))
     told = {
         f.slug
         for f in find_grains(others)

@@ -959,6 +959,7 @@ RULES = (
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER) or p.after(_ALL_TOLD)),
     ),
+    Rule("15 minutes. Rest 5 minutes.", "rest", 0.95, lambda p: p.kind == "rest" and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"), least=True, leaves="other"),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
         fits=lambda p: p.kind in ("other", "rest", "heat") and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
