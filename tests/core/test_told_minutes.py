@@ -105,6 +105,8 @@ SAID = [
     ("Bake 1 hour. Check at 50 minutes.", "heat", "heat", "from_start~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "other", "rest~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "rest", "rest"),
+    ("Cover with foil. Bake at 375F for 25 minutes, or at 350F for 35 minutes.", "heat", "heat", "other"),
+    ("Cover with foil. Bake at 375F for 25 minutes (or 350F for 35 minutes, or 325F for 45 minutes).", "heat other", "heat", "other"),
     ("Covered 30 min., uncovered 20 min. Let set 5 min.", "heat heat", "heat", "rest"),
     ("Mit Brühe 15 Minuten köcheln, ab und zu umrühren. Erbsen dazu, weitere 5 Minuten.", "heat", "rest", "heat~"),
     ("Add the rice; cook, stirring, until golden, 5 minutes.", "", "heat", "toast~"),
@@ -183,7 +185,7 @@ SAID = [
     ("Fry the onion 5 minutes.", "", "pan", "pan"),
     ("Cook on low for 15 minutes or until tender.", "", "heat", "heat"),
     ("Soak the rice 1 hour.", "", "soak", "soak"),
-    ("Simmer the rice 12 minutes, or 15 minutes for an old bag.", "heat", "heat", "heat"),
+    ("Simmer the rice 12 minutes, or 15 minutes for an old bag.", "heat", "heat", "other"),
     ("Bake every piece of it 20 minutes.", "", "heat", "heat"),
 ]  # fmt: skip
 

@@ -23,7 +23,6 @@ from ..process import data as _data
 from ..quick import lazy, quick
 from ..text.sentences import sentences
 from .names import OTHER_GRAINS, as_rice, browned
-from .otherwise import another_batch, blanked
 from .pot_words import FOODS
 
 _CUT = lazy(
@@ -514,7 +513,7 @@ def way_of(section: str) -> str:
 
 def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
-    texts = _batches_blanked(_way_aside_blanked(texts))
+    texts = _way_aside_blanked(texts)
     labels = [m["l"] if (m := _LABELLED.match(t)) else "" for t in texts]
     ways = [way_of(s) or (way_of(label) if label else "") for s, label in zip(sections, labels, strict=True)]
     told = list(dict.fromkeys(w for w in ways if w))
@@ -527,10 +526,6 @@ def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
     if len(told) < 2:
         return list(texts)
     return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]
-
-
-def _batches_blanked(texts: Sequence[str]) -> list[str]:
-    return [blanked(t, another_batch(t)) for t in texts]
 
 
 _WAY_ASIDE = quick(

@@ -340,8 +340,9 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     poured = any(ln.carrier and ln.ml and ln.role == "pot_liquid" for ln in recipe.lines)
     cooked = any(d.kind in ("heat", "whistles", "toast", "soak") for s in recipe.steps for d in s.durations)
     named = any(line.index in s.mentions for s in recipe.steps)
-    # two steps that work with what is listed, and something is heated or soaked: it need not name its rice
+    # two steps that work with what is listed, or one that works with two of it, and something is heated or soaked: it need not name its rice
     told = sum(bool(s.mentions or s.durations) for s in recipe.steps) >= 2
+    told = told or any(len(s.mentions) >= 2 and s.durations for s in recipe.steps)
     cooked = cooked or (line.cooked and any(s.durations for s in recipe.steps))
     named = named or (told and cooked) or any(ALL_OF_IT.search(st.text) for st in recipe.steps)
     home = (line.g or 0) < 2500

@@ -14,7 +14,7 @@ from typing import Any
 
 from ..problems import Refusal
 from ..quick import lazy
-from ..text import columns, scans
+from ..text import columns, scans, sizes
 from ..text.plain import written
 
 # what no recipe is beyond; a text within these is read in well under half a second (docs/reliability.md)
@@ -76,7 +76,7 @@ def clean(brought: str) -> str:
         text = html.unescape(text)
     _bounded(text)
     if structured is None:
-        text = columns.apart(scans.mended(written(text)))
+        text = sizes.one_size(columns.apart(scans.mended(written(text))))
     if long := _LONG_NUMBER.search(text):
         raise Refusal(
             "long_number",

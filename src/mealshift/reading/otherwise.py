@@ -21,10 +21,19 @@ LIKED = r"(?:soft|firm|separate|fluff\w*|loose|thick|thin|runny|creamy|sticky|dr
 _OF_A_GRAIN = r"(?:softer|mush(?:y|ier)|firmer|stickier|drier|chewier)(?! (?:sauce|soup|gravy|broth|filling|topping|crust|meat|chicken|tofu|vegetables?)\b)"
 # "If you double it use 2 cups rice and 2 3/4 water, not 3."
 _ANOTHER_BATCH = quick(
-    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b"
+    r"(?:^|(?<=[.;!?]\s)|(?<=\n))[^\w\n]{0,8}(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b"
     # "For mushier rice add 3 cups water.", "If you like it softer, cook 18 minutes."
     rf"|(?:for|if (?:you|u|ya) (?:like|want|prefer|need)) (?:an? |it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?{_OF_A_GRAIN}\b)"
     r"(?:[^.;!?\n]|\.(?=\d)){0,160}(?:[.;!?]+|$)"
+    # "150 g (300 g for 4 people)", "(half recipe: 1 cup rice, 1 1/2 cups stock)", "(double for 8)"
+    rf"|\s{{0,3}}\((?:or |use )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?: [^\W\d]+){{0,2}} (?:for|to serve|to feed) (?:\d{{1,2}}|two|four|six|eight)(?: (?:people|persons?|servings?|portions?|of us))?\)"
+    r"|\s{0,3}\((?:(?:for )?(?:an? |the )?(?:half|double|single|smaller|bigger|larger)(?: (?:the |a )?(?:recipe|batch|quantit\w+|amounts?)\b[:,=]?|:| for \d{1,2}\b))[^()\n]{0,90}\)"
+    # "At high altitude add 1/4 cup water and cook 5 minutes longer.", "In a wide pan you will need 450 ml."
+    r"|(?:^|(?<=[.;!?]\s)|(?<=\n)|\()[^\w\n]{0,8}(?:(?:at|for|in) (?:high(?:er)?[- ]altitudes?|(?:the )?mountains)|(?:if (?:you )?(?:live |are |cook(?:ing)? )?|when (?:you )?(?:live |are |cook(?:ing)? )?)?(?:above|over|at) \d[\d,. ]*(?:feet|ft|metres|meters|m)\b"
+    r"|(?:in|with|for) an? (?:wide|wider|large|larger|big|bigger|small|smaller|narrow|deep|shallow|thin|non-?stick)[^\W\d]* (?:pan|pot|saucepan|dish),? (?:you(?:'ll| will| may| might)? (?:need|want)|it (?:needs|takes|wants)|use|add|allow))\b"
+    r"(?:[^.;!?\n()]|\.(?=\d)|\([^()\n]{0,40}\)){0,160}(?:[.;!?)]+|$)"
+    # "3 cups water (3 1/2 if you skip the soak)", "12 minutes (15 unsoaked)"
+    rf"|\s{{0,3}}\((?:or |use |about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*(?:(?:if|when|for|without)\b[^()\d]{{0,24}}\b(?:un)?soak\w*|(?:un)?soaked)[^()\d]{{0,16}}\)"
     # "15 minutes, or 18 minutes if you like it soft"
     rf"|,? or {RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*if (?:you|u|ya) (?:like|want|prefer) (?:it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?(?:{OTHERWISE}|{LIKED})\b",
     re.I,
@@ -81,7 +90,7 @@ _LEADS = (
     r"|se (?:usi|usate|utilizzi|si usa|è)|per|voor|bij|met|als je)"
     r"(?: (?:an?|some|your own|plain|ordinary|regular|normal|raw|uncooked|instead|say|cups? of|el|un|du|de|del|il|lo|le|den|das|einen?|einem))*)"
 )
-_SO_OR_SO = r"\W*(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?)\b[:,]?\s*)*"
+_SO_OR_SO = r"[^\w\n]{0,8}(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?)\b[:,]?\s*)*"
 _LED = lazy(rf"{_SO_OR_SO}{_LEADS}\s+", re.I)
 # … "and brown?"
 _ONLY_SUCH = lazy(rf"{_SO_OR_SO}(?:with |for |what about |how about )?", re.I)

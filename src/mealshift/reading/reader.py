@@ -30,7 +30,7 @@ from ..text import scans
 from ..text.amounts import parse
 from ..text.plain import joined
 from ..text.times import stretches
-from . import consistency, dish, ingredients, method, minutes, pours, stated, structure
+from . import batches, consistency, dish, ingredients, method, minutes, pours, stated, structure
 from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
 from .intake import MOST_CHARACTERS, clean
 from .names import as_rice, browned, find_grains, kind_of_rice
@@ -54,12 +54,12 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     """
     text = clean(brought)
     said = _said_classes(corrections)
-    laid = structure.lay_out(text, said)
+    laid = batches.first_of(structure.lay_out(text, said))
     measures = own_measures(laid.plain, measures or Measures())
     lines, problems = things_in(laid, text, measures)
     overlooked = {} if any(ln.grain for ln in lines) else find_overlooked(laid, text, measures)
     if overlooked:
-        laid = structure.lay_out(text, {**overlooked, **said})
+        laid = batches.first_of(structure.lay_out(text, {**overlooked, **said}))
         lines, problems = things_in(laid, text, measures)
     lines, source = _which_grain(lines, laid, measures, corrections)
     alone = _without_other_sorts(laid, lines, source)

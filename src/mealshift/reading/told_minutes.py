@@ -480,6 +480,11 @@ _MORE_OF_IT = lazy(r"\s*(?:more|longer)\b", re.I)
 # "HIGH 1½ hours or LOW 3", "3 hours on low, or 1½ on high"
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes": what stands before the other oven's minutes
 OTHER_OVEN = r"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi|gas|electric)(?: oven)?(?: at)?:?(?: ?\d{2,3} ?°? ?[FC]?\b)?,?(?: for)? ?"
+# "25 minutes, or at 350F for 35 minutes", "25 minutes in a hot oven or 40 minutes in a slow one"
+OR_ELSEWHERE = lazy(
+    r"[^.;!?\d()]{0,24}[,(;]?\s*\bor (?!until|till|so\b|when|more|less|longer|a bit|another|then|thereabouts)(?:else )?[^.;!?\d()]{0,16}(?:\d{2,3} ?°? ?[FC]?\b,? ?)?(?:for )?(?:about |around )?",
+    re.I,
+)
 _OTHER_SETTING = lazy(
     rf"{OTHER_OVEN}"
     r"|\s*\((?:or )?(?:on )?(?:high|low):? |\s*(?:on (?:high|low)(?: heat| setting)?\s*[,/;(]?\s*or,?\s*(?:for )?|[,/;(]?\s*or,?\s*(?:(?:on|at) )?(?:the )?(?:high|low)(?: heat| setting)?(?: for)?\s*)(?:about |around )?",
@@ -875,6 +880,7 @@ RULES = (
     Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
+    Rule("25 minutes, or at 350F for 35 minutes, or 45 at 325F", "other", 0.95, lambda p: p.kind in ("heat", "pan", "other") and (p.since("heat", OR_ELSEWHERE) or _another_such(p))),
     Rule("romero los últimos 2 min", "from_end", 0.93, lambda p: _LAST_ABROAD.search(p.before)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
     Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan", "soak") and _DRIPS.search(p.before)),
@@ -1135,6 +1141,17 @@ def told(p: Place) -> Timed:
 def _or_so_many(p: Place, last: Timed) -> bool:
     """Does nothing but an "or" stand between the minutes and the whistles?"""
     return OR_SO_LONG.fullmatch(p.text[last.stretch.end : p.s.start]) is not None
+
+
+def _another_such(p: Place) -> bool:
+    """ "(or 350F for 35 minutes, or 325F for 45)": the third of a row of them."""
+    return p.had("heat") and p.since("other", OR_ELSEWHERE) and OR_ELSEWHERE.fullmatch(_between_earlier(p)) is not None
+
+
+def _between_earlier(p: Place) -> str:
+    """What stands between the last two stretches before this one, both in its step; "." if there are no two."""
+    last = [t for t in p.earlier if t.block == p.n][-2:]
+    return p.text[last[0].stretch.end : last[1].stretch.start] if len(last) == 2 else "."
 
 
 def whistled(p: Place) -> list[Timed]:

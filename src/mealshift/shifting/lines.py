@@ -25,7 +25,7 @@ from ..quick import lazy, quick
 from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
-from ..reading.otherwise import for_another
+from ..reading.otherwise import another_batch, for_another
 from ..reading.pours import KEPT, SUMS
 from ..reading.words import word_list
 from ..recipe import Line, Recipe, once
@@ -159,7 +159,8 @@ def rewrite_lines(
     whole = sum(ln.ml or 0.0 for ln in grains)
     shares = {ln.index: (ln.ml or 0.0) / whole if whole else 1.0 for ln in grains}
     for ln in recipe.lines:
-        out.append(_rewrite(ln, recipe, a, measures, cooked_g, carried, shares).placed(ln))
+        new = _rewrite(ln, recipe, a, measures, cooked_g, carried, shares)
+        out.append((new if a.same and a.scale == 1 else _of_one_batch(new)).placed(ln))
         if ln.index == recipe.source:
             out += [_aside_line(ln, p, measures) for p in aside]
     line = recipe.source_line
@@ -242,6 +243,17 @@ def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
     was = ln.text[ln.amount_span.start : ln.amount_span.end] if ln.amount_span else ""
     said = f"{said_grain(pot.dry_ml, pot.dry_g, ln.unit, of_line(ln, measures), was)} {pot.grain.name}, in a pot of its own with {jug_ml(pot.pour_ml)} ml water"
     return NewLine(said, None, "source_grain", ((0, len(said)),), "its time does not meet the other's")
+
+
+def _of_one_batch(new: NewLine) -> NewLine:
+    """The line without the amounts of a bigger or smaller pot ("(300 g for 4 people)"), which were the old grain's."""
+    text, marks = new.text, list(new.marks)
+    for a, b in sorted(another_batch(text), reverse=True):
+        if any(x < b and a < y for x, y in marks):
+            continue
+        text = text[:a] + text[b:]
+        marks = [(x - (b - a), y - (b - a)) if x >= b else (x, y) for x, y in marks]
+    return new if text == new.text else replace(new, text=text, marks=tuple(marks))
 
 
 def _rewrite(

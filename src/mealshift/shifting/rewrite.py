@@ -32,7 +32,7 @@ from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, of_other_sorts, own_sorts
 from ..reading.pours import KEPT, THE_REST
-from ..reading.told_minutes import OR_SO_LONG, OTHER_OVEN, SUMMED
+from ..reading.told_minutes import OR_ELSEWHERE, OR_SO_LONG, OTHER_OVEN, SUMMED
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
 from ..text.amounts import parse
@@ -104,6 +104,10 @@ _OR_AT = lazy(
     rf"\s*(?:,|or|/|;)?\s*(?:or )?(?:on |at )?(?:high|low)(?: heat| setting)?(?: for)?\s*(?P<n>{RANGE_PATTERN})", re.I
 )
 # "conventional oven 350 F 1 hour; convection 325 F 50 minutes"
+_BY_FAN = lazy(
+    rf"\s*\((?:or )?(?P<n>{RANGE_PATTERN})(?= (?:min\w* )?(?:in|for|with|on) (?:an? |the )?(?:fan|convection)\b[^()]{{0,12}}\))",
+    re.I,
+)
 _OTHER_OVEN = lazy(rf"{OTHER_OVEN}(?P<n>{RANGE_PATTERN}) ?min(?:ute)?s?\b", re.I)
 # "5 whistles: first on high, other four on medium-low"
 _OTHER_WHISTLES = lazy(
@@ -640,10 +644,23 @@ class _View:
             return [Edit(m.start("n"), m.end(), said_time(low, high, step.text[m.start("n") : m.end()]))]
         m = _OR_AT.match(step.text, end)
         if m is None or not was or not o.typical_min or was < SLOW_MIN or number_range(m["n"])[1] > MOST_HOURS:
-            return []
+            by = o.typical_min / was if was and o.typical_min and o.phase == "heat" else 0.0
+            return self._elsewhere(step, end, by) if by else []
         low, high = (max(1, round_half_up(2 * h * o.typical_min / was)) / 2 for h in number_range(m["n"]))
         said = said_quantity(low) if low == high else f"{said_quantity(low)}–{said_quantity(high)}"
         return [] if number_range(m["n"]) == (low, high) else [Edit(m.start("n"), m.end("n"), said)]
+
+    def _elsewhere(self, step: Step, end: int, by: float) -> list[Edit]:
+        """ "25 minutes (or 350F for 35 minutes)", "(25 in a fan oven)": as many times what they were as the grain's own."""
+        edits = []
+        if m := _BY_FAN.match(step.text, end):
+            low, high = (round_half_up(n * by) for n in number_range(m["n"]))
+            edits.append(Edit(m.start("n"), m.end("n"), f"{low}" if low == high else f"{low}–{high}"))
+        for d in step.durations:
+            if d.kind == "other" and d.span.start >= end and OR_ELSEWHERE.fullmatch(step.text, end, d.span.start):
+                edits.append(Edit(d.span.start, d.span.end, said_time(d.low * by, d.high * by, d.text)))
+                end = d.span.end
+        return edits
 
     def _size(self, step: Step, o: Operation) -> Edit:
         """Minutes for a clause that says none, at its end."""

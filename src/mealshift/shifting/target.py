@@ -179,7 +179,8 @@ _STIRRED = lazy(
     r"\bstir(?:ring)? (?:it )?(?:often|occasionally|regularly|frequently|constantly|now and|from time|once or)\b", re.I
 )
 # what such a crust is looked for in; a chicken rice of round grain has a lid on it
-_CRUSTED = lazy(r"\b(?:paell\w+|a banda|bomba|calasparra|senia|albufera|pan)\b", re.I)
+_CRUSTED = lazy(r"\b(?:paell\w+|a banda|bomba|calasparra|senia|albufera)\b", re.I)
+_A_PAN = lazy(r"\bpan\b", re.I)
 _CRUST = lazy(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bottom)\b", re.I)
 _SOUPY = quick(r"\b(?:soupy|brothy|caldos[oa]|meloso|loose|runny|creamy)\b", re.I)
 # "the last minute strong, for the crust"
@@ -938,7 +939,9 @@ class _Work:
                 new.append(sentences.raw_too(j, more=True))
         crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
         stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
-        called = _CRUSTED.search(f"{self.recipe.title} {self.own.line.text}")
+        named = f"{self.recipe.title} {self.own.line.text}"
+        # a pan with a lid on it is a pot, whatever its title calls it
+        called = _CRUSTED.search(named) or (pot.way.method == "open" and _A_PAN.search(named))
         soupy = any(_SOUPY.search(st.text) for st in self.recipe.steps)
         dry = self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not soupy
         if called and dry and not (crusts or stirred):
