@@ -20,7 +20,7 @@ from mealshift.shifting import Choice
 from mealshift.shifting.as_it_is import as_it_is
 from mealshift.shifting.backwards import solve_backwards
 from mealshift.shifting.beside import _beside_the_grain, _heated, early, raw_meanwhile
-from mealshift.shifting.cookings import TAKEN_OUT, last_heat, shared
+from mealshift.shifting.cookings import TAKEN_OUT, in_a_sauce, last_heat, rest_said, shared
 from mealshift.writing.text import recipe_alone
 
 from .kitchen import pot
@@ -375,3 +375,41 @@ def test_what_much_water_may_mean_is_said_by_the_lid(told: str, asks: str) -> No
     usual = read(text.replace("1 litre", "420 ml"))
     assert "no lid" not in asks or not solve_backwards(usual, Kitchen()).problems
     assert asks in said and (asks != "" or "no lid" not in said and "brisker" not in said)
+
+
+@pytest.mark.parametrize(
+    ("cooked", "within"),
+    [
+        ("Stuff the peppers with the raw rice, stand them in the stock, cover and simmer 40 minutes.", True),
+        (
+            "Boil the stock, add the rice, cover and simmer 15 minutes, then stuff the peppers with it, to be eaten cold.",
+            False,
+        ),
+    ],
+)
+def test_what_is_filled_when_it_is_cooked_cooks_in_no_sauce(cooked: str, within: bool) -> None:
+    assert in_a_sauce(read("Stuffed peppers\n100 g rice\n300 ml stock\n4 peppers\n" + cooked)) is within
+
+
+def test_a_rest_behind_the_serving_is_not_the_pots() -> None:
+    pot = "Plain pot\n200 g basmati\n400 ml water\nBoil the water, add the rice, cover and simmer 12 minutes. "
+    before = rest_said(read(pot + "Let it stand covered. Fluff and serve."))
+    assert before is not None and before.text.startswith("Let it stand")
+    assert rest_said(read(pot + "Fluff and serve. Let it stand covered for whoever is late.")) is None
+
+
+def test_a_soup_in_a_cooker_that_clicks_when_dry_is_told_so() -> None:
+    soup = "Carrot soup\nServes 4\n100 g rice\n1.5 l stock\n2 carrots\nBoil the stock, add the rice and the carrots and simmer 20 minutes."
+    dry = "Plain pot\n200 g rice\n400 ml water\nBoil the water, add the rice, cover and simmer 12 minutes."
+    said = {t: pipeline.shift(read(t), Choice("barley-pearl", method="rice-cooker")).check for t in (soup, dry)}
+    assert [p.code for p in said[soup]] == ["soup_dry"] and not said[dry]
+
+
+def test_two_rices_as_one_have_no_habit_of_too_little_water() -> None:
+    def own(water: int) -> float:
+        text = f"Two rices\n100 g basmati rice\n100 g brown rice\n{water} ml water\nBoil the water, add both rices, cover and simmer 30 minutes."
+        both = next(d for d in read(text).doubts if d.field == "grain").choices[2]
+        made = pipeline.shift(read(text, corrections=(both.correction, both.also)), Choice("barley-pearl"))
+        return made.own.habit_ml
+
+    assert own(300) == 0 < own(520)
