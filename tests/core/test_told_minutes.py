@@ -105,6 +105,7 @@ SAID = [
     ("Bake 1 hour. Check at 50 minutes.", "heat", "heat", "from_start~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "other", "rest~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "rest", "rest"),
+    ("Boil 8 minutes. Drain and freeze. From frozen: microwave 3 minutes.", "heat", "heat", "other~"),
     ("Cover with foil. Bake at 375F for 25 minutes, or at 350F for 35 minutes.", "heat", "heat", "other"),
     ("Cover with foil. Bake at 375F for 25 minutes (or 350F for 35 minutes, or 325F for 45 minutes).", "heat other", "heat", "other"),
     ("Covered 30 min., uncovered 20 min. Let set 5 min.", "heat heat", "heat", "rest"),

@@ -73,7 +73,7 @@ _KEPT_IN_OVEN = quick(
 # "reheat with a splash of water, 3 min microwave", "warm the vinegar 30 seconds in the microwave": no grain is cooked there
 _SENTENCE_OF = r"[^.;!?\n]*"
 _WARMED_IN_MICROWAVE = quick(
-    rf"\b(?:re-?heat|re-?warm|defrost|thaw)\w*\b{_SENTENCE_OF}\bmicrowav\w*"
+    rf"\b(?:re-?heat|re-?warm|defrost|thaw|from (?:the )?fro(?:zen|ze)|from (?:the )?freezer)\w*\b{_SENTENCE_OF}\bmicrowav\w*"
     rf"|\bmicrowav\w*{_SENTENCE_OF}\b(?:re-?heat\w*|sec(?:ond)?s?\b)"
     # "it keeps 3 days in the fridge, 2 min in the microwave"
     rf"|\b(?:keeps?|fridge|left-?overs?|next day)\b{_SENTENCE_OF}\bmicrowav\w*"

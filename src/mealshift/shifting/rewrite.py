@@ -48,6 +48,7 @@ from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liqu
 
 _BEFORE_SENTENCE = lazy(r";(?=\s+[A-Z])")
 # "20 min low, 10 off"
+_TURNED_TO = lazy(r"(?:then |on |very )*(?:low(?:est)?|medium|gentle|high)\b[^.;,!?]{0,16}\d", re.I)
 _OFF_SO_LONG = lazy(r"off,? \d+\b|\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
 _THE_OTHER = lazy(r"\b(?:other|remaining)\s*$", re.I)
 # "till thick and rice mash"
@@ -532,8 +533,11 @@ class _View:
             at += len(text[at:]) - len(text[at:].lstrip(" .,;:…"))
             end = next((b for x, b in sentences(text) if x <= at < b), len(text))
             opened = text[a:start].count("(") - text[a:start].count(")")
-            more_signs = _IN_A_SIGN.search(text[a:start]) and (
-                not verbs_in(text[at:end]) or _OF_THE_SIGN.match(text, at)
+            more_signs = (
+                _IN_A_SIGN.search(text[a:start])
+                and (not verbs_in(text[at:end]) or _OF_THE_SIGN.match(text, at))
+                # "High until it boils (5 min), low 12 min"
+                and not _TURNED_TO.match(text, at)
             )
             crumb = len(re.findall(r"[^\W\d_]", text[at:end])) < 4 and not _OFF_SO_LONG.match(text, at)
             # "when it has boiled half an hour, the sugar is added"; "25 minutes, when it should be dry"

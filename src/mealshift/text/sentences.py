@@ -27,6 +27,8 @@ _SHORTENED = lazy(
 )
 _BIDS = lazy(
     r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after|do|dont|don|never|off|lid|heat|fry|spread|transfer|sprinkle|top|garnish|wait|check|set|uncover|tip|throw|scatter|discard|wash|soak|enjoy)\b"
+    # "simmer 40 min. rice on top", "low 15. peas in"
+    r"|(?!all |or )[a-z]+ (?:on top|in|goes in|go in)(?=[,.;]|$)"
 )
 
 
