@@ -334,6 +334,8 @@ def _only_excess(texts: Sequence[str]) -> bool:
 
 _DRAINS = quick(r"\bdrain(?:s|ed|ing)?\b", re.I)
 _IN_WATER = quick(
+    # "Soak rice 1 hour. Boil in the salted water 6 minutes, drain."
+    r"\brice\b[^.;!?]{0,40}[.;] ?(?:boil|cook)\w* in (?:(?:the|plenty of|lots of|boiling|salted|fast) )+water[^.;!?\d]{0,24}\d[^.;!?]{0,16}\bmin\w*[^.;!?]{0,24}(?:[.;,] ?)?\s*(?:then |and )?drain|"
     r"\b(?:cook|boil|simmer)\w*\b[^.;!?]{0,50}\b(?:rice|grains?|it)\b[^.;!?]{0,80}\bwater\b(?:[^.;!?]|\d\.\d){0,90}(?:[.;] ?)?\s*\b(?:then |and )?drain(?:ed)?\b",
     re.I,
 )

@@ -102,6 +102,11 @@ _TOO = lazy(
     r"[^,.;!?\d]{0,24}\b(?:works?|is (?:good|fine|nice|great|lovely|ok|okay)|(?:can|could|may) (?:also )?be used|(?:takes?|needs?|wants?|cooks?) (?:longer|more|less|quicker|faster|slower))\b",
     re.I,
 )
+# "Bei Naturreis verdoppelt sich die Garzeit."
+_SO_MUCH_MORE = lazy(
+    r"\b(?:doubl\w+|twice|longer|shorter|verdoppel\w*|doppelt\w*|länger|doble|el doble|más tiempo|deux fois|plus longtemps|il doppio|più (?:a lungo|tempo)|dubbel\w*|langer)\b",
+    re.I,
+)
 _IS_ASKED = lazy(r"\W*\?+\W*$")
 _OR_TAKE = lazy(
     rf"{_SO_OR_SO}(?:(?:you|u|i|we) )?(?:(?:can|could|may|might|sometimes|also) )*(?:also |just |even )?(?:feel free to |try )?(?:use|using|make (?:it|this) with|cook|swap|substitute|replace)\b(?: (?:in|it|this|the rice|rice|with|for|by|an?|some))* $",
@@ -235,7 +240,7 @@ def _sentence_is_anothers(said: str, others: list[tuple[int, int]]) -> bool:
     amount = _AN_AMOUNT.search(said)
     if led := _LED.fullmatch(said, 0, start):
         # "With brown rice in the pot …" tells no amount, and is none of another's; "if you use brown rice, soak it first" is
-        return bool(amount or re.search(r"\b(?:if|when)\b", led[0], re.I))
+        return bool(amount or _SO_MUCH_MORE.search(said) or re.search(r"\b(?:if|when)\b", led[0], re.I))
     so_it_is = _TOO.match(said, end) or (amount and _NEEDS.match(said, end)) or _IS_ASKED.match(said, end)
     if so_it_is and _ONLY_SUCH.fullmatch(said, 0, start):
         return True

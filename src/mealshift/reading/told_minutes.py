@@ -229,6 +229,12 @@ OR_SO_LONG = lazy(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
 # "(45 mins if it was not frozen)"
 _IF_NOW = lazy(r"\s*(?:more |longer )?(?:if|when)\b", re.I)
 # "simmer 5 min if you want it thicker"
+# "Soak rice 1 hour. Boil in the salted water 6 minutes, drain."
+_IN_SALTED = lazy(
+    r"(?:^|[.;!?]\s*)(?:boil|cook|par-?boil)\w*(?: it| the rice| rice)? in (?:(?:the|plenty of|lots of|boiling|salted|fast) )+water(?: for)?(?: about)?\s*$",
+    re.I,
+)
+_THEN_DRAINED = lazy(r"[^.;!?\d]{0,30}[.;,]?\s*(?:then |and )?drain", re.I)
 _FROM_COLD = quick(
     r"\b(?:from (?:the )?(?:frozen|freezer|fridge)|re-?heat|re-?warm|thaw|defrost)\w*\b[^.;!?]{0,60}$", re.I
 )
@@ -881,6 +887,7 @@ RULES = (
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other") and p.since("come_up", _THEN_LOW)),
     Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", OR_SO_LONG)),
     Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
+    Rule("Soak rice 1 hour. Boil in the salted water 6 minutes, drain.", "heat", 0.9, lambda p: p.kind in ("other", "pan", "soak") and not p.had("heat") and _IN_SALTED.search(p.before) and p.after(_THEN_DRAINED)),
     Rule("From frozen: microwave 3 minutes", "other", 0.95, lambda p: p.kind in ("heat", "pan", "other") and p.had("heat") and _FROM_COLD.search(p.before), least=True, leaves=""),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),

@@ -49,6 +49,11 @@ from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liqu
 _BEFORE_SENTENCE = lazy(r";(?=\s+[A-Z])")
 # "20 min low, 10 off"
 _TURNED_TO = lazy(r"(?:then |on |very )*(?:low(?:est)?|medium|gentle|high)\b[^.;,!?]{0,16}\d", re.I)
+_AS_PACKED = lazy(
+    r"\b(?:cook|boil|prepare|make|simmer|steam)(?P<grain>\b[^.;!?\d]{1,40}?)(?P<it>,?\s(?:as |in accordance with |according to |following |as per |per |by )(?:directed |instructed |told |it says )?(?:by |on |in )?(?:the |its |their )?"
+    r"(?:packets?|packs?|package|packaging|box|bag|label|manufacturer)(?:['’]?s?)?(?: (?:instructions?|directions?))?)\b",
+    re.I,
+)
 _OFF_SO_LONG = lazy(r"off,? \d+\b|\d+(?:\s?[-–]\s?\d+)? ?(?:m(?:ins?)?\.? )?off\b", re.I)
 _THE_OTHER = lazy(r"\b(?:other|remaining)\s*$", re.I)
 # "till thick and rice mash"
@@ -836,9 +841,12 @@ class _View:
         return stretches + [ln.span.start - step.span.start + ln.amount_span.end for ln in mine if ln.amount_span]
 
     def _by_the_packet(self, step: Step) -> list[Edit]:
-        """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet."""
-        if self.a.same or not self.own.line.cooked:
+        """ "Heat the rice following the pack instructions and divide between bowls": what was cooked just now has no packet; "cook the rice according to
+        package directions": the minutes and the water are told here."""
+        if self.a.same:
             return []
+        if not self.own.line.cooked:
+            return [Edit(*m.span("it"), "") for m in found_in(_AS_PACKED, step.text) if find_grains(m["grain"])]
         return [
             Edit(m.start(), then.end() + 1, step.text[then.end()].upper())
             for m in found_in(BY_THE_PACKET, step.text)
