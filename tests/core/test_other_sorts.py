@@ -45,6 +45,15 @@ RICE = frozenset({"rice-white-long"})
         ("15 minutes for white rice, 40 for brown.", ", 40 for brown"),
         ("Cook 40 minutes for brown rice, 15 minutes for white.", "40 minutes for brown rice, "),
         ("If you have quinoa at hand, cook 15 minutes.", "If you have quinoa at hand, cook 15 minutes."),
+        ("Simmer, covered (rice 40 minutes, quinoa 15 minutes).", ", quinoa 15 minutes"),
+        (
+            "Swap: use quinoa instead of rice (same water, 15 minutes). Fry.",
+            "Swap: use quinoa instead of rice (same water, 15 minutes). ",
+        ),
+        (
+            "18 Minuten köcheln. Bei Naturreis verdoppelt sich die Garzeit.",
+            "Bei Naturreis verdoppelt sich die Garzeit.",
+        ),
         # what is no other pot's: what it is served with, what it has two of, a cooker's button, a white rice where it only says rice
         ("For the brown rice: bring 3 cups to a boil, cook 40 minutes.", ""),
         ("Serve with brown rice. Top 2 cups of stew with brown rice.", ""),

@@ -413,3 +413,22 @@ def test_two_rices_as_one_have_no_habit_of_too_little_water() -> None:
         return made.own.habit_ml
 
     assert own(300) == 0 < own(520)
+
+
+@pytest.mark.parametrize(
+    ("cooked", "where", "lid"),
+    [
+        ("Boil the water, add the rice, cover and simmer 12 minutes.", "under a lid", True),
+        ("Put all in the rice cooker and press cook. When it clicks leave it 10 minutes.", "in a rice cooker", False),
+        (
+            "In the pressure cooker, lid locked, 5 minutes at high pressure, natural release 10 minutes.",
+            "under pressure",
+            False,
+        ),
+    ],
+)
+def test_what_is_shut_by_itself_has_no_lid_to_choose(cooked: str, where: str, lid: bool) -> None:
+    shift = pipeline.shift(read("Plain rice\n200 g basmati\n850 ml water\n" + cooked), Choice("barley-pearl"))
+    [said] = [p.text for p in shift.problems if p.code == "water_habit"]
+    assert f"than fluffy basmati rice needs {where}: softer" in said
+    assert ("no lid?" in said, "texture or lid" in said) == (lid, lid)

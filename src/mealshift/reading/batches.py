@@ -23,12 +23,14 @@ _EATERS = (
 # "For 2 people:", "Serves 4 –", "2 persons:", "Large pot:"
 _LABEL = quick(
     r"(?:^|(?<=[.;:|)]\s)|(?<=, )|(?<=/ ))[ \t]{0,8}[-*•–▢]?[ \t]{0,3}"
-    rf"(?:(?:for|serves?|feeds?|makes|für|para|pour|per|voor)\s+(?P<a>{_MANY})(?:\s?{_EATERS})?"
+    rf"(?:(?:for|(?:to )?serves?|(?:to )?feeds?|makes|für|para|pour|per|voor)\s+(?P<a>{_MANY})(?:\s?{_EATERS})?"
     rf"|(?P<b>{_MANY})\s?{_EATERS}"
     r"|(?P<c>small|medium|large|big|single|double|half|full)(?: (?:batch|pot|pan|cooker|recipe|family|quantity|amount))?)"
     r"[ \t]*(?:[:=]|[-–—](?=\s))[ \t]*",
     re.I | re.M,
 )
+# "To serve 4: half of everything."
+_OF_ALL = lazy(r"\b(?:half|halve|double|twice|triple)\b", re.I)
 _AN_AMOUNT = quick(rf"(?:{RANGE_PATTERN})\s*(?:{UNIT_PATTERN})\b", re.I)
 # "(2 / 4 / 6 servings)", "serves 2 | 4", "2P/4P"
 _SIZES = quick(
@@ -62,18 +64,21 @@ def _first_label(laid: Structure) -> Structure:
     labels = list(_LABEL.finditer(plain))
     if len(labels) < 2:
         return laid
-    told = []
+    told: list[tuple[re.Match[str], int]] = []
     for m, then in zip(labels, [*labels[1:], None], strict=True):
         # to the next one in its line, or to the line's end
         end = plain.find("\n", m.end())
         end = len(plain) if end < 0 else end
         end = min(end, then.start()) if then else end
         said = plain[m.end() : end]
-        if find_grains(said) and _AN_AMOUNT.search(said):
+        if (find_grains(said) and _AN_AMOUNT.search(said)) or (told and _OF_ALL.search(said)):
             told.append((m, end))
     if len(told) < 2 or len({(m["a"] or m["b"] or m["c"]).lower() for m, _ in told}) < 2:
         return laid
     first, _ = told[0]
+    few = re.match(r"\d+", first["a"] or first["b"] or "")
+    if few:
+        laid = replace(laid, servings=(float(few[0]), Span(*first.span())))
     return _without(laid, [first.span(), *((m.start(), end) for m, end in told[1:])])
 
 

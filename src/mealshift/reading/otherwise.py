@@ -21,7 +21,7 @@ LIKED = r"(?:soft|firm|separate|fluff\w*|loose|thick|thin|runny|creamy|sticky|dr
 _OF_A_GRAIN = r"(?:softer|mush(?:y|ier)|firmer|stickier|drier|chewier)(?! (?:sauce|soup|gravy|broth|filling|topping|crust|meat|chicken|tofu|vegetables?)\b)"
 # "If you double it use 2 cups rice and 2 3/4 water, not 3."
 _ANOTHER_BATCH = quick(
-    r"(?:^|(?<=[.;!?]\s)|(?<=\n))[^\w\n]{0,8}(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b"
+    r"(?:^|(?<=[.;!?]\s)|(?<=\n))[^\w\n]{0,8}(?:if (?:you |you're |you are |i )?(?:doubl\w+|halv\w+|tripl\w+|mak(?:e|ing) (?:more|double|twice|half)|want to (?:double|halve))|(?:for|to make) (?:a )?(?:double|twice|half|bigger|larger) (?:the |a |this )?(?:batch|recipe|quantit\w+|amounts?|pot|crowd)\b|to (?:double|halve) (?:it|this|the (?:recipe|batch|quantit\w+|amounts?))\b|doubl(?:e|ing) (?:it|up)\b|(?:doubled|halved|tripled),? (?:it|this|they)\b"
     # "For mushier rice add 3 cups water.", "If you like it softer, cook 18 minutes."
     rf"|(?:for|if (?:you|u|ya) (?:like|want|prefer|need)) (?:an? |it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?{_OF_A_GRAIN}\b)"
     r"(?:[^.;!?\n]|\.(?=\d)){0,160}(?:[.;!?]+|$)"
@@ -52,6 +52,8 @@ OF_ANOTHER = lazy(
     rf"\s{{0,3}}\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|wild|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
     # "simmer 45 min (barley: 1 hour)"
     rf"|\s{{0,3}}\((?:for )?(?:{OTHER_GRAINS}|(?:old|new|brown|white|wild|red|black|basmati|jasmine|par-?boiled|easy[- ]cook)(?: rice)?)(?::| takes| needs|,)? (?:about |abt |~ ?)?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN}|min\w*|hours?|hrs?)\b[^()\n]{{0,20}}\)"
+    # "1 cup raw rice (old rice; for new rice use 1/4 cup less water)"
+    r"|\s{0,3}\((?:[^()\d]{0,30}[;,] ?)?(?:for|if|with) (?:it'?s |you have |using )?(?:old|new|aged) rice\b[^()]{0,60}\)"
     # "2 cups water, or 2½ cups for old rice", "2 cups water, 2½ cups for brown rice"
     rf"|(?:,? or|[,;/]) {RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:if|for|with|when)\b(?: [^\W\d]+){{0,3}}? (?:old(?:er)?|new(?:er)?|aged|brown|par-?boiled|basmati|jasmine|whole[- ]?grain) rice\b",
     re.I,
@@ -90,7 +92,7 @@ _LEADS = (
     r"|se (?:usi|usate|utilizzi|si usa|è)|per|voor|bij|met|als je)"
     r"(?: (?:an?|some|your own|plain|ordinary|regular|normal|raw|uncooked|instead|say|cups? of|el|un|du|de|del|il|lo|le|den|das|einen?|einem))*)"
 )
-_SO_OR_SO = r"[^\w\n]{0,8}(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?)\b[:,]?\s*)*"
+_SO_OR_SO = r"[^\w\n]{0,8}(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?|swaps?|variations?|options?|alternatives?|substitut\w+)\b[:,]?\s*)*"
 _LED = lazy(rf"{_SO_OR_SO}{_LEADS}\s+", re.I)
 # … "and brown?"
 _ONLY_SUCH = lazy(rf"{_SO_OR_SO}(?:with |for |what about |how about )?", re.I)
@@ -136,6 +138,8 @@ _SO_MUCH_FOR = lazy(
     re.I,
 )
 _AND_MORE = lazy(r"(?: rice)?[,;]?\s*(?:(?:and|or|but) )?", re.I)
+_SO_LONG = lazy(rf"(?: rice)?:? (?:about |abt |~ ?)?{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?)\b\.?", re.I)
+_JOINS = lazy(r"(?:[,;/]|\band\b|\bor\b)\s*(?:and |or )?$", re.I)
 _ONLY_ADDS = lazy(
     r"\W*(?:(?:and|but|or|then|also|you(?:'ll)?(?: will| may)? need|allow|give(?: it)?|it takes|takes|needs?)\s)*(?:add|use|(?:increase|raise|extend|up|reduce|adjust)(?: the (?:[^\W\d]+ ){1,2}(?:to|by))?|allow|give|plan|count|reckon|take)?\W*$",
     re.I,
@@ -202,6 +206,9 @@ def of_other_sorts(text: str, own: frozenset[str], told: bool) -> tuple[tuple[in
     for m in _BRACKET.finditer(text):
         if _bracket_is_anothers(m["in"], own, told):
             out.append(m.span())
+        else:
+            inner, _ = _named_in(m["in"], own, told)
+            out += [(m.start("in") + a, m.start("in") + b) for a, b in _ends_of_others(m["in"], inner)]
         plain = plain[: m.start("in") - 1] + "_" * (m.end("in") - m.start("in") + 2) + plain[m.end("in") + 1 :]
     goes_on = followed = False
     for m in _SENTENCE.finditer(plain):
@@ -252,6 +259,11 @@ def _ends_of_others(said: str, others: list[tuple[int, int]]) -> list[tuple[int,
     out: list[tuple[int, int]] = []
     for start, end in others:
         before = said[:start]
+        takes = _SO_LONG.match(said, end)
+        if takes and (joins := _JOINS.search(before)):
+            # "rice 40 minutes, quinoa 15 minutes"
+            out.append((joins.start(), takes.end()))
+            continue
         if not (behind := _BEHIND.search(before)):
             continue
         reached = out[-1][1] if out else 0

@@ -248,7 +248,8 @@ def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
 def _of_one_batch(new: NewLine) -> NewLine:
     """The line without the amounts of a bigger or smaller pot ("(300 g for 4 people)"), which were the old grain's."""
     text, marks = new.text, list(new.marks)
-    for a, b in sorted(another_batch(text), reverse=True):
+    others = for_another(text) if new.role == "source_grain" else another_batch(text)
+    for a, b in sorted(others, reverse=True):
         if any(x < b and a < y for x, y in marks):
             continue
         text = text[:a] + text[b:]
