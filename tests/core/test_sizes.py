@@ -40,6 +40,8 @@ def test_one_size_is_read(told: str, serves: int | None, ml_or_g: float, water: 
     assert recipe.servings == serves
     assert sum(ln.ml or 0 for ln in recipe.lines if ln.kind == "water") == pytest.approx(water, rel=0.02)
     assert not [d for d in recipe.doubts if d.field == "amount"]
+    # a bracket is beside its amount; what a table or a label told of the others is said to be left
+    assert ("sizes" in {p.code for p in recipe.problems}) == ("(300 g" not in told)
 
 
 def test_the_other_sizes_are_in_no_new_list() -> None:

@@ -46,11 +46,11 @@ _SO_MUCH_OR = lazy(
 _SPOONS = {"tsp", "tbsp", "teaspoon", "tablespoon"}
 
 
-def first_of(laid: Structure) -> Structure:
-    """The structure with the amounts of its first batch alone; itself where it tells no more than one."""
-    laid = _first_size(_first_label(laid))
-    steps = [_alone(p) for p in laid.steps]
-    return laid if steps == laid.steps else replace(laid, steps=steps)
+def first_of(laid: Structure) -> tuple[Structure, bool]:
+    """The structure with the amounts of its first size alone, and whether it tells of more than one."""
+    one = _first_size(_first_label(laid))
+    steps = [_alone(p) for p in one.steps]
+    return replace(one, steps=steps) if steps != one.steps else one, one is not laid
 
 
 def _alone(step: Piece) -> Piece:

@@ -26,7 +26,7 @@ from ..problems import Problem, Refusal
 from ..process import Span
 from ..quick import lazy, quick
 from ..recipe import DURATION_KINDS, LINE_CLASSES, ROLES, Correction, Duration, Line, Recipe, Step
-from ..text import scans
+from ..text import scans, sizes
 from ..text.amounts import parse
 from ..text.plain import joined
 from ..text.times import stretches
@@ -54,12 +54,12 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     """
     text = clean(brought)
     said = _said_classes(corrections)
-    laid = batches.first_of(structure.lay_out(text, said))
+    laid, several = batches.first_of(structure.lay_out(text, said))
     measures = own_measures(laid.plain, measures or Measures())
     lines, problems = things_in(laid, text, measures)
     overlooked = {} if any(ln.grain for ln in lines) else find_overlooked(laid, text, measures)
     if overlooked:
-        laid = batches.first_of(structure.lay_out(text, {**overlooked, **said}))
+        laid, several = batches.first_of(structure.lay_out(text, {**overlooked, **said}))
         lines, problems = things_in(laid, text, measures)
     lines, source = _which_grain(lines, laid, measures, corrections)
     alone = _without_other_sorts(laid, lines, source)
@@ -68,6 +68,7 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         lines, problems = things_in(laid, text, measures)
         lines, source = _which_grain(lines, laid, measures, corrections)
     problems += _letters_mended(brought, text)
+    problems += _sizes_left(brought, several, laid)
     lines, misspelt = _near_unit(lines, source, measures)
     lines = related(lines, laid, source)
     lines, total = pours.made_up(lines, laid, source, measures)
@@ -229,6 +230,15 @@ def _letters_mended(brought: str, text: str) -> list[Problem]:
             "note",
         )
     ]
+
+
+def _sizes_left(brought: str, several: bool, laid: Structure) -> list[Problem]:
+    """That amounts for other numbers of eaters stand there too is said: one of them is read."""
+    if not several and (len(brought) > MOST_CHARACTERS or sizes.one_size(brought) == brought):
+        return []
+    whose = f" for {laid.servings[0]:g}" if laid.servings else ""
+    said = f"It gives amounts for more than one size; I read those{whose or ' that come first'}. For more or fewer people the Bench reckons them anew."
+    return [Problem("sizes", "", said, "note")]
 
 
 def _corrected(line: Line, corrections: tuple[Correction, ...]) -> Line:
