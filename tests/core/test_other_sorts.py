@@ -2,7 +2,7 @@
 
 import pytest
 
-from mealshift.reading.otherwise import of_other_sorts
+from mealshift.reading.otherwise import another_batch, of_other_sorts
 
 RICE = frozenset({"rice-white-long"})
 
@@ -62,6 +62,8 @@ RICE = frozenset({"rice-white-long"})
         ("For basmati rice cook 12 minutes.", ""),
         ("For white rice cook 12 minutes.", ""),
         ("With brown rice in the pot, close the lid.", ""),
+        ("Add the onion and brown 5 minutes. Fry until golden brown, 10 minutes (12 if you want it brown).", ""),
+        ("Brown: 5 minutes a side. Brown and drain the beef, 10 minutes.", ""),
     ],
 )
 def test_what_is_said_of_another_sort(text: str, gone: str) -> None:
@@ -77,3 +79,24 @@ def test_whose_it_is_depends_on_the_recipe() -> None:
     jasmine = "For jasmine rice use 300 ml and 12 minutes."
     assert of_other_sorts(jasmine, frozenset({"basmati"}), told=True)
     assert not of_other_sorts(jasmine, frozenset(), told=True)
+
+
+@pytest.mark.parametrize(
+    ("text", "gone"),
+    [
+        (
+            "Simmer 18 minutes. At 5,000 feet add 1/4 cup and cook 5 minutes longer. Rest.",
+            "At 5,000 feet add 1/4 cup and cook 5 minutes longer.",
+        ),
+        ("In a wide pan you will need 450 ml water. Boil it.", "In a wide pan you will need 450 ml water."),
+        ("12 minutes (15 unsoaked) on low", " (15 unsoaked)"),
+        # the recipe's own pot, its minutes, its water
+        ("In a large pot, add 2 cups water and bring to a boil.", ""),
+        ("In a large pan use 2 cups stock.", ""),
+        ("At 10 m add the peas. Over 5 min, add 2 cups.", ""),
+        ("1 cup rice (soaked 30 minutes)", ""),
+        ("2 cups (double the volume of water, about 7 dl)", ""),
+    ],
+)
+def test_what_is_said_of_another_pot(text: str, gone: str) -> None:
+    assert "".join(text[a:b] for a, b in another_batch(text)) == gone

@@ -61,6 +61,8 @@ def test_the_other_sizes_are_in_no_new_list() -> None:
         "Rice | 1 cup | 200 g\nWater | 2 cups | 480 ml",
         "Servings | Rice\nmany | 1 cup\nfew | 2 cups",
         "Serves 4",
+        "# | Step | Time\n1 | Boil water | 5 min\n2 | Add rice | 15 min",
+        "\tWhat\tMinutes\n1\tBoil\t5\n2\tSimmer\t15",
     ],
 )
 def test_other_tables_stay(text: str) -> None:

@@ -180,6 +180,7 @@ SAID = [
     ("Spread rice in 9x13. Pour the soup over. Lay chicken on. Cover w/ foil. 350 - 1 hr.", "", "other", "heat~"),
     ("Eat. Dishes: soak the pot right away, 10 minutes.", "", "rest", "other"),
     # and what they do not say
+    ("Cook the rice 15 minutes, add peas or beans, cook 5 minutes.", "heat", "heat", "heat"),
     ("Water boiling below. Steam 20 minutes, turn over the cake of rice, add salt.", "", "heat", "heat"),
     ("Rice: boil, cover, low 20 min.\nFinish: cover 5 min.", "heat", "heat", "heat"),
     ("Bring to the boil, 5 minutes.", "", "heat", "heat"),

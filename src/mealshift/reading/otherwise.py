@@ -29,8 +29,8 @@ _ANOTHER_BATCH = quick(
     rf"|\s{{0,3}}\((?:or |use )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?: [^\W\d]+){{0,2}} (?:for|to serve|to feed) (?:\d{{1,2}}|two|four|six|eight)(?: (?:people|persons?|servings?|portions?|of us))?\)"
     r"|\s{0,3}\((?:(?:for )?(?:an? |the )?(?:half|double|single|smaller|bigger|larger)(?: (?:the |a )?(?:recipe|batch|quantit\w+|amounts?)\b[:,=]?|:| for \d{1,2}\b))[^()\n]{0,90}\)"
     # "At high altitude add 1/4 cup water and cook 5 minutes longer.", "In a wide pan you will need 450 ml."
-    r"|(?:^|(?<=[.;!?]\s)|(?<=\n)|\()[^\w\n]{0,8}(?:(?:at|for|in) (?:high(?:er)?[- ]altitudes?|(?:the )?mountains)|(?:if (?:you )?(?:live |are |cook(?:ing)? )?|when (?:you )?(?:live |are |cook(?:ing)? )?)?(?:above|over|at) \d[\d,. ]*(?:feet|ft|metres|meters|m)\b"
-    r"|(?:in|with|for) an? (?:wide|wider|large|larger|big|bigger|small|smaller|narrow|deep|shallow|thin|non-?stick)[^\W\d]* (?:pan|pot|saucepan|dish),? (?:you(?:'ll| will| may| might)? (?:need|want)|it (?:needs|takes|wants)|use|add|allow))\b"
+    r"|(?:^|(?<=[.;!?]\s)|(?<=\n)|\()[^\w\n]{0,8}(?:(?:at|for|in) (?:high(?:er)?[- ]altitudes?|(?:the )?mountains)|(?:if (?:you )?(?:live |are |cook(?:ing)? )?|when (?:you )?(?:live |are |cook(?:ing)? )?)?(?:above|over|at) (?:about )?\d{1,2}[,. ]?\d{3} ?(?:feet|ft|metres|meters|m)\b"
+    r"|(?:in|with|for) an? (?:wide|wider|large|larger|big|bigger|small|smaller|narrow|deep|shallow|thin|non-?stick)[^\W\d]* (?:pan|pot|saucepan|dish),? (?:you(?:'ll| will| may| might)? (?:need|want)|it (?:needs|takes|wants)))\b"
     r"(?:[^.;!?\n()]|\.(?=\d)|\([^()\n]{0,40}\)){0,160}(?:[.;!?)]+|$)"
     # "3 cups water (3 1/2 if you skip the soak)", "12 minutes (15 unsoaked)"
     rf"|\s{{0,3}}\((?:or |use |about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*(?:(?:if|when|for|without)\b[^()\d]{{0,24}}\b(?:un)?soak\w*|(?:un)?soaked)[^()\d]{{0,16}}\)"
@@ -146,8 +146,11 @@ _ONLY_ADDS = lazy(
 )
 _BRACKET = lazy(r"\s{0,3}\((?P<in>[^()\n]{3,120})\)")
 _SENTENCE = lazy(r"(?:[^.;!?\n]|\.(?=\d))+[.;!?]*[ \t]*|\n")
+# "brown needs 4 cups", "40 for brown", "if it's brown", "and brown?"; "add the onion and brown 5 minutes" is none
 _COLOUR = lazy(
-    r"\b(?P<of>brown|white|wild|red|black)\b(?=\s*(?:needs?|takes?|wants?|[,.;:)?]|$)|\s(?:and|or|one|kind|will)\b)",
+    r"(?:(?:^|[.;!?,(]\s?|\b(?:and|but|or|the) )(?P<a>brown|white|wild|red|black)\b(?= (?:needs?|takes?|wants?) )"
+    r"|\b(?:for|if (?:it'?s|it is|using|you(?:'re)? us(?:e|ing)|you have)|when (?:you )?us(?:e|ing)) (?P<b>brown|white|wild|red|black)\b(?=\s*(?:[,.;:)?]|$)|\s(?:and|or|use|add|take)\b)"
+    r"|\b(?:and|what about|how about) (?P<c>brown|white|wild|red|black)\s?(?=\?))",
     re.I,
 )
 _IF = lazy(r"\b(?:if|when(?: you)? us(?:e|ing)|wenn|falls|si|se|als)\b", re.I)
@@ -185,10 +188,12 @@ def _named_in(text: str, own: frozenset[str], told: bool) -> tuple[list[tuple[in
         (others if _is_another(f.slug, f.text, own, told) else mine).append(place)
     taken = [*others, *mine]
     for m in _COLOUR.finditer(text):
-        if not any(a < m.end() and m.start() < b for a, b in taken):
-            found = find_grains(f"{m['of']} rice")
+        which = m.lastgroup or "a"
+        start, end = m.span(which)
+        if not any(a < end and start < b for a, b in taken):
+            found = find_grains(f"{m[which]} rice")
             if found and _is_another(found[0].slug, found[0].text, own, told):
-                others.append(m.span())
+                others.append((start, end))
     return sorted(others), mine
 
 

@@ -491,7 +491,7 @@ _MORE_OF_IT = lazy(r"\s*(?:more|longer)\b", re.I)
 OTHER_OVEN = r"\s*[;,/(]\s*(?:or )?(?:in an? )?(?:convection|conventional|fan|combi|gas|electric)(?: oven)?(?: at)?:?(?: ?\d{2,3} ?°? ?[FC]?\b)?,?(?: for)? ?"
 # "25 minutes, or at 350F for 35 minutes", "25 minutes in a hot oven or 40 minutes in a slow one"
 OR_ELSEWHERE = lazy(
-    r"[^.;!?\d()]{0,24}[,(;]?\s*\bor (?!until|till|so\b|when|more|less|longer|a bit|another|then|thereabouts)(?:else )?[^.;!?\d()]{0,16}(?:\d{2,3} ?°? ?[FC]?\b,? ?)?(?:for )?(?:about |around )?",
+    r"[^.;!?\d()]{0,24}[,(;]?\s*\bor (?:else )?(?:(?:in|at|on|over|for|with|the|an?|low|medium|high|hot|slow|cool|moderate|gentle|oven|heat|pan|pot|microwave|fan|convection|gas|mark),?\s){0,5}(?:\d{2,3} ?°? ?[FC]?\b,? ?)?(?:for )?(?:about |around )?",
     re.I,
 )
 _OTHER_SETTING = lazy(

@@ -19,10 +19,11 @@ _HEAD = lazy(rf"(?:no\.? of |number of |for )?(?:{_EATERS}|size|for|yield)?\W*",
 _MANY = lazy(rf"(?:for |serves )?(?P<n>\d{{1,2}})(?:\s?[-–]\s?\d{{1,2}})?\s?(?:{_EATERS}|p)?\W*", re.I)
 _MANY_SAID = lazy(rf"(?:for |serves )?(?P<n>\d{{1,2}})(?:\s?[-–]\s?\d{{1,2}})?\s?(?:{_EATERS}|p)\W*", re.I)
 _SERVES = quick(r"^[^\w\n]{0,6}(?:serves?|servings?|feeds?|for)[^\w\n]{1,3}(?P<n>\d{1,2})\b(?! ?[|\t])", re.I | re.M)
+_AMOUNT = lazy(r"(?:about |~ ?|a |one |half )*[\d½¼¾⅓⅔]|(?:a|one|half an?|pinch)\b", re.I)
 _RULE = lazy(r"[\s|:+=-]*")
 _BETWEEN = lazy(r"\s*\|\s*|\t+| {3,}")
-# rows of a table beside its head
-LEAST_ROWS = 2
+# rows of a table beside its head; lines of one, rules among them
+LEAST_ROWS, MOST_ROWS = 2, 16
 
 
 def one_size(text: str) -> str:
@@ -34,7 +35,9 @@ def one_size(text: str) -> str:
             continue
         end = first + 1
         rows = []
-        while end < len(lines) and ((rule := _rules_off(lines[end])) or len(_cells(lines[end])) == len(cells)):
+        while end < min(len(lines), first + MOST_ROWS) and (
+            (rule := _rules_off(lines[end])) or len(_cells(lines[end])) == len(cells)
+        ):
             if not rule:
                 rows.append(_cells(lines[end]))
             end += 1
@@ -59,6 +62,9 @@ def _cells(line: str) -> list[str]:
 def _as_list(head: Sequence[str], rows: Sequence[Sequence[str]], serves: re.Match[str] | None) -> list[str]:
     """The lines of one size; none if this is no such table."""
     wanted = int(serves["n"]) if serves else None
+    if not all(_AMOUNT.match(v) for r in rows for v in r[1:] if v):
+        # "# | Step | Minutes" is another table
+        return []
     names, counts = head[1:], [_MANY.fullmatch(r[0]) for r in rows]
     if (
         len(rows) >= LEAST_ROWS
