@@ -95,6 +95,8 @@ def test_whose_it_is_depends_on_the_recipe() -> None:
         ("In a large pan use 2 cups stock.", ""),
         ("At 10 m add the peas. Over 5 min, add 2 cups.", ""),
         ("1 cup rice (soaked 30 minutes)", ""),
+        ("2 tbsp salt (4 tbsp for boiling + soak)", ""),
+        ("In a small pan you will need 2 tbsp oil to fry the onions.", ""),
         ("2 cups (double the volume of water, about 7 dl)", ""),
     ],
 )

@@ -30,10 +30,10 @@ _ANOTHER_BATCH = quick(
     r"|\s{0,3}\((?:(?:for )?(?:an? |the )?(?:half|double|single|smaller|bigger|larger)(?: (?:the |a )?(?:recipe|batch|quantit\w+|amounts?)\b[:,=]?|:| for \d{1,2}\b))[^()\n]{0,90}\)"
     # "At high altitude add 1/4 cup water and cook 5 minutes longer.", "In a wide pan you will need 450 ml."
     r"|(?:^|(?<=[.;!?]\s)|(?<=\n)|\()[^\w\n]{0,8}(?:(?:at|for|in) (?:high(?:er)?[- ]altitudes?|(?:the )?mountains)|(?:if (?:you )?(?:live |are |cook(?:ing)? )?|when (?:you )?(?:live |are |cook(?:ing)? )?)?(?:above|over|at) (?:about )?\d{1,2}[,. ]?\d{3} ?(?:feet|ft|metres|meters|m)\b"
-    r"|(?:in|with|for) an? (?:wide|wider|large|larger|big|bigger|small|smaller|narrow|deep|shallow|thin|non-?stick)[^\W\d]* (?:pan|pot|saucepan|dish),? (?:you(?:'ll| will| may| might)? (?:need|want)|it (?:needs|takes|wants)))\b"
+    r"|(?:in|with|for) an? (?:wide|wider|large|larger|big|bigger|small|smaller|narrow|deep|shallow|thin|non-?stick)[^\W\d]* (?:pan|pot|saucepan|dish),? (?:you(?:'ll| will| may| might)? (?:need|want)|it (?:needs|takes|wants))(?=[^.;!?]{0,30}\b(?:water|stock|broth|liquid|more|less|longer)\b))\b"
     r"(?:[^.;!?\n()]|\.(?=\d)|\([^()\n]{0,40}\)){0,160}(?:[.;!?)]+|$)"
     # "3 cups water (3 1/2 if you skip the soak)", "12 minutes (15 unsoaked)"
-    rf"|\s{{0,3}}\((?:or |use |about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*(?:(?:if|when|for|without)\b[^()\d]{{0,24}}\b(?:un)?soak\w*|(?:un)?soaked)[^()\d]{{0,16}}\)"
+    rf"|\s{{0,3}}\((?:or |use |about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*(?:(?:if|when|without)\b[^()\d]{{0,24}}\b(?:un)?soak\w*|(?:un)?soaked)[^()\d]{{0,16}}\)"
     # "15 minutes, or 18 minutes if you like it soft"
     rf"|,? or {RANGE_PATTERN}\s*(?:{UNIT_PATTERN}|min\w*)?\.?\s*if (?:you|u|ya) (?:like|want|prefer) (?:it |them |your |the |rice |grains? )*(?:a (?:bit|little) )?(?:{OTHERWISE}|{LIKED})\b",
     re.I,
