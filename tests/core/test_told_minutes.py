@@ -106,6 +106,8 @@ SAID = [
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "other", "rest~"),
     ("Cover, low, 15 minutes. Rest 5 minutes.", "heat", "rest", "rest"),
     ("Boil 8 minutes. Drain and freeze. From frozen: microwave 3 minutes.", "heat", "heat", "other~"),
+    ("Simmer 18 minutes. If your prawns are frozen give them 2 minutes more.", "heat", "heat", "other~"),
+    ("Simmer 18 minutes (25 minutes for bone-in pieces).", "heat", "heat", "other~"),
     ("Soak rice 1 hour. Boil in the salted water 6 minutes, drain. Heat oil in the pot, heap rice in a cone.", "soak", "other", "heat"),
     ("Cover with foil. Bake at 375F for 25 minutes, or at 350F for 35 minutes.", "heat", "heat", "other"),
     ("Cover with foil. Bake at 375F for 25 minutes (or 350F for 35 minutes, or 325F for 45 minutes).", "heat other", "heat", "other"),

@@ -13,7 +13,7 @@ import re
 import tomllib
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from functools import cache, lru_cache
+from functools import cache
 from importlib import resources
 from typing import Any
 
@@ -22,7 +22,7 @@ from ..measures import NUMBER_PATTERN
 from ..process import data as _data
 from ..quick import lazy, quick
 from ..text.sentences import sentences
-from .names import OTHER_GRAINS, as_rice, browned
+from .names import OTHER_GRAINS, browned
 from .pot_words import FOODS
 
 _CUT = lazy(
@@ -459,7 +459,7 @@ _ANOTHER_DAY = lazy(
     r"\W*(?:to (?:re-?heat|store|freeze|serve later)|re-?heat|left-?overs?|store (?:in|the|any|it|left|cooled)|keeps?(?= (?:well|up to|for (?:up to |about )?\d+ days?|\d+ days?|in the fridge|refrigerated|chilled))|freezes?|can be (?:kept|frozen|reheated|stored)|(?:microwave|heat|steam|cook)(?= (?:it |them )?(?:straight )?from frozen))\b(?! (?:the |a |some )?(?:oil|pan|oven|butter|wok|warm|covered|hot|stirring|an eye))",
     re.I,
 )
-_COOKED_SO_FAR = lazy(r"\b(?:simmer\w*|cook\w*|boil\w*|bake\w*|steam\w*|pressure|whistles?)\b", re.I)
+COOKED_SO_FAR = lazy(r"\b(?:simmer\w*|cook\w*|boil\w*|bake\w*|steam\w*|pressure|whistles?)\b", re.I)
 
 
 def another_day_blanked(texts: Sequence[str]) -> list[str]:
@@ -470,7 +470,7 @@ def another_day_blanked(texts: Sequence[str]) -> list[str]:
             said = text[a:b]
             if cooked and _ANOTHER_DAY.match(said):
                 text = text[:a] + " " * len(said) + text[b:]
-            cooked = cooked or bool(_COOKED_SO_FAR.search(said))
+            cooked = cooked or bool(COOKED_SO_FAR.search(said))
         out.append(text)
     return out
 
@@ -478,106 +478,6 @@ def another_day_blanked(texts: Sequence[str]) -> list[str]:
 def without_looks(text: str) -> str:
     """The text with our own looks blanked out, every other letter in its place."""
     return OWN_LOOK.sub(lambda m: " " * len(m[0]), text) if "ook: " in text else text
-
-
-_WAYS = {
-    "stove": lazy(r"\b(?:stove|stove ?top|hob|saucepan|pot method|absorption|on the cooker)\b", re.I),
-    "microwave": lazy(r"\bmicrowave\b", re.I),
-    "oven": lazy(r"\b(?:oven|baked?)\b", re.I),
-    "rice cooker": lazy(r"\brice[- ]cooker\b", re.I),
-    "pressure": lazy(r"\b(?:pressure|instant pot|multi-?cooker|e-?pot)\b", re.I),
-    "slow": lazy(r"\b(?:slow[- ]cooker|crock-?pot)\b", re.I),
-    "plenty": lazy(
-        r"\b(?:(?:boil(?:ing|ed)?|drain(?:ing|ed)?|pasta|plenty)(?:[ -]\w+)? (?:method|way)|like pasta)\b", re.I
-    ),
-}
-
-
-# a second way at the end is another's, where the recipe has cooked its rice before
-_IN_A_COOKER_INSTEAD = ("pressure", "microwave", "rice cooker", "slow")
-_COOKED_THROUGH = lazy(
-    r"\b(?:cover|lid)\w*\b[^!?\n]{0,60}\b(?:simmer|bake|cook|low)\w*\b[^.;!?\n]{0,40}?\b\d{2}\b", re.I
-)
-_RICE = lazy(r"\brice\b", re.I)
-# "Oven: 1 cup rice, 2¼ cups boiling water …"
-_LABELLED = lazy(r"\W*(?P<l>[^\W\d_]+(?: [^\W\d_]+){0,2})\s?:\s", re.I)
-
-
-def way_of(section: str) -> str:
-    """The one way that a section's heading names, if it names no more than a way: "STOVE TOP", "In the microwave (900 W)"."""
-    if len(section.split()) > 6 or section.rstrip()[-1:] in ".!?,":
-        return ""
-    named = [k for k, p in _WAYS.items() if p.search(section)]
-    return named[0] if len(named) == 1 else ""
-
-
-def instead_blanked(texts: Sequence[str], sections: Sequence[str]) -> list[str]:
-    """The steps' texts; where headings offer one way or another ("Stove top …", "Microwave …"), the first is the recipe and the steps of the others are blanked."""
-    texts = _way_aside_blanked(texts)
-    labels = [m["l"] if (m := _LABELLED.match(t)) else "" for t in texts]
-    ways = [way_of(s) or (way_of(label) if label else "") for s, label in zip(sections, labels, strict=True)]
-    told = list(dict.fromkeys(w for w in ways if w))
-    if len(told) == 1 and told[0] in _IN_A_COOKER_INSTEAD:
-        # "… cover and simmer 45 minutes.", and at the end "Pressure pan: 10 min."
-        first = next(i for i, w in enumerate(ways) if w)
-        so_far = as_rice("\n".join(texts[:first]))
-        if all(ways[first:]) and _RICE.search(so_far) and _COOKED_THROUGH.search(so_far):
-            return [*texts[:first], *(" " * len(t) for t in texts[first:])]
-    if len(told) < 2:
-        return list(texts)
-    return [" " * len(t) if w and w != told[0] else t for t, w in zip(texts, ways, strict=True)]
-
-
-_WAY_ASIDE = quick(
-    r"(?:^|(?<=[.;!?]\s)|(?<=\n))\W*(?:for cooking (?:it |this )?(?:in|on)|if (?:you are |you're )?(?:cooking|making|using)(?: it| this)?(?: in| on| with)?|to (?:cook|make) (?:it |this )?(?:in|on)) (?:a |an |the |your )?"
-    r"(?:instant pot|pressure cooker|rice cooker|slow cooker|crock ?pot|microwave|(?:sauce)?pan|pot|stove(?: ?top)?|hob)\b[^.;!?]{0,60}[.;,]",
-    re.I,
-)
-# "simmer 45 min to 1 hr. (Pressure pan – 10 min at 15#)"
-_WAY_IN_BRACKETS = quick(
-    r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)"
-    # "Bake 2 hours. (Or simmer on the stove on low for 1 1/2 hrs.)"
-    r"|\s*\(or (?:you can )?(?:simmer|cook|bake|boil|steam|roast|braise)\b[^()\n\d]{0,40}\b(?:on (?:the |a )?(?:stove\w*|hob)|(?:in|into) (?:the |an? )?(?:oven|slow cooker|crock ?pot|pressure cooker|instant pot))\b[^()\n\d]{0,40}\d[^()\n]{0,40}\)"
-    # "5-6 whistles on medium (or 3 whistles then 10 mins on low)"
-    r"|\s*\(or (?:else )?(?:for |about )?(?:\d{1,2}(?:\s*[-–]\s*\d{1,2})?|one|two|three|four) (?:full )?whistles?\b[^()\n]{0,60}\)",
-    re.I,
-)
-_SO_LONG = lazy(r"\d[^.;!?\n]{0,12}\b(?:min\w*|whistles?|hours?)\b", re.I)
-
-
-@lru_cache(maxsize=2048)
-def ways_in_brackets(text: str) -> tuple[tuple[int, int], ...]:
-    """Brackets that tell another way of the cooking just told: behind its minutes, or sentences of their own. "Warm the milk (microwave 2 min)" is none."""
-    out = []
-    for m in _WAY_IN_BRACKETS.finditer(text):
-        before = text[: m.start()].rstrip()
-        if before[-1:] in (".", "!", "?") or _MINUTES_LAST.search(before[-40:]):
-            out.append(m.span())
-    return tuple(out)
-
-
-_MINUTES_LAST = lazy(
-    r"\d[^.;()]{0,14}\b(?:min\w*|hours?|hrs?|whistles?)\.?$|\bwhistles? (?:on|over|at) (?:an? )?(?:low|medium|high)(?:[- ](?:low|medium|high))?(?: (?:flame|heat|fire))?$",
-    re.I,
-)
-
-
-def _way_aside_blanked(texts: Sequence[str]) -> list[str]:
-    """ "Pressure cook for 1 whistle … For cooking in a pan, add 2 cups water. Cover, low flame 12 minutes": once it is cooked, the other way is told aside, to the
-    end of its step."""
-    out: list[str] = []
-    for t in texts:
-        for a, b in ways_in_brackets(t):
-            if _cooked_by("\n".join([*out, t[:a]])):
-                t = t[:a] + " " * (b - a) + t[b:]
-        m = next((m for m in _WAY_ASIDE.finditer(t) if _cooked_by("\n".join([*out, t[: m.start()]]))), None)
-        out.append(t if m is None else t[: m.start()] + " " * (len(t) - m.start()))
-    return out
-
-
-def _cooked_by(told: str) -> bool:
-    """Does a sentence so far cook something for so many minutes or whistles?"""
-    return any(_COOKED_SO_FAR.search(s) and _SO_LONG.search(s) for s in re.split(r"[.;!?\n]\s*", told))
 
 
 def clause_at(found: Sequence[Clause], block: int, at: int) -> int | None:

@@ -213,7 +213,9 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
         )
         if first and (dry := line.g or (line.ml or 0.0) * grain(found.slug).density):
             # "1 cup rice, cooked in 2 cups water": the cup is of dry grain
-            line = line.with_(ml=None, g=dry * (1 + grain(found.slug).hydration_at(1.0)))
+            own = grain(found.slug)
+            low, high = own.texture_range()
+            line = line.with_(ml=None, g=dry * (1 + own.hydration_at(min(max(1.0, low), high))))
         return line.with_(
             grain=found.slug,
             name_span=found.span,
@@ -527,6 +529,7 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
     out: list[re.Pattern[str] | None] = []
     stems: list[set[str]] = [set() if ln.carrier else {stem(w) for w in _words(ln.name)} for ln in lines]
     how_often = Counter(s for mine in stems for s in mine)
+    low = told.lower()
     for ln, own in zip(lines, stems, strict=True):
         first = handle(ln)
         if first is not None and not ln.grain and not first.search(told):
@@ -542,8 +545,8 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
             # a food's own word first
             known = [w for w in mine if w in _TAIL_WORDS or w in foods() or re.sub(r"(?<=[^s])s$", "", w) in foods()]
             for word in [*reversed(known), *reversed([w for w in mine if w not in known])]:
-                other = re.compile(_of_stems((stem(word),)).pattern + _ITS_PRODUCT, re.I)
-                if other.search(told):
+                # no pattern is made of what the steps do not hold
+                if stem(word) in low and (other := _no_product(stem(word))).search(told):
                     first = other
                     break
         out.append(first)
@@ -563,6 +566,11 @@ def _words(name: str) -> list[str]:
 @lru_cache(maxsize=4000)
 def _of_stems(stems: tuple[str, ...]) -> re.Pattern[str]:
     return re.compile(r"(?<![\w-])(?:" + "|".join(re.escape(s) for s in stems) + r")(?:s|es|ies|ves|y)?(?![\w-])", re.I)
+
+
+@lru_cache(maxsize=4000)
+def _no_product(of: str) -> re.Pattern[str]:
+    return re.compile(_of_stems((of,)).pattern + _ITS_PRODUCT, re.I)
 
 
 def handle(line: Line) -> re.Pattern[str] | None:

@@ -251,6 +251,11 @@ _STAYS = quick(_NOT_AFTER, re.I)
 MISSPELT_BY, SHORTEST_NAME = 2, 6
 
 
+@cache
+def _as_long_as(letters: int) -> tuple[str, ...]:
+    return tuple(n for n in _normal() if len(n) >= SHORTEST_NAME and abs(len(n) - letters) <= MISSPELT_BY)
+
+
 @lru_cache(maxsize=8192)
 def _closest(said: str) -> tuple[str, float] | None:
     """The name most like what was said, and how like (0 … 100); None if none is close."""
@@ -258,8 +263,7 @@ def _closest(said: str) -> tuple[str, float] | None:
 
     if len(said) < SHORTEST_NAME:
         return None
-    near = [n for n in _normal() if len(n) >= SHORTEST_NAME and abs(len(n) - len(said)) <= MISSPELT_BY]
-    hit = process.extractOne(said, near, scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
+    hit = process.extractOne(said, _as_long_as(len(said)), scorer=fuzz.ratio, score_cutoff=_CLOSE_ENOUGH)
     return (hit[0], hit[1]) if hit else None
 
 

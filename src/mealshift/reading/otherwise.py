@@ -7,7 +7,7 @@ from collections.abc import Iterable, Sequence
 from functools import lru_cache
 
 from ..grains import grain
-from ..measures import RANGE_PATTERN, UNIT_PATTERN
+from ..measures import RANGE_PATTERN, UNIT_PATTERN, number_range
 from ..quick import found_in, lazy, quick
 from ..recipe import Line
 from .names import OTHER_GRAINS, find_grains
@@ -49,7 +49,7 @@ def another_batch(text: str) -> tuple[tuple[int, int], ...]:
 
 # "one and a half cups of water (two if it's old rice)": a bracket that tells the amount of another rice
 OF_ANOTHER = lazy(
-    rf"\s{{0,3}}\((?:or |use |but )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|wild|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
+    rf"\s{{0,3}}\((?:(?:or|use|but|add|plus|take) )?(?:{RANGE_PATTERN})\b[^()]{{0,30}}\b(?:if|for|with|when)\b[^()]{{0,24}}\b(?:old(?:er)?|new|aged|brown|wild|parboiled|basmati|jasmine|other|whole[- ]?grain)\b[^()]{{0,16}}\)"
     # "simmer 45 min (barley: 1 hour)"
     rf"|\s{{0,3}}\((?:for )?(?:{OTHER_GRAINS}|(?:old|new|brown|white|wild|red|black|basmati|jasmine|par-?boiled|easy[- ]cook)(?: rice)?)(?::| takes| needs|,)? (?:about |abt |~ ?)?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN}|min\w*|hours?|hrs?)\b[^()\n]{{0,20}}\)"
     # "1 cup raw rice (old rice; for new rice use 1/4 cup less water)"
@@ -289,6 +289,34 @@ def _ends_of_others(said: str, others: list[tuple[int, int]]) -> list[tuple[int,
     if out and _ONLY_ADDS.fullmatch(said[: out[0][0]]) and re.fullmatch(r"\W*", said[out[-1][1] :]):
         return [(0, len(said))]
     return out
+
+
+# "If you're using boneless thighs, 12 minutes is enough.", "breasts need only 25", "(25 minutes for bone-in pieces)"
+_IT_AND_SO = r"(?:(?:it|they|that|them|cook|bake|simmer|allow|give|takes?|needs?|wants?|only|just|about|around|for|will|may|the|reckon|cooking|time|is|should|be)\s+)*"
+_SAYS_MINUTES = quick(
+    rf"(?:^|(?<=[.;!?]\s)|(?<=\n))(?:(?:and|but|or|note:?|tip:?)\s+)?(?:(?:if|when us(?:e|ing)|using|with|for) [^.;!?()\d\n]{{3,60}}?[,:]?\s+{_IT_AND_SO}"
+    rf"|[^\W\d][^.;:!?(),\d\n]{{2,40}}? (?:(?:will|may|might|only|just) )*(?:need|take|want|require)s?(?: (?:only|just|about|around))*\s+)"
+    rf"(?P<n>{RANGE_PATTERN})\s*(?:min(?:ute)?s?\b)?(?:\s*(?:(?:is|are|will|should|may)(?: be)?\s+)?(?:enough|plenty|do|fine))?\s*(?:[.;!]+[ \t]?|$)"
+    rf"|\s{{0,3}}\((?:or |about |only )*{RANGE_PATTERN}\s*min(?:ute)?s? (?:for|if|with|when|using) [^()\d]{{3,40}}\)"
+    # "(a cast-iron pot may want 20)"
+    rf"|\s{{0,3}}\((?!it |this )[^()\d,;]{{3,40}} (?:(?:will|may|might|can|only|just|about) )*(?:need|want|take)s? (?:(?:only|just|about|around|up to) )*{RANGE_PATTERN}(?: ?min(?:ute)?s?)?\)",
+    re.I,
+)
+
+
+def minutes_of_things(text: str) -> list[tuple[int, int]]:
+    """Sentences and brackets that say nothing but how long another thing takes in the same pot: true only as long as the grain takes what it took."""
+    return [
+        m.span()
+        for m in found_in(_SAYS_MINUTES, text)
+        # "The peppers need 2."
+        if not _ONE_MORE.search(m[0]) and (not m["n"] or "min" in m[0] or number_range(m["n"])[0] >= LEAST_BARE)
+    ]
+
+
+# a number that no unit follows is one of minutes from here on
+LEAST_BARE = 8
+_ONE_MORE = lazy(r"\b(?:more|longer|extra|less|shorter|add|after|before|soak\w*)\b", re.I)
 
 
 def without_others(text: str) -> str:

@@ -31,7 +31,7 @@ from ..text.amounts import parse
 from ..text.plain import joined
 from ..text.times import stretches
 from . import batches, consistency, dish, ingredients, method, minutes, pours, stated, structure
-from .clauses import Clause, another_day_blanked, clauses, instead_blanked, without_looks
+from .clauses import Clause, another_day_blanked, clauses, without_looks
 from .intake import MOST_CHARACTERS, clean
 from .names import as_rice, browned, find_grains, kind_of_rice
 from .operations import operations
@@ -45,6 +45,7 @@ from .things import overlooked as find_overlooked
 from .things import things_in
 from .told_by import related
 from .told_minutes import Block, Timed
+from .ways import instead_blanked, of_other_ways, other_ways_told
 
 
 def read(brought: str, measures: Measures | None = None, corrections: tuple[Correction, ...] = ()) -> Recipe:
@@ -67,6 +68,11 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
         laid = alone
         lines, problems = things_in(laid, text, measures)
         lines, source = _which_grain(lines, laid, measures, corrections)
+    alone = _without_other_ways(laid, lines, source)
+    if alone is not laid:
+        laid = alone
+        lines, problems = things_in(laid, text, measures)
+        lines, source = _which_grain(lines, laid, measures, corrections)
     problems += _letters_mended(brought, text)
     problems += _sizes_left(brought, several, laid)
     lines, misspelt = _near_unit(lines, source, measures)
@@ -74,14 +80,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     lines, total = pours.made_up(lines, laid, source, measures)
     if total is None:
         lines, total = pours.reserved(lines, laid, source, measures)
-    texts = instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
-    texts = another_day_blanked(texts)
-    found = clauses(texts)
-    words = named(found, lines, laid)
     line = None if source is None else lines[source]
-    blocks = [Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
-    steeps = bool(line and line.grain and not grain(line.grain).simmer)
-    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps, sorts(lines, source))
+    texts, found, words, timed = _in_the_steps(laid, lines, source)
     elsewhere = pots_of_others(lines, line, found)
     timed = minutes.not_in(timed, found, elsewhere)
     timed = minutes.head_starts(timed, found, lines, line)
@@ -192,6 +192,34 @@ def _without_other_sorts(laid: Structure, lines: list[Line], source: int | None)
     if steps == laid.steps and notes == laid.notes:
         return laid
     return replace(laid, steps=steps, notes=notes)
+
+
+def _in_the_steps(
+    laid: Structure, lines: list[Line], source: int | None
+) -> tuple[list[str], list[Clause], list[re.Pattern[str] | None], list[Timed]]:
+    """(the steps' texts, what is told of other ways and other days blanked; their clauses; which words of them name which lines; their stretches)."""
+    texts = another_day_blanked(
+        instead_blanked([without_looks(p.text) for p in laid.steps], [p.section for p in laid.steps])
+    )
+    found = clauses(texts)
+    words = named(found, lines, laid)
+    line = None if source is None else lines[source]
+    blocks = [Block(t, p.span.start, p.section) for t, p in zip(texts, laid.steps, strict=True)]
+    steeps = bool(line and line.grain and not grain(line.grain).simmer)
+    timed = minutes.tag(blocks, found, _usual(line), bool(line and line.cooked), steeps, sorts(lines, source))
+    return texts, found, words, timed
+
+
+def _without_other_ways(laid: Structure, lines: list[Line], source: int | None) -> Structure:
+    """The structure without what its steps tell of another stove or pot once the grain is cooked; itself where they tell nothing of the kind."""
+    if source is None or not any(of_other_ways(p.text) for p in laid.steps):
+        return laid
+    *_, timed = _in_the_steps(laid, lines, source)
+    gone = other_ways_told([p.text for p in laid.steps], ((t.block, t.stretch.start, t.kind) for t in timed))
+    if not any(gone):
+        return laid
+    steps = [replace(p, text=blanked(p.text, g)) if g else p for p, g in zip(laid.steps, gone, strict=True)]
+    return replace(laid, steps=steps)
 
 
 # -- ingredients -------------------------------------------------------------------------------------------------

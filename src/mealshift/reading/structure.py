@@ -19,10 +19,11 @@ from ..text.sentences import sentences
 from ..text.times import stretches
 from . import lines as tagger
 from . import pot_words
-from .clauses import THINGS, VESSEL_WORDS, verbs_in, way_of
+from .clauses import THINGS, VESSEL_WORDS, verbs_in
 from .ingredients import foods
 from .minutes import WHISTLES
 from .names import find_grains
+from .ways import way_of
 from .words import word_list
 
 MOST_SERVINGS = 200

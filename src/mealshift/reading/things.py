@@ -13,11 +13,11 @@ from ..recipe import Line
 from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
 from . import ingredients
-from .clauses import instead_blanked
 from .dish import stands_for_listed
 from .names import find_grains, kind_of_rice
 from .otherwise import AS_LIKED, OF_ANOTHER
 from .structure import NUTRITION, PRICE, Structure
+from .ways import instead_blanked
 from .words import word_list
 
 

@@ -508,6 +508,64 @@ _ONLY_IF = quick(
 )
 
 
+# "If your prawns are frozen give them 2 minutes more", "Using boneless thighs, 12 minutes is enough"; what is added "if using" is added
+_IF_SO = quick(
+    r"(?:^|[.;!?(\n]\s*|\b(?:and|or|but)\s+)(?:(?:and|but|or)\s+)?(?:if (?!(?:you|ya|u|they) (?:like|want|wish|prefer|can|would|fancy|feel)\b|desired|possible|liked|wanted|adding|including|using(?! [^\W\d_])|time\b)"
+    r"|should (?:the|your)\b|when us(?:e|ing)\b|using (?!an? |the |your |both |hands|tongs|gloves))[^.;!?()]{2,90}$",
+    re.I,
+)
+# "(if frozen, add 5 minutes)"
+_IF_IN_BRACKETS = lazy(r"\((?:or |but )?(?:if|when|for|with|using)\b(?! (?:needed|necessary))[^()]{2,60}$", re.I)
+_IF_BEHIND = lazy(
+    r"\s*(?:more |longer |less |extra )?(?:if (?!(?:you|ya|u) (?:like|want|wish|prefer)\b|desired|possible|liked|wanted|using(?! [^\W\d_]))|when us(?:e|ing)\b|in case )",
+    re.I,
+)
+# "Bone-in pieces need 10 minutes longer", "breasts need only 25"; "it", and what all stands in, is the pot's own
+_THEY_NEED = lazy(
+    r"(?:^|[.;!?(\n]\s*|,\s+(?:and|but) )(?=\S)(?!(?:it|they|this|that|these|now|then|you|we|i|which|all|most|everything|prob\w*|usually|maybe|perhaps|still|often|check)\b)(?:the |your )?(?P<what>[^.;:!?,()\d]{3,40}?) (?:(?:will|may|might|would|only|just|usually) )*(?:need|take|want|require)s? (?:(?:only|just|about|another|around|an? extra|up to) )*$",
+    re.I,
+)
+_IS_THE_POT = lazy(
+    r"\b(?:rice|grains?|it|pot|pan|dish|water|liquid|stock|broth|milk|mixture|pilaf|pilau|risotto|porridge|pudding|soup|whole|everything|cooker|oven|total|cooking|method|recipe)\b",
+    re.I,
+)
+_ADDED_ON = lazy(
+    r"\badd (?:about |another |an? (?:extra|additional|further) )?$|\ballow (?:about )?(?:another|an? (?:extra|additional|further)) $",
+    re.I,
+)
+_LESS = lazy(
+    r"\s*(?:less|shorter|fewer)\b|\s*(?:more|longer|extra) (?:for|with|on)\b(?! (?:the |a |your )?(?:lid|heat|low|medium|high|lowest))",
+    re.I,
+)
+_OPENS_A_BRACKET = lazy(r"\s*\((?:or |about |only )*", re.I)
+_FOR_SUCH_IN_BRACKETS = lazy(r"\s*(?:for|if|with|when|using)\b(?! (?:the |a )?(?:lid|heat|last|first))", re.I)
+# "With turkey it takes 25", "For bigger pieces allow 10 minutes"
+_WITH_SUCH = lazy(
+    r"(?:^|[.;!?(\n]\s*)(?:with (?!(?:the |a |its )?(?:lid|heat|cover|foil|flame))[^.;!?,()\d]{3,40},? (?:it|this|that|they)(?:'ll)? (?:(?:will|may|might|only|just|usually) )*(?:takes?|needs?|wants?|requires?|cooks?) (?:(?:in|only|just|about|for|up to) )*$"
+    r"|for (?:an? |the )?(?:bigger|larger|large|thick|thicker|small|smaller|thin|thinner|bone-in|boneless|frozen|dried|fresh|tinned|canned|tougher|older|younger|chunkier|whole)\b(?! (?:sauce|soup|gravy))[^.;!?()\d]{2,40}$)",
+    re.I,
+)
+
+
+def where_things_differ(text: str, start: int, end: int) -> bool:
+    """Are minutes at this place told for a thing that is frozen, bigger, boneless or another than the list's? They are not the grain's, whose own minutes were
+    told before."""
+    before = text[max(0, start - 160) : start]
+    return bool(
+        _IF_SO.search(before)
+        or _IF_IN_BRACKETS.search(before)
+        or _WITH_SUCH.search(before)
+        or _ADDED_ON.search(before)
+        or _IF_BEHIND.match(text, end)
+        or _LESS.match(text, end)
+        or (
+            (m := _THEY_NEED.search(before))
+            and not _IS_THE_POT.search(m["what"])
+            and not CLASS["GRAIN"].search(m["what"])
+        )
+    )
+
+
 def _turned_dry(c: Clause, text: str, s: Stretch) -> bool:
     """Is the grain in the pan, no liquid yet, and the sign one of frying?"""
     if not c.grains or c.before.wet:
@@ -954,6 +1012,8 @@ RULES = (
         "if it is still hard, another 5", "other", 0.98,
         lambda p: _only_if(p.text, p.s.start) or (_IN_BRACKETS.search(p.before) and p.after(_IF_NOW)),
     ),
+    Rule("Bone-in pieces need 10 minutes longer, frozen ones 5 more", "other", 0.95, lambda p: p.kind in ("heat", "other") and p.had("heat", "whistles") and where_things_differ(p.text, p.s.start, p.s.end), least=True, leaves=""),
+    Rule("18 minutes (25 minutes for bone-in pieces)", "other", 0.95, lambda p: p.kind in ("heat", "other") and p.since("heat", _OPENS_A_BRACKET) and p.after(_FOR_SUCH_IN_BRACKETS), leaves=""),
     Rule("can be made the day before and kept; then bake 45 minutes", "other", 0.95, lambda p: _MADE_AHEAD.search(p.back(160))),
     Rule(
         "Turn it down and cover it. / Twenty five minutes.", "heat", 0.85, leaves="",

@@ -12,6 +12,8 @@ from ..pot.methods import method as method_row
 from ..problems import Problem, Refusal
 from ..quick import lazy
 from ..reading.dish import grain_lines
+from ..reading.otherwise import blanked
+from ..reading.ways import other_ways_told
 from ..recipe import Line, Recipe, once
 from .cookings import DRAINED, finished_apart, finishing, turning
 
@@ -157,6 +159,14 @@ TOLD_WAYS = ("pressure", "electric-pressure", "rice-cooker", "microwave", "drain
 
 
 @once
+def of_other_ways(recipe: Recipe) -> list[tuple[tuple[int, int], ...]]:
+    """Where each step tells of another stove or pot than the one the grain is cooked on, or of an unsoaked grain: its minutes are the old grain's too."""
+    return other_ways_told(
+        [s.text for s in recipe.steps],
+        ((i, d.span.start, d.kind) for i, s in enumerate(recipe.steps) for d in s.durations),
+    )
+
+
 def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     """Refusal if the recipe has no grain or no amount of it: then there is nothing to reckon from."""
     line = recipe.source_line
@@ -174,7 +184,7 @@ def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     texture = float(TEXTURES.index(recipe.texture))
     low, high = g.texture_range()
     texture = min(max(texture, low), high)
-    prose = " ".join(s.text for s in recipe.steps)
+    prose = " ".join(blanked(s.text, gone) for s, gone in zip(recipe.steps, of_other_ways(recipe), strict=True))
     rinses = bool(re.search(r"\b(?:rins|wash|soak)", UNRINSED.sub("", prose + " " + line.text), re.I))
     toasts = _toasts(recipe)
     method = recipe.method

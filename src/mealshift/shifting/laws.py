@@ -16,6 +16,7 @@ from typing import TYPE_CHECKING
 
 from ..grains import grain
 from ..measures import WHISTLE_MIN, jug_ml, round_half_up
+from ..process import Operation
 from ..quick import lazy
 from ..reading.ingredients import handle
 from ..reading.names import find_grains
@@ -150,11 +151,32 @@ def _order(s: Shift) -> Iterator[Broken]:
         # within a sentence it begins small and ends without a stop
         if o.basis == "inserted" and o.text[1:].rstrip(".") not in told and not s.choice.as_was:
             yield Broken("order", "This found no place in the text: do it all the same.", o.text)
+    yield from _in_its_place(s, ops)
     at = {o.id: i for i, o in enumerate(ops)}
     off = next((i for i, o in enumerate(ops) if o.kind == "rest" and o.basis == "inserted"), None)
     look = next((at[o.id] for o in ops if o.kind == "look" and o.basis == "inserted"), None)
     if off is not None and look is not None and look > off and not s.pot.way.locked:
         yield Broken("order", "The look stands after the rest: look before you turn the heat off.")
+
+
+def _in_its_place(s: Shift, ops: list[Operation]) -> Iterator[Broken]:
+    """What is put in is read before the cooking that comes after it in the pot, and behind the one before it."""
+    begins: dict[str, tuple[int, int]] = {}
+    ends: dict[str, tuple[int, int]] = {}
+    for n, st in enumerate(s.method.steps):
+        begins |= {id_: (n, start) for id_, start, _ in st.places}
+        ends |= {id_: (n, end) for id_, _, end in st.places}
+    heats = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles") and o.id in begins]
+    for i, o in enumerate(ops):
+        if o.basis != "inserted" or not heats:
+            continue
+        words = o.text[1:].rstrip(".")
+        told = ((n, (st.full or st.text).find(words)) for n, st in enumerate(s.method.steps))
+        stands = [p for p in told if p[1] >= 0]
+        before = next((begins[ops[h].id] for h in reversed(heats) if h < i), None)
+        after = next((ends[ops[h].id] for h in heats if h > i), None)
+        if stands and not any((before is None or p >= before) and (after is None or p < after) for p in stands):
+            yield Broken("order", "This does not stand where it is done: go by the plan.", o.text)
 
 
 def _others(s: Shift) -> Iterator[Broken]:

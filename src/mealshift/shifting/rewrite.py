@@ -27,18 +27,19 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import found_in, lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, verbs_in, ways_in_brackets
+from ..reading.clauses import OWN_LOOK, verbs_in
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
-from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, of_other_sorts, own_sorts
+from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, minutes_of_things, of_other_sorts, own_sorts
 from ..reading.pours import KEPT, THE_REST
 from ..reading.told_minutes import OR_ELSEWHERE, OR_SO_LONG, OTHER_OVEN, SUMMED
+from ..reading.ways import ways_in_brackets
 from ..reading.words import word_list
 from ..recipe import Recipe, Step
 from ..text.amounts import parse
 from ..text.sentences import sentences
 from . import signs
-from .backwards import Own, carriers
+from .backwards import Own, carriers, of_other_ways
 from .cookings import BY_THE_PACKET, GOES_ON_WITH, in_pot
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
 from .sentences import many
@@ -148,6 +149,8 @@ _REMAINING_CUP = lazy(
 )
 # so much more or less is another pot's
 OTHER_POT = 0.2
+# within that the grain takes as long as it did
+AS_LONG = 0.1
 _FOR_SO_MANY = lazy(
     rf"(?:^|(?<=[.;!?]\s)|(?<=\n))(?:for|to (?:cook|make)) (?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))\.? (?:of )?(?:[^\W\d]+ )?(?:rice|grains?)\b,? (?:use|take|add|you(?:'ll)? (?:need|want))\b(?:[^.;!?]|\.(?=\d))*(?:[.;!?]+|$)",
     re.I,
@@ -340,6 +343,41 @@ def _new(o: Operation) -> NewStep:
     return NewStep(o.text, None, o.reason, ((0, len(o.text)),), o.kind)
 
 
+_TO_THE_BOIL = lazy(r"\b(?:boil\w*|bubbl\w*|bring (?:it )?(?:back )?up|back up|simmer(?:ing)? point)\b", re.I)
+
+
+def _where_it_was(text: str, retired: list[Edit], put_in: list[Edit]) -> list[Edit]:
+    """All of them, where a sentence that is put in begins within a clause that is taken out as one: "Boil the water, stir in the rice, cover and simmer"."""
+    out = list(retired)
+    for x in put_in:
+        r = next((r for r in out if r.start < x.start < r.end <= x.end), None)
+        if r is not None and not r.new:
+            begins = x.end
+            while r is not None:
+                out.remove(r)
+                begins = r.start
+                r = next((r for r in out if not r.new and r.end == begins), None)
+            if text[:begins].strip():
+                x = Edit(len(text[:begins].rstrip(" ,;:")), x.end, x.new)
+            else:
+                x = Edit(begins, x.end, x.new.lstrip(". "))
+        elif r is not None and r.end == x.end and x.new.endswith(r.new):
+            # "Boil it hard; try a grain": the clause behind begins anew, and so does what is put in
+            out.remove(r)
+            x = Edit(r.start, x.end, x.new.lstrip(". "))
+        out.append(x)
+    return out
+
+
+def _put_in_before(text: str, x: Edit, gone: Edit) -> Edit | None:
+    """One edit of a sentence that is put in and of what goes right behind it: "; (in a hurry? …)", "; if …" begin anew behind a sentence put in."""
+    both = text[max(x.start, gone.start) : x.end]
+    if x.start > gone.start or x.end > gone.end or not x.new.lower().endswith(both.lower()):
+        return None
+    goes_on = " " if text[gone.end : gone.end + 1].strip() else ""
+    return Edit(x.start, gone.end, x.new[: len(x.new) - len(both)].rstrip() + goes_on)
+
+
 @dataclass(slots=True)
 class _View:
     recipe: Recipe
@@ -362,7 +400,7 @@ class _View:
         if retired is None:
             reason = next((o.reason for o in mine if o.basis == "retired"), "")
             return NewStep("", step.text, reason, kind="retired", section=step.section)
-        first = [*retired, *self._insertions(step, inside)]
+        first = _where_it_was(step.text, retired, self._insertions(step, inside))
         for o in after:
             body = step.text.rstrip()
             if m := _HOW_MANY_LAST.search(body):
@@ -387,8 +425,11 @@ class _View:
         if not self._other_dish(step, mine):
             small += [*self._by_the_packet(step), *self._names(step)]
         for e in small:
-            if not any(e.start < x.end and x.start < e.end for x in edits if x.end > x.start):
+            meets = [x for x in edits if x.end > x.start and e.start < x.end and x.start < e.end]
+            if not meets:
                 edits.append(e)
+            elif len(meets) == 1 and not e.new and (merged := _put_in_before(step.text, meets[0], e)):
+                edits[edits.index(meets[0])] = merged
         edited = apply(step.text, edits)
         text = re.sub(r"  +", " ", edited.text) if retired and not edited.marks else edited.text
         if retired:
@@ -552,7 +593,13 @@ class _View:
                 # "When it boils, cover and cook": what comes before the cooking stands between the two
                 edits.append(Edit(start, at + 1, f", {said[:1].lower()}{said[1:]} {text[at : at + 1].upper()}"))
                 continue
-            if opened > 0 or more_signs or crumb or half or told_when or _BOTTOM.search(text[at:end]):
+            late = opened > 0 or more_signs or crumb or half or told_when or _BOTTOM.search(text[at:end])
+            its_minutes = following.phase in ("heat", "whistles")
+            if late and (any(o.kind == "rain" for o in new) or (opened <= 0 and its_minutes)):
+                # "bring it back up, low, lid on, 35 min": what is put in comes before the cooking, and never behind its sentence
+                edits.append(self._before_its_minutes(step, a, at, said))
+                continue
+            if late:
                 # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
                 edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))
@@ -564,6 +611,25 @@ class _View:
             till, word = self._begun(step, at)
             edits.append(Edit(start, till, f". {said} {word}"))
         return edits
+
+    def _before_its_minutes(self, step: Step, a: int, at: int, said: str) -> Edit:
+        """A sentence put into the one that begins at a and whose cooking is told at `at`: behind the clause that brings it to the boil, else before all of it."""
+        text = step.text
+        starts = sorted(
+            {
+                self._at(step, o.span.start)
+                for o in self.target.operations
+                if o.step == step.index and o.span and o.basis == "said" and a < self._at(step, o.span.start) < at
+            }
+        )
+        boils = [m.end() for m in _TO_THE_BOIL.finditer(text, a, at) if not _SUBORDINATE.match(text[a : m.start()])]
+        behind = next((x for x in starts if boils and x >= boils[-1]), None)
+        if behind is None:
+            first = a + len(text[a:]) - len(text[a:].lstrip())
+            return Edit(first, first, f"{said} ")
+        first = behind + len(text[behind:]) - len(text[behind:].lstrip())
+        till, word = self._begun(step, first)
+        return Edit(len(text[:behind].rstrip(" ,;:–—")), till, f". {said} {word}")
 
     def _begun(self, step: Step, at: int) -> tuple[int, str]:
         """How a sentence begins that stood within another: its first letter, or the grain's new name, large; and where what it replaces ends."""
@@ -813,11 +879,24 @@ class _View:
             for a, b in (m.span() for m in found_in(AS_LIKED, step.text))
             if any(0 <= a - end <= MOST_BEHIND for end in told)
         ]
+        found += of_other_ways(self.recipe)[step.index]
+        found += self._of_other_things(step)
         gone = [Edit(a, b, "") for a, b in found]
         if self.a.target.family == "rice":
             return gone
         # a cooker's setting is named for its rice
         return gone + [Edit(*m.span("rice"), "usual") for m in found_in(_SETTING, step.text)]
+
+    def _of_other_things(self, step: Step) -> list[tuple[int, int]]:
+        """ "Boneless thighs need only 12 minutes", where the new grain takes longer than the rice they were told beside."""
+        was, now = self.recipe.simmer_min, self.pot.cook_typical
+        told = [d.span.start for d in step.durations if d.kind == "heat"]
+        if not was or not told or abs(now / was - 1) < AS_LONG:
+            return []
+        mine = [d.span.start for d in step.durations if d.kind != "other"]
+        return [
+            (a, b) for a, b in minutes_of_things(step.text) if a > min(told) and not any(a <= at < b for at in mine)
+        ]
 
     def _of_so_many(self, step: Step) -> list[tuple[int, int]]:
         """ "For 2 mugs rice use 4 mugs water and 20 min.", of a recipe for one mug."""

@@ -218,6 +218,12 @@ _OF_A_RINSE = lazy(
     re.I,
 )
 _READY = ("rinse", "soak", "drain", "chop")
+_BOILS_IT = lazy(r"\W*(?:boil|cook|simmer)\w* (?:the |your )?(?:[^\W\d]+ ){0,2}?(?:rice|grains?)\b", re.I)
+# "When it boils add the rice"
+_IN_AT_THE_BOIL = lazy(
+    r"\W*(?:when|once|as soon as|after|until)\b[^.;]{0,40}\b(?:boil|bubbl|simmer)\w*[^.;]{0,12}\b(?:add|stir in|tip in|put in|throw in|pour in|sprinkle in|in goes?)\b",
+    re.I,
+)
 WAITS = "It goes in later: something else in the pot needs the heat longer than it does."
 # ways in which a closed rest off the heat does some of the work
 RESTING = ("covered", "open")
@@ -653,17 +659,23 @@ class _Work:
             return
         fats = {ln.index for ln in self.recipe.lines if ln.role == "fat"}
         mine = {ln.index for ln in grain_lines(self.recipe)}
+        rained = False
         for i, o in enumerate(ops):
             if o.phase == "heat" or (o.kind == "head_start" and not self._rains()):
                 break
+            rained = rained or o.kind == "rain"
             if self.recipe.source not in o.what or o.basis != "said" or o.kind in _READY:
+                continue
+            if rained and self._boils_grain(o):
                 continue
             if o.told and (self._rains() or o.phase not in ("toast", "pan")):
                 continue
             verb_goes_on = i + 1 < len(ops) and self._one_sentence(o, ops[i + 1]) and not verbs_in(ops[i + 1].text)
             # "Reis einstreuen": a verb we do not know, and a sentence that says nothing else before it
-            goes_in = o.kind in ("add", "stir", "toast", "fry") or (
-                o.kind == "other" and not (i and self._one_sentence(ops[i - 1], o))
+            goes_in = (
+                o.kind in ("add", "stir", "toast", "fry")
+                or (o.kind == "other" and not (i and self._one_sentence(ops[i - 1], o)))
+                or (o.kind == "boil" and _IN_AT_THE_BOIL.match(o.text) is not None)
             )
             # "Put a teacup of rice in the big pan": nowhere else is it told how much
             measures_it = any(
@@ -704,7 +716,13 @@ class _Work:
         """Behind the clause in which the liquid comes to the boil, else where the cooking begins."""
         first = self._clause_start(start)
         boils = [i for i in range(first, start) if self.out.operations[i].kind == "boil"]
+        if boils and self._boils_grain(self.out.operations[boils[-1]]):
+            # "Boil the rice in the water until it is nearly gone, 10 minutes": that is the cooking, and the liquid boils before it
+            return boils[-1]
         return boils[-1] + 1 if boils else first
+
+    def _boils_grain(self, o: Operation) -> bool:
+        return self.recipe.source in o.what and bool(_BOILS_IT.match(o.text))
 
     def _grain_in(self, latest: int) -> int:
         """Where the grain goes into the pot: the sentence in which it is first spoken of other than to be made ready."""
