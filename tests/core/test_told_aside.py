@@ -55,7 +55,12 @@ def _minutes(text: str) -> tuple[float, float, str]:
 )
 def test_another_stove_or_soak_is_no_part_of_this_pot(said: str) -> None:
     assert _minutes(_pot(said)) == (18, 10, "covered")
-    # with and without it the shifted recipe is the same
+    # with and without it the pot is the same, what the evening's plan is made of, and the shifted recipe
+    deeds, plain_deeds = (
+        [(o.kind, o.phase, o.typical_min) for o in read(t).process.operations]
+        for t in (_pot(said), POT.format(behind="", then="", end=""))
+    )
+    assert deeds == plain_deeds
     told, plain = (
         recipe_alone(pipeline.whole_way(t, Choice("barley-pearl")))
         for t in (_pot(said), POT.format(behind="", then="", end=""))

@@ -141,6 +141,10 @@ def _verb_pattern() -> tuple[re.Pattern[str], dict[str, str]]:
 
 # "bay leaves" leave nothing standing, nor do the leaves that one fills; and "the rest of the butter" does not rest
 _LEAVES_IT = lazy(r"\s+(?:it|them|the (?:rice|pot|grain))\b", re.I)
+_LEFT_SO = lazy(
+    r"\s+(?:it|them|some|a few|the [^\W\d]+|this)\s+(?:coarse|chunky|whole|plain|unsalted|out|off|as (?:it is|they are|is)|thick|thin|loose|runny|lumpy|unpeeled|raw|dry|to taste)\b(?! (?:of the heat|the heat|to|and cover))",
+    re.I,
+)
 # "stand the peppers up in a dish": put there, and not left
 _STOOD = lazy(
     r"\s+(?:them|it|the (?:\w+ ){1,2}?|each)\s*(?:up(?:right)? )?(?:in|on|into|up)\b(?! (?:the )?(?:fridge|room|its|their))(?![^.;]{0,40}\b(?:for|\d+ ?min))",
@@ -189,6 +193,9 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             continue
         if m["w"].lower() == "preheat" and end == "ed" and _IN_A.search(text, max(0, m.start() - 24), m.start()):
             # "bake in preheated 350 oven": it is hot by then
+            continue
+        if m["w"].lower() == "leave" and _LEFT_SO.match(text, m.end()):
+            # "leave it coarse", "leave them whole"
             continue
         if m["w"].lower() == "stand" and _STOOD.match(text, m.end()):
             continue

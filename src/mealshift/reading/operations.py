@@ -68,7 +68,12 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         step = recipe.steps[c.block] if c.block < len(recipe.steps) else None
         if step is None:
             continue
-        mine = [d for d in step.durations if c.start <= d.span.start < c.end]
+        # what was blanked as another pot's, or another day's, is no part of the clause behind it
+        mine = [
+            d
+            for d in step.durations
+            if c.start <= d.span.start < c.end and c.text[d.span.start - c.start : d.span.end - c.start].strip()
+        ]
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
             continue

@@ -54,6 +54,8 @@ OF_ANOTHER = lazy(
     rf"|\s{{0,3}}\((?:for )?(?:{OTHER_GRAINS}|(?:old|new|brown|white|wild|red|black|basmati|jasmine|par-?boiled|easy[- ]cook)(?: rice)?)(?::| takes| needs|,)? (?:about |abt |~ ?)?{RANGE_PATTERN}\s*-?\s*(?:{UNIT_PATTERN}|min\w*|hours?|hrs?)\b[^()\n]{{0,20}}\)"
     # "1 cup raw rice (old rice; for new rice use 1/4 cup less water)"
     r"|\s{0,3}\((?:[^()\d]{0,30}[;,] ?)?(?:for|if|with) (?:it'?s |you have |using )?(?:old|new|aged) rice\b[^()]{0,60}\)"
+    # "two cups always, unless it's that old basmati, then two and a half"
+    r"|,? (?:unless|except (?:if|when|for))\b[^.;!?()\d]{0,24}\b(?:old(?:er)?|new|aged|brown|wild|par-?boiled|basmati|jasmine|whole[- ]?grain)\b[^.;!?()\n]{0,70}"
     # "2 cups water, or 2½ cups for old rice", "2 cups water, 2½ cups for brown rice"
     rf"|(?:,? or|[,;/]) {RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:if|for|with|when)\b(?: [^\W\d]+){{0,3}}? (?:old(?:er)?|new(?:er)?|aged|brown|par-?boiled|basmati|jasmine|whole[- ]?grain) rice\b",
     re.I,
@@ -95,7 +97,9 @@ _LEADS = (
 _SO_OR_SO = r"[^\w\n]{0,8}(?:(?:and|but|or|so|ok|also|note|n\.?b\.?|tip|p\.?s\.?|swaps?|variations?|options?|alternatives?|substitut\w+)\b[:,]?\s*)*"
 _LED = lazy(rf"{_SO_OR_SO}{_LEADS}\s+", re.I)
 # … "and brown?"
-_ONLY_SUCH = lazy(rf"{_SO_OR_SO}(?:with |for |what about |how about )?", re.I)
+_ONLY_SUCH = lazy(
+    rf"{_SO_OR_SO}(?:with |for |what about |how about )?(?:il |lo |el |le |der |das |den |het |de )?", re.I
+)
 _NEEDS = lazy(
     r"(?: rice| grains?)?\s*(?:(?:will|would|may|might|can|usually|often|generally|always|rice|just|i) )*(?:(?:need|take|want|require|get|drink|cook|use)s?\b|took|needed|wanted|braucht|benötigt|necesita|lleva|tarda|demande|nécessite|prend|vuole|richiede|[:=–-] ?(?=\D{0,12}\d)|(?= (?:about |abt )?\d))",
     re.I,

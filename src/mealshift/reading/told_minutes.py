@@ -533,6 +533,8 @@ _ADDED_ON = lazy(
     r"\badd (?:about |another |an? (?:extra|additional|further) )?$|\ballow (?:about )?(?:another|an? (?:extra|additional|further)) $",
     re.I,
 )
+# "Wind makes it slower, give it 15 then."
+_IN_THAT_CASE = lazy(r"\s*(?:more )?(?:then|in that case)\s*(?:[.;!)]|$)", re.I)
 _LESS = lazy(
     r"\s*(?:less|shorter|fewer)\b|\s*(?:more|longer|extra) (?:for|with|on)\b(?! (?:the |a |your )?(?:lid|heat|low|medium|high|lowest))",
     re.I,
@@ -542,7 +544,16 @@ _FOR_SUCH_IN_BRACKETS = lazy(r"\s*(?:for|if|with|when|using)\b(?! (?:the |a )?(?
 # "With turkey it takes 25", "For bigger pieces allow 10 minutes"
 _WITH_SUCH = lazy(
     r"(?:^|[.;!?(\n]\s*)(?:with (?!(?:the |a |its )?(?:lid|heat|cover|foil|flame))[^.;!?,()\d]{3,40},? (?:it|this|that|they)(?:'ll)? (?:(?:will|may|might|only|just|usually) )*(?:takes?|needs?|wants?|requires?|cooks?) (?:(?:in|only|just|about|for|up to) )*$"
-    r"|for (?:an? |the )?(?:bigger|larger|large|thick|thicker|small|smaller|thin|thinner|bone-in|boneless|frozen|dried|fresh|tinned|canned|tougher|older|younger|chunkier|whole)\b(?! (?:sauce|soup|gravy))[^.;!?()\d]{2,40}$)",
+    r"|for (?:an? |the )?(?:bigger|larger|large|thick|thicker|small|smaller|thin|thinner|bone-in|boneless|frozen|dried|fresh|tinned|canned|tougher|older|younger|chunkier|whole)\b(?! (?:sauce|soup|gravy))[^.;!?()\d]{2,90}$)",
+    re.I,
+)
+
+
+_KEPT_SHUT = lazy(
+    r"\b(?:then |and )?(?:keep|leave)(?: it| the lid)? (?:shut|closed|covered)(?: for)?(?: about)?\s*$", re.I
+)
+_RESTS_THE_MEAT = lazy(
+    r"\b(?:rest|let) the (?:bird|chicken|turkey|duck|goose|meat|joint|lamb|beef|pork|roast|steaks?|fish)(?: rest| stand)?(?:,? (?:covered|loosely covered|under foil|in foil))?(?: for)?(?: about)?\s*$",
     re.I,
 )
 
@@ -558,6 +569,7 @@ def where_things_differ(text: str, start: int, end: int) -> bool:
         or _ADDED_ON.search(before)
         or _IF_BEHIND.match(text, end)
         or _LESS.match(text, end)
+        or _IN_THAT_CASE.match(text, end)
         or (
             (m := _THEY_NEED.search(before))
             and not _IS_THE_POT.search(m["what"])
@@ -1195,6 +1207,8 @@ RULES = (
         "Lid on, oven 25 min; lid off 10 min. Rest 10.", "heat", 0.8, leaves="rest",
         fits=lambda p: p.kind in ("rest", "other") and p.short and p.had("heat") and not p.had("rest") and _LID_OFF_FOR.search(p.before) and p.after(_THEN_RESTS),
     ),
+    Rule("Cook on the normal setting, then keep shut 15 min", "rest", 0.9, lambda p: p.cookers and p.short and p.kind in ("heat", "other") and _KEPT_SHUT.search(p.before), least=True, leaves=""),
+    Rule("Rest the bird 10 minutes", "other", 0.85, lambda p: p.kind == "rest" and _RESTS_THE_MEAT.search(p.before), least=True, leaves="rest"),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",

@@ -146,7 +146,7 @@ _IT_TAKES = (
     r" (?:takes?|needs?|wants?|requires?|cooks? (?:in|for)|(?:is|be) (?:done|ready|cooked) (?:in|after)))"
 )
 _SO_MUCH = (
-    r"(?:,?\s*(?:for |about |abt |around |allow |give (?:it )?|use |high |low |full |only |just |reckon |plan |count |cook (?:it )?(?:for )?|nur |sólo |solo |seulement |"
+    r"(?:,?\s*(?:for |about |abt |around |allow |give (?:it )?|use |high |low |full |only |just |reckon |plan |count |cook (?:it )?(?:for )?|nur |sólo |solo |seulement |reichen |genügen |dauert (?:es )?|braucht (?:es )?|sind es |bastan |tarda |son |suffisent |il faut |comptez |bastano |ci vogliono |"
     r"(?:the )?(?:cooking )?times? (?:is|are) )*(?=\d))"
 )
 # "In a pressure cooker it takes 6 minutes", "In the microwave: 12", "On electric, switch the ring off after 8 minutes", "Rice cooker: 35 minutes"
@@ -156,6 +156,7 @@ _IN_ONE = quick(
     rf"|(?:on|over) the (?:stove(?: ?top)?|hob)(?:{_IT_TAKES}|\s?[:=–—]\s)"
     rf"|(?P<hob>on|over|auf) {_ANY}{_HOB}(?:\s*[,:–—-]\s|{_IT_TAKES}|{_SO_MUCH})"
     rf"|in {_ANY}(?:(?:fan|fan-assisted|convection|gas|electric|toaster|wood-?fired) oven(?:{_IT_TAKES}|\s*[,:–—-]\s|{_SO_MUCH}| (?:give|allow|bake|cook)\b)|{_OVEN}{_IT_TAKES})"
+    rf"|in an? (?:(?:open|covered|ordinary|normal|plain|heavy) )?(?:pot|pan|saucepan){_IT_TAKES}"
     rf"|in {_ANY}{_SORT}(?:pot|pan|saucepan|skillet)\s?[:=]\s(?=(?:about |cook |simmer |boil |low |covered |for )*\d)"
     rf"|{_SORT}(?:{_COOKER}|stove ?top)(?: (?:version|method|way|option|variation|instructions?))?\s*(?:[:=–—]\s|(?=\d)))",
     re.I,
@@ -177,6 +178,11 @@ _IF_SOAKED = quick(
 _READY_MADE = quick(
     rf"{_LEADS_IN}(?:(?:in a hurry|short (?:of|on) time|(?:got )?no time|pressed for time|feeling lazy)\?"
     r"|(?:(?:use|using|with|or|an?|one|the|some) )*(?:(?:pouch(?:es)?|pack(?:et)?s?|sachets?|bags?|tubs?) of )?(?:ready[- ]?(?:cooked|made)|microwav(?:e|able)|instant|pre-?cooked|minute)[- ](?:brown |white |basmati )?rice\b)",
+    re.I,
+)
+# "(a 600 W oven needs 2 minutes more)", "For 1000 W reduce 1 min"
+_OTHER_POWER = quick(
+    rf"{_LEADS_IN}(?:(?:in|for|with|on|if (?:yours|your oven|it) is) )?(?:an? )?\d{{3,4}}[- ]?w(?:atts?)?\b(?: (?:oven|microwave|machine|one)\b|,? (?:reduce|increase|add|allow|takes?|needs?)\b)",
     re.I,
 )
 _SAYS_HOW_LONG = lazy(
@@ -203,6 +209,13 @@ _SO_MANY_WHERE = quick(
 )
 
 
+# "(or bake, covered, at 350 for 1 hour)"
+_OR_COOK_IT = lazy(
+    r"or (?:else )?(?:simmer|cook|bake|boil|steam|roast|braise|microwave)\b[^()\d]{0,40}\d[^()]{0,40}\b(?:min|hour|hr)",
+    re.I,
+)
+
+
 @lru_cache(maxsize=2048)
 def of_other_ways(text: str) -> tuple[tuple[int, int], ...]:
     """Where a step speaks of another stove, another pot or an unsoaked grain, with what it then takes: brackets, sentences, ends of sentences. True of it only
@@ -210,7 +223,11 @@ def of_other_ways(text: str) -> tuple[tuple[int, int], ...]:
     out, plain = [], text
     for m in _IN_BRACKETS.finditer(text):
         inner = m["in"]
-        if _SO_MANY_WHERE.match(inner) or (_SAYS_HOW_LONG.search(inner) and _begins_aside(inner, bracket=True)):
+        if (
+            _SO_MANY_WHERE.match(inner)
+            or _OR_COOK_IT.match(inner)
+            or (_SAYS_HOW_LONG.search(inner) and _begins_aside(inner, bracket=True))
+        ):
             out.append(m.span())
         plain = plain[: m.start("in")] + "_" * len(inner) + plain[m.end("in") :]
     goes_on = pressed = asked = False
@@ -248,16 +265,18 @@ def of_other_ways(text: str) -> tuple[tuple[int, int], ...]:
 def _begins_aside(said: str, bracket: bool = False) -> bool:
     """Does a sentence, or what a bracket says behind the cooking, begin with another stove, pot, lid or soak, and speak of no other food's work?"""
     foods = ("FRY",) if bracket or _ALL_OF_IT.search(said) else ("FRY", "PULSE", "VEG", "MEAT", "SAUCE")
-    if _OTHER_WORK.search(said) or any(CLASS[k].search(said) for k in foods):
+    said_of = _BROWN_RICE.sub(" ", said)
+    if _OTHER_WORK.search(said) or any(CLASS[k].search(said_of) for k in foods):
         # "In the microwave melt the butter", "If the beans were not soaked": another's
         return False
     return bool(
-        any(p.match(said) for p in (_WHERE_ONE, _IF_IT_IS, _IF_SOAKED, _READY_MADE))
+        any(p.match(said) for p in (_WHERE_ONE, _IF_IT_IS, _IF_SOAKED, _READY_MADE, _OTHER_POWER))
         # "Parboil 5 minutes. In a rice cooker cook 20 minutes more": the second half of one cooking
         or ((m := _IN_ONE.match(said)) and (m["hob"] or not _GOES_ON.search(said)))
     )
 
 
+_BROWN_RICE = lazy(r"\bbrown(?= (?:rice|basmati|jasmine|grains?)\b)", re.I)
 _ALL_OF_IT = lazy(r"\b(?:everything|all (?:of )?(?:it|the ingredients)|it all)\b", re.I)
 _OTHER_WORK = lazy(
     r"\b(?:butter|ghee|oil|cheese|chocolate|nuts?|almonds?|bread|rolls?|naan|papad\w*|tortillas?|plates?|bowls?|melt\w*|warm\w*|thaw\w*|defrost\w*|re-?heat\w*|crisp\w*|grill\w*|left-?overs?)\b",

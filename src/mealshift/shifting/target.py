@@ -218,6 +218,14 @@ _OF_A_RINSE = lazy(
     re.I,
 )
 _READY = ("rinse", "soak", "drain", "chop")
+_COOKER = lazy(r"\b(?:pressure |rice |slow )?cookers?\b", re.I)
+
+
+def _does(text: str) -> bool:
+    """Is anything done in a clause? "… in the pressure cooker" is a place."""
+    return bool(verbs_in(_COOKER.sub("pot", text)))
+
+
 _BOILS_IT = lazy(r"\W*(?:boil|cook|simmer)\w* (?:the |your )?(?:[^\W\d]+ ){0,2}?(?:rice|grains?)\b", re.I)
 # "When it boils add the rice"
 _IN_AT_THE_BOIL = lazy(
@@ -719,7 +727,16 @@ class _Work:
         if boils and self._boils_grain(self.out.operations[boils[-1]]):
             # "Boil the rice in the water until it is nearly gone, 10 minutes": that is the cooking, and the liquid boils before it
             return boils[-1]
-        return boils[-1] + 1 if boils else first
+        at = boils[-1] + 1 if boils else first
+        ops = self.out.operations
+        begun = at - 1
+        while begun > 0 and self._one_sentence(ops[begun - 1], ops[begun]) and not _does(ops[begun].text):
+            begun -= 1
+        listed = begun >= 0 and any(self.recipe.source in o.what and o.basis == "said" for o in ops[begun:at])
+        while listed and at < start and self._one_sentence(ops[at - 1], ops[at]) and not _does(ops[at].text):
+            # "Put the rice, milk | and cardamom in the cooker, close it": behind all that goes in with it
+            at += 1
+        return at
 
     def _boils_grain(self, o: Operation) -> bool:
         return self.recipe.source in o.what and bool(_BOILS_IT.match(o.text))
