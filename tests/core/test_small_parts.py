@@ -24,7 +24,7 @@ from mealshift.shifting.beside import _beside_the_grain, _heated, early, raw_mea
 from mealshift.shifting.cookings import TAKEN_OUT, in_a_sauce, last_heat, rest_said, shared
 from mealshift.writing.text import recipe_alone
 
-from .kitchen import pot
+from .kitchen import pot, report
 
 SEVEN, NOON = datetime(2026, 11, 25, 19, 0), datetime(2026, 11, 25, 12, 0)
 
@@ -440,3 +440,23 @@ def test_a_grain_measured_before_it_is_cooked_can_be_read_whatever_it_reaches() 
     for g in all_grains():
         source = read(f"Bowl\n1 cup {g.name}, cooked in 2 cups water\n1 egg\n\nWarm it 5 minutes.").source_line
         assert source is not None and source.cooked and (source.g or 0) > 200, g.slug
+
+
+def test_a_dish_that_ends_in_the_oven_is_asked_nothing_of_its_hour() -> None:
+    """Only a part of it need be told of the oven."""
+    text = "Bake\n300 g basmati\n700 ml stock\n\nBoil the rice in the stock 10 minutes.\nThen bake it all 50 minutes."
+    assert not [p for p in report(text, "quinoa")["problems"] if p["code"] == "time_habit"]
+
+
+def test_a_text_without_a_grain_is_refused_as_a_whole() -> None:
+    with pytest.raises(Refusal) as refused:
+        pipeline.whole_way(
+            "Salad\n1 cucumber\n2 tomatoes\n\nSlice the cucumber and the tomatoes. Salt them.", Choice("quinoa")
+        )
+    assert refused.value.problem.where == "text"
+
+
+def test_a_taste_out_of_the_boil_goes_with_the_boil() -> None:
+    text = "Pot\n300 g basmati\n\nBoil the rice in plenty of salted water 10 minutes. Taste a grain. Drain it well."
+    told = recipe_alone(pipeline.whole_way(text, Choice("foxtail-millet", method="covered")))
+    assert "Taste" not in told and "Drain it" not in told

@@ -101,7 +101,7 @@ _ONLY_SUCH = lazy(
     rf"{_SO_OR_SO}(?:with |for |what about |how about )?(?:il |lo |el |le |der |das |den |het |de )?", re.I
 )
 _NEEDS = lazy(
-    r"(?: rice| grains?)?\s*(?:(?:will|would|may|might|can|usually|often|generally|always|rice|just|i) )*(?:(?:need|take|want|require|get|drink|cook|use)s?\b|took|needed|wanted|braucht|benötigt|necesita|lleva|tarda|demande|nécessite|prend|vuole|richiede|[:=–-] ?(?=\D{0,12}\d)|(?= (?:about |abt )?\d))",
+    r"(?: rice| grains?)?\s*(?:(?:will|would|may|might|can|usually|often|generally|always|rice|just|i) )*(?:(?:need|take|want|require|get|drink|cook|use)s?\b|took|needed|wanted|braucht|benötigt|heeft(?= [^.;]{0,14}\d)|behöver|trenger|kræver|necesita|lleva|tarda|demande|nécessite|prend|vuole|richiede|[:=–-] ?(?=\D{0,12}\d)|(?= (?:about |abt )?\d))",
     re.I,
 )
 _TOO = lazy(

@@ -138,7 +138,8 @@ _LEADS_IN = (
 _WHERE_ONE = quick(
     rf"{_LEADS_IN}(?:if (?:(?:you(?:'re| are)?|ur|u|we|i) ?(?:only |prefer to |want to )?(?:us(?:e|ing)|cook(?:ing)?(?: (?:it|this|the rice|rice))?(?: in| on| with| over)?|have|mak(?:e|ing)(?: (?:it|this))?(?: in| on| with)?|own)"
     rf"|using|cook(?:ing|ed)(?: it)? (?:in|on|with|over)|made in|in|on)|using|when (?:using|cooking (?:in|on))|for(?: (?:cooking|making)(?: it| this)? (?:in|on))?|si (?:usas|se usa|tu utilises|vous utilisez)|wenn (?:du|man) )\s*"
-    rf"{_ANY}{_SORT}(?:{_COOKER}|{_HOB}|{_OVEN})\b",
+    rf"{_ANY}{_SORT}(?:{_COOKER}|{_HOB}|{_OVEN})\b"
+    rf"|{_LEADS_IN}if (?:(?:you(?:'re| are)?|u|ur) )?cook(?:ing)?(?: (?:it|this|the rice|rice))? in {_ANY}{_SORT}(?:pot|pan|saucepan|kada(?:i|hi)|karahi|handi|degchi|sufuria)\b",
     re.I,
 )
 _IT_TAKES = (
@@ -158,7 +159,7 @@ _IN_ONE = quick(
     rf"|in {_ANY}(?:(?:fan|fan-assisted|convection|gas|electric|toaster|wood-?fired) oven(?:{_IT_TAKES}|\s*[,:–—-]\s|{_SO_MUCH}| (?:give|allow|bake|cook)\b)|{_OVEN}{_IT_TAKES})"
     rf"|in an? (?:(?:open|covered|ordinary|normal|plain|heavy) )?(?:pot|pan|saucepan){_IT_TAKES}"
     rf"|in {_ANY}{_SORT}(?:pot|pan|saucepan|skillet)\s?[:=]\s(?=(?:about |cook |simmer |boil |low |covered |for )*\d)"
-    rf"|{_SORT}(?:{_COOKER}|stove ?top)(?: (?:version|method|way|option|variation|instructions?))?\s*(?:[:=–—]\s|(?=\d)))",
+    rf"|{_SORT}(?:{_COOKER}|stove ?top)(?: (?:version|method|way|option|variation|instructions?))?\s*(?:[:=–—]\s|(?<!microwave )(?=\d)))",
     re.I,
 )
 # "If your lid is loose", "If your stove runs hot"
@@ -199,6 +200,10 @@ _A_SENTENCE = lazy(r"(?:[^.;!?\n]|\.(?=\d))+[.;!?]*[ \t]*|\n")
 _AT_THE_END = quick(
     rf"[ \t]{{0,3}}[,;–—]?[ \t]{{0,3}}\bor (?:about |for |only |just )*{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?|whistles?)\.? (?:in|on|with|over|using) {_ANY}{_SORT}(?:{_COOKER}|{_HOB})\b[^.;!?,()\d]{{0,30}}"
     rf"|[ \t]{{0,3}}[,–—][ \t]{{0,3}}(?:or )?(?:in|with|using) {_ANY}{_SORT}{_COOKER},? (?:it takes |allow |about |only |just |for )*{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?|whistles?)\b\.?(?=[^\w]|$)(?![ \t]+[a-z])",
+    re.I,
+)
+_OR_BAKE = quick(
+    rf"[ \t]{{0,3}}[,;]?[ \t]{{0,3}}\bor (?:else )?(?:bake|simmer|roast|boil|braise|cook (?:it )?in the oven)(?: it)?(?:,? covered,?)? [^.;!?,()\d]{{0,20}}(?:\d{{2,3}} ?°? ?[CF]?\b)?,?(?: for)?(?: about)? ?{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?)\b",
     re.I,
 )
 _IN_BRACKETS = lazy(r"[ \t]{0,3}\((?P<in>[^()\n]{3,120})\)")
@@ -257,23 +262,28 @@ def of_other_ways(text: str) -> tuple[tuple[int, int], ...]:
                 out.append(m.span())
             else:
                 waits = m.start()
-    ends = (m.span() for m in _AT_THE_END.finditer(plain))
+    ends = [m.span() for m in _AT_THE_END.finditer(plain)]
+    # "simmer 90 minutes, or bake at 160C for 2 hours": behind other minutes of its sentence
+    ends += [
+        m.span()
+        for m in _OR_BAKE.finditer(plain)
+        if _SAYS_HOW_LONG.search(plain, max(plain.rfind(x, 0, m.start()) for x in ".;!?\n") + 1, m.start())
+    ]
     out += [(a, b) for a, b in ends if not any(a < y and x < b for x, y in out)]
     return tuple(sorted(out))
 
 
 def _begins_aside(said: str, bracket: bool = False) -> bool:
     """Does a sentence, or what a bracket says behind the cooking, begin with another stove, pot, lid or soak, and speak of no other food's work?"""
-    foods = ("FRY",) if bracket or _ALL_OF_IT.search(said) else ("FRY", "PULSE", "VEG", "MEAT", "SAUCE")
-    said_of = _BROWN_RICE.sub(" ", said)
-    if _OTHER_WORK.search(said) or any(CLASS[k].search(said_of) for k in foods):
-        # "In the microwave melt the butter", "If the beans were not soaked": another's
+    begins = any(p.match(said) for p in (_WHERE_ONE, _IF_IT_IS, _IF_SOAKED, _READY_MADE, _OTHER_POWER))
+    # "Parboil 5 minutes. In a rice cooker cook 20 minutes more": the second half of one cooking
+    begins = begins or bool((m := _IN_ONE.match(said)) and (m["hob"] or not _GOES_ON.search(said)))
+    if not begins or _OTHER_WORK.search(said):
         return False
-    return bool(
-        any(p.match(said) for p in (_WHERE_ONE, _IF_IT_IS, _IF_SOAKED, _READY_MADE, _OTHER_POWER))
-        # "Parboil 5 minutes. In a rice cooker cook 20 minutes more": the second half of one cooking
-        or ((m := _IN_ONE.match(said)) and (m["hob"] or not _GOES_ON.search(said)))
-    )
+    # "In the microwave melt the butter", "If the beans were not soaked": another's
+    foods = ("FRY",) if bracket or _ALL_OF_IT.search(said) else ("FRY", "PULSE", "VEG", "MEAT", "SAUCE")
+    own = _BROWN_RICE.sub(" ", said)
+    return not any(CLASS[k].search(own) for k in foods)
 
 
 _BROWN_RICE = lazy(r"\bbrown(?= (?:rice|basmati|jasmine|grains?)\b)", re.I)

@@ -167,6 +167,7 @@ def of_other_ways(recipe: Recipe) -> list[tuple[tuple[int, int], ...]]:
     )
 
 
+@once
 def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     """Refusal if the recipe has no grain or no amount of it: then there is nothing to reckon from."""
     line = recipe.source_line

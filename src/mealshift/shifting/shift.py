@@ -23,11 +23,12 @@ from ..problems import Problem, Refusal
 from ..process import Operation, Process
 from ..quick import lazy
 from ..reading.names import find_grains
+from ..reading.otherwise import of_other_sorts, own_sorts
 from ..reading.things import foods_in
 from ..recipe import Recipe
 from ..text.sentences import sentences
 from ..text.times import stretches
-from .backwards import Own, carried_habit, carriers, others, solve_backwards
+from .backwards import Own, carried_habit, carriers, of_other_ways, others, solve_backwards
 from .beside import early, raw_at_rest
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
@@ -139,6 +140,8 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
     lines = [line_in(manner, ln, measures) for ln in lines]
     method.steps = [step_in(manner, st, measures) for st in method.steps]
     problems += drinking_on(recipe, own, pot)
+    if not same:
+        problems += _left_out(recipe, own)
     check = [
         *method.check,
         *(
@@ -170,6 +173,28 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         measures,
         aside,
     )
+
+
+# so many of the sentences that are left out are shown, and so much of each
+MOST_LEFT_OUT, MOST_SHOWN = 3, 70
+
+
+def _left_out(recipe: Recipe, own: Own) -> list[Problem]:
+    """That the new text does not tell what the recipe tells of another pot, or another grain, is said: nothing goes unseen."""
+    sorts = own_sorts(recipe.lines, own.line)
+    said: list[str] = []
+    for st, ways in zip(recipe.steps, of_other_ways(recipe), strict=True):
+        gone = sorted({*ways, *of_other_sorts(st.text, *sorts)})
+        # a whole step stands there, struck through
+        said += [st.text[a:b].strip(" ,;:().") for a, b in gone if st.text[:a].strip() or st.text[b:].strip()]
+    if not said:
+        return []
+    shown = ", ".join(
+        f"“{t[:MOST_SHOWN].rstrip()} …”" if len(t) > MOST_SHOWN else f"“{t}”" for t in said[:MOST_LEFT_OUT]
+    )
+    more = f" and {len(said) - MOST_LEFT_OUT} more" if len(said) > MOST_LEFT_OUT else ""
+    text = f"Left out, as it is told of another pot or another grain: {shown}{more}."
+    return [Problem("left_out", "", text, "note")]
 
 
 def _in_degrees(p: Problem, manner: Manner) -> Problem:

@@ -149,7 +149,10 @@ _LID_OFF = lazy(
     r"\W*(?:(?:and|then|now|slightly|lightly|gently) )*(?:open(?: (?:it|the (?:lid|cooker|pot)))?|quick[- ]release|QR|mash|whisk|check)\b(?! flame| fire)",
     re.I,
 )
-_TASTES = lazy(r"\W*(?:start|begin) (?:tasting|checking|testing|looking)\b", re.I)
+_TASTES = lazy(
+    r"\W*(?:(?:start|begin) (?:tasting|checking|testing|looking)|(?:taste|bite|try|test)(?: (?:it|one|some|(?:a|the) (?:few )?(?:rice|grains?)|a few)|:(?= it\b))(?![^.;]*\b(?:salt|season\w*|spices?|sugar|lemon)\b))\b",
+    re.I,
+)
 _GOES_ON_POURING = lazy(
     r"\W*(?:carry on|continue|keep(?: on)?|go on) (?:adding|ladling|pouring)\b[^.;]*|\W*(?:a|one) ladle(?:ful)? at a time\W*",
     re.I,
