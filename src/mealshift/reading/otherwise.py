@@ -299,7 +299,8 @@ def _ends_of_others(said: str, others: list[tuple[int, int]]) -> list[tuple[int,
 _IT_AND_SO = r"(?:(?:it|they|that|them|cook|bake|simmer|allow|give|takes?|needs?|wants?|only|just|about|around|for|will|may|the|reckon|cooking|time|is|should|be)\s+)*"
 _SAYS_MINUTES = quick(
     rf"(?:^|(?<=[.;!?]\s)|(?<=\n))(?:(?:and|but|or|note:?|tip:?)\s+)?(?:(?:if|when us(?:e|ing)|using|with|for) [^.;!?()\d\n]{{3,60}}?[,:]?\s+{_IT_AND_SO}"
-    rf"|[^\W\d][^.;:!?(),\d\n]{{2,40}}? (?:(?:will|may|might|only|just) )*(?:need|take|want|require)s?(?: (?:only|just|about|around))*\s+)"
+    # "The chicken needs 20 minutes" stays: nobody else says so
+    rf"|(?:(?:the|your) )?(?:[^\W\d]+ )?(?:bone-?in|boneless|frozen|dried|tinned|canned|thicker|thinner|larger?|small(?:er)?|bigger|breasts?|fillets?)\b[^.;:!?(),\d\n]{{0,30}}? (?:(?:will|may|might|only|just) )*(?:need|take|want|require)s?(?: (?:only|just|about|around))*\s+)"
     rf"(?P<n>{RANGE_PATTERN})\s*(?:min(?:ute)?s?\b)?(?:\s*(?:(?:is|are|will|should|may)(?: be)?\s+)?(?:enough|plenty|do|fine))?\s*(?:[.;!]+[ \t]?|$)"
     rf"|\s{{0,3}}\((?:or |about |only )*{RANGE_PATTERN}\s*min(?:ute)?s? (?:for|if|with|when|using) [^()\d]{{3,40}}\)"
     # "(a cast-iron pot may want 20)"

@@ -509,24 +509,29 @@ _ONLY_IF = quick(
 
 
 # "If your prawns are frozen give them 2 minutes more", "Using boneless thighs, 12 minutes is enough"; what is added "if using" is added
+# an oven-proof pan, a lid one has: what is done with them is the recipe's own
 _IF_SO = quick(
     r"(?:^|[.;!?(\n]\s*|\b(?:and|or|but)\s+)(?:(?:and|but|or)\s+)?(?:if (?!(?:you|ya|u|they) (?:like|want|wish|prefer|can|would|fancy|feel)\b|desired|possible|liked|wanted|adding|including|using(?! [^\W\d_])|time\b)"
-    r"|should (?:the|your)\b|when us(?:e|ing)\b|using (?!an? |the |your |both |hands|tongs|gloves))[^.;!?()]{2,90}$",
+    r"|should (?:the|your)\b|when us(?:e|ing)\b|using (?:bone-?in|boneless|fresh|frozen|dried|tinned|canned|pre-?cooked|cooked|raw|left-?over|small\w*|larg\w*|big\w*|thick\w*|thin\w*)\b)"
+    r"(?![^.;!?()]{0,90}\b(?:oven\w*|transfer|foil|(?:has|have) a lid)\b)[^.;!?()]{2,90}$",
     re.I,
 )
-# "(if frozen, add 5 minutes)"
-_IF_IN_BRACKETS = lazy(r"\((?:or |but )?(?:if|when|for|with|using)\b(?! (?:needed|necessary))[^()]{2,60}$", re.I)
+# "(if frozen, add 5 minutes)"; "(for about 10 minutes)" says it of the pot
+_IF_IN_BRACKETS = lazy(
+    r"\((?:or |but )?(?:(?:if|when|using)\b(?! (?:needed|necessary))|(?:for|with) (?!(?:about|around|approx\w*|at least|another|a further|up to|roughly|some|the|it)\b))[^()]{2,60}$",
+    re.I,
+)
 _IF_BEHIND = lazy(
     r"\s*(?:more |longer |less |extra )?(?:if (?!(?:you|ya|u) (?:like|want|wish|prefer)\b|desired|possible|liked|wanted|using(?! [^\W\d_]))|when us(?:e|ing)\b|in case )",
     re.I,
 )
-# "Bone-in pieces need 10 minutes longer", "breasts need only 25"; "it", and what all stands in, is the pot's own
+# "Bone-in pieces need 10 minutes longer", "breasts need only 25"
 _THEY_NEED = lazy(
-    r"(?:^|[.;!?(\n]\s*|,\s+(?:and|but) )(?=\S)(?!(?:it|they|this|that|these|now|then|you|we|i|which|all|most|everything|prob\w*|usually|maybe|perhaps|still|often|check)\b)(?:the |your )?(?P<what>[^.;:!?,()\d]{3,40}?) (?:(?:will|may|might|would|only|just|usually) )*(?:need|take|want|require)s? (?:(?:only|just|about|another|around|an? extra|up to) )*$",
+    r"(?:^|[.;!?(\n]\s*|,\s+(?:and|but) )(?=\S)(?!(?:it|they|this|that|these|now|then|you|we|i)\b)(?:the |your )?(?P<what>[^.;:!?,()\d]{3,40}?) (?:(?:will|may|might|would|only|just|usually) )*(?:need|take|want|require)s? (?:(?:only|just|about|another|around|an? extra|up to) )*$",
     re.I,
 )
-_IS_THE_POT = lazy(
-    r"\b(?:rice|grains?|it|pot|pan|dish|water|liquid|stock|broth|milk|mixture|pilaf|pilau|risotto|porridge|pudding|soup|whole|everything|cooker|oven|total|cooking|method|recipe)\b",
+_IS_SUCH = lazy(
+    r"\b(?:bone-?in|boneless|frozen|dried|tinned|canned|fresh|raw|whole|thick\w*|thin\w*|larg\w*|small\w*|bigg?\w*|older|younger|chunk\w*|pieces?|ones|chops?|ribs|legs?|shanks?|joints?)\b",
     re.I,
 )
 _ADDED_ON = lazy(
@@ -535,20 +540,19 @@ _ADDED_ON = lazy(
 )
 # "Wind makes it slower, give it 15 then."
 _IN_THAT_CASE = lazy(r"\s*(?:more )?(?:then|in that case)\s*(?:[.;!)]|$)", re.I)
+_GIVEN = lazy(r"\b(?:give|allow|needs?|takes?|wants?)\b[^.;!?]{0,16}$", re.I)
 _LESS = lazy(
-    r"\s*(?:less|shorter|fewer)\b|\s*(?:more|longer|extra) (?:for|with|on)\b(?! (?:the |a |your )?(?:lid|heat|low|medium|high|lowest))",
+    r"\s*(?:less|shorter|fewer)\b|\s*(?:more|longer|extra) (?:for|with)\b(?! (?:the |a |your |its )?(?:lid|heat|foil|cover|rice|grains?|it\b|everything|liquid|water|stock|flavou?rs?|good|all))",
     re.I,
 )
 _OPENS_A_BRACKET = lazy(r"\s*\((?:or |about |only )*", re.I)
 _FOR_SUCH_IN_BRACKETS = lazy(r"\s*(?:for|if|with|when|using)\b(?! (?:the |a )?(?:lid|heat|last|first))", re.I)
-# "With turkey it takes 25", "For bigger pieces allow 10 minutes"
+# "With turkey it takes 25", "For bigger pieces allow 10 minutes"; "with some stirring it takes 20"
 _WITH_SUCH = lazy(
-    r"(?:^|[.;!?(\n]\s*)(?:with (?!(?:the |a |its )?(?:lid|heat|cover|foil|flame))[^.;!?,()\d]{3,40},? (?:it|this|that|they)(?:'ll)? (?:(?:will|may|might|only|just|usually) )*(?:takes?|needs?|wants?|requires?|cooks?) (?:(?:in|only|just|about|for|up to) )*$"
+    r"(?:^|[.;!?(\n]\s*)(?:with (?!(?:the |a |its )?(?:lid|heat|cover|foil|flame)|[^.;!?,()\d]{0,30}\b(?:stirring|shaking|turning|care|luck|patience|lid)\b)[^.;!?,()\d]{3,40},? (?:it|this|that|they)(?:'ll)? (?:(?:will|may|might|only|just|usually) )*(?:takes?|needs?|wants?|requires?|cooks?) (?:(?:in|only|just|about|for|up to) )*$"
     r"|for (?:an? |the )?(?:bigger|larger|large|thick|thicker|small|smaller|thin|thinner|bone-in|boneless|frozen|dried|fresh|tinned|canned|tougher|older|younger|chunkier|whole)\b(?! (?:sauce|soup|gravy))[^.;!?()\d]{2,90}$)",
     re.I,
 )
-
-
 _KEPT_SHUT = lazy(
     r"\b(?:then |and )?(?:keep|leave)(?: it| the lid)? (?:shut|closed|covered)(?: for)?(?: about)?\s*$", re.I
 )
@@ -569,11 +573,10 @@ def where_things_differ(text: str, start: int, end: int) -> bool:
         or _ADDED_ON.search(before)
         or _IF_BEHIND.match(text, end)
         or _LESS.match(text, end)
-        or _IN_THAT_CASE.match(text, end)
+        or (_IN_THAT_CASE.match(text, end) and _GIVEN.search(before))
         or (
             (m := _THEY_NEED.search(before))
-            and not _IS_THE_POT.search(m["what"])
-            and not CLASS["GRAIN"].search(m["what"])
+            and (_IS_SUCH.search(m["what"]) or any(CLASS[k].search(m["what"]) for k in ("MEAT", "VEG", "PULSE")))
         )
     )
 

@@ -155,7 +155,7 @@ _IN_ONE = quick(
     rf"{_LEADS_IN}(?:"
     rf"(?:in|with|by|en|à|au|im|mit der|mit dem|nella|con|met) {_ANY}{_SORT}{_COOKER}(?:{_IT_TAKES}|\s*[:=–—-]\s|{_SO_MUCH})"
     rf"|(?:on|over) the (?:stove(?: ?top)?|hob)(?:{_IT_TAKES}|\s?[:=–—]\s)"
-    rf"|(?P<hob>on|over|auf) {_ANY}{_HOB}(?:\s*[,:–—-]\s|{_IT_TAKES}|{_SO_MUCH})"
+    rf"|(?P<hob>on|over|auf) {_ANY}(?:{_HOB}(?:\s*[:–—-]\s|{_IT_TAKES}|{_SO_MUCH})|(?!gas){_HOB}\s*,\s)"
     rf"|in {_ANY}(?:(?:fan|fan-assisted|convection|gas|electric|toaster|wood-?fired) oven(?:{_IT_TAKES}|\s*[,:–—-]\s|{_SO_MUCH}| (?:give|allow|bake|cook)\b)|{_OVEN}{_IT_TAKES})"
     rf"|in an? (?:(?:open|covered|ordinary|normal|plain|heavy) )?(?:pot|pan|saucepan){_IT_TAKES}"
     rf"|in {_ANY}{_SORT}(?:pot|pan|saucepan|skillet)\s?[:=]\s(?=(?:about |cook |simmer |boil |low |covered |for )*\d)"
@@ -178,7 +178,9 @@ _IF_SOAKED = quick(
 # "In a hurry? …", "A pouch of microwave rice takes 90 seconds."
 _READY_MADE = quick(
     rf"{_LEADS_IN}(?:(?:in a hurry|short (?:of|on) time|(?:got )?no time|pressed for time|feeling lazy)\?"
-    r"|(?:(?:use|using|with|or|an?|one|the|some) )*(?:(?:pouch(?:es)?|pack(?:et)?s?|sachets?|bags?|tubs?) of )?(?:ready[- ]?(?:cooked|made)|microwav(?:e|able)|instant|pre-?cooked|minute)[- ](?:brown |white |basmati )?rice\b)",
+    r"|(?:(?:use|using|with|or|an?|one|the|some) )*(?:(?:(?:pouch(?:es)?|pack(?:et)?s?|sachets?|bags?|tubs?) of )?(?:ready[- ]?(?:cooked|made)|instant|pre-?cooked)"
+    # "Microwave rice and stock 8 minutes" is a bidding
+    r"|(?:pouch(?:es)?|pack(?:et)?s?|sachets?|bags?|tubs?) of microwav(?:e|able))[- ](?:brown |white |basmati )?rice\b)",
     re.I,
 )
 # "(a 600 W oven needs 2 minutes more)", "For 1000 W reduce 1 min"

@@ -670,6 +670,7 @@ class _Work:
             return
         fats = {ln.index for ln in self.recipe.lines if ln.role == "fat"}
         mine = {ln.index for ln in grain_lines(self.recipe)}
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         rained = False
         for i, o in enumerate(ops):
             if o.phase == "heat" or (o.kind == "head_start" and not self._rains()):
@@ -693,9 +694,11 @@ class _Work:
                 ln.section.startswith("step ") and o.span and o.span.start <= ln.span.start < o.span.end
                 for ln in grain_lines(self.recipe)
             )
-            if goes_in and set(o.what) <= fats | mine and not verb_goes_on and not measures_it:
+            # "When the stock boils add the rice": the stock is in it
+            there = {x for x in poured if o.kind == "boil" and any(x in p.what for p in ops if p is not o)}
+            if goes_in and set(o.what) <= fats | mine | there and not verb_goes_on and not measures_it:
                 self._retire(i, why)
-            else:
+            elif not (o.kind == "boil" and _IN_AT_THE_BOIL.match(o.text)):
                 self.out.held.add(o.id)
         if self._rains():
             # "Drain the rice and add": a meal was in no water
