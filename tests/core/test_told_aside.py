@@ -96,6 +96,13 @@ def test_minutes_of_another_thing_are_not_the_grains(said: str, stays: bool) -> 
     assert (said in told) == stays
 
 
+@pytest.mark.parametrize("said", ["(25 minutes for bone-in pieces)", "Bone-in pieces need 25 minutes."])
+def test_what_needs_longer_than_a_quicker_grain_is_never_left_out(said: str) -> None:
+    """Quinoa is done in fifteen minutes: whoever has the bird on the bone must still read its twenty-five."""
+    assert said in recipe_alone(pipeline.whole_way(_pot(said), Choice("quinoa")))
+    assert said not in recipe_alone(pipeline.whole_way(_pot(said), Choice("barley-pearl")))
+
+
 @pytest.mark.parametrize(
     ("steps", "heat"),
     [

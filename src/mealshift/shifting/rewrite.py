@@ -7,6 +7,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from math import inf
 
 from ..grains import grain
 from ..measures import (
@@ -888,14 +889,19 @@ class _View:
         return gone + [Edit(*m.span("rice"), "usual") for m in found_in(_SETTING, step.text)]
 
     def _of_other_things(self, step: Step) -> list[tuple[int, int]]:
-        """ "Boneless thighs need only 12 minutes", where the new grain takes longer than the rice they were told beside."""
+        """ "Boneless thighs need only 12 minutes", where the new grain takes longer than they do. What needs longer than the pot stands now is never left out:
+        nobody else says that bone-in chicken takes 25."""
         was, now = self.recipe.simmer_min, self.pot.cook_typical
         told = [d.span.start for d in step.durations if d.kind == "heat"]
         if not was or not told or abs(now / was - 1) < AS_LONG:
             return []
         mine = [d.span.start for d in step.durations if d.kind != "other"]
         return [
-            (a, b) for a, b in minutes_of_things(step.text) if a > min(told) and not any(a <= at < b for at in mine)
+            (a, b)
+            for a, b in minutes_of_things(step.text)
+            if a > min(told)
+            and not any(a <= at < b for at in mine)
+            and max(map(float, re.findall(r"\d+", step.text[a:b])), default=inf) <= now
         ]
 
     def _of_so_many(self, step: Step) -> list[tuple[int, int]]:
