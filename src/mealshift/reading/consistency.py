@@ -16,6 +16,8 @@ from ..quick import lazy, quick
 from ..recipe import Correction, Doubt, Duration, Line, Reading, Recipe, Step
 from .clauses import Clause
 from .ingredients import UNLIKELY
+from .instead import in_a_bracket, instead, own_words
+from .names import find_grains
 from .own_measures import vessel_of
 from .settle import Settled
 from .structure import Structure
@@ -78,6 +80,20 @@ def _one(field: str, line: str, text: str, *choices: tuple[str, Correction]) -> 
     return Doubt(field, line, text, tuple(Reading(label, c) for label, c in choices))
 
 
+_ANOTHER_MEANT = lazy(r"\bor\b|\bblend\b|\bmix(?:ed)?\b|\bany\b|(?:&|\band|\+) wild\b", re.I)
+
+
+def _offered(line: Line) -> list[str]:
+    """Grains that the line offers instead, and that are cooked otherwise: brown for white, quinoa for rice."""
+    mine = grain(line.grain or "")
+    places = instead(line.text)
+    if any(in_a_bracket(line.text, a) for a, _ in places):
+        # "long rice (basmati or American)" may be neither
+        return [mine.slug]
+    said = [f.slug for a, b in places for f in find_grains(line.text[a:b]) if not f.generic]
+    return [s for s in said if s != mine.slug and (grain(s).whole, grain(s).family) != (mine.whole, mine.family)]
+
+
 def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
@@ -102,7 +118,7 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
             )
         )
     elif re.search(
-        r"(?<!not )(?<!not the )\b(?:instant|minute|quick|pre-?cooked|ready)\b", line.text, re.I
+        r"(?<!not )(?<!not the )\b(?:instant|minute|quick|pre-?cooked|ready)\b", own_words(line.text), re.I
     ) and "quick" not in (line.grain or ""):
         out.append(
             _one(
@@ -112,13 +128,14 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
                 (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
             )
         )
-    elif re.search(r"\bor\b|\bblend\b|\bmix(?:ed)?\b|\bany\b|(?:&|\band|\+) wild\b", line.text, re.I):
+    elif _ANOTHER_MEANT.search(own_words(line.text)) or _offered(line):
+        either = dict.fromkeys([line.grain or "", *_offered(line)])
         out.append(
             _one(
                 "grain",
                 line.text,
                 f"I took {grain(line.grain or '').name}. Is it that one?",
-                (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
+                *((grain(s).name, Correction(line.text, grain=s)) for s in either),
             )
         )
     others = [

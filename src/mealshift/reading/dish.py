@@ -11,6 +11,7 @@ from ..quick import lazy, quick
 from ..recipe import Correction, Line, Recipe, once
 from .clauses import THINGS, Clause
 from .names import as_rice, find_grains
+from .roles import kept_ready
 
 MOST_GRAIN_G = 5000.0
 # a canteen's amounts are asked about, these are no kitchen's at all
@@ -489,6 +490,7 @@ def _of_pot(recipe: Recipe) -> list[Problem]:
                 ln.index not in mentioned
                 and not ln.section.startswith("step")
                 and ln.role not in ("salt", "source_grain")
+                and not kept_ready(ln.text)
                 and ln.name
                 and not _spoken_of_together(ln, prose)
             ):

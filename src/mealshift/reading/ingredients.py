@@ -14,9 +14,13 @@ from typing import Any
 from ..anyof import any_of
 from ..grains import grain
 from ..measures import (
+    NUMBER_PATTERN,
     RANGE_PATTERN,
+    UNIT_PATTERN,
     USUAL_TIN,
+    Measures,
     canonical_unit,
+    make_amount,
     number_range,
     unit_kind,
 )
@@ -27,6 +31,7 @@ from ..recipe import Line
 from ..results import Role
 from ..text.amounts import Item
 from ..text.plain import joined
+from .instead import own_words
 from .names import Found, find_grains, guess_grain, kind_of_rice, name_grain, rice_words
 from .otherwise import without_others
 from .words import word_list
@@ -86,12 +91,18 @@ _WITH_A_CUBE = lazy(
 )
 
 
+_ANY_LIQUID = lazy(r"(?:(?:hot|warm|cold|cooking|boiling) )?(?P<liquid>liquid)\b\s*(?:[:,;(–—-]|$|of\b)", re.I)
+
+
 @lru_cache(maxsize=4000)
 def kind_of(name: str) -> tuple[Kind | None, str]:
     """The kind of an ingredient and the word it was known by: the longest, and of equals the last, match."""
     pattern, by_word = _kinds()[0]
     # "water up to the 3 line after the coconut milk is in": the first of them is poured
     name = _UP_TO.split(name)[0]
+    if m := _ANY_LIQUID.match(name):
+        # "liquid: the tomatoes' juice and water", whatever it is
+        name = m["liquid"]
     if m := _WITH_A_CUBE.match(name):
         # "3 cups water + bouillon cube" are three cups, and no cube
         name = m["water"]
@@ -176,13 +187,36 @@ def lines_of_item(item: Item, text: str, at: int, index: int, section: str, prob
     return sized(_as_kind(line, problems), problems)
 
 
+# "water - double the rice", "water: twice as much as rice", "1½ times the volume of the rice in stock"
+BY_THE_RICE = lazy(
+    rf"(?:about |abt )?(?P<times>double|twice|same as|equal to|(?:{NUMBER_PATTERN})\s*(?:times|x))\s+(?:as much as |the (?:amount|quantity|volume|weight) of |that of |of )?(?:the |your )?(?:rice|grain)\b(?:'s (?:own )?(?:volume|weight))?(?: (?:in|of|as)(?= (?:[a-z]+ ){{0,2}}(?:water|stock|broth)\b))?",
+    re.I,
+)
+# "2 stock cubes dissolved in 600 ml boiling water", "stock cube + 1 litre water"
+_IN_ITS_WATER = lazy(
+    rf"\b(?:cubes?|bouillon|stock pots?|granules|powder)\b[^,;\d]{{0,30}}(?:\b(?:in|into|with|to|for|and|plus)|\+|&)\s*(?:about |abt )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+(?:of )?(?:(?:just[- ])?(?:boiled|boiling|hot|warm|cold|kettle|freshly) )*water\b",
+    re.I,
+)
+# "1 litre stock (you will use about 600 ml)", "1 litre stock, of which 600 ml for the rice"
+_USED_OF_IT = lazy(
+    rf"(?:\byou(?:'ll| will| may| might| should)? (?:probably |only |just |actually )*(?:use|need)|\bof which|\bi (?:only )?used?|\bwe only (?:use|need)|(?<=[(,] )only)\s+(?:(?:only|just|about|abt|roughly|around|some) )*(?P<n>{RANGE_PATTERN})\s*(?P<u>{UNIT_PATTERN})\b(?! (?:more|extra|less|for (?!the (?:rice|grain|pot)\b|this\b|it\b)|if|in (?:an?|the) (?:pressure|rice|slow|electric)|of (?:the |it ?(?:for|to)))|\.? more)",
+    re.I,
+)
+
+
 def _as_kind(line: Line, problems: list[Problem]) -> Line:
     # "2 cups water, or 2½ cups for old rice" is water
-    found = name_grain(without_others(line.text))
+    told = own_words(line.text)
+    found = name_grain(without_others(told))
     if found and _MEANT_FOR.search(line.name, 0, line.name.find(found.text)):
         found = None
-    kind, _ = kind_of(line.name or line.text)
-    if found is None and kind is None and line.quantity is not None and (m := GRAIN_ALONE.search(line.text)):
+    kind, _ = kind_of(line.name or told)
+    if kind is not None and kind.carrier and BY_THE_RICE.match(told):
+        # "twice the rice in stock"
+        found = None
+    if kind is not None and kind.kind == "salt" and line.ml and _IN_ITS_WATER.search(told):
+        kind, line = kind_of("stock")[0], line.with_(name="stock", name_span=None)
+    if found is None and kind is None and line.quantity is not None and (m := GRAIN_ALONE.search(told)):
         # "300 g Japanese short grain": what else is called so
         slug = kind_of_rice(f"{m[0]} rice") or "rice-white-long"
         found = Found(slug, Span(m.start(), m.end()), m[0], False)
@@ -204,12 +238,12 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
         )
     # the thing itself stands first: "stock for the rice" is stock, "rice in stock" is rice
     if found and (kind is None or not _is_other(line, found, kind)):
-        boiled = COOKED_IN.search(line.text)
+        boiled = COOKED_IN.search(told)
         # "3 cups cooked rice, or 1 cup raw cooked in 2 cups stock": the first is measured cooked
         first = (
             boiled
-            and not _COOKED_WORDS.search(line.text, 0, boiled.start())
-            or (is_cooked(line.text) and _so_much_cooked(line.text))
+            and not _COOKED_WORDS.search(told, 0, boiled.start())
+            or (is_cooked(told) and (_so_much_cooked(told) or _RAW_THEN_COOKED.match(told)))
         )
         if first and (dry := line.g or (line.ml or 0.0) * grain(found.slug).density):
             # "1 cup rice, cooked in 2 cups water": the cup is of dry grain
@@ -222,7 +256,7 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
             name=found.text,
             role="beside",
             kind="generic rice" if found.generic else "grain",
-            cooked=is_cooked(line.text),
+            cooked=is_cooked(told),
         )
     if kind is None and (line.ml is not None or line.g is not None) and (meant := _misspelt(line.name)):
         kind = kind_of(meant)[0]
@@ -231,17 +265,45 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
         )
     if kind is None:
         return line
+    if kind.carrier and (used := _USED_OF_IT.search(told)):
+        line = _of_which(line, used)
     role = kind.role
     fraction = kind.water * kind.reaches
     drinks, minutes = kind.drinks, kind.minutes
-    if role == "absorber" and is_drained(line.text):
+    if role == "absorber" and is_drained(told):
         drinks = minutes = 0.0
         role = "beside"
-    elif role == "absorber" and re.search(r"\bsoaked\b", line.text, re.I):
+    elif role == "absorber" and re.search(r"\bsoaked\b", told, re.I):
         drinks, minutes = drinks / 2, minutes * 2 / 3
     return line.with_(
         role=role, kind=kind.kind, fraction=fraction, drinks=drinks, minutes=minutes, carrier=kind.carrier
     )
+
+
+def used_of_it(text: str) -> tuple[int, int] | None:
+    """Where a line says how much of its liquid is poured, with its bracket or the comma before it."""
+    m = _USED_OF_IT.search(text)
+    if m is None:
+        return None
+    a, b = m.span()
+    if (opened := text.rfind("(", 0, a)) > text.rfind(")", 0, a) and (shut := text.find(")", b)) >= 0:
+        return len(text[:opened].rstrip()), shut + 1
+    rest = _THEN_FOR_IT.match(text, b)
+    return len(text[:a].rstrip(" ,;–—-")), rest.end() if rest else b
+
+
+_THEN_FOR_IT = lazy(r"\s+for (?:the|this) (?:rice|grain|pot)\b|\s+of (?:it|this)\b", re.I)
+
+
+def _of_which(line: Line, used: re.Match[str]) -> Line:
+    """The line of a liquid that is made ready and not all poured, with what is poured of it."""
+    try:
+        amount = make_amount(*number_range(used["n"]), canonical_unit(used["u"]) or "", Measures())
+    except ValueError:
+        return line
+    if not amount.ml or not line.ml or amount.ml >= line.ml:
+        return line
+    return line.with_(ml=amount.ml, g=None)
 
 
 # "mixed pickled vegetables for rice", "seasoning for the rice": another thing than what it goes with
@@ -301,6 +363,11 @@ COOKED_IN = lazy(
     rf",?\s*\b(?:cooked|boiled|simmered)\s+in\s+(?:about )?{RANGE_PATTERN}\s*[^\W\d_]+\.?\s+(?:of )?(?:[a-z]+ )?(?:water|stock|broth)\b(?:[^,;()\d]{{0,20}}\b{RANGE_PATTERN}\s*(?:min\w*|hours?|hrs?))?",
     re.I,
 )
+# "200 g raw rice, cooked and cooled"
+_RAW_THEN_COOKED = lazy(
+    rf"\W*(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+(?:of )?(?:raw|dry)\b[^()\d]{{0,40}}?,?\s(?:cooked|boiled|steamed)\b",
+    re.I,
+)
 # "(makes about 3 cups cooked)", "to yield 3 cups cooked rice": what it comes to, not what it is
 _COMES_TO = quick(
     r"\b(?:makes?|yields?|gives?|becomes?|to get)\s+(?:you\s+)?(?:about |approx\.? |around |roughly |~)?[\d¼½¾⅓⅔./ –-]{1,12}\s*(?:[a-z]+\.? ){0,2}(?:when |once )?cooked\b",
@@ -344,7 +411,7 @@ def sized(line: Line, problems: list[Problem]) -> Line:
         density = COOKED_RICE_DENSITY if line.cooked else grain(line.grain).density
         if line.unit in ("tin", "packet") and ml is None and g is None:
             return line
-        if ml and g and unit_kind(line.unit) == "vessel" and not 1 / HOLDS <= g / ml / density <= HOLDS:
+        if ml and g and unit_kind(line.unit) in ("vessel", "measure") and not 1 / HOLDS <= g / ml / density <= HOLDS:
             # "4 derica (3.6 kg)", "3 derica (750 g)": what such a tin holds is only taken for granted, what it weighs is said
             ml = None
         ml = ml if ml is not None else g / density if g is not None else None
@@ -550,9 +617,18 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
                     first = other
                     break
         out.append(first)
+    # "chicken broth", and "pour in the stock"
+    unsaid = [k for k, ln in enumerate(lines) if ln.carrier and (p := out[k]) is not None and not p.search(told)]
+    called = _STOCK_WORDS.search(told)
+    theirs = called is not None and any(p.search(called[0]) for p in out if p is not None)
+    if called and not theirs and len(unsaid) == 1 and lines[unsaid[0]].kind == "stock":
+        out[unsaid[0]] = _STOCK_WORDS
     return out
 
 
+_STOCK_WORDS = re.compile(
+    r"\b(?:stock|broth|bouillon|cooking liquid|hot liquid|the liquid)\b(?! (?:cubes?|powder|pots?))", re.I
+)
 _BRACKETED = lazy(r"\(([^()\d]{3,40})\)")
 # "chicken broth" is no chicken
 _ITS_PRODUCT = r"(?!\s+(?:broth|stock|bouillon|cubes?|powder|soup|oil|vinegar|sauce|paste|juice|milk)\b)"

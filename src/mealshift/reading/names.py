@@ -218,12 +218,20 @@ def kind_of_rice(text: str) -> str | None:
     return None
 
 
+# "(not brown, it will not cook through)", "never the instant kind"
+_IS_NOT = lazy(
+    r"\b(?:not|never)\s+(?:(?:the|an?|use|any|with|really)\s+)*(?:(?:brown|wild|red|black|white|instant|minute|quick|easy|par-?boiled|converted|basmati|jasmine|arborio|sticky|glutinous|long|short|medium)[\s-]*(?:grain|cook(?:ing)?|rice|kind)?\b(?:\s*(?:or|,|/)\s*(?=\w))?\s?)+",
+    re.I,
+)
+
+
 def name_grain(text: str) -> Found | None:
     """The grain an ingredient's words mean: its name by the catalogue, told more nearly by the words beside it where that says only rice.
 
     >>> name_grain("Rice, long grain, parboiled").slug, name_grain("two cups rice, the jasmine one").slug
     ('rice-parboiled', 'jasmine')
     """
+    text = _IS_NOT.sub(lambda m: " " * len(m[0]), text)
     found = find_grains(text)
     if not found:
         return None
@@ -233,6 +241,9 @@ def name_grain(text: str) -> Found | None:
         if first.slug == "rice-brown-long" and _SHORT_ONE.search(text) and not _LONG_ONE.search(text):
             # "brown rice (I use the short grain)"
             return Found("rice-brown-short", first.span, first.text, False)
+        if told in _VARIETIES and first.slug in _VARIETIES:
+            # "basmati, jasmine or other": the first; "fragrant basmati" is no jasmine
+            told = None
         # "wild rice (the real black kind)" is wild
         if (
             told
@@ -243,6 +254,8 @@ def name_grain(text: str) -> Found | None:
     return first
 
 
+# of these one is not told more nearly by another's word
+_VARIETIES = frozenset({"basmati", "jasmine", "rice-risotto", "rice-paella", "rice-white-raw"})
 _SHORT_ONE, _LONG_ONE = (lazy(rf"\b{x}[- ]?grain", re.I) for x in ("(?:short|medium)", "long"))
 _STAYS = quick(_NOT_AFTER, re.I)
 

@@ -169,7 +169,7 @@ def _which_grain(
 ) -> tuple[list[Line], int | None]:
     """The lines with the cook's own words, and the place of the grain that is cooked, with its sort as the whole text tells it."""
     lines = _vessels_unknown(lines, measures)
-    lines = _same_vessel([_corrected(ln, corrections) for ln in lines])
+    lines = _same_vessel([_corrected(ln, corrections) for ln in lines], measures)
     source = _source(lines, corrections, [p.text for p in laid.steps])
     lines = _raw_is_uncooked(lines, laid, source)
     lines = _boiled_beforehand(lines, laid, source)
@@ -355,14 +355,20 @@ ANY_VESSEL = "katori"
 _A_WORD = lazy(r"[^\W\d_]+(?:-[^\W\d_]+)*")
 
 
-def _same_vessel(lines: list[Line]) -> list[Line]:
-    """What the cook says a vessel holds counts for every line that is measured in it."""
-    holds = {
-        vessel_of(ln): ln.ml / ln.quantity for ln in lines if ln.corrected and _is_vessel(ln) and ln.ml and ln.quantity
-    }
+def _same_vessel(lines: list[Line], measures: Measures) -> list[Line]:
+    """What the cook, or the weight of the grain in it, says a vessel holds counts for every line that is measured in it."""
+    told = [ln for ln in lines if _is_vessel(ln) and ln.ml and (ln.corrected or (ln.grain and not ln.cooked))]
+    each = {vessel_of(ln): (ln.ml or 0.0) / (ln.quantity or 1.0) for ln in sorted(told, key=lambda ln: ln.corrected)}
+    usual = {u: make_amount(1, 1, u, measures).ml or 0.0 for u in {ln.unit for ln in told}}
+    # "2 mugs rice (about 500 g)": then three mugs of water are three of those
+    holds = {v: ml for v, ml in each.items() if all(abs(ml - x) > 1 for x in usual.values())}
     return [
         ingredients.sized(ln.with_(ml=(ln.quantity or 0.0) * holds[vessel_of(ln)], g=None, water=0.0), [])
-        if not ln.corrected and _is_vessel(ln) and vessel_of(ln) in holds
+        if not ln.corrected
+        and _is_vessel(ln)
+        and vessel_of(ln) in holds
+        and ln.ml
+        and abs(ln.ml - (ln.quantity or 0.0) * usual.get(ln.unit, 0.0)) < 1
         else ln
         for ln in lines
     ]

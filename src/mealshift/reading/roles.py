@@ -16,6 +16,7 @@ from ..quick import lazy, quick
 from .clauses import THINGS, Clause
 from .crf import Tagger
 from .ingredients import Kind, kind_of, never_counted, word_pattern
+from .instead import own_words
 from .names import as_rice
 
 _WORD = lazy(r"[^\W\d_]+")
@@ -62,7 +63,7 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
     found = tagger.tag(features(things))
     out, chances = [], []
     for i, (t, (role, sure)) in enumerate(zip(things, found, strict=True)):
-        if role in ("liquid", "wet") and _NOT_FOR_THE_POT.search(t.text):
+        if (role in ("liquid", "wet") and _NOT_FOR_THE_POT.search(t.text)) or _stands_by(things, i):
             out.append(("other_pot", max(0.8, sure)))
             chances.append(0.0)
         elif role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses):
@@ -74,11 +75,32 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
     return out, chances
 
 
+def _stands_by(things: Sequence[Thing], at: int) -> bool:
+    """Is this water or stock kept ready, beside another that is poured?"""
+    if not kept_ready(things[at].text):
+        return False
+    kinds = [kind_of(t.name or t.text)[0] for k, t in enumerate(things) if k == at or not kept_ready(t.text)]
+    return sum(k is not None and k.carrier for k in kinds) > 1
+
+
 # "2 cups hot water to soak them", "water for boiling the eggs"
 _NOT_FOR_THE_POT = lazy(
     r"(?<!\+ )(?<!plus )(?<!more )(?<!extra )\b(?:to|for) (?:soak|soaking|wash|washing|blanch|blanching|dissolve|dissolving|(?:boil|boiling|cook|cooking) (?:the )?(?!rice|it\b|in\b)[a-z]+)\b(?! (?:the )?rice)",
     re.I,
 )
+
+
+# "100 ml extra water, if needed", "more boiling water in case the pot gets dry"; "2 cups water, plus more if needed" is two cups
+_IN_CASE = quick(
+    r"^\W*(?:(?:about|approx\.?|up to|a (?:little|bit|splash|drop) (?:of )?|some|[\d½¼¾⅓⅔][\d\s/.,–-]*|[^\W\d]{1,11}\.?)\s+){0,3}?(?:extra|more|additional|spare)\s+(?:(?:hot|boiling|warm|cold|chicken|vegetable) )*(?:water|stock|broth|liquid)\b"
+    r"|\b(?:water|stock|broth|liquid)\s*[,(–-]*\s*(?:(?:kept )?hot|boiling|ready)?[,\s]*(?:(?:only|just|to be used|to use|to add|kept? (?:ready|hot|aside))[,;\s]*)*\b(?:if (?:needed|necessary|required|you (?:need|run|find)\b|(?:it|they|things|the (?:pot|rice|pan|stock|grains?|mixture|dish|bottom|water)) (?:gets?|looks?|seems?|runs?|sticks?|dr(?:y|ies)|needs?|wants?|catch(?:es)?|boils?|becomes?|(?:is|are) (?:too |still |very |getting )*(?:dry|stiff|thick|hard|raw|firm|short|sticking|gone|absorbed))\b)|optional\b|in case\b|when(?:ever)? (?:it|the (?:pot|pan|rice))\b|for topping up|to top (?:it )?up|to (?:loosen|thin)|for (?:loosening|thinning))",
+    re.I,
+)
+
+
+def kept_ready(text: str) -> bool:
+    """Does a line speak of water or stock that stands ready beside what is poured?"""
+    return bool(_IN_CASE.search(own_words(text)))
 
 
 def features(things: Sequence[Thing]) -> list[list[str]]:

@@ -1347,7 +1347,13 @@ def _goes_on(
     return not (small or room) and end[-1:] not in ".!?:)" and len(above.text) > 40 and not starts.isupper()
 
 
+_OFFERS_INSTEAD = lazy(r"\(?or\s+(?!so\b|more\b|less\b|to taste)", re.I)
+
+
 def _goes_on_ingredient(piece: Piece, ln: TextLine, before: Piece, above: TextLine) -> bool:
+    if _OFFERS_INSTEAD.match(piece.text) and ln.index - 1 == above.index == before.first and not ln.blank_before:
+        # "OR 600 ml water with 2 cubes", on a line of its own
+        return True
     if ln.marks or ln.blank_before or ln.index - 1 != above.index or before.first != above.index or ln.row:
         return False
     if re.match(rf"{RANGE_PATTERN}", piece.text, re.I):

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from dataclasses import replace
 
 from ..measures import RANGE_PATTERN, UNIT_PATTERN, Measures, canonical_unit, unit_kind
 from ..problems import Problem
@@ -14,6 +15,7 @@ from ..text.amounts import AMOUNT, AND_A_HALF, MOST_ITEM, Item, items, parse
 from ..text.times import stretches
 from . import ingredients
 from .dish import stands_for_listed
+from .instead import without
 from .names import find_grains, kind_of_rice
 from .otherwise import AS_LIKED, OF_ANOTHER
 from .structure import NUTRITION, PRICE, Structure
@@ -111,7 +113,10 @@ def listed(laid: Structure, text: str, measures: Measures, problems: list[Proble
     out: list[Line] = []
     for piece, many in laid.lines:
         first = len(out)
-        for item in items(piece.text, measures, many or _lists_foods(piece.text)):
+        # what is offered instead measures nothing of the pot
+        own, stood = without(piece.text)
+        for item in items(own, measures, many or _lists_foods(own)):
+            item = _in_its_line(item, piece.text, stood)
             line = ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems)
             if len(out) > first and _LESS_OF_IT.match(line.text):
                 # "water to the 2 mark, minus 2T": of the same water
@@ -120,6 +125,28 @@ def listed(laid: Structure, text: str, measures: Measures, problems: list[Proble
                 continue
             out.append(_of_the_same(line, out[-1]) if len(out) > first and _MORE.match(line.name) else line)
     return out
+
+
+def _in_its_line(item: Item, line: str, stood: list[int]) -> Item:
+    """An item of a line without its offers, at its places in the line; to what is offered in its stead it reaches on. stood: where each letter did."""
+    if len(stood) == len(line) + 1:
+        return item
+
+    def there(a: int, b: int) -> tuple[int, int]:
+        return stood[a], stood[b - 1] + 1 if b > a else stood[a]
+
+    start, end = there(item.start, item.end)
+    reach = stood[item.end]
+    offered = line[end:reach]
+    end = end + len(offered.rstrip(" ,;|•·")) if offered.strip() else end
+    return replace(
+        item,
+        start=start,
+        end=end,
+        text=line[start:end],
+        name_span=None if item.name_span is None else there(*item.name_span),
+        amount_span=None if item.amount_span is None else there(*item.amount_span),
+    )
 
 
 # of the parts of a line between commas, so many, so short, mostly foods: a list

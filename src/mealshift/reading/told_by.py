@@ -40,11 +40,6 @@ def _relation(text: str) -> tuple[float, int, int] | None:
     return None if m is None or times is None else (times, m.start(), m.end())
 
 
-# "water - double the rice", "water: twice as much as rice"
-_BY_THE_RICE = lazy(
-    rf"(?P<times>double|twice|same as|equal to|(?:{NUMBER_PATTERN})\s*(?:times|x))\s+(?:as much as |the (?:amount|quantity|volume) of |that of |of )?(?:the |your )?(?:rice|grain)\b",
-    re.I,
-)
 # "1 : 1.5 rice to water", "1 part rice to 2 parts water"
 _RATIO = (
     lazy(
@@ -64,7 +59,7 @@ _ONE_TO = lazy(rf"\b1\s?:\s?(?P<times>{NUMBER_PATTERN})(?=\s*(?:$|[(,;]))")
 
 def _by_the_rice(text: str) -> tuple[float, int, int] | None:
     """(times the grain's volume, start, end) of a line that names its liquid before, or None."""
-    m = _BY_THE_RICE.search(text) or _ONE_TO.search(text)
+    m = ingredients.BY_THE_RICE.search(text) or _ONE_TO.search(text)
     times = _times(m["times"]) if m else None
     return None if m is None or times is None else (times, m.start(), m.end())
 
@@ -165,9 +160,11 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
         if filled and (made := _tin_of_water(filled, lines, ln.index, ln.span.start, ln.section)):
             out.append(made)
             continue
-        told = (_relation(ln.text) or _by_the_rice(ln.text)) if ln.fraction and ln.ml is None else None
+        # "1½ times the rice in stock (about 600 ml)" says both
+        both = bool(ln.fraction and ln.ml and ingredients.BY_THE_RICE.match(ln.text))
+        told = (_relation(ln.text) or _by_the_rice(ln.text)) if both or (ln.fraction and ln.ml is None) else None
         if told:
-            ml = told[0] * volume
+            ml = ln.ml if both and ln.ml else told[0] * volume
             ln = ln.with_(
                 ml=ml, g=ml, water=ml * ln.fraction, quantity=ml, unit="ml", amount_span=Span(told[1], told[2])
             )

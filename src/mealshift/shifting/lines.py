@@ -21,9 +21,11 @@ from ..measures import (
 )
 from ..pot import Pot
 from ..pot.ways import cap
+from ..process import Span
 from ..quick import lazy, quick
 from ..reading.dish import grain_lines
-from ..reading.ingredients import COOKED_IN
+from ..reading.ingredients import COOKED_IN, used_of_it
+from ..reading.instead import of_another_amount, without
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
 from ..reading.otherwise import another_batch, for_another
 from ..reading.pours import KEPT, SUMS
@@ -66,6 +68,7 @@ _TO_A_LINE = lazy(
 # "to the SUSHI line for 2, ≈ 380 ml"
 _TO_ITS_LINE = lazy(r"(?:up )?to the [^\W\d_][^(),;|\d]{0,16}\b(?:line|mark) (?:for|of) \d+\s*,?\s*", re.I)
 # "water, until the scale of 2 go"
+_OR_SO_MUCH = lazy(r"\s*,?\s*or\s+(?=(?:about |abt |~ ?|ca\.? )?\d)", re.I)
 _SCALE_OF = lazy(r"(?:until|till|up to|to) (?:the )?(?:scale|mark|line|level) (?:of|for) $", re.I)
 _SIGN_SAID = lazy(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
 
@@ -245,10 +248,21 @@ def _aside_line(ln: Line, pot: Pot, measures: Measures) -> NewLine:
     return NewLine(said, None, "source_grain", ((0, len(said)),), "its time does not meet the other's")
 
 
+# "(75 g per person)" were the old grain's
+_A_HEAD = lazy(
+    rf"\s*\((?:that's |i\.e\. |about |allow |= ?)*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s*(?:(?:per|a|each) ?(?:person|head|serving|portion|eater|one)?|/ ?(?:person|head|serving|portion))\)",
+    re.I,
+)
+
+
 def _of_one_batch(new: NewLine) -> NewLine:
     """The line without the amounts of a bigger or smaller pot ("(300 g for 4 people)"), which were the old grain's."""
     text, marks = new.text, list(new.marks)
-    others = for_another(text) if new.role == "source_grain" else another_batch(text)
+    others = (
+        {*for_another(text), *(m.span() for m in _A_HEAD.finditer(text))}
+        if new.role == "source_grain"
+        else another_batch(text)
+    )
     for a, b in sorted(others, reverse=True):
         if any(x < b and a < y for x, y in marks):
             continue
@@ -347,9 +361,26 @@ _IN_A_POUCH = lazy(
 )
 
 
+def _without_offers(ln: Line) -> Line:
+    """The line without what it offers instead of its grain."""
+    # of a bracket that tells which rice it was all goes
+    text, stood = without(ln.text, in_brackets=False)
+    at = {was: now for now, was in enumerate(stood)}
+
+    def now(span: Span | None) -> Span | None:
+        return None if span is None else Span(at[span.start], at[span.end - 1] + 1)
+
+    try:
+        return ln.with_(text=text.rstrip(), name_span=now(ln.name_span), amount_span=now(ln.amount_span))
+    except KeyError:
+        # its name, or how much of it, stands in an offer
+        return ln
+
+
 def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> NewLine:
     if a.same and a.scale == 1:
         return NewLine(ln.text, ln.text, "source_grain")
+    told, ln = ln.text, _without_offers(ln)
     edits = []
     if not a.same:
         if a.target.parts:
@@ -368,17 +399,11 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         if m := _COOKED_SIZE.search(ln.text, end):
             # "1 bowl leftover cooked rice (about 200 g)"
             edits.append(Edit(m.start(), m.end(), ""))
-        raw = _OR_RAW.search(ln.text, end)
-        # "3 c cooked rice, or 1 c raw rice cooked in 2 c stock": the first is the recipe's
-        stop = raw.start() if raw else len(ln.text)
-        if raw:
-            edits = [e for e in edits if e.end <= stop]
-            edits.append(Edit(stop, len(ln.text), ""))
         edits += [Edit(m.start(), m.end(), "") for m in _HOW_KEPT.finditer(ln.text, end)]
         if m := _RAW_SIZE.search(ln.text):
             # what it weighed before it was cooked was the old grain's
             edits.append(Edit(m.start(), m.end(), ""))
-        if m := COOKED_IN.search(ln.text, 0, stop):
+        if m := COOKED_IN.search(ln.text):
             edits.append(Edit(m.start(), m.end(), ""))
         elif pouch := [m for m in _IN_A_POUCH.finditer(ln.text, end) if not re.match(r"[^(]*\)", ln.text[m.start() :])]:
             # "250 g pouch microwave brown rice", "250 g pouch cooked brown rice"
@@ -431,7 +456,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     edited = apply(ln.text, edits)
     return NewLine(
         edited.text,
-        ln.text,
+        told,
         "source_grain",
         edited.marks,
         "the recipe takes it cooked; this much dry gives as much, and the first steps cook it"
@@ -447,7 +472,6 @@ _COOKED_SIZE = lazy(
     r"\s*\((?:about |around |roughly |approx\.? |~)?\d[\d.,/ ½¼¾]*\s?(?:g|grams?|kg|oz|ounces?|ml|cups?)\b[^()]{0,12}\)",
     re.I,
 )
-_OR_RAW = lazy(rf",?\s+or\s+(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:of )?(?:raw|uncooked|dry)\b", re.I)
 # "(best if kept overnight in the fridge)": the dry grain was in none
 _HOW_KEPT = lazy(
     r"\s*\([^()\d]*\b(?:overnight|fridge|refrigerat\w*|day[- ]old|left-?overs?|yesterday'?s?|cold|sachet|ready[- ]to[- ](?:eat|heat|serve)|pre-?cooked)\b[^()\d]*\)",
@@ -470,8 +494,9 @@ _KIND_TAIL = lazy(
     r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:(?:long|medium|short|round)[- ]grain(?:ed)?|converted|parboiled|par-?boiled|easy[- ]cook|polished|hulled)(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\(|\.{3}))",
     re.I,
 )
+_IF_YOU_HAVE = lazy(r",?\s+if (?:you|i|u) (?:can|have|find|like|want|prefer|get)\b[^,;()\d]{0,30}", re.I)
 _SUCH_AS = lazy(
-    r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I (?:use|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
+    r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I(?:'ve| have)?(?: always| usually| often)? (?:use|used|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
     re.I,
 )
 # "(the kind that takes 45 min)"
@@ -553,6 +578,12 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
             end = outside.pop(1).span.end
         reach = such.end() if (such := _SUCH_AS.match(text, end)) else end
         for f in outside[1:]:
+            such = _SUCH_AS.match(text, reach)
+            if such and f.span.start < such.end():
+                # ", any rice, I've used basmati"
+                edits.append(Edit(reach, such.end(), ""))
+                reach = such.end()
+                continue
             # "or basmati", "/ kalijira chal": the other names go with the first
             kind = with_kind(text, f.span.start)
             # the words of its kind may be the first one's own name
@@ -573,6 +604,9 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     end = with_kind_after(text, end)
     if m := re.match(r"\s+(?:blend|mix|medley)\b", text[end:], re.I):
         end += m.end()
+    if edits and (m := _IF_YOU_HAVE.match(text, max(e.end for e in edits))):
+        # ", or brown basmati if you have time"
+        edits.append(Edit(m.start(), m.end(), ""))
     if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end) or _PRAISED.match(text, end):
         edits.append(Edit(m.start(), m.end(), ""))
     upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}|\d", text[:start])
@@ -687,7 +721,10 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
             (),
             "the other liquids do it: keep this hot beside the pot, and pour it only if it gets dry",
         )
-    liked = [] if a.same else [Edit(x, y, "") for x, y in for_another(ln.text)]
+    gone = set() if a.same else {*for_another(ln.text), *of_another_amount(ln.text)}
+    if not a.same and (part := used_of_it(ln.text)):
+        gone.add(part)
+    liked = [Edit(x, y, "") for x, y in gone]
     if beyond_tin(ln, a):
         kept = apply(ln.text, liked)
         return NewLine(kept.text, ln.text, ln.role, kept.marks, "", kept.olds)
@@ -697,7 +734,9 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
     said = said_liquid(ml, ln.unit, of_line(ln, measures), ln.text[ln.amount_span.start : ln.amount_span.end])
     begins = m.start() if (m := _SCALE_OF.search(ln.text, 0, ln.amount_span.start)) else ln.amount_span.start
     edits = [Edit(begins, _with_stop(ln, said), said)]
-    stale = _without_stale_liquid(ln, ml, measures)
+    stale = [
+        e for e in _without_stale_liquid(ln, ml, measures) if all(e.end <= x.start or x.end <= e.start for x in liked)
+    ]
     in_cans = _IN_CANS.match(ln.text, edits[0].end)
     if in_cans and in_cans[0].strip() and not _CANS.search(said):
         # "2 (14 oz.) cans beef broth" become 830 ml beef broth
@@ -705,7 +744,11 @@ def _carrier_line(ln: Line, a: Amounts, measures: Measures) -> NewLine:
         edits.append(Edit(edits[0].end, in_cans.end(), " "))
     edits += stale
     edits += [x for x in liked if all(x.end <= e.start or e.end <= x.start for e in edits)]
-    if sign := _TO_A_LINE.search(ln.text) or _TO_ITS_LINE.search(ln.text, 0, ln.amount_span.start):
+    sign = _TO_A_LINE.search(ln.text)
+    if sign and (instead_of_it := _OR_SO_MUCH.match(ln.text, sign.end())):
+        # "water to the 2 line, or about 380 ml"
+        edits.append(Edit(sign.end(), instead_of_it.end(), ", "))
+    if sign := sign or _TO_ITS_LINE.search(ln.text, 0, ln.amount_span.start):
         # "water to the 2 line for brown rice (about 500 ml)"
         edits.append(Edit(sign.start(), sign.end(), ""))
     if told_by_the_grain(ln):
@@ -747,7 +790,7 @@ def _alone(text: str, start: int, end: int) -> tuple[int, int] | None:
             )
             else None
         )
-    stroke = re.search(r"\s*[/|]\s*$", text[:start])
+    stroke = re.search(r"\s*(?:[/|]|,?\sor)\s*$", text[:start])
     return (stroke.start(), end) if stroke and re.search(r"\d", text[: stroke.start()]) else None
 
 

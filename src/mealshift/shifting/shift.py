@@ -22,6 +22,7 @@ from ..pot.ways import cap
 from ..problems import Problem, Refusal
 from ..process import Operation, Process
 from ..quick import lazy
+from ..reading.instead import of_another_amount
 from ..reading.names import find_grains
 from ..reading.otherwise import of_other_sorts, own_sorts
 from ..reading.things import foods_in
@@ -187,6 +188,10 @@ def _left_out(recipe: Recipe, own: Own) -> list[Problem]:
         gone = sorted({*ways, *of_other_sorts(st.text, *sorts)})
         # a whole step stands there, struck through
         said += [st.text[a:b].strip(" ,;:().") for a, b in gone if st.text[:a].strip() or st.text[b:].strip()]
+    for ln in recipe.lines:
+        if ln.grain or ln.carrier:
+            said += [ln.text[a:b].strip(" ,;:().[]–—-\n") for a, b in of_another_amount(ln.text)]
+    said = [t for t in said if t]
     if not said:
         return []
     shown = ", ".join(

@@ -106,6 +106,8 @@ PREPARED = lazy(
     r"^\s*(?:(?:very |finely |roughly |thinly |thickly |coarsely |freshly |well |lightly |if |or |and |then |cut|peeled|chopped|sliced|diced|minced|grated|crushed|drained|rinsed|washed|soaked|beaten|melted|softened|"
     r"divided|optional|to taste|to serve|for |plus |at room|undrained|uncooked|cooked|packed|halved|quartered|shredded|trimmed|deveined|boneless|skinless|separated|warm|hot|cold|more |with |without |in |about |such |like |deseeded|seeded|cubed|"
     r"juiced|zested|toasted|torn|mashed|slit|ground|whole|fresh|dried|raw|boiled|picked|pounded|bruised|knotted|tied|split|not |no |any|preferably|as |the |all (?=\w+ed\b|sliced\b|cut\b)|each |both (?=\w+ed\b))\w*"
+    # "1 lemon, zest and juice"
+    r"|(?:finely |grated )*(?:juice|zest|rind|peel)\b(?:\s*(?:and|&|\+|,)\s*(?:finely |grated )*(?:juice|zest|rind|pulp))?\s*(?:[,;(]|$|only\b|of (?:it|half)\b)"
     r"|(?:browned|crumbled|pitted|cored|thawed|defrosted|scrubbed|roasted|blanched|smashed|squeezed|strained)\s*(?:[,;]|$))",
     re.I,
 )
@@ -833,7 +835,9 @@ def _of_one(ml: float | None, g: float | None, many: float, kind: str) -> bool:
     return g / many / _DRY < low <= g / _DRY <= high
 
 
-_NAME_ENDS = lazy(r"\s[-–—=:]+\s|[-–—=:]\s*$|(?<=\S)(?<!large)(?<!small)(?<!medium)(?<!whole)[^\S\n]{3,}|\.{2,}")
+_NAME_ENDS = lazy(
+    r"\s[-–—=:]+\s|(?<=\w)\s(?:if|in case|unless) (?=\w)|[-–—=:]\s*$|(?<=\S)(?<!large)(?<!small)(?<!medium)(?<!whole)[^\S\n]{3,}|\.{2,}"
+)
 _NAME_BEGINS = lazy(
     r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*"
 )
