@@ -280,6 +280,30 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     return out
 
 
+# "Wash the rice | and put in a pot", "drain, | add with the stock"; "stir in the cheese", "pour over the water", "put on to boil" say what, or put in nothing
+_WANTS = lazy(
+    r"\W*(?:(?:and|then|now|next|finally|&)[\s,]+)*"
+    r"(?P<verb>add|put|tip|pour|place|stir|spoon|throw|transfer|empty|drop|fold|mix|turn(?= in| out)|spread(?= in| over| out))"
+    r"(?:(?P<in>\s+in)?(?=\s*(?:[,.;:)]|$)|\s+(?:and|then|at once|straight away|immediately|last|now)\b)"
+    r"|(?=\s+(?:(?:straight|directly|at once|immediately|back|together|along|also|out)\s+)*"
+    r"(?:with\b(?! (?:a|your|the) (?:spoon|fork|spatula|paddle|hands?|lid))"
+    r"|(?:in)?to\b(?! (?:boil|cook|soak|simmer|taste|one side|stand|steam|drain|dry|combine|coat|mix|low|the boil|a boil)\b)"
+    rf"|onto\b|in(?= (?:[\w-]+ ){{0,5}}?(?:{_V})s?\b))"
+    r"(?! (?:the )?(?:rice|grains?)\b(?! (?:cooker|pot|pan)))))",
+    re.I,
+)
+
+
+def wants_object(text: str) -> int | None:
+    """Behind the verb of a clause that puts something somewhere without saying what; None where it says so, or puts nothing.
+
+    >>> wants_object("and put in a pot"), wants_object("stir in the cheese")
+    (7, None)
+    """
+    m = _WANTS.match(text)
+    return None if m is None else m.end("in") if m["in"] else m.end("verb")
+
+
 # "in a very slow oven for two hours and a half, stirring"
 _SO_MANY_AND = quick(
     rf"(?:\b(?:hours?|hrs?|minutes?|mins?|cups?|glass(?:es)?|mugs?|teacups?|pints?|litres?|pounds?)|{NUMBER_PATTERN}),? and\s+$",
@@ -317,6 +341,9 @@ def _name(out: list[Clause]) -> None:
     for c in out:
         found = verbs_in(c.text)
         c.verbs = tuple(k for _, k in found)
+        if any(k == "rinse" for _, k in found):
+            # "wash the rice in a sieve"
+            found = [(at, k) for at, k in found if k != "drain" or not _IN_ITS_SIEVE.search(c.text, 0, at)]
         if found and not (sentence == c.sentence and _HOW.match(c.text)):
             c.verb = max(found, key=lambda x: (_WEIGHT.get(x[1], 1), -x[0]))[1]
         told = LEFT_OUT.sub(lambda m: " " * len(m[0]), c.text)
@@ -340,6 +367,7 @@ def _name(out: list[Clause]) -> None:
             last_thing = "grain" if "grain" in solid else solid[-1]
 
 
+_IN_ITS_SIEVE = lazy(r"\b(?:in|into|through|using|with) (?:(?:an?|the|your|fine|large|big) )+(?:mesh )?$", re.I)
 _COVERED = quick(r"\b(?:cover(?:ed)?|lid|foil)\b", re.I)
 _BARED = quick(r"\b(?:uncover|without|no lid|lid off|open)\b", re.I)
 

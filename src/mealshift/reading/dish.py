@@ -350,7 +350,8 @@ def _no_recipe(recipe: Recipe, line: Line) -> list[Problem]:
     if (
         (cooked and named and (home or poured))
         or (poured and (cooked or named or (line.g or 0) < 2000))
-        or (line.cooked and named)
+        # "Mix, shape into 8, fry 4 min each side"
+        or (line.cooked and (named or cooked))
     ):
         return []
     listed = len([ln for ln in recipe.lines if ln.name])

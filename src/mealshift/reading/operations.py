@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from ..process import Operation, Process, Span, Vessel
 from ..quick import lazy, quick
 from ..recipe import Duration, Recipe, Step
-from .clauses import Clause, verbs
+from .clauses import Clause, verbs, wants_object
 
 _SWITCHES = quick(r"\b(?:press|push|hit|start|switch|turn|cancel)\b|\bcooker (?:on|to)\b", re.I)
 _NO_PEEKING = quick(r"\b(?:lift|open|touch)\w*\b[^.;]{0,8}\blid\b|\bpeek", re.I)
@@ -64,6 +64,8 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
     # the text speaks for itself in the recipe's own words; what no clause says is implied
     cooked = False
     told = (-1, -1)
+    # the grain was just rinsed, soaked or drained, and nothing else was spoken of since
+    fresh = False
     for i, c in enumerate(found):
         step = recipe.steps[c.block] if c.block < len(recipe.steps) else None
         if step is None:
@@ -94,6 +96,12 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             kind, cooked = ("cook" if kind in ("other", "boil", "cover", "stir", "add", "off", "rest") else kind), True
         elif phase in ("rest", "soak", "release", "toast"):
             kind = phase
+        what = c.lines
+        if fresh and recipe.source is not None and kind in ("add", "stir", "combine") and wants_object(c.text):
+            # "Wash the rice and put in a pot with the onion"
+            what = tuple(sorted({*what, recipe.source}))
+        ready = kind in ("rinse", "soak", "drain") and (recipe.source in c.lines or (fresh and not c.lines))
+        fresh = ready or (fresh and not c.verbs and not c.lines and not c.things)
         low, typical, high = (minutes.low, minutes.typical, minutes.high) if minutes else (None, _usual(kind), None)
         until = _UNTIL.search(step.text, c.start, min(len(step.text), c.end + 60))
         heat = _heat(c.text, None if minutes is None else minutes.span.start - c.start)
@@ -104,7 +112,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             step.section,
             kind,
             f"v{c.vessel + 1}",
-            c.lines,
+            what,
             low,
             typical,
             high,

@@ -143,6 +143,11 @@ def filled_raw(recipe: Recipe) -> bool:
     return in_a_sauce(recipe) and turning(recipe) is None
 
 
+def rains(recipe: Recipe, was: Grain, target: Grain) -> bool:
+    """Is it a meal in the place of a grain, to be rained into what boils? What is mixed into a filling is not."""
+    return target.is_meal and not was.is_meal and not filled_raw(recipe)
+
+
 def paste_in_filling(recipe: Recipe, g: Grain) -> str:
     """What becomes of a meal inside a filling; "" of any other grain, and in any other dish."""
     return f"{cap(g.name)} turns to a paste inside a filling." if recipe.dish == "stuffing" and g.is_meal else ""

@@ -28,7 +28,7 @@ from ..problems import Problem
 from ..process import Operation
 from ..quick import found_in, lazy, quick
 from ..reading import ingredients
-from ..reading.clauses import OWN_LOOK, verbs_in
+from ..reading.clauses import OWN_LOOK, verbs_in, wants_object
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, minutes_of_things, of_other_sorts, own_sorts
@@ -199,6 +199,8 @@ _INTO = lazy(r"\s*in(?:to)?\b", re.I)
 _OR_AGAIN = lazy(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
 # "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
 # what the last minutes are for
+# "stirring after the first half hour and again at the hour"
+_ONCE_MORE = lazy(r"(?:then )?(?:again|once more|a second time|twice|every|now and (?:then|again))\b", re.I)
 _BOTTOM = lazy(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
 _SUBORDINATE = quick(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AN = lazy(r"(?<=\s)an?\s+$", re.I)
@@ -209,7 +211,6 @@ _MADE_UP = lazy(
     r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b",
     re.I,
 )
-_PUT_TO = quick(r"\W*(?:add|put|tip|pour|stir)(?= (?:in)?to the\b| in\b)", re.I)
 _AND_THE = lazy(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
 _WEIGHS = lazy(
     r"(?:\(|[,–—-]\s*(?=about|roughly|around|that|which|it))(?:(?:that'?s|that is|which is|it'?s) )?(?:about |abt |approx\.? |ca\.? |~ ?|= ?|roughly |around )?(?P<a>\d{2,4} ?(?:g|gr|grams|grammes))\b(?=\)|\s*(?:[,.;–—-]|and\b|$))",
@@ -587,6 +588,7 @@ class _View:
                 and not _TURNED_TO.match(text, at)
             )
             crumb = len(re.findall(r"[^\W\d_]", text[at:end])) < 4 and not _OFF_SO_LONG.match(text, at)
+            crumb = crumb or bool(_ONCE_MORE.match(text, at))
             # "when it has boiled half an hour, the sugar is added"; "25 minutes, when it should be dry"
             half = _SUBORDINATE.match(text[a:start]) and not re.search(r"[,:–—]", text[a:start])
             told_when = _SUBORDINATE.match(text, at) and "," not in text[at:end]
@@ -771,20 +773,17 @@ class _View:
 
     def _called_by_name(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
         """ "Rinse the rice. Put it in a pan": without the first sentence "it" has no meaning."""
+        gone = False
         for o, following in zip(mine, mine[1:], strict=False):
-            if (
-                o.basis == "retired"
-                and self.recipe.source in o.what
-                and following.basis != "retired"
-                and following.span
-            ):
+            # "Wash the rice, drain well and add": neither of the two names it any more
+            gone = o.basis == "retired" and (self.recipe.source in o.what or (gone and not o.what))
+            if gone and following.basis != "retired" and following.span:
                 at = self._at(step, following.span.start)
-                others = set(following.what) - {self.recipe.source}
-                # "Stir in the cheese" puts no grain in
-                if (m := _PUT_TO.match(step.text, at)) and not others:
+                wanted = wants_object(step.text[at : self._at(step, following.span.end)])
+                if wanted is not None and self.recipe.source in following.what:
                     # "Wash the rice and add to the pot"
                     wait = _NOT_YET if following.id in self.target.held else ""
-                    return [Edit(m.end(), m.end(), f" the {self.a.target.short}{wait}")]
+                    return [Edit(at + wanted, at + wanted, f" the {self.a.target.short}{wait}")]
                 if m := re.compile(r"\W*\w+ (?P<it>it|them)\b", re.I).match(step.text, at):
                     wait = _NOT_YET if following.id in self.target.held else ""
                     return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}{wait}")]

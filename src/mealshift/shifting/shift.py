@@ -33,7 +33,7 @@ from .backwards import Own, carried_habit, carriers, of_other_ways, others, solv
 from .beside import early, raw_at_rest
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
-from .cookings import filled_raw, finish_stays, in_a_sauce, paste_in_filling, rest_said
+from .cookings import filled_raw, finish_stays, in_a_sauce, paste_in_filling, rains, rest_said
 from .lines import Amounts, NewLine, in_parts, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
@@ -99,7 +99,18 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
         target = replace(target, methods=(*target.methods, own.way.method))
     if paste := paste_in_filling(recipe, target):
         problems.append(Problem("paste", "to", f"{paste} A whole or a cracked grain stays in pieces."))
-    way, more = target_way(recipe, own, target, choice)
+    rained = (
+        replace(own, toasts=False) if own.toasts and not own.line.cooked and rains(recipe, own.grain, target) else own
+    )
+    way, more = target_way(recipe, rained, target, choice)
+    if rained is not own and way.method == "steep":
+        way, more = target_way(recipe, own, target, choice)
+    elif rained is not own:
+        # a meal that is rained into the boiling liquid is turned in no fat before
+        own = rained
+        before = ": it is roasted dry before" if way.roast == "dry" else ""
+        text = f"The recipe fries its grain first; {target.name} goes in when the liquid boils{before}."
+        more = [*more, Problem("roast", "roast", text, "note")]
     problems += more
     if way.broth_ml is not None and choice.broth_ml is None:
         way = way.with_(broth_ml=way.broth_ml * scale)

@@ -40,12 +40,12 @@ from .cookings import (
     GOES_ON_WITH,
     TAKEN_OUT,
     boiled_through,
-    filled_raw,
     finish_stays,
     finishing,
     in_a_sauce,
     in_pot,
     last_heat,
+    rains,
     rest_said,
     shared,
     turning,
@@ -205,6 +205,7 @@ _WHEN_IT_STEAMS = lazy(
     r"\W*(?:when|once|as soon as) (?:it|the (?:cooker|water|lid)) (?:starts?|begins?) (?:to )?(?:steam|boil|bubbl)",
     re.I,
 )
+_TO_OTHERS = lazy(r"\b(?:in)?to (?:the|your|all|this|that)\b|\b(?:over|onto|on top of) (?:the|your)\b", re.I)
 _ITS_DISH = lazy(r"\b(?:oven-?proof |baking |roasting )+(?:dish|tin|pan|tray|casserole)?", re.I)
 _WARMS_THROUGH = lazy(r"\b(?:heat|warm)(?:ed)? (?:it |them )?(?:gently )?through\b", re.I)
 _NOT_LIFTED = lazy(
@@ -646,10 +647,7 @@ class _Work:
         return self.recipe.method == "rice-cooker" and all(o.phase in ("from_end", "from_start") for o in told)
 
     def _rains(self) -> bool:
-        if filled_raw(self.recipe):
-            # it is mixed into the filling
-            return False
-        return self.pot.grain.is_meal and not self.own.grain.is_meal and self.pot.way.method != "steep"
+        return rains(self.recipe, self.own.grain, self.pot.grain) and self.pot.way.method != "steep"
 
     def _before_its_liquid(self, start: int, rains: bool = False) -> bool:
         """Does the grain stand in the text before the liquid, or before what is to have a head start in it? rains: it is stirred in when the liquid boils."""
@@ -676,11 +674,20 @@ class _Work:
             if o.phase == "heat" or (o.kind == "head_start" and not self._rains()):
                 break
             rained = rained or o.kind == "rain"
-            if self.recipe.source not in o.what or o.basis != "said" or o.kind in _READY:
+            # "add the rice | and fry 2 minutes"
+            its_toast = self._rains() and o.phase == "toast" and not o.what and self._after_the_grain(i)
+            if (self.recipe.source not in o.what and not its_toast) or o.basis != "said" or o.kind in _READY:
                 continue
             if rained and self._boils_grain(o):
                 continue
-            if o.told and (self._rains() or o.phase not in ("toast", "pan")):
+            if o.told and (self._rains() or o.phase != "pan") and o.phase != "toast":
+                continue
+            others = set(o.what) - fats - mine
+            if others and o.kind == "add" and self._goes_to_others(o, others):
+                # "Add the rice to the onions": nothing else is put in
+                others = set()
+            if self._rains() and o.phase == "toast" and not others:
+                self._retire(i, why)
                 continue
             verb_goes_on = i + 1 < len(ops) and self._one_sentence(o, ops[i + 1]) and not verbs_in(ops[i + 1].text)
             # "Reis einstreuen": a verb we do not know, and a sentence that says nothing else before it
@@ -696,7 +703,7 @@ class _Work:
             )
             # "When the stock boils add the rice": the stock is in it
             there = {x for x in poured if o.kind == "boil" and any(x in p.what for p in ops if p is not o)}
-            if goes_in and set(o.what) <= fats | mine | there and not verb_goes_on and not measures_it:
+            if goes_in and others <= there and not verb_goes_on and not measures_it:
                 self._retire(i, why)
             elif not (o.kind == "boil" and _IN_AT_THE_BOIL.match(o.text)):
                 self.out.held.add(o.id)
@@ -715,6 +722,17 @@ class _Work:
                     self._retire(i, why)
                 else:
                     self.out.held.add(following.id)
+
+    def _after_the_grain(self, i: int) -> bool:
+        """Does that clause go on with one in which the grain goes in?"""
+        before = self.out.operations[i - 1] if i else None
+        return before is not None and self.recipe.source in before.what and before.kind in ("add", "stir", "toast")
+
+    def _goes_to_others(self, o: Operation, others: set[int]) -> bool:
+        """Are those only where it is put: "add to the onion", "stir the rice into the vegetables"?"""
+        m = _TO_OTHERS.search(o.text)
+        words = [ingredients.handle(self.recipe.lines[i]) for i in others]
+        return m is not None and not any(w is not None and w.search(o.text, 0, m.start()) for w in words)
 
     # -- places ----------------------------------------------------------------------------------------------------
 
