@@ -18,6 +18,8 @@ SAID = [
     ("Drain the rice, add it to the milk. Keep stirring, 45 min low flame till thick. Sugar, cardamom, 5 more min.", "heat", "rest", "heat~"),
     ("Boil the rice 6 minutes, strain. Mix the vegetables with yoghurt; cook 8 mins until almost tender. Layer them with the rice.", "heat", "heat", "other~"),
     ("Turn it down, cover it, twenty minutes. If yuh want it grainy give it ten minutes more.", "heat", "heat", "other"),
+    ("Boil the soaked rice in plenty of salted water with the spices for 6 minutes and drain.", "", "soak", "heat~"),
+    ("Boil the soaked rice in plenty of salted water with the spices for 6 minutes and drain.", "", "heat", "heat"),
     ("Dry roast the semolina on a low flame for 5 mins until it smells nutty.", "", "heat", "toast"),
     ("Night before: rinse the rice, cook it in the rice cooker.", "", "heat", "other~"),
     ("Roast the semolina 5 min, keep aside. Soften the onion. Add the carrots, a little water, cover and cook for 5 mins. Add the semolina.", "toast", "heat", "other"),

@@ -97,7 +97,12 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         elif phase in ("rest", "soak", "release", "toast"):
             kind = phase
         what = c.lines
-        if fresh and recipe.source is not None and kind in ("add", "stir", "combine") and wants_object(c.text):
+        if (
+            fresh
+            and recipe.source is not None
+            and {"add", "stir", "combine"} & {kind, *c.verbs}
+            and wants_object(c.text)
+        ):
             # "Wash the rice and put in a pot with the onion"
             what = tuple(sorted({*what, recipe.source}))
         ready = kind in ("rinse", "soak", "drain") and (recipe.source in c.lines or (fresh and not c.lines))

@@ -286,7 +286,8 @@ _IN_BRACKETS = lazy(r"\([^)]*$")
 _IN_ALL = lazy(r"\b(?:total|totally|in all|altogether)\s*(?:of\s*)?$", re.I)
 # "soak the rice and the dal": with the grain in it, it is the grain's soak
 _SOAKED_TOGETHER = lazy(
-    r"\bsoak\w*\s+(?:all\s+)?(?:(?:the|your|both)\s+)?(?:[\w-]+\s+){0,3}?(?:(?:and|&|\+|with)\s+(?:the\s+)?)?(?:[\w-]+\s+){0,2}?rice\b[^.;!?,]*$",
+    # not of "the soaked rice"
+    r"(?<!\bthe )(?<!\byour )\bsoak\w*\s+(?:all\s+)?(?:(?:the|your|both)\s+)?(?:[\w-]+\s+){0,3}?(?:(?:and|&|\+|with)\s+(?:the\s+)?)?(?:[\w-]+\s+){0,2}?rice\b[^.;!?,]*$",
     re.I,
 )
 _SOAKS_THE = lazy(r"\bsoak(?:ing)?\s+(?:all )?(?:the|your|these|those|some|dried)\s", re.I)
@@ -895,6 +896,10 @@ _LID_OFF_FOR = lazy(r"\b(?:lid|foil|cover) off(?: for)?(?: (?:the )?last)?\s*$",
 _THEN_RESTS = lazy(r"[\s,.;]*(?:then |and |let (?:it )?)*(?:rest|stand|sit)\b", re.I)
 
 
+_BOILS_THE_SOAKED = lazy(
+    r"\b(?:par-?boil|boil|cook|simmer|steam|bake)\b(?: (?:the|your|this|all|drained|and|rinsed)){0,4}(?: pre)?[ -]soaked\b[^.;!?]*$",
+    re.I,
+)
 RULES = (
     Rule("Dry roast the semolina on a low flame for 5 mins", "toast", 0.95, fits=lambda p: p.kind in ("heat", "other", "pan", "toast") and p.short and not p.had("heat") and _roasts_dry(p)),
     Rule(
@@ -909,6 +914,7 @@ RULES = (
     ),
     Rule("Rest 5 minutes. Leave at least 1 hour before eating.", "other", 0.8, lambda p: p.kind == "rest" and not p.short and p.had("rest"), leaves="rest"),
     Rule("Rest 15 min before carving.", "other", 0.93, lambda p: p.kind in ("rest", "other") and p.after(_TO_CARVE)),
+    Rule("Boil the soaked rice in salted water for 6 minutes", "heat", 0.9, lambda p: p.kind in ("soak", "other") and _BOILS_THE_SOAKED.search(p.back(140)), leaves=""),
     Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
     Rule(
         "Boil 40 min. Mix all, press into a loaf tin. Bake 45 min", "other", 0.85, leaves="",

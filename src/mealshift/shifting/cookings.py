@@ -148,6 +148,14 @@ def rains(recipe: Recipe, was: Grain, target: Grain) -> bool:
     return target.is_meal and not was.is_meal and not filled_raw(recipe)
 
 
+_DRY_ROAST = lazy(r"\bdry[- ]?(?:roast|toast|fr[yi])|\bin a dry\b", re.I)
+
+
+def roasts_dry(recipe: Recipe) -> bool:
+    """Is its grain roasted in a dry pan, as a meal may be too?"""
+    return any(_DRY_ROAST.search(s.text) and recipe.source in s.mentions for s in recipe.steps)
+
+
 def paste_in_filling(recipe: Recipe, g: Grain) -> str:
     """What becomes of a meal inside a filling; "" of any other grain, and in any other dish."""
     return f"{cap(g.name)} turns to a paste inside a filling." if recipe.dish == "stuffing" and g.is_meal else ""

@@ -783,11 +783,23 @@ class _View:
                 if wanted is not None and self.recipe.source in following.what:
                     # "Wash the rice and add to the pot"
                     wait = _NOT_YET if following.id in self.target.held else ""
-                    return [Edit(at + wanted, at + wanted, f" the {self.a.target.short}{wait}")]
+                    called = self._measured_in(mine) or f"the {self.a.target.short}"
+                    return [Edit(at + wanted, at + wanted, f" {called}{wait}")]
                 if m := re.compile(r"\W*\w+ (?P<it>it|them)\b", re.I).match(step.text, at):
                     wait = _NOT_YET if following.id in self.target.held else ""
                     return [Edit(m.start("it"), m.end("it"), f"the {self.a.target.short}{wait}")]
         return []
+
+    def _measured_in(self, mine: Sequence[Operation]) -> str:
+        """ "Rinse 150 g of rice": how much of it is told nowhere else, where that clause is gone."""
+        for ln in self.own.lines:
+            gone = any(o.basis == "retired" and o.span and o.span.start <= ln.span.start < o.span.end for o in mine)
+            if gone and ln.section.startswith("step ") and ln.ml and ln.amount_span and not ln.cooked:
+                ml = self.a.dry_ml * ln.ml / self.own.dry_ml
+                was = ln.text[ln.amount_span.start : ln.amount_span.end]
+                said = said_grain(ml, ml * self.a.target.density, ln.unit, of_line(ln, self.measures), was)
+                return f"{said} of {self.a.target.short}"
+        return ""
 
     def _when_open(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
         """Nothing goes into a locked cooker: what the recipe adds near the end is added when the pressure is down."""

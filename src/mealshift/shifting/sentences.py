@@ -94,7 +94,8 @@ def soak(g: Grain, minutes: float, kept: bool) -> Operation:
     )
 
 
-def roast(g: Grain, kind: str) -> Operation:
+def roast(g: Grain, kind: str, waits: bool = False) -> Operation:
+    """waits: something else is cooked in the pot before the grain goes in."""
     minutes = round_half_up(g.roast.min) if g.roast else 3
     if kind == "fat":
         text, why = (
@@ -102,19 +103,23 @@ def roast(g: Grain, kind: str) -> Operation:
             "You chose to roast it in fat.",
         )
         return inserted("roast", text, why, 3, "toast")
+    they, them = ("they smell", "them") if many(g) else ("it smells", "it")
+    out = f", then tip {them} onto a plate" if waits else ""
     return inserted(
         "roast",
-        f"Dry-roast the {g.short} in the pot over low heat for {minutes} minutes, stirring, until {'they smell' if many(g) else 'it smells'} nutty.",
+        f"Dry-roast the {g.short} in the pot over low heat for {minutes} minutes, stirring, until {they} nutty{out}.",
         cap(g.roast.why if g.roast else "a nuttier taste") + ".",
         minutes,
         "toast",
     )
 
 
-def rain(g: Grain) -> Operation:
+def rain(g: Grain, poured: bool = True) -> Operation:
+    """poured: the text has put a liquid in the pot before it."""
+    when = "When the liquid boils, rain" if poured else "Bring the liquid to the boil and rain"
     return inserted(
         "rain",
-        f"When the liquid boils, rain in the {g.short} in a thin stream, stirring all the while.",
+        f"{when} in the {g.short} in a thin stream, stirring all the while.",
         "A meal thrown into liquid sets in lumps.",
     )
 

@@ -33,7 +33,7 @@ from .backwards import Own, carried_habit, carriers, of_other_ways, others, solv
 from .beside import early, raw_at_rest
 from .blends import Plan, plan
 from .choice import KEEPS, Choice
-from .cookings import filled_raw, finish_stays, in_a_sauce, paste_in_filling, rains, rest_said
+from .cookings import filled_raw, finish_stays, in_a_sauce, paste_in_filling, rains, rest_said, roasts_dry
 from .lines import Amounts, NewLine, in_parts, rewrite_lines
 from .manners import line_in, step_in
 from .rewrite import Method, rewrite_steps
@@ -100,7 +100,9 @@ def shift(recipe: Recipe, choice: Choice) -> Shift:
     if paste := paste_in_filling(recipe, target):
         problems.append(Problem("paste", "to", f"{paste} A whole or a cracked grain stays in pieces."))
     rained = (
-        replace(own, toasts=False) if own.toasts and not own.line.cooked and rains(recipe, own.grain, target) else own
+        replace(own, toasts=False)
+        if own.toasts and not own.line.cooked and not roasts_dry(recipe) and rains(recipe, own.grain, target)
+        else own
     )
     way, more = target_way(recipe, rained, target, choice)
     if rained is not own and way.method == "steep":

@@ -363,7 +363,8 @@ class _Work:
                 start = self._without_minutes()
             if start is not None:
                 if self._rains():
-                    self._insert(self._boiling(start), [sentences.rain(self.pot.grain)])
+                    at = self._boiling(start)
+                    self._insert(at, [sentences.rain(self.pot.grain, self._is_wet(at))])
                 self._insert(self._clause_start(start), self._at_the_boil())
                 self._pours(start)
                 if self._rains():
@@ -670,23 +671,29 @@ class _Work:
         mine = {ln.index for ln in grain_lines(self.recipe)}
         poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         rained = False
+        # a dry roast is a meal's too
+        rains_in = self._rains() and not self.own.toasts
         for i, o in enumerate(ops):
             if o.phase == "heat" or (o.kind == "head_start" and not self._rains()):
                 break
             rained = rained or o.kind == "rain"
             # "add the rice | and fry 2 minutes"
-            its_toast = self._rains() and o.phase == "toast" and not o.what and self._after_the_grain(i)
+            its_toast = rains_in and o.phase == "toast" and not o.what and self._after_the_grain(i)
             if (self.recipe.source not in o.what and not its_toast) or o.basis != "said" or o.kind in _READY:
                 continue
             if rained and self._boils_grain(o):
                 continue
-            if o.told and (self._rains() or o.phase != "pan") and o.phase != "toast":
+            if (
+                o.told
+                and (self._rains() or o.phase != "pan")
+                and (o.phase != "toast" or (self._rains() and not rains_in))
+            ):
                 continue
             others = set(o.what) - fats - mine
             if others and o.kind == "add" and self._goes_to_others(o, others):
                 # "Add the rice to the onions": nothing else is put in
                 others = set()
-            if self._rains() and o.phase == "toast" and not others:
+            if rains_in and o.phase == "toast" and not others:
                 self._retire(i, why)
                 continue
             verb_goes_on = i + 1 < len(ops) and self._one_sentence(o, ops[i + 1]) and not verbs_in(ops[i + 1].text)
@@ -761,6 +768,11 @@ class _Work:
             # "Put the rice, milk | and cardamom in the cooker, close it": behind all that goes in with it
             at += 1
         return at
+
+    def _is_wet(self, at: int) -> bool:
+        """Is anything poured, or brought to the boil, before that place?"""
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        return not poured or any(o.kind == "boil" or set(o.what) & poured for o in self.out.operations[:at])
 
     def _boils_grain(self, o: Operation) -> bool:
         return self.recipe.source in o.what and bool(_BOILS_IT.match(o.text))
@@ -1157,8 +1169,17 @@ class _Work:
             and not self.own.toasts
             and not (self.a.same and way.roast == self.own.way.roast)
         ):
-            new.append(sentences.roast(target, way.roast))
+            new.append(sentences.roast(target, way.roast, self._waits_outside()))
         return new
+
+    def _waits_outside(self) -> bool:
+        """Is the pot wanted for something else between the roast of the grain and its going in?"""
+        ops = [o for o in self.out.operations if o.basis != "retired"]
+        goes_in = next((i for i, o in enumerate(ops) if o.kind == "rain"), None)
+        if goes_in is None:
+            said = (i for i, o in enumerate(ops) if self.recipe.source in o.what and o.kind not in _READY)
+            goes_in = next(said, len(ops))
+        return any(o.kind in ("fry", "boil", "cook", "toast") and o.id not in self.out.held for o in ops[:goes_in])
 
     def _beans_made_ready(self, bean: Line) -> bool:
         """Does the recipe itself soak its dry beans and boil them before the grain goes in? The caution stands all the same."""

@@ -223,6 +223,7 @@ _ONE_OF_TWO = lazy(
     r"(?:\d+|an?|one|two)\s+(?:red|green|yellow|orange|white|black|brown|small|large|big|medium|sweet|hot)", re.I
 )
 _TWO_OF_A_KIND = lazy(rf"(?:{_ONE_OF_TWO.pattern})\s+(?:and|&|\+)\s+(?:\d+|an?|one|two)\s+(?P<name>[^,;(]+)", re.I)
+_SO_OLD = lazy(r"(?:at least |about |preferably )?(?:an?|one|two|[12])[- ](?:days?|weeks?)[- ]old\b", re.I)
 _OF_A_SIZE = lazy(
     r"(?:in |cut (?:in(?:to)?|to) )?(?:[^\W\d]+ )?(?:pieces?|chunks?|cubes?|dice|slices?|sticks?|strips?) (?:of )?(?:about )?[\d½¼¾][^,;]{0,8}(?:cms?|mm|inch(?:es)?|\")"
     # "¼-inch dice", "half juiced, half in wedges"
@@ -360,8 +361,8 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
         if _TO_FINISH.match(after):
             # "1 tsp dried mint, to finish"
             continue
-        if _OF_A_SIZE.match(after):
-            # "lamb 1 kg, pieces of 4 cm"
+        if _OF_A_SIZE.match(after) or _SO_OLD.match(after):
+            # "lamb 1 kg, pieces of 4 cm", "250 g cooked rice, a day old"
             continue
         ends_amount = bool(
             re.search(rf"{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?\s*(?:\([^()]*\)\s*)?$", before, re.I)
