@@ -350,6 +350,15 @@ def _method(way: tuple[str, float, list[tuple[str, float]]], corrections: tuple[
     ]
 
 
+# "1 litre stock (you won't need it all)"
+_NOT_ALL = lazy(
+    r"\b(?:won'?t|will not|may not|might not|don'?t|do not|needn'?t|probably)\b[^.;()]{0,14}\b(?:need|use|want)\b[^.;()]{0,14}\ball\b|\bsome (?:will be |is )?left ?over\b|\bnot all of it\b",
+    re.I,
+)
+# so many times what the grain drinks and a pot loses in millilitres is more than is meant
+MUCH, LOST_ML = 1.3, 200.0
+
+
 def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], settled: set[str]) -> list[Doubt]:
     if recipe.method in ("drain", "steam"):
         return []
@@ -405,6 +414,9 @@ def _water(recipe: Recipe, line: Line, tagged: Sequence[tuple[str, float]], sett
         least = 0.6 * line.g * g.hydration_at(max(0.0, low))
         wet_dish = recipe.dish in ("porridge", "pudding", "soup", "stirred", "soft")
         most = (14 if wet_dish else 2.6) * line.g * g.hydration_at(min(2.0, high)) + 250
+        spare = next((ln for ln in recipe.lines if ln.carrier and ln.water and _NOT_ALL.search(ln.text)), None)
+        if spare and not wet_dish and water > MUCH * (line.g * g.hydration_at(min(1.0, high)) + LOST_ML):
+            out.append(_one("water", spare.text, f"Not all of “{spare.text}” goes in, it says. How much does?"))
         if water <= 0:
             out.append(_one("water", "", "I found no water for the grain. How much goes in?"))
         elif not least <= water <= most and recipe.method not in ("pressure", "electric-pressure"):

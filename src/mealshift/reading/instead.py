@@ -43,6 +43,8 @@ _MAKES_IT = lazy(
 # ", 700 if you use a wide pan", "(650 ml if it's old rice)"
 _SO_MUCH_IF = lazy(
     rf"(?:\s*[,;]\s*|\s+[–—-]\s+|\s*[(\[]\s*)(?:(?:or|but|use|about|make it|up to) )*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?(?: (?:of it|in all|altogether|only|is enough|will do))? (?:if|when|unless|in case)\b[^,;()\[\]\d\n]{{3,70}}[)\]]?"
+    # "600 ml stock. If using old rice 650 ml"
+    rf"|\s*[.;]\s*(?:if|for|when)\b[^.;()\d\n]{{3,50}}?[,:]?\s(?:(?:use|take|make it|you need|then|about|only) )*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\b\.?[^.;()\d\n]{{0,20}}$"
     # "(if using old rice 650 ml)"
     rf"|\s*\((?:but |use )?(?:if|when|for)\b[^()\d\n]{{3,50}}?[,:]?\s(?:(?:use|take|make it|you need|then|about|only) )*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?(?: [^\W\d]+){{0,2}}\)",
     re.I,
@@ -99,12 +101,16 @@ _EITHER = lazy(r"\s*either\s+", re.I)
 def _told_of(text: str) -> Iterator[tuple[int, int]]:
     for p in (_SO_MUCH_IF, _ELSEWHERE, _HALF_OF_IT, _ALSO_GOOD, _TALK, _OFFERS):
         for m in found_in(p, text):
+            a, b = m.span()
+            opened = text[a:b].count("(") > text[a:b].count(")")
+            # "(brown works, add 20 minutes)": to the end of its bracket
+            b = shut + 1 if opened and (shut := text.find(")", b)) >= 0 else b
             if p is _SO_MUCH_IF and _ADDS.search(m[0]):
                 continue
             if p is _ALSO_GOOD and not (find_grains(m["also"]) or kind_of_rice(m["also"])):
                 continue
             if _names(text[: m.start()]):
-                yield m.span()
+                yield a, b
 
 
 def _names(head: str) -> bool:
@@ -153,8 +159,16 @@ _SET_APART = lazy(r"[,;–—]\s*$|\s-\s*$")
 _ASIDE = lazy(r"\s*\([^()\n]*\)")
 
 
+_WET = quick(r"\b(?:water|stock|broth|milk|liquid|bouillon)\b", re.I)
+_MORE_LIQUID = lazy(
+    rf"\s*(?:about )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.? (?:of )?(?:[a-z]+ ){{0,2}}(?:water|stock|broth|milk)\b",
+    re.I,
+)
+
+
 def _end(text: str, start: int, opened: int) -> int:
-    """Where an offer ends: with its bracket, or at the next thing of the line."""
+    """Where an offer ends: with its bracket, or at the next thing of the line. Offered instead of a liquid, two liquids are one offer."""
+    wet = bool(_WET.search(text, 0, start)) and not find_grains(text[:start])
     deep = 0
     for i in range(start, len(text)):
         if text[i] in "([":
@@ -167,7 +181,8 @@ def _end(text: str, start: int, opened: int) -> int:
             if _DRIED.search(text, start, i) and _DONE_TO_IT.match(text, m.end()):
                 # "or 1/2 cup dried, soaked and boiled"
                 continue
-            if m[0].strip() in ("+", "&", "and", "plus") and _MAKES_IT.match(text, m.end()):
+            joins = m[0].strip() in ("+", "&", "and", "plus")
+            if joins and (_MAKES_IT.match(text, m.end()) or (wet and _MORE_LIQUID.match(text, m.end()))):
                 continue
             return i
     return len(text)

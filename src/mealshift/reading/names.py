@@ -10,7 +10,7 @@ from importlib import resources
 from typing import Any
 
 from ..anyof import any_of
-from ..grains import all_grains
+from ..grains import all_grains, grain
 from ..process import Span
 from ..quick import lazy, quick
 
@@ -218,9 +218,21 @@ def kind_of_rice(text: str) -> str | None:
     return None
 
 
+# "(long-grain for separate, short for sticky)"
+_FOR_ANOTHER_TASTE = lazy(
+    r"(?:,\s*|\bor\s+)(?:[\w-]+ ){0,2}\bfor (?:an? )?(?:sticky|stickier|softer|soft|creamier|creamy|mushy)\b[^,;()]{0,20}",
+    re.I,
+)
+_KIND_OR_KIND = lazy(
+    r"\b(?P<first>paella|bomba|risotto|arborio|carnaroli|sushi|pudding|basmati|jasmine|glutinous|sticky|brown|black|red|wild|easy[- ]cook|parboiled|converted)\s*(?:,?\sor\s|/)\s*(?:(?:other|any|even|a) )*"
+    r"(?:paella|bomba|risotto|arborio|carnaroli|sushi|pudding|basmati|jasmine|glutinous|sticky|brown|white|black|red|easy[- ]cook|parboiled|converted|(?:long|short|medium)[- ]grain)\s(?=(?:[a-z-]+ )?(?:rice|basmati|jasmine)\b)",
+    re.I,
+)
+
+
 # "(not brown, it will not cook through)", "never the instant kind"
 _IS_NOT = lazy(
-    r"\b(?:not|never)\s+(?:(?:the|an?|use|any|with|really)\s+)*(?:(?:brown|wild|red|black|white|instant|minute|quick|easy|par-?boiled|converted|basmati|jasmine|arborio|sticky|glutinous|long|short|medium)[\s-]*(?:grain|cook(?:ing)?|rice|kind)?\b(?:\s*(?:or|,|/)\s*(?=\w))?\s?)+",
+    r"\b(?:not|never)\s+(?:(?:the|an?|use|any|with|really)\s+)*(?:(?:brown|wild|red|black|white|instant|minute|quick|easy|par-?boiled|converted|basmati|jasmine|arborio|risotto|paella|sushi|pudding|sticky|glutinous|long|short|medium)[\s-]*(?:grain|cook(?:ing)?|rice|kind)?\b(?:\s*(?:or|,|/)\s*(?=\w))?\s?)+",
     re.I,
 )
 
@@ -231,11 +243,20 @@ def name_grain(text: str) -> Found | None:
     >>> name_grain("Rice, long grain, parboiled").slug, name_grain("two cups rice, the jasmine one").slug
     ('rice-parboiled', 'jasmine')
     """
-    text = _IS_NOT.sub(lambda m: " " * len(m[0]), text)
+    for p in (_IS_NOT, _FOR_ANOTHER_TASTE):
+        text = p.sub(lambda m: " " * len(m[0]), text)
     found = find_grains(text)
     if not found:
         return None
     first = next((f for f in found if not f.generic), found[0])
+    if found[0].generic and grain(first.slug).family != "rice" and "/" in text[found[0].span.end : first.span.start]:
+        # "rice / bulgur / quinoa, your choice"
+        first = found[0]
+    if either := _KIND_OR_KIND.search(text):
+        # "paella or risotto rice": the first of two kinds
+        kind = kind_of_rice(f"{either['first']} rice")
+        if kind and kind not in ("rice-white-long", "rice-white-short", "rice-white-medium"):
+            return Found(kind, first.span, first.text, False)
     if first.slug.startswith(("rice", "basmati", "jasmine", "wild-rice")):
         told = kind_of_rice(text)
         if first.slug == "rice-brown-long" and _SHORT_ONE.search(text) and not _LONG_ONE.search(text):

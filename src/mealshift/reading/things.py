@@ -210,6 +210,8 @@ _SOAKING = lazy(
 )
 
 
+# "wash in 3 changes of water"
+_A_WASH = lazy(r"(?:changes?|washe?s|rinses?|rounds?) (?:of|in)\b", re.I)
 _FAR_BEHIND = 80
 # of an amount in the steps, what the list must have of the same liquid to be it
 LEAST_LISTED = 0.4
@@ -238,8 +240,8 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             # what it costs, or feeds, is nothing that goes in
             continue
         for item in _mentions(piece.text, measures):
-            if n and not mine[n - 1][item.start : item.end].strip():
-                # a bigger pot's, or another way's
+            if (n and not mine[n - 1][item.start : item.end].strip()) or _A_WASH.match(item.name):
+                # a bigger pot's, or another way's; or it is poured away
                 continue
             line = ingredients.lines_of_item(
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems

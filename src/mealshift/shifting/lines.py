@@ -496,7 +496,7 @@ _KIND_TAIL = lazy(
 )
 _IF_YOU_HAVE = lazy(r",?\s+if (?:you|i|u) (?:can|have|find|like|want|prefer|get)\b[^,;()\d]{0,30}", re.I)
 _SUCH_AS = lazy(
-    r"\s*,?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|I(?:'ve| have)?(?: always| usually| often)? (?:use|used|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
+    r"\s*[,;–—-]?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|mine is|ours is|we (?:use|like|love|always use)|I(?:'ve| have)?(?: always| usually| often)? (?:use|used|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
     re.I,
 )
 # "(the kind that takes 45 min)"

@@ -1174,6 +1174,9 @@ class _Work:
 
     def _waits_outside(self) -> bool:
         """Is the pot wanted for something else between the roast of the grain and its going in?"""
+        if self.own.line.cooked:
+            # it is cooked ahead, at once
+            return False
         ops = [o for o in self.out.operations if o.basis != "retired"]
         goes_in = next((i for i, o in enumerate(ops) if o.kind == "rain"), None)
         if goes_in is None:
