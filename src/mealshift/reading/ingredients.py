@@ -199,7 +199,7 @@ _IN_ITS_WATER = lazy(
 )
 # "1 litre stock (you will use about 600 ml)", "1 litre stock, of which 600 ml for the rice"
 _USED_OF_IT = lazy(
-    rf"(?:\byou(?:'ll| will| may| might| should)? (?:probably |only |just |actually )*(?:use|need)|\bof which|\bi (?:only )?used?|\bwe only (?:use|need)|(?<=[(,] )only)\s+(?:(?:only|just|about|abt|roughly|around|some) )*(?P<n>{RANGE_PATTERN})\s*(?P<u>{UNIT_PATTERN})\b(?! (?:more|extra|less|for (?!the (?:rice|grain|pot)\b|this\b|it\b)|if|in (?:an?|the) (?:pressure|rice|slow|electric)|of (?:the |it ?(?:for|to)))|\.? more)",
+    rf"(?:\byou(?:'ll| will| may| might| should)? (?:probably |only |just |actually )*(?:use|need)|\bof which(?= [^,;()]{{2,20}} for (?:the|this) (?:rice|grain|pot))|\bi (?:only )?used?|\bwe only (?:use|need)|(?<=[(,] )only)\s+(?:(?:only|just|about|abt|roughly|around|some) )*(?P<n>{RANGE_PATTERN})\s*(?P<u>{UNIT_PATTERN})\b(?! (?:more|extra|less|(?:of )?(?:the |hot |cold )?(?:water|stock|broth|milk|wine|white|red|passata|tomato)\b|for (?!the (?:rice|grain|pot)\b|this\b|it\b)|if|in (?:an?|the) (?:pressure|rice|slow|electric)|of (?:the |it ?(?:for|to)))|\.? more)",
     re.I,
 )
 
@@ -283,7 +283,8 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
 def used_of_it(text: str) -> tuple[int, int] | None:
     """Where a line says how much of its liquid is poured, with its bracket or the comma before it."""
     m = _USED_OF_IT.search(text)
-    if m is None:
+    if m is None or unit_kind(canonical_unit(m["u"]) or "") not in ("volume", "cup", "measure", "vessel"):
+        # "2 cups water (I use 1 cube)"
         return None
     a, b = m.span()
     if (opened := text.rfind("(", 0, a)) > text.rfind(")", 0, a) and (shut := text.find(")", b)) >= 0:

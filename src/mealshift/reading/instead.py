@@ -19,7 +19,8 @@ from .names import find_grains, kind_of_rice
 
 # what follows an "or" that offers nothing else
 _NO_OTHER = (
-    r"(?:so\b|more\b|less\b|to taste|as (?:needed|required|much|many|directed|desired)|enough|until|till|just (?:enough|under|over)|thereabouts|however|how(?:ever)? much|any amount|according|depending|per\b|whatever"
+    r"(?:overnight\b|not\b|cold\b|warm\b|hot\b|raw\b|frozen\b|fresh\b|loose\b|un(?:washed|rinsed|cooked|soaked)\b|longer\b|(?:at least )?(?:\d+|a few|several|an?|one|two) (?:min\w*|hours?|hrs?|days?|nights?|weeks?)\b"
+    r"|so\b|more\b|less\b|to taste|as (?:needed|required|much|many|directed|desired)|enough|until|till|just (?:enough|under|over)|thereabouts|however|how(?:ever)? much|any amount|according|depending|per\b|whatever"
     r"|(?:(?:a|just|even|slightly|maybe) )*(?:little|bit|touch|splash|dash|few|slightly)?\s?(?:more|less|longer|bigger|smaller)\b|two\b(?! (?:tins?|cans?|cups?|pouch|packets?|cubes?))|\d\s*(?:[,;).]|$))"
 )
 _OR = quick(
@@ -106,6 +107,9 @@ def _told_of(text: str) -> Iterator[tuple[int, int]]:
             # "(brown works, add 20 minutes)": to the end of its bracket
             b = shut + 1 if opened and (shut := text.find(")", b)) >= 0 else b
             if p is _SO_MUCH_IF and _ADDS.search(m[0]):
+                continue
+            if p is _ALSO_GOOD and all(f.generic for f in find_grains(text[:a])):
+                # "rice (arborio works best)" says which
                 continue
             if p is _ALSO_GOOD and not (find_grains(m["also"]) or kind_of_rice(m["also"])):
                 continue

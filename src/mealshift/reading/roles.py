@@ -93,7 +93,7 @@ _NOT_FOR_THE_POT = lazy(
 # "100 ml extra water, if needed", "more boiling water in case the pot gets dry"; "2 cups water, plus more if needed" is two cups
 _IN_CASE = quick(
     r"^\W*(?:(?:about|approx\.?|up to|a (?:little|bit|splash|drop) (?:of )?|some|[\d½¼¾⅓⅔][\d\s/.,–-]*|[^\W\d]{1,11}\.?)\s+){0,3}?(?:extra|more|additional|spare)\s+(?:(?:hot|boiling|warm|cold|chicken|vegetable) )*(?:water|stock|broth|liquid)\b"
-    r"|\b(?:water|stock|broth|liquid)\s*[,(–-]*\s*(?:(?:kept )?hot|boiling|ready)?[,\s]*(?:(?:only|just|to be used|to use|to add|kept? (?:ready|hot|aside))[,;\s]*)*\b(?:if (?:needed|necessary|required|you (?:need|run|find)\b|(?:it|they|things|the (?:pot|rice|pan|stock|grains?|mixture|dish|bottom|water)) (?:gets?|looks?|seems?|runs?|sticks?|dr(?:y|ies)|needs?|wants?|catch(?:es)?|boils?|becomes?|(?:is|are) (?:too |still |very |getting )*(?:dry|stiff|thick|hard|raw|firm|short|sticking|gone|absorbed))\b)|optional\b|in case\b|when(?:ever)? (?:it|the (?:pot|pan|rice))\b|for topping up|to top (?:it )?up|to (?:loosen|thin)|for (?:loosening|thinning))",
+    r"|\b(?:water|stock|broth|liquid)\s*[,(–-]*\s*(?:(?:kept )?hot|boiling|ready)?[,\s]*(?:(?:only|just|to be used|to use|to add|kept? (?:ready|hot|aside))[,;\s]*)*\b(?:(?:if|when(?:ever)?) (?:needed|necessary|required|you (?:need|run|find)\b|(?:it|they|things|the (?:pot|rice|pan|stock|grains?|mixture|dish|bottom|water)) (?:gets?|looks?|seems?|runs?|sticks?|dr(?:y|ies)|needs?|wants?|catch(?:es)?|boils?|becomes?|(?:is|are) (?:too |still |very |getting )*(?:dry|stiff|thick|hard|raw|firm|short|sticking|gone|absorbed))\b)|optional\b|in case\b|for topping up|to top (?:it )?up|to (?:loosen|thin)|for (?:loosening|thinning))",
     re.I,
 )
 
