@@ -6,6 +6,7 @@ import pytest
 
 from mealshift.pipeline import read_once, shift_report
 from mealshift.reading.instead import instead, without
+from mealshift.reading.roles import kept_ready
 from mealshift.recipe import Recipe
 from mealshift.shifting import Choice, shift
 from mealshift.writing.text import recipe_alone
@@ -124,7 +125,7 @@ def test_another_pots_liquid_is_neither_poured_nor_listed(line: str, poured: flo
 def test_what_is_kept_ready_is_not_poured(line: str) -> None:
     recipe = brought(third=line)
     assert sum(ln.water for ln in recipe.lines if ln.role == "pot_liquid") == pytest.approx(588)
-    assert line in listed(recipe)
+    assert line in listed(recipe) and not [d for d in recipe.doubts if d.field == "water"]
 
 
 def test_what_two_mugs_weigh_tells_how_much_three_hold() -> None:
@@ -177,3 +178,10 @@ def test_what_follows_an_offer_is_of_the_line() -> None:
     assert without("1 cup arborio or carnaroli rice, rinsed")[0] == "1 cup arborio, rinsed"
     assert without("2 bell peppers or 1 large red onion and 2 carrots")[0] == "2 bell peppers and 2 carrots"
     assert without("1 tin beans, drained, or 1/2 cup dried, soaked and boiled")[0] == "1 tin beans, drained"
+
+
+@pytest.mark.parametrize("run", ("1 ", "a ", "half ", "or 1 ", "or ", "- ", "(or "))
+def test_no_line_keeps_the_reader_busy(run: str) -> None:
+    for head in ("rice, or ", "600 ml stock ("):
+        line = head + run * 200 + "x"
+        assert all(0 <= a < b <= len(line) for a, b in instead(line)) and kept_ready(line) in (True, False)

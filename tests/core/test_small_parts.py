@@ -460,3 +460,11 @@ def test_a_taste_out_of_the_boil_goes_with_the_boil() -> None:
     text = "Pot\n300 g basmati\n\nBoil the rice in plenty of salted water 10 minutes. Taste a grain. Drain it well."
     told = recipe_alone(pipeline.whole_way(text, Choice("foxtail-millet", method="covered")))
     assert "Taste" not in told and "Drain it" not in told
+
+
+def test_rice_stirred_in_a_bowl_long_before_the_pan_is_not_toasted_in_it() -> None:
+    said = "Stir the rice in a bowl with the salt and set it by till the board and the knife are wiped and dry again. "
+    then = "Fry the onion 5 minutes. Add the rice and water, bring to a boil, cover and simmer 15 minutes.\n"
+    dish = "Pot\nServes 2\n1 cup basmati rice\n2 cups water\n1 onion\n\n"
+    assert not solve_backwards(read(dish + said + then), Kitchen()).toasts
+    assert solve_backwards(read(dish + "Fry the onion and the rice 5 minutes. " + then[25:]), Kitchen()).toasts

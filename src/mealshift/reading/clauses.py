@@ -288,7 +288,7 @@ _WANTS = lazy(
     r"|(?=\s+(?:(?:straight|directly|at once|immediately|back|together|along|also|out)\s+)*"
     r"(?:with\b(?! (?:a|your|the) (?:spoon|fork|spatula|paddle|hands?|lid))"
     r"|(?:in)?to\b(?! (?:boil|cook|soak|simmer|taste|one side|stand|steam|drain|dry|combine|coat|mix|low|the boil|a boil)\b)"
-    rf"|onto\b|in(?= (?:[\w-]+ ){{0,5}}?(?:{_V})s?\b))"
+    rf"|onto\b|in(?= (?:(?!and\b|with\b)[\w-]+ ){{0,5}}?(?:{_V})s?\b))"
     r"(?! (?:the )?(?:rice|grains?)\b(?! (?:cooker|pot|pan)))))",
     re.I,
 )

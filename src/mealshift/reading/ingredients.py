@@ -138,7 +138,8 @@ def _at_heat() -> tuple[re.Pattern[str], dict[str, tuple[float, bool]]]:
 
 def heat_wanted(line: Line) -> tuple[float, bool]:
     """(minutes at a simmer from raw until it is done, is it unsafe before): (0, False) for what needs none, or is cooked already. By kitchen practice."""
-    return _heat_wanted(line.name or line.text, line.text)
+    # "2 chicken breasts, or leftover roast chicken" are raw
+    return _heat_wanted(line.name or line.text, own_words(line.text))
 
 
 @lru_cache(maxsize=4000)

@@ -12,6 +12,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from functools import lru_cache
+from itertools import islice
 
 from ..measures import RANGE_PATTERN, UNIT_PATTERN
 from ..quick import found_in, lazy, quick
@@ -29,7 +30,8 @@ _OR = quick(
 )
 _AMOUNT = rf"(?:(?:about|abt|approx\.?|some|another|use|~)\s*)*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?"
 _LEADS = lazy(rf"{_AMOUNT}(?!\w)|(?:an?|half an?|the same|some|any|another|equal)\b", re.I)
-_SAYS_ONLY_HOW_MUCH = lazy(rf"[\s,(]*(?:{_AMOUNT}(?: each)?[\s,/()=]*)+[.)]*\s*", re.I)
+_SO_MUCH = lazy(_AMOUNT, re.I)
+_BETWEEN_AMOUNTS = lazy(r"(?:[\s,/()=.]|each\b)*", re.I)
 # a name of its own before it, however short
 _HAS_NAME = lazy(r"[^\W\d_]{3,}")
 _UNITS = lazy(
@@ -73,8 +75,8 @@ _OFFERS = lazy(
     r"\(\s*(?:(?:you |we |i )?(?:can |could |may |might |sometimes )*(?:also )?(?:substitute|sub|swap|replace)\b|(?:or )?(?:alternatively|instead)\b|(?:you |we |i )?(?:can|could|may|might) (?:also )?use\b)[^()\n]{3,120}\)",
     re.I,
 )
-# letters of a line in which another offer is looked for
-MOST = 400
+# letters of a line in which another offer is looked for, and how many "or"s of it
+MOST, MOST_ORS = 400, 6
 
 
 @lru_cache(maxsize=4096)
@@ -123,7 +125,7 @@ def _names(head: str) -> bool:
 
 
 def _behind_an_or(text: str) -> Iterator[tuple[int, int]]:
-    for m in _OR.finditer(text):
+    for m in islice(_OR.finditer(text), MOST_ORS):
         head = text[: m.start()]
         opened = sum(head.count(c) for c in "([") - sum(head.count(c) for c in ")]")
         begins = head.rstrip(" ,;–—-")
@@ -136,7 +138,7 @@ def _behind_an_or(text: str) -> Iterator[tuple[int, int]]:
             # "Rice, Vialone or Arborio . 8 oz": so much of either
             end = m.end() + last.start()
             said = said[: last.start()]
-        if _SAYS_ONLY_HOW_MUCH.fullmatch(said) or not _names(begins):
+        if _BETWEEN_AMOUNTS.fullmatch(_SO_MUCH.sub(" ", said)) or not _names(begins):
             continue
         if _A_LENGTH.search(begins) and _A_LENGTH.match(said):
             # "brown rice, medium or short grain"

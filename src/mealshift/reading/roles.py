@@ -16,7 +16,7 @@ from ..quick import lazy, quick
 from .clauses import THINGS, Clause
 from .crf import Tagger
 from .ingredients import Kind, kind_of, never_counted, word_pattern
-from .instead import own_words
+from .instead import MOST, without
 from .names import as_rice
 
 _WORD = lazy(r"[^\W\d_]+")
@@ -63,7 +63,10 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
     found = tagger.tag(features(things))
     out, chances = [], []
     for i, (t, (role, sure)) in enumerate(zip(things, found, strict=True)):
-        if (role in ("liquid", "wet") and _NOT_FOR_THE_POT.search(t.text)) or _stands_by(things, i):
+        if _stands_by(things, i):
+            out.append(("other_pot", 0.95))
+            chances.append(0.0)
+        elif role in ("liquid", "wet") and _NOT_FOR_THE_POT.search(t.text):
             out.append(("other_pot", max(0.8, sure)))
             chances.append(0.0)
         elif role in ("other", "spice") and t.uses and all(_SERVED.search(c.text) for c, _ in t.uses):
@@ -93,14 +96,14 @@ _NOT_FOR_THE_POT = lazy(
 # "100 ml extra water, if needed", "more boiling water in case the pot gets dry"; "2 cups water, plus more if needed" is two cups
 _IN_CASE = quick(
     r"^\W*(?:(?:about|approx\.?|up to|a (?:little|bit|splash|drop) (?:of )?|some|[\d½¼¾⅓⅔][\d\s/.,–-]*|[^\W\d]{1,11}\.?)\s+){0,3}?(?:extra|more|additional|spare)\s+(?:(?:hot|boiling|warm|cold|chicken|vegetable) )*(?:water|stock|broth|liquid)\b"
-    r"|\b(?:water|stock|broth|liquid)\s*[,(–-]*\s*(?:(?:kept )?hot|boiling|ready)?[,\s]*(?:(?:only|just|to be used|to use|to add|kept? (?:ready|hot|aside))[,;\s]*)*\b(?:(?:if|when(?:ever)?) (?:needed|necessary|required|you (?:need|run|find)\b|(?:it|they|things|the (?:pot|rice|pan|stock|grains?|mixture|dish|bottom|water)) (?:gets?|looks?|seems?|runs?|sticks?|dr(?:y|ies)|needs?|wants?|catch(?:es)?|boils?|becomes?|(?:is|are) (?:too |still |very |getting )*(?:dry|stiff|thick|hard|raw|firm|short|sticking|gone|absorbed))\b)|optional\b|in case\b|for topping up|to top (?:it )?up|to (?:loosen|thin)|for (?:loosening|thinning))",
+    r"|\b(?:water|stock|broth|liquid)\s{0,3}[,(–-]{0,2}\s{0,3}(?:(?:kept )?hot|boiling|ready)?[,\s]{0,3}(?:(?:only|just|to be used|to use|to add|kept? (?:ready|hot|aside))[,;\s]{1,3}){0,3}\b(?:(?:if|when(?:ever)?) (?:needed|necessary|required|you (?:need|run|find)\b|(?:it|they|things|the (?:pot|rice|pan|stock|grains?|mixture|dish|bottom|water)) (?:gets?|looks?|seems?|runs?|sticks?|dr(?:y|ies)|needs?|wants?|catch(?:es)?|boils?|becomes?|(?:is|are) (?:too |still |very |getting )*(?:dry|stiff|thick|hard|raw|firm|short|sticking|gone|absorbed))\b)|optional\b|in case\b|for topping up|to top (?:it )?up|to (?:loosen|thin)|for (?:loosening|thinning))",
     re.I,
 )
 
 
 def kept_ready(text: str) -> bool:
     """Does a line speak of water or stock that stands ready beside what is poured?"""
-    return bool(_IN_CASE.search(own_words(text)))
+    return bool(_IN_CASE.search(without(text[:MOST])[0]))
 
 
 def features(things: Sequence[Thing]) -> list[list[str]]:
