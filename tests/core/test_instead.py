@@ -64,6 +64,10 @@ GRAINS = (
     ("1 1/2 C brown rice, medium or short grain", "rice-brown-short", 292, "1 1/2 C quinoa"),
     ("600 g cooked rice, or 200 g raw rice cooked and cooled", "cooked", 600, "226 g quinoa"),
     ("200 g raw rice, cooked and cooled (or 600 g leftover)", "cooked", 600, "226 g quinoa"),
+    ("300 g basmatirijst (of 800 g gekookte rijst)", "basmati", 300, "277 g quinoa"),
+    ("320 g de arroz basmati (o 80 g por persona)", "basmati", 320, "295 g quinoa"),
+    ("300 g de riz basmati (ou thaï)", "basmati", 300, "277 g quinoa"),
+    ("300 g Basmatireis (oder Jasmin)", "basmati", 300, "277 g quinoa"),
     ("Rice, basmati or jasmine . 300 g", "basmati", 300, "Quinoa . 277 g"),
 )
 

@@ -25,7 +25,7 @@ _NO_OTHER = (
     r"|(?:(?:a|just|even|slightly|maybe) )*(?:little|bit|touch|splash|dash|few|slightly)?\s?(?:more|less|longer|bigger|smaller)\b|two\b(?! (?:tins?|cans?|cups?|pouch|packets?|cubes?))|\d\s*(?:[,;).]|$))"
 )
 _OR = quick(
-    rf"(?:(?:(?<=[\s(,;/–—-])|^)(?:or|oder|ou|eller|lub|albo|veya)|(?<=\()o|(?<=, )o)\s+(?:else |alternatively |use |if you (?:prefer|like),? )?(?!{_NO_OTHER})",
+    rf"(?:(?:(?<=[\s(,;/–—-])|^)(?:or|oder|ou|eller|lub|albo|veya)|(?<=\()o|(?<=, )o|(?:(?<=\()|(?<=, ))of(?=[^()]{{1,60}}\b(?:rijst|gekookte?|bouillon|blik\w*|zakk?\w*)\b))\s+(?:else |alternatively |use |if you (?:prefer|like),? )?(?!{_NO_OTHER})",
     re.I,
 )
 _AMOUNT = rf"(?:(?:about|abt|approx\.?|some|another|use|~)\s*)*{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})?\.?"

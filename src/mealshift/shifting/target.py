@@ -681,7 +681,9 @@ class _Work:
             its_toast = rains_in and o.phase == "toast" and not o.what and self._after_the_grain(i)
             if (self.recipe.source not in o.what and not its_toast) or o.basis != "said" or o.kind in _READY:
                 continue
-            if rained and self._boils_grain(o):
+            boils_now = o.kind in ("cook", "boil") and not _IN_AT_THE_BOIL.match(o.text)
+            if rained and (boils_now or self._boils_grain(o)):
+                # "Koka riset", of what is in by then
                 continue
             if (
                 o.told
