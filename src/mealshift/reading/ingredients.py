@@ -281,6 +281,7 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     )
 
 
+@lru_cache(maxsize=4096)
 def used_of_it(text: str) -> tuple[int, int] | None:
     """Where a line says how much of its liquid is poured, with its bracket or the comma before it."""
     m = _USED_OF_IT.search(text)

@@ -223,7 +223,8 @@ _HOW_MUCH = lazy(
 )
 
 
-def of_another_amount(line: str) -> list[tuple[int, int]]:
+@lru_cache(maxsize=4096)
+def of_another_amount(line: str) -> tuple[tuple[int, int], ...]:
     """Those of them that say how much: true of the old pot alone. "or water with 2 cubes" stays."""
     told = [(a, b) for a, b in instead(line) if re.search(r"\d", line[a:b]) and _HOW_MUCH.search(line[a:b])]
-    return [*((a, b) for a, b in instead(line) if told and _EITHER.match(line[a:b])), *told]
+    return (*((a, b) for a, b in instead(line) if told and _EITHER.match(line[a:b])), *told)

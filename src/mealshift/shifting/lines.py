@@ -22,7 +22,7 @@ from ..measures import (
 from ..pot import Pot
 from ..pot.ways import cap
 from ..process import Span
-from ..quick import lazy, quick
+from ..quick import found_in, lazy, quick
 from ..reading.dish import grain_lines
 from ..reading.ingredients import COOKED_IN, used_of_it
 from ..reading.instead import of_another_amount, without
@@ -259,7 +259,7 @@ def _of_one_batch(new: NewLine) -> NewLine:
     """The line without the amounts of a bigger or smaller pot ("(300 g for 4 people)"), which were the old grain's."""
     text, marks = new.text, list(new.marks)
     others = (
-        {*for_another(text), *(m.span() for m in _A_HEAD.finditer(text))}
+        {*for_another(text), *(m.span() for m in found_in(_A_HEAD, text))}
         if new.role == "source_grain"
         else another_batch(text)
     )
