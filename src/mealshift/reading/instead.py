@@ -17,6 +17,7 @@ from itertools import islice
 from ..measures import RANGE_PATTERN, UNIT_PATTERN
 from ..quick import found_in, lazy, quick
 from .names import find_grains, kind_of_rice
+from .otherwise import blanked
 
 # what follows an "or" that offers nothing else
 _NO_OTHER = (
@@ -200,9 +201,7 @@ _DONE_TO_IT = lazy(r"\s*(?:and )?(?:soaked|boiled|cooked|drained)\b", re.I)
 
 def own_words(line: str) -> str:
     """The line with blanks for what it offers instead, every other letter where it was."""
-    for a, b in instead(line):
-        line = line[:a] + " " * (b - a) + line[b:]
-    return line
+    return blanked(line, instead(line))
 
 
 def in_a_bracket(line: str, at: int) -> bool:

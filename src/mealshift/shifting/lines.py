@@ -503,7 +503,7 @@ _SUCH_AS = lazy(
 _TAKES_MIN = lazy(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = lazy(
-    r"\s*\(\s*(?:(?:such as|e\.?\s?g\.?,?|for example|like|ideally|preferably|look for) [^()\d]*|(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+|or (?!more\b|less\b|so\b|to taste|any amount|however)[^()\d]*)\)"
+    r"\s*\(\s*(?:(?:such as|e\.?\s?g\.?,?|for example|like|ideally|preferably|look for) [^()\d]*|(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+)\)"
 )
 # "(germinated 24 hrs, see note)": the rice was, the new grain is not
 _SPROUTED = quick(r"\b(?:germinated|sprouted)\b", re.I)

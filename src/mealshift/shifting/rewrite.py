@@ -199,9 +199,9 @@ _INTO = lazy(r"\s*in(?:to)?\b", re.I)
 _OR_AGAIN = lazy(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
 # "When it boils hard and the water drops to the level of the rice, …": nothing without what is done then
 # what the last minutes are for
+_BOTTOM = lazy(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
 # "stirring after the first half hour and again at the hour"
 _ONCE_MORE = lazy(r"(?:then )?(?:again|once more|a second time|twice|every|now and (?:then|again))\b", re.I)
-_BOTTOM = lazy(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
 _SUBORDINATE = quick(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AN = lazy(r"(?<=\s)an?\s+$", re.I)
 _WHEN_ALONE = lazy(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
