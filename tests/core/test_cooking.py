@@ -274,9 +274,16 @@ def test_an_undo_can_be_taken_back_and_a_pot_that_is_off_asks_for_no_kettle() ->
     assert fold(script, again) == fold(script, done)
     told = {s["id"]: s for s in report(script, done, 33)["steps"]}
     assert told[kettle]["status"] == "done" and told[kettle]["end"] == 30
-    # what goes in late is still asked for
+    # what goes in late is still asked for, and before the pot that is over its time is ended
     [late] = [s for s in script.steps if s.kind == "add"]
     assert told[late.id]["status"] == "ready"
+    forgotten = [
+        e for e in cooking.touches(script, [], script.serve - 14) if e.data.get("step") not in (late.id, kettle)
+    ]
+    due = fold(script, forgotten).steps[cook].due
+    assert due is not None and report(script, forgotten, due + 9)["now"] == late.id
+    put_in = [*forgotten, event(4, "done", due + 9, step=late.id), event(5, "done", due + 9, step=kettle)]
+    assert report(script, put_in, due + 10)["now"] == cook
 
 
 def test_a_cooker_is_counted_by_ear_and_each_way_has_its_own_word() -> None:

@@ -89,12 +89,13 @@ def _kettle(ml: float, pot: Pot | None) -> Said:
     return kettle_said(ml, *pot.kitchen.pours_in) if pot else {"amount": round_half_up(ml), "unit": "ml"}
 
 
-# what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up
+# what is looked at first when several things wait for the same pair of hands: what is spoiling, then what holds others up;
+# what goes into a pot or comes out of it before its end stands before that end, however late it is
 RANK = {
     "cook": 0,
-    "add": 1,
+    "add": 0,
+    "early": 0,
     "stir": 1,
-    "early": 1,
     "release": 2,
     "boil": 2,
     "roast": 2,
