@@ -195,7 +195,7 @@ BY_THE_RICE = lazy(
 )
 # "2 stock cubes dissolved in 600 ml boiling water", "stock cube + 1 litre water"
 _IN_ITS_WATER = lazy(
-    rf"\b(?:cubes?|bouillon|stock pots?|granules|powder)\b[^,;\d]{{0,30}}(?:\b(?:in|into|with|to|for|and|plus)|\+|&)\s*(?:about |abt )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+(?:of )?(?:(?:just[- ])?(?:boiled|boiling|hot|warm|cold|kettle|freshly) )*water\b",
+    rf"\b(?:cubes?|bouillon|stock pots?|granules|powder)\b(?:,(?= (?:dissolved|crumbled|mixed|stirred|made)\b))?[^,;\d]{{0,30}}(?:\b(?:in|into|with|to|for|and|plus)|\+|&)\s*(?:about |abt )?{RANGE_PATTERN}\s*(?:{UNIT_PATTERN})\.?\s+(?:of )?(?:(?:just[- ])?(?:boiled|boiling|hot|warm|cold|kettle|freshly) )*water\b",
     re.I,
 )
 # "1 litre stock (you will use about 600 ml)", "1 litre stock, of which 600 ml for the rice"

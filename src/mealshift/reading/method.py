@@ -51,7 +51,16 @@ _COMPILED = {k: quick(v, re.I) for k, v in _FLAGS.items()}
 
 
 _IN_OVEN = quick(
-    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*|al horno|hornea\w*|in forno|infornare|au four|enfourn\w+|im (?:back)?ofen|fırınd\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)",
+    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*|al horno|hornea\w*|in forno|infornare|au four|enfourn\w+|im (?:back)?ofen|fırınd\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)|\b(?:min\w*|hours?|hrs?) at (?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\b(?! ?(?:w|watts?|ml|g)\b)",
+    re.I,
+)
+# "a ladle at a time": so nothing is cooked under a lid, whatever the grain
+_BY_THE_LADLE = lazy(
+    r"\bladle(?:ful)?(?:s? at a time|s? by (?:a )?ladle\w*| of (?:hot |the )*(?:stock|broth|water),? (?:and )?(?:stir|wait|let))\b",
+    re.I,
+)
+_PUT_IN_OVEN = lazy(
+    r"\b(?:cook|put|place|transfer|pop|slide|goes|return)\w*\b[^.;!?]{0,30}\bin(?:to)? (?:the |a |your )?(?:hot |pre-?heated |medium |moderate )*oven\b",
     re.I,
 )
 _IN_MICROWAVE = quick(
@@ -167,6 +176,9 @@ def choose(
         and not (likely and likely[0][0] in ("steam", "drain") and _where(heats, _IN_OVEN) < ALL_MINUTES)
     ):
         likely = _first("oven", _by_place("oven", likely), likely)
+    elif not (cooked or heats) and any(c.grains and _PUT_IN_OVEN.search(c.text) for c in found):
+        # "cook in the oven until the liquid is absorbed", and the tagger knows no minutes yet
+        likely = _first("oven", 0.7, likely)
     elif not cooked and _HOT_OVEN.search(whole := "\n".join(texts)) and not _ON_THE_HOB.search(whole):
         # "Heat the oven … cook for 2 hours", and nothing stands on a hob
         likely = _first("oven", max(0.85, _by_place("oven", likely)), likely)
@@ -228,7 +240,8 @@ def choose(
     if best == "oven" and (simmered or (first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text))):
         # it is baked later, as something else; its water went in under a lid, or was poured off
         best, p = ("drain" if told else "covered"), min(p, 0.6)
-    if best in ("covered", "drain") and grain == "rice-risotto" and "in:ladle" in fs:
+    ladled = "in:ladle" in fs and (grain == "rice-risotto" or any(_BY_THE_LADLE.search(t) for t in texts))
+    if best in ("covered", "drain") and ladled:
         # a lid on it at the end does not make it one cooked under a lid
         best, p = "stirred", max(0.75, dict(likely).get("stirred", 0.0))
     if best == "covered" and "in:uncovered" in fs and "in:lid" not in fs:
@@ -425,7 +438,7 @@ def features(
         and c.grains
         and c.before.grain
         and c.before.wet
-        and not re.search(r"\bmicrowav|\bbak|\bpress|\brice[- ]?cooker", c.text, re.I)
+        and not re.search(r"\bmicrowav|\bbak|\boven|\bpress|\brice[- ]?cooker", c.text, re.I)
         for c in found
     ):
         fs.append("simmered")

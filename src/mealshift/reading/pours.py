@@ -184,13 +184,15 @@ THE_REST = lazy(
     re.I,
 )
 KEPT = "reserved liquid"
+# so much of what the list has, and the rest of it goes nowhere
+PART = "the liquid"
 # the names of what is no thing of its own: a sum of what the list has, or a part of it
-SUMS = ("liquid", KEPT)
+SUMS = ("liquid", KEPT, PART)
 # so near to a line of the list, a sum is that line
 SAME_SUM = 0.03
 # "1 tin coconut milk + water to make 3½ cups", in the list itself
 TO_MAKE = lazy(
-    rf"(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:(?:water|stock|broth)(?: to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?| ?=)|(?:air|agua|acqua|wasser|pani|su|vatten|vand|eau) ?=)\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
+    rf"(?:(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:(?:water|stock|broth)(?: to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?| ?=)|(?:air|agua|acqua|wasser|pani|su|vatten|vand|eau) ?=)|\b(?:topped|made) up (?:with (?:hot |cold |boiling )?(?:water|stock) )?to(?: about)?)\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
     re.I,
 )
 _BROTH = lazy(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup|(?:pot )?likker)\b", re.I)
@@ -212,6 +214,7 @@ def reserved(
     if source is None or lines[source].cooked or not lines[source].g:
         return lines, None
     handle = ingredients.handle(lines[source])
+    less = _less_than_listed(lines, laid, lines[source].ml or 0.0, measures)
     before = ""
     for n, piece in enumerate(laid.steps, 1):
         if not _WET.search(piece.text):
@@ -239,6 +242,8 @@ def reserved(
             of_the_broth["of"] or _A_BROTH.search(before[-NEAR:] + piece.text[: of_the_broth.start()])
         ):
             m = of_the_broth
+        if m is None and less and less[0] == n:
+            m = less[1]
         shared = _share(lines, laid, n, handle, lines[source].grain) if m is None or m is other else None
         if shared:
             m, other = shared, None
@@ -268,6 +273,7 @@ def reserved(
         )
         joins = (
             drawn
+            or (less and m is less[1])
             or rest
             or shared
             or (m is of_it and handle is not None and handle.search(piece.text))
@@ -287,7 +293,7 @@ def reserved(
             item.value,
             None,
             item.unit,
-            KEPT,
+            PART if less and m is less[1] else KEPT,
             None,
             Span(m.start("a") - m.start(), m.end("a") - m.start()),
             "pot_liquid",
@@ -310,7 +316,8 @@ def reserved(
             for ln in lines
             if ln.index != index
             and (
-                (shared and ln.carrier and not ln.section.startswith("step "))
+                (less and m is less[1] and ln.index == less[2])
+                or (shared and ln.carrier and not ln.section.startswith("step "))
                 or (
                     (ln.carrier or (m is of_it and ln.fraction))
                     and (ln.ml or item.ml) >= item.ml
@@ -323,6 +330,43 @@ def reserved(
             out[index : index + 1] = [kept.with_(index=index)]
         return out, MadeUp(index, parts)
     return lines, None
+
+
+# what goes in of a liquid that the list has more of, in one pouring
+LEAST_OF_IT = 0.4
+_ADDS = quick(r"\b(?:add|pour|tip|stir|put|cover|cook|simmer|boil|bring)\w*\b[^.;!?]{0,40}$", re.I)
+_SOME_OF_IT = quick(
+    rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the |that |this |your )?(?:(?:hot|boiling|warm|simmering|cold|chicken|vegetable|veg|beef|fish) )*(?P<of>liquid|broth|stock|water)\b(?! (?:cubes?|pots?|powder))(?![^.;!?]{{0,40}}\b(?:each|per|both|apiece|twice)\b)",
+    re.I,
+)
+# more of it comes later, at once or by the ladle
+_AND_MORE = lazy(
+    r"\b(?:add|pour|stir|tip|put|use|with|then)\w*(?: (?:in|on|over))? (?:the )?(?:rest|remainder|remaining|other)\b|\b(?:the )?(?:rest|remainder|remaining \w+) (?:goes|go|is|are) (?:in|added|poured)\b"
+    r"|\bmore (?:of (?:the|it)|(?:hot |boiling )?(?:stock|broth|water|liquid))\b|\bladle\w*\b|\bgradually\b|\bat a time\b|\bsecond (?:half|part|lot)\b",
+    re.I,
+)
+
+
+def _less_than_listed(
+    lines: Sequence[Line], laid: Structure, mine_ml: float, measures: Measures
+) -> tuple[int, re.Match[str], int] | None:
+    """ "Pour in 600 ml of the stock" of a listed litre, and nobody pours the rest: (the step's number, where it is said, the line's index)."""
+    listed = [ln for ln in lines if ln.carrier and ln.ml]
+    if len(listed) != 1 or listed[0].section.startswith("step "):
+        return None
+    said = [p.text[:4000] for p in laid.steps]
+    if any(THE_REST.search(t) or _AND_MORE.search(t) for t in said):
+        return None
+    poured = [(n, m) for n, t in enumerate(said, 1) for m in _SOME_OF_IT.finditer(t)]
+    if len(poured) != 1:
+        return None
+    n, m = poured[0]
+    whole = listed[0].ml or 0.0
+    ml = parse(m.string, m.start("a"), m.end("a"), measures).ml or 0.0
+    # "200 ml of the stock" is too little for the grain, and what it goes to is another thing
+    enough = max(LEAST_OF_IT * whole, 0.8 * mine_ml) <= ml < (1 - SAME_SUM) * whole
+    named = m["of"].lower() == "liquid" or ingredients.kind_of(m["of"])[0] == ingredients.kind_of(listed[0].name)[0]
+    return (n, m, listed[0].index) if enough and named and _ADDS.search(m.string, 0, m.start()) else None
 
 
 def _listed(lines: Sequence[Line], ml: float) -> Line | None:
@@ -365,11 +409,13 @@ def _poured_in(ln: Line, text: str) -> bool:
 
 def _with_water(ln: Line, measures: Measures) -> Line:
     """A line that says what it is made up to is that much: its own, and water for the rest."""
-    m = None if ln.section.startswith("step ") or not ln.fraction or not ln.ml else TO_MAKE.search(ln.text)
+    m = None if ln.section.startswith("step ") or ln.grain else TO_MAKE.search(ln.text)
     item = parse(ln.text, m.start("a"), m.end("a"), measures) if m else None
-    if m is None or item is None or not item.ml or item.ml < (ln.ml or 0.0):
+    own = ln.ml or 0.0
+    # "juice of 2 oranges made up to 600 ml": no amount of its own, and nearly all water
+    if m is None or item is None or not item.ml or item.ml < own or (own and not ln.fraction):
         return ln
-    water = ln.water + item.ml - (ln.ml or 0.0)
+    water = item.ml if not own else ln.water + item.ml - own
     return ln.with_(
         quantity=item.value,
         quantity_range=None,
@@ -380,6 +426,8 @@ def _with_water(ln: Line, measures: Measures) -> Line:
         water=water,
         fraction=water / item.ml,
         carrier=True,
+        kind=ln.kind or "water",
+        role="pot_liquid",
     )
 
 

@@ -789,7 +789,12 @@ def _heats(timed: Sequence[Timed], texts: Sequence[str]) -> list[tuple[str, floa
 def _told_there(t: Timed, texts: Sequence[str]) -> str:
     text = texts[t.block]
     begins = max(text.rfind(c, 0, t.stretch.start) for c in ".;!?") + 1
-    return text[max(begins, t.stretch.start - 160) : t.stretch.end + 24]
+    # "simmer 15 minutes. Microwave the peas" is on the hob; "25 minutes. 180 °C" in the oven
+    behind = _ANOTHER_ACT.split(text[t.stretch.end : t.stretch.end + 24])[0]
+    return text[max(begins, t.stretch.start - 160) : t.stretch.end] + behind
+
+
+_ANOTHER_ACT = lazy(r"[.!?]\s+(?=[A-Z][a-z]+ (?:the|your) )")
 
 
 def _usual(line: Line | None) -> float | None:

@@ -8,6 +8,7 @@ from __future__ import annotations
 import re
 from collections import Counter
 from collections.abc import Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass, field, replace
 from itertools import pairwise
 
@@ -35,11 +36,16 @@ _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|genero
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = quick(
     # nothing of it begins within a word
-    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)\b\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
+    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)(?:\b|(?<=servings)|(?<=serves))\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
     # "12 x 180 g portion"
     rf"|(?<![\w/.])(?P<h>\d{{1,3}})\s?[x×]\s?\d{{2,4}}\s?(?:g|ml)\b(?=[^.;,\n]{{0,12}}\b(?:portion|serving))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
     rf"|(?<![\w/.])(?P<e>\d{{1,2}})\s*\([^()]{{2,24}}\)\s*(?:servings|portions)\b|(?<![\w/.–-])(?P<f>{_N}) as (?:an? )?(?:main|dinner|supper|meal|lunch|side|starter)\b|\b(?:makes|yields?|fills?)\s+(?:about )?(?P<g>\d{{1,2}}) (?:small |big |large |lunch ?)?(?:jars?|boxes|tubs|containers|mugs|ramekins|pots)\b|\((?P<c>\d{{1,2}})\s*(?:p\.?|(?:lunch ?|meal ?)?(?:boxes|tubs|jars|containers|pots))\)|\b(?:we|us) (?:are|were) (?P<d>{_N})\b)",
+    re.I,
+)
+# "2 adults and 3 kids" are five, and a question: who knows how much those three eat
+_AND_CHILDREN = lazy(
+    rf"(?:\s*(?:hungry )?(?:adults?|grown-?ups?))?\s*(?:,|\+|&|and\b|plus\b)\s*(?P<n>{_N})\s+(?:(?:small|young|little|hungry) )?(?:kids?|child(?:ren)?|toddlers?|teen(?:ager)?s?|little ones)\b",
     re.I,
 )
 _THINGS_COUNTED = lazy(rf"(?:makes?|yields?)\b(?!.*\b{_PEOPLE}\b)", re.I)
@@ -130,7 +136,7 @@ _GREETS = quick(
     re.I,
 )
 _ROUGH_TITLE = lazy(
-    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$|\s{2,}(?:from|by|recipe (?:from|by|of))\b.*$"
+    r"\s*[(,–—-]\s*(?:serves|feeds|for|makes|serving)\s+\d+[^)]*\)?$|\s{2,}\(?(?:serves|feeds|makes|yields?)\b:?\s*\d+(?:\s?[-–]\s?\d+)?\)?$|\s{2,}(?:portions?|yield|servings|batch)\b(?: size)?\s?[:=].*$|\s*[(,–—-]\s*\d{1,2} ?(?:servings|portions|people|persons|pers|pax)\b\W*$|\s{2,}(?:from|by|recipe (?:from|by|of))\b.*$"
     # "Green pot – what you need"
     r"|\s*[:|–—-]\s*(?:what (?:you(?:'ll)? )?need|you(?:'ll)? need|ingredients|the recipe)\s*:?$",
     re.I,
@@ -1528,6 +1534,10 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 continue
             if said.strip().lower() in ("a", "an", "half", "a half", "quarter"):
                 continue
+            if children := _AND_CHILDREN.match(t.line.text, m.end()):
+                with suppress(ValueError):
+                    low += number_range(children["n"])[0]
+                out.servings_ranged = True
             if not 1 <= low <= (MOST_SERVINGS if people or not _MADE.match(m[0]) else MOST_MADE) or low != int(low):
                 continue
             at = t.line.start + m.start()

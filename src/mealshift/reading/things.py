@@ -204,8 +204,16 @@ _MEANT = quick(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\
 _OTHERWISE = lazy(
     r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I
 )
+_THEN_ANOTHER = lazy(r",? (?:and )?then (?=(?:add|pour|tip|stir|cover|top with)\b)", re.I)
+# "600 ml stock; if it looks dry later add a splash more": the condition is of what comes behind it
+_ADDED_LATER = lazy(r"[.;] ?(?=if [^.;!?]{2,30}\b(?:add|pour|splash|top up|give it)\b)", re.I)
+# "add a glass of water and let it cook away": none of it is left for the grain
+COOKED_AWAY = lazy(
+    r"[^.;!?]{0,24}\b(?:let|until|till|leave|allow)\b[^.;!?]{0,24}?\b(?:(?:cook|boil|bubble|simmer)\w*(?: it)? (?:away|off)|evaporat\w*|(?:has|have|is|'s) (?:all |almost |nearly )?(?:gone|cooked away|boiled away))\b",
+    re.I,
+)
 _SOAKING = lazy(
-    r"\b(?:soak(?!ed (?:[^\W\d]+ )?(?:beans?|peas?|lentils?|chickpeas|dal|pulses?)\b)\w*|rinse|wash|cover (?:the rice |it |them )?with)\b",
+    r"\b(?:soak(?!ed (?:[^\W\d]+ )?(?:beans?|peas?|lentils?|chickpeas|dal|pulses?)\b)\w*|rinse(?! out)|wash|cover (?:the rice |it |them )?with)\b",
     re.I,
 )
 
@@ -246,10 +254,11 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
             line = ingredients.lines_of_item(
                 item, text, piece.span.start, len(lines) + len(out), f"step {n}" if n else "", problems
             )
-            before = piece.text[max(0, item.start - 50) : item.end]
+            # "deglaze with a splash of water, then pour in 600 ml" is no splash
+            before = _THEN_ANOTHER.split(piece.text[max(0, item.start - 50) : item.end])[-1]
             # "a glass of wine (skip it if you like)" is meant all the same
             then = AS_LIKED.sub("", OF_ANOTHER.sub("", piece.text[item.end : item.end + _FAR_BEHIND]))
-            around = before + _SKIP.sub("", then[:25])
+            around = before + _SKIP.sub("", _ADDED_LATER.split(then)[0][:25])
             if not alone and not n and not line.grain:
                 continue
             if not n and line.fraction and any(x.kind == line.kind and x.ml for x in out):
@@ -271,6 +280,9 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                 keep = (
                     not listed
                     and not _IF_NEEDED.search(around)
+                    and not (
+                        line.kind == "water" and not find_grains(before) and COOKED_AWAY.match(piece.text, item.end)
+                    )
                     # nobody soaks or washes in coconut milk or stock
                     and not (
                         line.kind == "water"

@@ -14,8 +14,8 @@ from .structure import Structure
 
 # "the same of water", "double the volume of stock", "1½ times as much water as rice", "1:2", "two parts water"
 _RELATION = quick(
-    r"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>[\d.,½¼¾⅓⅔/ ]+|one and a half|two and a half|three|two)\s*times)"
-    r"(?: (?:as much|the (?:amount|volume|quantity)|its volume|that))?(?: in| of)?(?: the)?(?= (?:boiling |hot |cold |cool |warm |salted |lightly |lukewarm |fresh |vegetable |veg |chicken |beef |lamb |fish |good )*(?P<what>water|stock|broth|milk)\b)",
+    r"(?:(?P<same>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|volume|quantity|measure))?)|(?P<double>double|twice)|(?P<times>[\d½¼¾⅓⅔][\d.,½¼¾⅓⅔/ ]*|one and a half|two and a half|three|two)\s*times)"
+    r"(?: (?:as much|(?:the|its) (?:amount|volume|quantity|(?P<heavy>weight))|that))?(?: of (?:the |your )?(?:rice|grain))?(?: in| of)?(?: the)?(?= (?:boiling |hot |cold |cool |warm |salted |lightly |lukewarm |fresh |vegetable |veg |chicken |beef |lamb |fish |good )*(?P<what>water|stock|broth|milk)\b)",
     re.I,
 )
 
@@ -33,11 +33,12 @@ def _times(said: str) -> float | None:
         return None
 
 
-def _relation(text: str) -> tuple[float, int, int] | None:
-    """(times the grain's volume, start, end) of a liquid's amount told by the grain's, its name after it, or None."""
+def _relation(text: str, by_volume: float) -> tuple[float, int, int] | None:
+    """(times the grain's volume, start, end) of a liquid's amount told by the grain's volume or weight, its name after it, or None. by_volume: the
+    grain's grams in a millilitre."""
     m = _RELATION.search(text)
     times = _times(m["same"] or m["double"] or m["times"]) if m else None
-    return None if m is None or times is None else (times, m.start(), m.end())
+    return None if m is None or times is None else (times * (by_volume if m["heavy"] else 1.0), m.start(), m.end())
 
 
 # "1 : 1.5 rice to water", "1 part rice to 2 parts water"
@@ -53,6 +54,17 @@ _RATIO = (
 )
 
 
+# "water (2 parts to 1 of rice)", "add water in the ratio 1:1.5": a pot has more of water than of grain
+_RATIO_BEHIND = (
+    lazy(
+        rf"\b(?P<what>water|stock|broth)\s*(?P<all>\(?(?P<wet>{NUMBER_PATTERN}) parts?(?: of (?:water|it))?(?: to|,| for(?: every)?) (?P<rice>{NUMBER_PATTERN}) (?:parts? )?(?:of )?(?:the )?rice\)?)",
+        re.I,
+    ),
+    lazy(
+        rf"\b(?P<what>water|stock|broth),?\s+(?P<all>(?:in|at|using) (?:the |an? )(?:ratio|proportion)(?: of)? (?P<rice>{NUMBER_PATTERN})\s*(?::|to)\s*(?P<wet>{NUMBER_PATTERN})(?![\w:]))",
+        re.I,
+    ),
+)
 # "water 1 : 1.75", "stock - 1:2"
 _ONE_TO = lazy(rf"\b1\s?:\s?(?P<times>{NUMBER_PATTERN})(?=\s*(?:$|[(,;]))")
 
@@ -101,17 +113,34 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
             continue
         before = len(m[0][: m.start("what") - m.start()].rstrip(" :/"))
         return [_water(len(lines), m[0], m.start(), "", times * volume, m["what"], kind, before)]
+    for n, piece in enumerate(laid.steps):
+        for m in (m for p in _RATIO_BEHIND for m in p.finditer(piece.text[:4000])):
+            kind = ingredients.kind_of(m["what"])[0]
+            wet, rice = (number_range(m[k])[0] for k in ("wet", "rice"))
+            times = max(wet, rice) / (min(wet, rice) or 1.0)
+            if kind is None or not 0.8 <= times <= 6:
+                continue
+            made = _water(
+                len(lines), m[0], piece.span.start + m.start(), f"step {n + 1}", times * volume, m["what"], kind, 0
+            )
+            return [made.with_(amount_span=Span(m.start("all") - m.start(), len(m[0])))]
     return []
 
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = lazy(
-    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:one of (?:the|those|your)|the|that|this|your|an?|one|1) )?(?P<both>both (?:of )?(?:(?:the|those) )?)?(?:(?:empty|emptied|same|used) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)s?(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:one of (?:the|those|your)|the|that|this|your|an?|one|1) )?(?P<both>both (?:of )?(?:(?:the|those) )?)?(?:(?:empty|emptied|same|used) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)s?(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?:,? (?:about |to )?(?P<so>three[- ]quarters?|two[- ]thirds|¾|⅔)(?: full| of the way| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
 
+# "a tinful of water"
+_TINFUL = lazy(
+    r"\b(?:(?P<half>half an?)|(?P<times>two|three|2|3)|an?|one|1|another|the same) (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)[ -]?full?s? of (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b",
+    re.I,
+)
 
 # "Tin of tomatoes", of which no line is made
+_A_TIN = lazy(r"\b(?:tin|can)\b", re.I)
 _ANY_TIN = lazy(r"\b(?:tin|can) of\b", re.I)
 _TIMES = {"twice": 2.0, "one": 1.0, "two": 2.0, "three": 3.0, "1": 1.0, "2": 2.0, "3": 3.0}
 _PARTS = {"three quarter": 0.75, "¾": 0.75, "half": 0.5, "½": 0.5, "two third": 2 / 3, "⅔": 2 / 3}
@@ -120,7 +149,7 @@ _PARTS = {"three quarter": 0.75, "¾": 0.75, "half": 0.5, "½": 0.5, "two third"
 def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
     """Water that a step measures with the tin of another thing: as much as that tin held."""
     for n, piece in enumerate(laid.steps):
-        m = _TIN_OF_WATER.search(piece.text[:4000])
+        m = _TIN_OF_WATER.search(piece.text[:4000]) or _TINFUL.search(piece.text[:4000])
         if m is None:
             continue
         made = _tin_of_water(
@@ -135,17 +164,21 @@ def _tin_of_water(
     m: re.Match[str], lines: Sequence[Line], index: int, start: int, section: str, any_tin: bool = False
 ) -> Line | None:
     """The water a tin is filled with, as a line; None if nobody can tell which tin. any_tin: one was spoken of that no line holds."""
-    tins = [ln for ln in lines if ln.unit == "tin" and (ln.ml or ln.g)]
-    named = [ln for ln in tins if m["what"] and m["what"].lower() in ln.text.lower()] or tins
-    kind = ingredients.kind_of(m["kind"])[0]
+    tins = [ln for ln in lines if (ln.ml or ln.g) and (ln.unit == "tin" or _A_TIN.search(ln.text))]
+    said = {k: v.lower() for k, v in m.groupdict().items() if v}
+    named = [ln for ln in tins if "what" in said and said["what"] in ln.text.lower()] or tins
+    kind = ingredients.kind_of(said["kind"])[0]
     if kind is None or not (named or any_tin):
         return None
-    one = (named[0].ml or named[0].g or 0.0) / max(1.0, named[0].quantity or 1.0) if named else USUAL_TIN
+    # "400 ml tin coconut milk" counts no tins
+    many = max(1.0, named[0].quantity or 1.0) if named and named[0].unit == "tin" else 1.0
+    one = (named[0].ml or named[0].g or 0.0) / many if named else USUAL_TIN
     # to the word before the blank
     before = len(m[0][: m.start("kind") - m.start()].rstrip())
-    part = 0.5 if m["half"] else _PARTS.get((m["part"] or "").lower().replace("-", " ").removesuffix("s"), 1.0)
-    times = _TIMES.get((m["times"] or "").lower().split(" ")[0], 1.0) + (0.5 if "half" in (m["times"] or "") else 0.0)
-    ml = one * (2 if m["twice"] or m["both"] else part * times)
+    told = said.get("part") or said.get("so") or ""
+    part = 0.5 if "half" in said else _PARTS.get(told.replace("-", " ").removesuffix("s"), 1.0)
+    times = _TIMES.get(said.get("times", "").split(" ")[0], 1.0) + (0.5 if "half" in said.get("times", "") else 0.0)
+    ml = one * (2 if "twice" in said or "both" in said else part * times)
     return _water(index, m[0], start + m.start(), section, ml, m["kind"], kind, before)
 
 
@@ -154,6 +187,7 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
     if source is None or not lines[source].ml:
         return lines
     volume = lines[source].ml or 0.0
+    heavy = (lines[source].g or volume) / volume
     out = []
     for ln in lines:
         filled = _TIN_OF_WATER.search(ln.text[:80]) if ln.ml is None else None
@@ -162,20 +196,23 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
             continue
         # "1½ times the rice in stock (about 600 ml)" says both
         both = bool(ln.fraction and ln.ml and ingredients.BY_THE_RICE.match(ln.text))
-        told = (_relation(ln.text) or _by_the_rice(ln.text)) if both or (ln.fraction and ln.ml is None) else None
+        told = (_relation(ln.text, heavy) or _by_the_rice(ln.text)) if both or (ln.fraction and ln.ml is None) else None
         if told:
             ml = ln.ml if both and ln.ml else told[0] * volume
             ln = ln.with_(
                 ml=ml, g=ml, water=ml * ln.fraction, quantity=ml, unit="ml", amount_span=Span(told[1], told[2])
             )
         out.append(ln)
+    if not any(ln.kind in ("water", "stock") and ln.ml for ln in out):
+        # beside the milk or the tomatoes that the tin held
+        out += _tins_of_water(out, laid)
     if any(ln.carrier and ln.ml for ln in out):
         return out
-    out += _tins_of_water(out, laid) or _by_ratio(out, laid, volume)
+    out += _by_ratio(out, laid, volume)
     if any(ln.carrier and ln.ml for ln in out):
         return out
     for n, piece in enumerate(laid.steps):
-        told = _relation(piece.text)
+        told = _relation(piece.text, heavy)
         liquid = told and re.match(
             r"\s*(?:the )?((?:[a-z]+ ){0,2}?(?:water|stock|broth|milk))\b", piece.text[told[2] :], re.I
         )

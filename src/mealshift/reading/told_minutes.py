@@ -162,7 +162,7 @@ _WARMS_ANOTHER = lazy(
     re.I,
 )
 _WITH_THE_HEAT_OFF = lazy(
-    r"\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b",
+    r"\s*without (?:any |the )?heat\b|\s*(?:,? ?more )?(?:,? ?with |, )?(?:the )?(?:heat|fire|flame|gas|stove|hob|burner) (?:turned |switched |already )?off\b",
     re.I,
 )
 _DRAWS = lazy(
@@ -782,11 +782,67 @@ def _doubtful_heat(p: Place) -> bool:
     return p.kind == "heat" and p.sure < SURE_HEAT
 
 
+# "bring to the boil, 3-4 mins. Reduce heat, cover, 15 mins"
+_DOWN_FOR_LONGER = quick(
+    r"[.;,]\s*(?:then |and )?(?:reduce|lower|turn)\b[^.;!?\d]{0,60}?\b(?:heat|flame|down|low)\b[^.;!?\d]{0,60}(?P<n>\d{1,2})",
+    re.I,
+)
+LONGEST_COME_UP = 10.0
+
+
 def _up_to_it(p: Place) -> bool:
-    """A bracket, or a comma and "about": without them it may be boiled so long."""
+    """A bracket, a comma and "about", or longer minutes once it is turned down: without them it may be boiled so long."""
     m = _UP_TO_IT.search(p.back(90)) if p.kind in ("heat", "pan", "other") else None
     sign = m and (m["p"] or m["q"])
-    return sign == "(" or (sign is not None and _ABOUT_SO.match(p.s.text) is not None)
+    if sign is None or sign == "(" or _ABOUT_SO.match(p.s.text):
+        return sign is not None
+    down = _DOWN_FOR_LONGER.match(p.text, p.s.end)
+    return down is not None and p.s.high <= min(LONGEST_COME_UP, float(down["n"]))
+
+
+# "cover it with cold water and forget it for half an hour. Drain", "into cold water it goes for 30 minutes, then into a sieve"
+_IN_COLD_WATER = lazy(
+    r"\b(?:cold|cool|lukewarm|tepid|fresh) water\b(?:(?!\b(?:boil|heat|hot|simmer|bring|cook|fry|bake)\w*)[^;!?]){0,50}$",
+    re.I,
+)
+_POURED_OFF = lazy(
+    r"\W{1,3}(?:then |and |now )*(?:drain|strain|into (?:a|the) (?:sieve|colander|strainer)|(?:tip|pour|throw) (?:the |that |off )?(?:soaking )?(?:water )?(?:away|out|off))\b",
+    re.I,
+)
+# "An hour before you want to cook, put the rice to soak"
+_BEFORE_IT_SOAKS = lazy(
+    r"\s+before\b[^.;!?]{0,40}?,?\s+(?:put|set|leave|get)\b[^.;!?,]{0,30}\b(?:to soak|soaking|in(?:to)? (?:cold )?water)\b",
+    re.I,
+)
+_LEFT_TO_GO = quick(
+    r"\s+(?:to go|(?:are )?remain(?:ing|s)?|(?:are )?left|from the end)\b(?! to (?:cool|stand|rest))", re.I
+)
+_HAS_HAD = lazy(r"\b(?:when|once|after) (?:it|that|the [\w ]{3,24}) (?:has|have|'s) had(?: its| about)?\s*$", re.I)
+_BY_ITS_OWN_HEAT = lazy(
+    r"\b(?:residual|remaining|stored|left-?over|carried) (?:heat|warmth|steam)\b[^.;!?\d]{0,40}$", re.I
+)
+_STAYS_HOT = lazy(
+    r"\b(?:(?:will|'ll|can|should) (?:keep|stay)|keeps|stays) (?:hot|warm) (?:like this |so )?(?:for )?(?:up to |about |a good )?$",
+    re.I,
+)
+_LID_IN_A_CLOTH = lazy(
+    r"\bwrap(?:ped|ping)? (?:the )?lid (?:in|with) [^.;!?]{2,30}\b(?:back|on)(?: (?:again|top))?,?(?: for)?(?: about)?\s*$",
+    re.I,
+)
+_ON_LOW_BEHIND = lazy(
+    r"\s*(?:(?:leave|let|keep) (?:it|the \w+) (?:alone |be |undisturbed |well alone |bubbling |ticking over )*)(?:over|on|at) (?:a |the )?(?:very )?(?:low(?:est)?|gentle|small(?:est)?|tiny)\b",
+    re.I,
+)
+_THEN_VENTED = lazy(
+    r"[\s,;.]*(?:(?:and )?then|before|and)\b[^.;!?]{0,16}\b(?:vent\w*|quick[- ]release|release (?:the |any |all )?(?:rest|remaining|steam|pressure|valve)|let(?:ting)? (?:out|off) (?:the |any |all )?(?:rest|steam|pressure))\b"
+    r"|\s*(?:for|until|till) (?:the |all )?(?:the )?(?:pressure|steam|pin)\b(?: has| is)? (?:to )?(?:go|gone|drop|fall|come|released|subside)",
+    re.I,
+)
+_ITS_CYCLE = lazy(r"\b(?:cycle|program(?:me)?|setting|mode)\b\s*[(,:–—-]?\s*(?:it )?(?:takes |about |~)*$", re.I)
+_MICROWAVED = lazy(
+    r"\b(?:microwave|zap|nuke) (?:the |your )?(?P<of>(?!(?:it|them|all|everything|on|at|uncovered|covered|dish|bowl|lot|mix\w*|pot)\b)[\w ]{2,30}?)(?: for)?(?: about)?\s*$",
+    re.I,
+)
 
 
 _LAST_ABROAD = quick(r"\b(?:[úu]ltim[oa]s|ultimi|derni[eè]re?s|letzten|laatste|sista|siste|sidste|ostatnie)\s*$", re.I)
@@ -963,7 +1019,21 @@ RULES = (
         "Rice: 2 cups, low 20 min. / Chicken: brown 8 min, cover 25", "other", 0.93, leaves="",
         fits=lambda p: p.kind in ("heat", "rest", "release", "come_up", "pan", "toast") and _in_a_part_of_its_own(p),
     ),
-    Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other") and p.since("come_up", _THEN_LOW)),
+    Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other", "rest") and p.since("come_up", _THEN_LOW)),
+    Rule(
+        "cover the rice with cold water and forget it for half an hour. Drain", "soak", 0.85, leaves="",
+        fits=lambda p: p.kind in ("heat", "rest", "other", "release") and not p.had("heat") and _IN_COLD_WATER.search(p.before) and p.after(_POURED_OFF) and not _by_another(p),
+    ),
+    Rule("Seal, 6 minutes. Wait 10 minutes, then vent the rest", "release", 0.9, lambda p: p.short and p.had("heat", "whistles") and p.kind in ("rest", "other", "heat") and p.after(_THEN_VENTED), leaves=""),
+    Rule("Rice cooker: normal cycle (40 minutes)", "heat", 0.85, lambda p: p.cookers and p.kind in ("other", "come_up") and not p.had("heat") and _ITS_CYCLE.search(p.before), leaves=""),
+    Rule("An hour before you want to cook, put the rice to soak", "soak", 0.85, lambda p: not p.had("heat") and p.after(_BEFORE_IT_SOAKS) and not _by_another(p), leaves=""),
+    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "other", "rest", "pan", "from_start") and p.after(_LEFT_TO_GO), leaves=""),
+    Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: p.kind in ("heat", "other", "rest", "pan") and _HAS_HAD.search(p.before), leaves=""),
+    Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.short and p.had("heat") and p.kind in ("heat", "other") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
+    Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and p.kind in ("heat", "rest") and _STAYS_HOT.search(p.before), leaves=""),
+    Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.short and p.had("heat") and not p.had("rest") and p.kind in ("heat", "other") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),
+    Rule("for the next 15 minutes leave it alone over a low heat", "heat", 0.9, lambda p: p.kind in ("rest", "other") and p.after(_ON_LOW_BEHIND) and not _by_another(p), leaves=""),
+    Rule("Microwave the peas for 2 minutes", "other", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "pan", "rest") and (m := _MICROWAVED.search(p.before)) and not find_grains(m["of"]), leaves=""),
     Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", OR_SO_LONG)),
     Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("Soak rice 1 hour. Boil in the salted water 6 minutes, drain.", "heat", 0.9, lambda p: p.kind in ("other", "pan", "soak") and not p.had("heat") and _IN_SALTED.search(p.before) and p.after(_THEN_DRAINED)),

@@ -32,11 +32,12 @@ from ..reading.clauses import OWN_LOOK, verbs_in, wants_object
 from ..reading.ingredients import GRAIN_ALONE
 from ..reading.names import browned, find_grains, with_kind, without_aside
 from ..reading.otherwise import AS_LIKED, OF_ANOTHER, another_batch, minutes_of_things, of_other_sorts, own_sorts
-from ..reading.pours import KEPT, THE_REST
+from ..reading.pours import KEPT, PART, THE_REST
+from ..reading.things import COOKED_AWAY
 from ..reading.told_minutes import OR_ELSEWHERE, OR_SO_LONG, OTHER_OVEN, SUMMED
 from ..reading.ways import ways_in_brackets
 from ..reading.words import word_list
-from ..recipe import Recipe, Step
+from ..recipe import Line, Recipe, Step
 from ..text.amounts import parse
 from ..text.sentences import sentences
 from . import signs
@@ -204,6 +205,7 @@ _BOTTOM = lazy(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
 _ONCE_MORE = lazy(r"(?:then )?(?:again|once more|a second time|twice|every|now and (?:then|again))\b", re.I)
 _SUBORDINATE = quick(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
 _AN = lazy(r"(?<=\s)an?\s+$", re.I)
+_SO_LONG_A = lazy(r"[ -](?:rest|soak|simmer|boil|steam|stand)\b", re.I)
 _WHEN_ALONE = lazy(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
 _OPENS = lazy(r"\s*\(\s*$")
 # the recipe says itself what to do where there is less
@@ -596,7 +598,9 @@ class _View:
                 # "When it boils, cover and cook": what comes before the cooking stands between the two
                 edits.append(Edit(start, at + 1, f", {said[:1].lower()}{said[1:]} {text[at : at + 1].upper()}"))
                 continue
-            late = opened > 0 or more_signs or crumb or half or told_when or _BOTTOM.search(text[at:end])
+            # "cook 15 minutes plus 10 minutes standing": no joint parts them
+            one = prev is not None and prev.told is not None and start < self._at(step, prev.told.end) <= end
+            late = opened > 0 or more_signs or crumb or half or told_when or one or _BOTTOM.search(text[at:end])
             its_minutes = following.phase in ("heat", "whistles")
             if late and (any(o.kind == "rain" for o in new) or (opened <= 0 and its_minutes)):
                 # "bring it back up, low, lid on, 35 min": what is put in comes before the cooking, and never behind its sentence
@@ -606,10 +610,6 @@ class _View:
                 # within a bracket, or a sign ("until browned and it reaches 74 °C"), nothing is cut, and a word left over is no clause of its own
                 stop = min(end + 1, len(text))
                 edits.append(Edit(stop, stop, f" {said}" if end < len(text) else f". {said}"))
-                continue
-            if following.was and following.told and self._at(step, following.told.start) == at:
-                # "stirring, about 18 min": the new minutes stand there
-                edits.append(Edit(start, at, f". {said} "))
                 continue
             till, word = self._begun(step, at)
             edits.append(Edit(start, till, f". {said} {word}"))
@@ -636,6 +636,10 @@ class _View:
 
     def _begun(self, step: Step, at: int) -> tuple[int, str]:
         """How a sentence begins that stood within another: its first letter, or the grain's new name, large; and where what it replaces ends."""
+        told = (o for o in self.target.operations if o.step == step.index and o.was and o.told)
+        if any(o.told and self._at(step, o.told.start) == at for o in told):
+            # "; 10 minutes off": the new minutes stand there
+            return at, ""
         named = next((e for e in self._names(step) if e.start == at and e.new), None)
         return (named.end, cap(named.new)) if named else (at + 1, step.text[at : at + 1].upper())
 
@@ -669,8 +673,11 @@ class _View:
                     # "at the 26 minute mark"
                     said = re.sub(r"minutes$", "minute", said)
                 if (m := _AN.search(step.text[:start])) and said[:1].isdigit():
-                    # "for a quarter of an hour"
-                    start = m.start()
+                    # "for a quarter of an hour", but "a ten minute rest"
+                    if _SO_LONG_A.match(step.text, end):
+                        said = re.sub(r"minutes$", "minute", said)
+                    else:
+                        start = m.start()
             edits.append(Edit(start, end, said))
             edits += self._other_heat(step, o, end)
             if o.phase == "whistles":
@@ -1049,6 +1056,8 @@ class _View:
             if ml is None or not self.a.carrier_was_ml or (m["what"].lower() == "milk" and not milks):
                 continue
             whole = any(abs((ln.ml or 0) - ml) < 3 for ln in mine)
+            if not whole and COOKED_AWAY.match(step.text, m.end()):
+                continue
             if all(ln.name == KEPT for ln in mine) and (
                 _THE_OTHER.search(step.text, 0, m.start())
                 or all(step.index + 1 < int(ln.section[5:]) and REMAINING.match(ln.text) for ln in mine)
@@ -1251,7 +1260,11 @@ class _View:
                     if tail := _NOT_FULL.search(ln.text, ln.amount_span.end):
                         edits.append(Edit(at + tail.start(), at + len(ln.text), ""))
                 if (
-                    ((ln.name == KEPT and not self._bought_along()) or _THERE_SHOULD_BE.search(step.text[:start][-40:]))
+                    (
+                        (ln.name == KEPT and not self._bought_along())
+                        or (ln.name == PART and new > self._bought(ln))
+                        or _THERE_SHOULD_BE.search(step.text[:start][-40:])
+                    )
                     and new > ln.ml
                     and not _MADE_UP.search(step.text, end)
                 ):
@@ -1265,6 +1278,17 @@ class _View:
                 if edits[-1].new != was and told_by_the_grain(ln):
                     edits += as_the_grain(step.text, end)
         return edits
+
+    def _bought(self, kept: Line) -> float:
+        """Millilitres the list has of what a step pours a part of."""
+        return max(
+            (
+                ln.ml or 0.0
+                for ln in self.recipe.lines
+                if ln.carrier and ln.kind == kept.kind and not ln.section.startswith("step ")
+            ),
+            default=0.0,
+        )
 
     def _bought_along(self) -> bool:
         """Does the list have as much more of the liquid as its rest that goes to the grain is more?"""

@@ -26,7 +26,7 @@ _HEAD = rf"(?:{any_of(NUMBER_WORDS)}|about|abt|approx|around|roughly|say|another
 _TIME = lazy(
     # no stretch begins within a word: most places are passed over at once
     rf"(?<![^\W\d_])(?=[-~\d{GLYPHS}]|{_HEAD})(?P<lead>{_LEAD})(?:"
-    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}\.?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+(?:and a half|y media|e mezza|et demie|e meia))|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
+    rf"(?P<hh>{_N}){_ISH}\s*-?\s*{_HOUR}(?:(?<!hour)(?<!hours)\.)?(?:(?:\s*(?:and|,))?\s*(?P<hm>{NUMBER_PATTERN})\s*{_MIN}\.?|(?P<half>\s+(?:and a half|y media|e mezza|et demie|e meia))|(?P<quarter>\s+and a quarter)|(?P<three>\s+and three[- ]quarters)"
     r"|\s+(?:and\s+)?(?P<hb>[1-5][05])(?=\s*(?:[,.;)!]|$)|\s+(?:or|and|then|till|until|at|in|on|total|all|with|without|uncovered|covered|lid|low|stirring|turning|before|over|if|off)\b))?"
     # "dakika 15", as Swahili has it
     rf"|\b(?:dakika|dk\.?)\s+(?P<dk>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)"
@@ -50,8 +50,8 @@ _BARE = quick(
     r"\b(?:another|a further|off(?: (?:the )?heat)?,?|low,?|leave(?: it)?(?: closed| covered| shut)?|rest(?: it)?|stand(?: it)?|sit|draw|settle|under (?:a |the )?(?:clean )?(?:cloth|tea[- ]?towel|towel),?|cov(?:er(?:ed)?)?\.?,?|simmer|bake|boil|cook|steam|soak(?=\s)|for|the last|last|final|peek,?|do(?:n'?t| not) (?:touch|open|lift)(?: it| the lid)?(?: for)?,?|then"
     r"|timer (?:to|for|on|at)|give it|give|manual(?: ?/ ?high)?|high(?: pressure)?,?|takes|taken|alone,?|np?r,?|release,?|lid (?:on|back|back on),?|dry,?|tender,?|soft,?|done,?|wait,?|lid,?|took|absorbed,?|on,|(?:small|low|slow)est,?|weak,?|warm,?|calmer|gentler|slower|softer|lower|softly|gently|it's|it is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
-    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
-    rf"|(?<![\w.,/])(?P<q>\d{{1,2}})(?= np?r\b| off\s*(?:[.,;)]|$))"
+    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|\+ ?(?!\d)|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
+    rf"|(?<![\w.,/])(?P<q>\d{{1,2}}|five|six|seven|eight|ten|twelve|fifteen|twenty)(?= np?r\b| off\s*(?:[.,;)]|$))"
     # spoken without a stop: "let it sit ten take the bay leaves out"
     rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
     # "basmati 2c soak30"
