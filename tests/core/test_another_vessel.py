@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -115,3 +117,67 @@ def test_no_run_of_letters_keeps_the_reader_long(run: str) -> None:
     # each that may stand for two doubles what is tried: so many, and the word is left as it is
     assert len(list(scans._others(run * 6))) < 4000
     assert scans.mended(run * 200) and scans.mended(f"{run} " * 2000)
+
+
+CLOSED = """Rice with peas
+Serves 4
+
+Ingredients
+1 onion, chopped
+2 tbsp butter
+300 g basmati rice
+600 ml hot stock
+150 g cooked peas
+
+Method
+1. Soften the onion in the butter, 6 minutes. Wash the rice.
+2. {told}
+3. Stir through the peas and serve.
+"""
+RAINS = "Bring the liquid to the boil (4 min), rain in the millet grits in a thin stream, stirring all the while; lowest heat"
+# how the recipe tells its own vessel; how quinoa goes into a pot instead, and how a meal does, which is rained in
+TOLD = (
+    ("Put rice and stock in the rice cooker, set to white rice and start. Keep on warm 10 minutes.", "Put quinoa and stock in the pot. The quinoa: to the boil", "Put millet grits (not yet) and stock in the pot."),
+    ("Tip everything into your rice cooker, hit start, and when it beeps let it sit for 10 minutes.", "Tip everything into your pot. The quinoa: to the boil", "Tip everything into your pot."),
+    ("Rice cooker: rice + stock, normal cycle (40 minutes).", "Pot: quinoa + stock. The quinoa: to the boil", "Pot: millet grits (not yet) + stock."),
+    ("Put in a microwave-safe bowl with the stock, cover with a plate, 12 minutes on high, leave 5 minutes.", "Put in a pot with the stock. The quinoa: to the boil", "Put in a pot with the stock."),
+    ("Put in the slow cooker with the stock, high 2 hours.", "Put in the pot with the stock. The quinoa: to the boil", "Put in the pot with the stock."),
+    ("Add the rice and the stock. Everything in the dish, foil on, 1 hour at 180.", "Everything in the pot. The quinoa: to the boil", "Add the millet grits (not yet) and the stock. Everything in the pot."),
+)  # fmt: skip
+
+
+@pytest.mark.parametrize(("told", "quinoa", "meal"), TOLD)
+def test_what_was_closed_goes_into_a_pot(told: str, quinoa: str, meal: str) -> None:
+    text = CLOSED.format(told=told)
+    for slug, want in (("quinoa", quinoa), ("millet-grits", f"{meal} {RAINS}")):
+        made = pipeline.whole_way(text, Choice(slug, method="covered"))
+        steps = " ".join(s["text"] for s in made["steps"])
+        assert want in steps and made["laws"] == []
+        # no key of it is left
+        assert not re.search(r"cooker|microwave|\bstart\b|\bset to|cycle|beeps|\bhigh\b|2 hours|180", steps)
+
+
+def test_a_key_of_the_cooker_keeps_its_name() -> None:
+    made = pipeline.whole_way(CLOSED.format(told=TOLD[0][0]), Choice("quinoa"))
+    assert "in the rice cooker, set to white rice and start." in made["steps"][1]["text"]
+
+
+def test_a_meal_that_was_boiled_and_drained_leaves_nothing_to_drain() -> None:
+    told = "Bring a large pan of salted water to the boil, tip in the rice and boil for 12 minutes; drain in a sieve and leave to steam dry for 5 minutes."
+    made = pipeline.whole_way(CLOSED.format(told=told).replace("600 ml hot stock\n", ""), Choice("millet-grits"))
+    steps = " ".join(s["text"] for s in made["steps"])
+    assert "rain in the 285 g of millet grits" in steps and not re.search(r"drain|sieve|steam dry", steps)
+
+
+def test_a_soak_that_is_none_leaves_no_water_to_cover_it() -> None:
+    told = "Put the rice in a bowl, cover with cold water and forget it for half an hour. Drain. Add the rice and the stock to the onion, boil, cover and simmer 15 minutes."
+    made = pipeline.whole_way(CLOSED.format(told=told), Choice("millet-grits"))
+    steps = " ".join(s["text"] for s in made["steps"])
+    assert not re.search(r"cold water|\bbowl\b|half an hour|Drain", steps) and "Add the millet grits (not yet)" in steps
+
+
+def test_the_vessel_of_the_grains_minutes_holds_the_grain() -> None:
+    # nobody says how it came into the bowl
+    read = pipeline.read_once(CLOSED.format(told="Put in a bowl with the stock, microwave 12 minutes on high."))
+    pots = {v.id for v in read.process.vessels if v.grain}
+    assert {o.vessel for o in read.process.operations if o.phase == "heat"} <= pots

@@ -176,3 +176,32 @@ def test_a_vessel_has_the_size_that_stands_beside_it(told: str, measure_ml: floa
     found = own_measures(told, Measures(cup_ml=237.0, measure_ml=240.0))
 
     assert (found.measure_ml, found.cup_ml) == (measure_ml, cup_ml)
+
+
+CUPS = (
+    ("All cups are metric (250 ml).", 250),
+    ("I use a metric cup (250 ml).", 250),
+    ("Cup used: 250 ml.", 250),
+    ("Cup size 250ml", 250),
+    ("We use a standard 250 ml measuring cup here.", 250),
+    ("Australian cups (250 ml) used.", 250),
+    ("1 cup: 240 ml", 240),
+    ("I measure with a tea cup that holds 200 ml.", 200),
+    ("Japanese cup, 200 ml.", 200),
+    ("The cup I use is a small one, about 200 ml.", 200),
+    ("Cups: 250ml, spoons: 15ml", 250),
+    ("1 cup (250ml), 1 tbsp (15ml)", 250),
+    ("A cup here means 250 ml.", 250),
+    # what is eaten from it is another cup
+    ("Makes four 250 ml cups of soup.", 237),
+    ("Serve with a 250 ml cup of yoghurt each.", 237),
+    ("A cup of this has 60 ml of cream in it.", 237),
+)
+
+
+@pytest.mark.parametrize(("said", "ml"), CUPS)
+def test_what_a_text_says_of_its_cup(said: str, ml: float) -> None:
+    # also where the number before it is of those that eat
+    for text in (pilaf(said, "1 cup rice", "2 cups water"), pilaf("1 cup rice", "2 cups water") + said):
+        found = read(text).source_line
+        assert found is not None and round(found.ml or 0) == ml

@@ -15,7 +15,7 @@ from ..process import Span
 from ..quick import lazy, quick
 
 # words after or before a grain's name that make it another thing
-_NOT_AFTER = r"(?!\s*[-]?(?:(?:measur\w+ |cooker )?cups?\b|vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bubbles|puffs|pops(?! open)|crisp\w*|cereal|sevai|sticks?|stick noodles|dumplings?|pasta|starch|cooker|bowls?\b(?!\s+of)|powder|vermicelli|sticks|washing|water|paddle|scoop|spatula|pot\b|stuffing mix|\((?:bean[ -]thread|glass noodle|cellophane)))"
+_NOT_AFTER = r"(?!\s*[-]?(?:(?:measur\w+ |cooker )?cups?\b|vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bubbles|puffs|pops(?! open)|crisp\w*|cereal|sevai|sticks?|stick noodles|dumplings?|pasta|starch|cooker|bowls?\b(?!\s+of)|powder|vermicelli|sticks|washing|water|mode|program(?:me)?|setting|button|function|paddle|scoop|spatula|pot\b|stuffing mix|\((?:bean[ -]thread|glass noodle|cellophane)))"
 _NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<!the right )(?<![\w-])"
 _CLOSE_ENOUGH = 84
 
@@ -121,6 +121,9 @@ def browned(text: str) -> str:
     return _TO_BROWN.sub(r"\g<a>     ", text) if "brown" in text.lower() else text
 
 
+# "set to white rice and start": a key of the cooker, whatever is in it
+_A_PROGRAMME = lazy(r"\b(?:set|switch\w*|turn\w*)(?: (?:it|the [^\W\d_]+))? (?:to|on) (?:the )?[\"'“‘]?$", re.I)
+NEAR_IT = 40
 _GRITS = lazy(r"\s+grits\b", re.I)
 
 
@@ -134,6 +137,8 @@ def _found(text: str) -> tuple[Found, ...]:
         key = re.sub(r"[\s-]+", " ", m[0].lower())
         if key == "rises":
             # "until steam rises" is no ris in the plural
+            continue
+        if _A_PROGRAMME.search(text, max(0, m.start() - NEAR_IT), m.start()):
             continue
         slug = _lookup(key)
         if slug and key.endswith("rice") and (grits := _GRITS.match(text, m.end())):

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
+from ..measures import NUMBER_PATTERN
 from ..process import Operation, Process, Span, Vessel
 from ..quick import lazy, quick
 from ..recipe import Duration, Recipe, Step
@@ -49,13 +50,16 @@ _KIND_OF_VESSEL = (
 )  # fmt: skip
 
 
+_A_RATIO = lazy(rf"\W*{NUMBER_PATTERN} parts? (?:to|of|water|stock)\b|\W*1 ?: ?\d", re.I)
+
+
 def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
     seen: dict[int, str] = {}
     grains: dict[int, bool] = {}
     for c in found:
         noun = c.noun or seen.get(c.vessel, "")
         seen[c.vessel] = noun
-        grains[c.vessel] = grains.get(c.vessel, False) or c.grains
+        grains[c.vessel] = grains.get(c.vessel, False) or c.grains or _at_its_heat(recipe, c)
     whole = recipe.method
     vessels = tuple(
         Vessel(f"v{n + 1}", _vessel_kind(seen[n], whole if grains[n] else ""), grains[n]) for n in sorted(seen)
@@ -97,6 +101,9 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         elif phase in ("rest", "soak", "release", "toast"):
             kind = phase
         what = c.lines
+        if _A_RATIO.match(c.text):
+            # "(2 parts to 1 of rice)" puts nothing in
+            what = tuple(x for x in what if x != recipe.source)
         if (
             fresh
             and recipe.source is not None
@@ -182,6 +189,14 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             ),
         )
     return Process(vessels, tuple(out))
+
+
+def _at_its_heat(recipe: Recipe, c: Clause) -> bool:
+    """Are minutes told there that are the grain's at the heat? Then it is in that vessel, whether or not the words say how it came there."""
+    if recipe.source_line is None or recipe.source_line.cooked or c.block >= len(recipe.steps):
+        return False
+    timed = recipe.steps[c.block].durations
+    return any(d.kind in ("heat", "whistles") and c.start <= d.span.start < c.end for d in timed)
 
 
 def _heat(text: str, at: int | None) -> str:

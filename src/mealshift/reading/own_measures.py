@@ -12,11 +12,20 @@ from ..text.amounts import AMOUNT, parse
 
 _DEFINED = quick(
     # nothing of it begins within a word
-    r"(?:\b|(?=\())(?:(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)\s+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|size|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
+    r"(?:\b|(?=\())(?:(?:(?<![\w.,/])(?P<many>\d{1,2}(?:[.,]\d|\s?[½¼¾⅓⅔]|\s\d/\d)?|[½¼¾⅓⅔]|an?|one|two|three|four)[^\S\n]+)?\b(?P<v>cup|glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot|bardak|bardağı|verre|vaso|bicchiere|szklanka|tasse|taza)s?\s*(?:=|is|size|holds?|of|to hold)\s*(?:about|abt|approx\.?|around|like|roughly|some|just|exactly|~)?\s*(?P<n>\d{2,4})\s*(?P<u>ml|g|cc)\b"
     r"|\b(?P<k>\d|one|a)\s+(?P<v3>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati)(?:es|s)?\s*\((?:about|abt|approx\.?|~|=)?\s*(?P<n4>\d{2,4})\s*(?:ml|cc)\)"
-    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b|\((?P<n3>\d{2,3})\s*ml cup\)|\bcups?\s*\([^()\d]{0,12}(?P<n5>\d{3})\s*ml (?:each|per cup)\))",
+    r"|\b(?P<n2>\d{2,4})\s*-?\s*ml (?:(?:standard|metric|measuring|US) )*(?P<v2>cup|glass|mug|katori|tumbler|bowl|coffee cup)s?\b(?! of (?!(?:the |raw |uncooked )?(?:rice|grain|water|stock)\b))|\((?P<n3>\d{2,3})\s*ml cup\)|\bcups?\s*\([^()\d]{0,12}(?P<n5>\d{3})\s*ml (?:each|per cup)\))",
     re.I,
 )
+# "All cups are metric (250 ml)", "Cup used: 250 ml", "1 cup (250 ml), 1 tbsp (15 ml)", "the cup I use is a small one, about 200 ml"
+_THE_CUP = quick(
+    r"(?:\b(?:measuring|standard|metric|my|our|tea|US|American|Australian|Canadian|Japanese|imperial) cups?\s*[,:(–—-]\s*(?:about |each )?"
+    r"|^\W*cups?\s*[:=]\s*|\b1 cup\s*[:(]\s*(?=\d{3}\s*ml\)?\s*(?:[,;|.]|$))"
+    r"|\b(?:tea ?)?cups?(?: (?:here|that|which|I use|we use|I used|used|measure|measurement|measures|size|is|are|means?|holds?|metric|a|small|large|one|of))+\s*[,:=(]?\s*(?:(?:about|around|roughly|abt)\s+)?)(?P<n>\d{3})\s*ml\b",
+    re.I | re.M,
+)
+# a cup that holds less or more is none to measure with
+CUP_FROM, CUP_TO = 120.0, 400.0
 # what each of these holds, and how far from it its vessel may stand
 _SIZE = lazy(r"[0-9][0-9]\s*-?\s*(?:ml|g|cc)\b", re.I)
 _VESSEL = quick(
@@ -66,6 +75,8 @@ def own_measures(told: str, measures: Measures) -> Measures:
     )
     if its_own and not re.search(r"\b(?:measuring|US|standard) cups?\b", told):
         cup = 180.0
+    if (m := _THE_CUP.search(told)) and CUP_FROM <= float(m["n"]) <= CUP_TO:
+        cup = float(m["n"])
     for m in _defined(told):
         word = (m["v"] or m["v2"] or m["v3"] or "cup").lower()
         size = float(m["n"] or m["n2"] or m["n3"] or m["n4"] or m["n5"])

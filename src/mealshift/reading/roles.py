@@ -55,6 +55,10 @@ class Thing:
 _SERVED = lazy(r"\bserved?\b", re.I)
 
 
+# below this another role may be likelier than the one on the best path
+UNSURE = 0.5
+
+
 def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
     """(role, how sure) of each, and each one's chance to feed the grain's pot. What is only served with the dish joins the cooked grain."""
     if not things:
@@ -63,6 +67,11 @@ def tag(things: Sequence[Thing]) -> tuple[list[tuple[str, float]], list[float]]:
     found = tagger.tag(features(things))
     out, chances = [], []
     for i, (t, (role, sure)) in enumerate(zip(things, found, strict=True)):
+        if sure < UNSURE:
+            # the best of all sequences may hold, at one place, what is not the likeliest there
+            best = tagger.others(i, 0.0)[0]
+            if not {role, best[0]} & {"liquid", "wet"}:
+                role, sure = best
         if _stands_by(things, i):
             out.append(("other_pot", 0.95))
             chances.append(0.0)

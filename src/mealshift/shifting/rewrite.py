@@ -204,6 +204,7 @@ _BOTTOM = lazy(r"\b(?:bottom|crust|crackl\w+)\b", re.I)
 # "stirring after the first half hour and again at the hour"
 _ONCE_MORE = lazy(r"(?:then )?(?:again|once more|a second time|twice|every|now and (?:then|again))\b", re.I)
 _SUBORDINATE = quick(r"\W*(?:when|once|as soon as|after|while|if)\b", re.I)
+_LABEL = lazy(r"\W*[^\W\d_][^:.;!?\n]{2,24}:(?=\s)")
 _AN = lazy(r"(?<=\s)an?\s+$", re.I)
 _SO_LONG_A = lazy(r"[ -](?:rest|soak|simmer|boil|steam|stand)\b", re.I)
 _WHEN_ALONE = lazy(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;:]*\W*", re.I)
@@ -769,13 +770,18 @@ class _View:
         ops = self.target.operations
         told = next((i for i, o in enumerate(ops) if o.basis == "inserted" and o.kind in ("way", "cook", "instead")), 0)
         pots = in_pot(self.recipe)
+        label = _LABEL.match(step.text) if any(o in mine for o in ops[:told]) else None
         return [
-            e
-            for o in ops[:told]
-            if o in mine and o.basis == "said" and (o.vessel in pots or GREASED.search(o.text)) and o.span
-            for e in vessel_edits(
-                step.text, was, now, self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
-            )
+            # "Rice cooker: rice + stock"
+            *(vessel_edits(step.text, was, now, 0, label.end()) if label else ()),
+            *(
+                e
+                for o in ops[:told]
+                if o in mine and o.basis == "said" and (o.vessel in pots or GREASED.search(o.text)) and o.span
+                for e in vessel_edits(
+                    step.text, was, now, self._at(step, o.span.start), min(len(step.text), self._at(step, o.span.end))
+                )
+            ),
         ]
 
     def _called_by_name(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:

@@ -167,18 +167,21 @@ def pour(ml: float) -> Operation:
     )
 
 
-def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False) -> Operation:
+def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False, rains: bool = False) -> Operation:
     """The whole cooking by another way, stage by stage, in the place of the recipe's own. rest_too: its rest is told with it. amount: no line and no other
-    step says how much grain and water it is."""
+    step says how much grain and water it is. rains: a meal, which goes in when its liquid boils."""
     # from the rest on
     behind = [n for n, (_, which) in enumerate(pot.way.row.stages) if which == "rest"]
     left_out = len(pot.way.row.stages) - behind[0] if behind and not rest_too else 0
     parts = stages(pot)[: len(stages(pot)) - left_out]
-    told = "; ".join(f"{w} ({n} min)" if n and f"{n} minutes" not in w else w for w, n in parts)
+    each = [f"{w} ({n} min)" if n and f"{n} minutes" not in w else w for w, n in parts]
+    if rains and each[0].startswith("to the boil"):
+        said = f"Bring the liquid {each[0]}, rain in the {pot.grain.short} in a thin stream, stirring all the while; {'; '.join(each[1:])}."
+        return inserted("way", said, why, pot.cook_typical, "heat")
     what = f"The {pot.grain.short}"
     if amount:
         what = f"{round_half_up(pot.dry_g)} g of {pot.grain.name}, {jug_ml(pot.pour_ml)} ml of water"
-    return inserted("way", f"{what}: {told}.", why, pot.cook_typical, "heat")
+    return inserted("way", f"{what}: {'; '.join(each)}.", why, pot.cook_typical, "heat")
 
 
 def goes_in(told: str, g: Grain) -> str:

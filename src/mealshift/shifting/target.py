@@ -159,9 +159,19 @@ _GOES_ON_POURING = lazy(
 )
 # what only the recipe's own appliance wants done
 _GEAR = lazy(
-    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|cancel|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
+    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|cancel|set (?:it )?(?:to|on) |^\W*(?:(?:and|then) )*(?:press |push )?start\W*$|hit (?:the )?(?:start|cook|button)|cycle|program(?:me)?|button|beeps?|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
+# "tip everything into the rice cooker": it goes in, whatever the vessel is called then
+_PUTS = lazy(
+    r"\W*(?:(?:then|and|now) )*(?:put|place|tip|throw|chuck|dump|add|pour|combine|mix|scrape|load|empty)\b", re.I
+)
+_EVERYTHING = lazy(r"\b(?:everything|the lot|all (?:the )?(?:ingredients|of it)|it all|them all|all in)\b", re.I)
+_INTO_WATER = lazy(
+    r"\b(?:cover|top|fill|submerge)\w*\b[^.;]*\bwater\b|\bin(?:to)? (?:a|another) (?:(?:large|big|medium|mixing|deep|small) )*(?:bowl|basin|jug|container)\b",
+    re.I,
+)
+_INTO_A_SIEVE = lazy(r"\b(?:sieve|colander|strainer)\b", re.I)
 _TO_COOL = lazy(
     r"\b(?:leave|let|allow|set aside)\b[^.;]{0,16}\bcool\b|\bcool (?:it|them|down|completely|a little|before)\b", re.I
 )
@@ -591,12 +601,27 @@ class _Work:
             mine = o.phase == "soak" or (o.kind == "soak" and self.recipe.source in o.what)
             if mine and o.basis == "said":
                 self._retire(i, why)
+                self._out_of_its_water(i, why)
                 # "soak 30 minutes, then drain": the draining goes with it
                 if i + 1 < len(self.out.operations) and self.out.operations[i + 1].kind == "drain":
                     self._retire(i + 1, why)
                 if i + 1 < len(self.out.operations) and _CRUMBLED.match(self.out.operations[i + 1].text):
                     # "soak 30 min, then break it up with your fingers"
                     self._retire(i + 1, why)
+
+    def _out_of_its_water(self, soak: int, why: str) -> None:
+        """ "Put the rice in a bowl, cover with cold water and leave it 30 minutes": what led up to a soak that is none goes with it."""
+        ops, k = self.out.operations, soak - 1
+        while (
+            k >= 0
+            and self._one_sentence(ops[k], ops[k + 1])
+            and ops[k].basis == "said"
+            and ops[k].told is None
+            and not set(ops[k].what) - {self.recipe.source}
+            and _INTO_WATER.search(ops[k].text)
+        ):
+            self._retire(k, why)
+            k -= 1
 
     def _unrinsed(self) -> str:
         """Why the recipe's own rinse is dropped; "" if it stays."""
@@ -1238,7 +1263,11 @@ class _Work:
             first > 0
             and (
                 # "water in a microwave safe bowl" pours, and the vessel is called otherwise (vessels.py)
-                (_GEAR.search(ops[first - 1].text) and not set(ops[first - 1].what) & poured)
+                (
+                    _GEAR.search(ops[first - 1].text)
+                    and not set(ops[first - 1].what) & poured
+                    and not self._puts_all_in(ops[first - 1])
+                )
                 or ops[first - 1].kind == "cover"
                 or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
                 or _TURNED_LOW.fullmatch(ops[first - 1].text)
@@ -1258,7 +1287,7 @@ class _Work:
         end = self._after(last)
         while (
             end < len(ops)
-            and ops[end].vessel in mine
+            and (ops[end].vessel in mine or self._sieved(end))
             and not (_TO_COOL.search(ops[end].text) and not ops[end].phase)
             and (
                 ops[end].phase in ("rest", "release", "come_up")
@@ -1299,7 +1328,11 @@ class _Work:
             # the steps speak of no water that could be meant: the sentence brings it
             new = [sentences.instead(pot, why)]
         else:
-            new = [sentences.way(pot, why, not stays and not looks, self._told_within(first, end))]
+            rains_in = self._rains() and method in ("covered", "open")
+            if rains_in:
+                self._hold_back(first, "The meal goes in when the liquid boils.")
+            amount = self._told_within(first, end) and not rains_in
+            new = [sentences.way(pot, why, not stays and not looks, amount, rains_in)]
         if pot.way.row.ends_dry and self.recipe.dish == "soup":
             self._say(
                 "soup_dry", "A rice cooker clicks when it is dry, and a soup never is: watch it, or cook this in a pot."
@@ -1340,7 +1373,7 @@ class _Work:
             and (set(ops[i].what) & poured or ops[i].id in put_in or (i < heat and self._puts_it_in(i)))
         ]
         at = poured_in[-1] + 1 if poured_in else first
-        if not any(o.basis == "said" and self._puts_it_in(i) for i, o in enumerate(ops[:at])):
+        if not any(o.basis == "said" and (self._puts_it_in(i) or self._puts_all_in(o)) for i, o in enumerate(ops[:at])):
             # the words that put it in were those of the other way
             new = [o.with_(text=sentences.goes_in(o.text, pot.grain)) if o.kind == "way" else o for o in new]
         was = self.own.way.method
@@ -1354,6 +1387,12 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _sieved(self, i: int) -> bool:
+        """ "Drain in a sieve and leave to steam dry for 5 minutes": the grain, in no vessel of its own."""
+        o, before = self.out.operations[i], self.out.operations[i - 1]
+        drains = o.kind == "drain" and not o.what and _INTO_A_SIEVE.search(o.text)
+        return bool(drains) or (o.phase == "rest" and o.vessel == before.vessel and self._sieved(i - 1))
 
     def _water_to_a_line(self, end: int) -> bool:
         """ "Fill with water to the 2 line": a step pours what the list names without an amount, and says now how much that is."""
@@ -1434,14 +1473,21 @@ class _Work:
         seasons = {ln.index for ln in self.recipe.lines if ln.role in ("fat", "salt")}
         return (
             bool(works)
-            and o.vessel in in_pot(self.recipe)
+            and (o.vessel in in_pot(self.recipe) or self._sieved(i))
             and not what & dish
             # "add boiling water" pours it, whatever boils it then
             and not (what & poured and _POURS_IN.search(o.text))
+            and not self._puts_all_in(o)
             and not _TAKES_OUT.search(o.text)
             # "off the heat beat in the butter", "stir in the lemon" is no more the cooking
             and not (o.kind in ("off", "stir", "rest") and (what & seasons or _STIRS_IN.search(o.text)))
         )
+
+    def _puts_all_in(self, o: Operation) -> bool:
+        """Does the grain with its liquid, or everything, go into the vessel there, and nothing else is done?"""
+        poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
+        both = self.recipe.source in o.what and bool(set(o.what) & poured)
+        return o.told is None and _PUTS.match(o.text) is not None and (both or _EVERYTHING.search(o.text) is not None)
 
     def _plenty(self, i: int) -> bool:
         """Is it what plenty of water wants: "bring a big pot of water …", "drain the rice" out of its soak, "add it to the boiling water"?"""

@@ -19,6 +19,7 @@ _OF_WAY = {
         r"(?:inner )?(?:bowl|pot|insert|pan) of (?:the|your|a) (?:rice[- ]?)?cooker\b|(?:rice[- ]?)?cooker(?:'s)?(?: (?:bowl|pot|insert))?\b(?! (?:cups?|on|cycle|to|setting|mode)\b)",
         re.I,
     ),
+    "slow-cooker": lazy(r"slow[- ]?cooker\b|crock[- ]?pot\b", re.I),
     "pressure": lazy(r"(?:stove-?top )?(?:pressure[- ])?cooker\b", re.I),
     "electric-pressure": lazy(
         r"(?:electric )?(?:pressure|multi)[- ]?cooker\b|instant pot\b|(?:inner )?pot of (?:the|your) (?:pressure[- ])?cooker\b",
