@@ -84,6 +84,8 @@ _SENTENCE_OF = r"[^.;!?\n]*"
 _WARMED_IN_MICROWAVE = quick(
     rf"\b(?:re-?heat|re-?warm|defrost|thaw|from (?:the )?fro(?:zen|ze)|from (?:the )?freezer)\w*\b{_SENTENCE_OF}\bmicrowav\w*"
     rf"|\bmicrowav\w*{_SENTENCE_OF}\b(?:re-?heat\w*|sec(?:ond)?s?\b)"
+    # "Eat within 2 days, microwave 3 min till piping hot"
+    rf"|\bmicrowav\w*{_SENTENCE_OF}\b(?:piping|steaming) hot|\beat within\b{_SENTENCE_OF}\bmicrowav\w*"
     # "it keeps 3 days in the fridge, 2 min in the microwave"
     rf"|\b(?:keeps?|fridge|left-?overs?|next day)\b{_SENTENCE_OF}\bmicrowav\w*"
     rf"|\b(?:sec(?:ond)?s?|melt\w*|dissolve\w*)\b{_SENTENCE_OF}\bmicrowav\w*",

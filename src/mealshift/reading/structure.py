@@ -30,6 +30,8 @@ from .words import word_list
 MOST_SERVINGS = 200
 # "makes 60" counts rolls; so many at the table are said to be people
 MOST_MADE = 16
+# so many may be counted pieces too
+MANY_MADE = 8
 _PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|covers?(?=\s*(?:[).,;]|$))|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
@@ -1540,6 +1542,9 @@ def _find_servings(out: Structure, tagged: list[tagger.Tagged]) -> None:
                 out.servings_ranged = True
             if not 1 <= low <= (MOST_SERVINGS if people or not _MADE.match(m[0]) else MOST_MADE) or low != int(low):
                 continue
+            if _MADE.match(m[0]) and (not people or people is m) and low >= MANY_MADE:
+                # "makes about 12", of rolls or of eaters
+                out.servings_ranged = True
             at = t.line.start + m.start()
             # "6 to 8" may be either
             ranged = out.servings_ranged or number_range(re.sub(r"\s*/\s*", " to ", said))[1] > low

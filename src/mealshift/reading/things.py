@@ -115,6 +115,9 @@ def listed(laid: Structure, text: str, measures: Measures, problems: list[Proble
         first = len(out)
         # what is offered instead measures nothing of the pot
         own, stood = without(piece.text)
+        as_much = _AND_AS_MUCH.search(own) if own == piece.text else None
+        if as_much:
+            own = own[: as_much.start()]
         for item in items(own, measures, many or _lists_foods(own)):
             item = _in_its_line(item, piece.text, stood)
             line = ingredients.lines_of_item(item, text, piece.span.start, len(out), piece.section, problems)
@@ -124,7 +127,43 @@ def listed(laid: Structure, text: str, measures: Measures, problems: list[Proble
                 out[-1] = out[-1].with_(text=" ".join(text[span.start : span.end].split()), span=span)
                 continue
             out.append(_of_the_same(line, out[-1]) if len(out) > first and _MORE.match(line.name) else line)
+        if as_much and len(out) > first and (more := _as_much_of(as_much, out[-1], piece.span.start)):
+            out.append(more)
     return out
+
+
+# "half a litre of milk, and the same of vegetable stock"
+_AND_AS_MUCH = lazy(
+    r"(?:,|;|\band|&|\+)\s*(?:and |plus )?(?P<all>(?P<much>(?:the |an? )?(?:same|equal)(?: again)?(?: (?:amount|quantity|volume))?(?: again)?) (?:of|in) (?P<of>(?:(?:hot|cold|boiling|warm|chicken|vegetable|veg|beef|fish|coconut) )*(?:water|stock|broth|milk|cream)))\b",
+    re.I,
+)
+
+
+def _as_much_of(m: re.Match[str], before: Line, start: int) -> Line | None:
+    """The line of a second liquid, of which there is as much as of the one before it."""
+    kind = ingredients.kind_of(m["of"])[0]
+    if kind is None or not before.fraction or not before.ml:
+        return None
+    ml, a = before.ml, start + m.start("all")
+    return Line(
+        before.index + 1,
+        m["all"],
+        Span(a, start + m.end("all")),
+        before.section,
+        ml,
+        None,
+        before.unit,
+        m["of"],
+        None,
+        Span(0, m.end("much") - m.start("all")),
+        kind.role,
+        kind.kind,
+        ml,
+        ml,
+        ml * kind.water,
+        kind.water,
+        carrier=kind.carrier,
+    )
 
 
 def _in_its_line(item: Item, line: str, stood: list[int]) -> Item:

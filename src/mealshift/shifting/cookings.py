@@ -21,7 +21,7 @@ _STANDS = quick(
     re.I,
 )
 _ASIDE = quick(
-    r"\b(?:aside|(?:stand|set|sit|rest)\w* (?:the |your |it |them )?(?:[^\W\d_]+ )?(?:dish|basin|bowl|tin|ramekins?|mould)?\s?(?:in|into) (?:an? |the )?(?:[^\W\d_]+ )?(?:pan|tin|tray|bath|bain)\b|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone)|\bskin|fridge|refrigerator|freezer|until (?:you|it is|they are) need(?:ed)?)\b",
+    r"\b(?:aside|(?:stand|set|sit|rest)\w* (?:the |your |it |them )?(?:[^\W\d_]+ )?(?:dish|basin|bowl|tin|ramekins?|mould)?\s?(?:in|into) (?:an? |the )?(?:[^\W\d_]+ )?(?:pan|tin|tray|bath|bain)\b|rest of|the rest|leave (?:behind|out)|bay leaves|curry leaves|leave it (?:be|alone)|\bskin|fridge|refrigerator|freezer|until (?:you|it is|they are) need(?:ed)?|as (?:it|they) (?:stands?|sits?|cools?)|thickens?|re-?heat|let (?:it|them) down|loosen)\b",
     re.I,
 )
 # the longest stretch takes the change of minutes unless the first is at least this share of all

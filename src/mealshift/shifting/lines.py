@@ -447,8 +447,11 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         or not a.same
         and (m := UNRINSED.search(ln.text))
     ):
-        # ", washed and frozen overnight"
-        edits.append(Edit(m.start(), m.end(), "," if m[0].endswith(" and") else ""))
+        # ", washed and frozen overnight"; a bracket that said no more goes with it
+        start, end = m.span()
+        if ln.text[:start].endswith("(") and ln.text[end:].startswith(")"):
+            start, end = len(ln.text[: start - 1].rstrip()), end + 1
+        edits.append(Edit(start, end, "," if m[0].endswith(" and") else ""))
     if not a.same and not a.soaks and (m := _SOAKED.search(ln.text)):
         gone = [e for e in edits if e.new == "" and e.end == m.start()]
         edits = [e for e in edits if e not in gone]

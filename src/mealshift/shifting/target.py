@@ -85,6 +85,10 @@ _GOES_ON = quick(
     r"|(?!remov|tak|serv|leav|rest|lett|switch|stand|cool|drain|fluff|lift|turning off)[a-z]{3,}ing)\b",
     re.I,
 )
+_STIRRING_ALONE = lazy(
+    r"\W*(?:stirring|whisking)(?: (?:all the while|all the time|constantly|continuously|well|briskly|as you (?:go|do)|to stop lumps))?\W*(?:(?:and|then)\W*)*",
+    re.I,
+)
 _WHILE_STIRRING = lazy(r"\W*(?:stirring|turning|shaking|tossing)\b", re.I)
 _POURS_IN = lazy(r"\b(?:add|pour|tip|stir)\b(?=[^,;]*\b(?:water|stock|broth|milk)\b)", re.I)
 # what is done to the pot itself on the way, and puts nothing in
@@ -739,6 +743,10 @@ class _Work:
             there = {x for x in poured if o.kind == "boil" and any(x in p.what for p in ops if p is not o)}
             if goes_in and others <= there and not verb_goes_on and not measures_it:
                 self._retire(i, why)
+                # "Rain in the rice, stirring, and cook": the meal's own sentence says so
+                k = next((k for k in range(i + 1, len(ops)) if ops[k].basis == "said"), i)
+                if self._rains() and self._one_sentence(o, ops[k]) and _STIRRING_ALONE.fullmatch(ops[k].text):
+                    self._retire(k, why)
             elif not (o.kind == "boil" and _IN_AT_THE_BOIL.match(o.text)):
                 self.out.held.add(o.id)
         if self._rains():
