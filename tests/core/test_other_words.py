@@ -78,7 +78,8 @@ SOAKS = (
     ("Put the rice in a bowl, cover with cold water and forget it for half an hour. Drain.", 30),
     ("Start with the rice: into cold water it goes for 30 minutes, then into a sieve.", 30),
     ("An hour before you want to cook, put the rice to soak.", 60),
-    # what drips soaks no more
+    # what is rinsed soaks not, and what drips no more
+    ("Rinse the rice under cold water for 2 minutes, then drain.", 0),
     ("Rinse the rice in cold water and leave it to drip for 30 minutes.", 0),
 )
 
@@ -109,6 +110,10 @@ WATER = (
     ("", "Tip in 600 ml stock; if it looks dry later add a splash more water.", 600, "Tip in 670 ml stock; if it looks dry"),
     ("", "Deglaze with a splash of water, then pour in 600 ml water.", 600, "then pour in 670 ml water."),
     ("", "Add a glass of water (200 ml) and let it cook away with the onions. Add 600 ml water.", 600, "Add a glass of water (200 ml) and let it cook away with the onions. Add 670 ml water."),
+    # no other water comes: it is the grain's
+    ("", "Add 600 ml water, cook until the water has gone, 5 minutes.", 600, "Add 660 ml water"),
+    # what the mushrooms are soaked in is a part of it, and no measure of the pot's
+    ("1 litre stock", "Pour 600 ml of the stock over the dried mushrooms and soak them. Add the stock and the mushrooms.", 1000, "Add the stock and the mushrooms."),
     ("1 litre water", "Add 600 ml of the water.", 600, "Add 670 ml of the water."),
     ("1 litre hot stock", "Pour 600ml of stock over the rice.", 600, "Pour 670 ml of stock over the quinoa."),
     # all of it goes in, if not at once

@@ -21,7 +21,7 @@ _DEFINED = quick(
 _THE_CUP = quick(
     r"(?:\b(?:measuring|standard|metric|my|our|tea|US|American|Australian|Canadian|Japanese|imperial) cups?\s*[,:(–—-]\s*(?:about |each )?"
     r"|^\W*cups?\s*[:=]\s*|\b1 cup\s*[:(]\s*(?=\d{3}\s*ml\)?\s*(?:[,;|.]|$))"
-    r"|\b(?:tea ?)?cups?(?: (?:here|that|which|I use|we use|I used|used|measure|measurement|measures|size|is|are|means?|holds?|metric|a|small|large|one|of))+\s*[,:=(]?\s*(?:(?:about|around|roughly|abt)\s+)?)(?P<n>\d{3})\s*ml\b",
+    r"|\b(?:tea ?)?cups?(?= (?:here|that|which|I use|we use|I used|used|measure|size|is|are|means?|holds?|metric)\b)(?: (?:here|that|which|I use|we use|I used|used|measure|measurement|measures|size|is|are|means?|holds?|metric|a|small|large|one))+\s*[,:=(]?\s*(?:(?:about|around|roughly|abt)\s+)?)(?P<n>\d{3})\s*ml\b",
     re.I | re.M,
 )
 # a cup that holds less or more is none to measure with

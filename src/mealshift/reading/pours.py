@@ -339,6 +339,7 @@ _SOME_OF_IT = quick(
     rf"\b(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the |that |this |your )?(?:(?:hot|boiling|warm|simmering|cold|chicken|vegetable|veg|beef|fish) )*(?P<of>liquid|broth|stock|water)\b(?! (?:cubes?|pots?|powder))(?![^.;!?]{{0,40}}\b(?:each|per|both|apiece|twice)\b)",
     re.I,
 )
+_SOAKED_IN = lazy(r"\b(?:soak|rins|wash|marinat)\w*", re.I)
 # more of it comes later, at once or by the ladle
 _AND_MORE = lazy(
     r"\b(?:add|pour|stir|tip|put|use|with|then)\w*(?: (?:in|on|over))? (?:the )?(?:rest|remainder|remaining|other)\b|\b(?:the )?(?:rest|remainder|remaining \w+) (?:goes|go|is|are) (?:in|added|poured)\b"
@@ -365,8 +366,14 @@ def _less_than_listed(
     ml = parse(m.string, m.start("a"), m.end("a"), measures).ml or 0.0
     # "200 ml of the stock" is too little for the grain, and what it goes to is another thing
     enough = max(LEAST_OF_IT * whole, 0.8 * mine_ml) <= ml < (1 - SAME_SUM) * whole
-    named = m["of"].lower() == "liquid" or ingredients.kind_of(m["of"])[0] == ingredients.kind_of(listed[0].name)[0]
-    return (n, m, listed[0].index) if enough and named and _ADDS.search(m.string, 0, m.start()) else None
+    a, b = next(((a, b) for a, b in sentences(m.string) if a <= m.start() < b), (0, len(m.string)))
+    # what it is soaked in, or what is poured over the mushrooms
+    elsewhere = _SOAKED_IN.search(m.string, a, b) or (
+        _OF_A_THING.search(m.string, a, b) and not find_grains(m.string[a:b])
+    )
+    same = m["of"].lower() == "liquid" or ingredients.kind_of(m["of"])[0] == ingredients.kind_of(listed[0].name)[0]
+    poured_in = enough and same and not elsewhere and _ADDS.search(m.string, 0, m.start())
+    return (n, m, listed[0].index) if poured_in else None
 
 
 def _listed(lines: Sequence[Line], ml: float) -> Line | None:

@@ -251,6 +251,7 @@ COOKED_AWAY = lazy(
     r"[^.;!?]{0,24}\b(?:let|until|till|leave|allow)\b[^.;!?]{0,24}?\b(?:(?:cook|boil|bubble|simmer)\w*(?: it)? (?:away|off)|evaporat\w*|(?:has|have|is|'s) (?:all |almost |nearly )?(?:gone|cooked away|boiled away))\b",
     re.I,
 )
+_WATER_YET = lazy(r"\d ?(?:ml|cl|dl|l|litres?|liters?|cups?|pints?|oz)\b[^.;!?\n]{0,30}\b(?:water|stock|broth)\b", re.I)
 _SOAKING = lazy(
     r"\b(?:soak(?!ed (?:[^\W\d]+ )?(?:beans?|peas?|lentils?|chickpeas|dal|pulses?)\b)\w*|rinse(?! out)|wash|cover (?:the rice |it |them )?with)\b",
     re.I,
@@ -320,7 +321,13 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     not listed
                     and not _IF_NEEDED.search(around)
                     and not (
-                        line.kind == "water" and not find_grains(before) and COOKED_AWAY.match(piece.text, item.end)
+                        line.kind == "water"
+                        and not find_grains(before)
+                        and COOKED_AWAY.match(piece.text, item.end)
+                        # "600 ml water, and cook until it has gone" is the grain's, if no other comes
+                        and _WATER_YET.search(
+                            "\n".join((piece.text[item.end :], *(p.text for p in laid.steps[n:] if n)))
+                        )
                     )
                     # nobody soaks or washes in coconut milk or stock
                     and not (

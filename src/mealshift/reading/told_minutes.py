@@ -814,10 +814,15 @@ _BEFORE_IT_SOAKS = lazy(
     r"\s+before\b[^.;!?]{0,40}?,?\s+(?:put|set|leave|get)\b[^.;!?,]{0,30}\b(?:to soak|soaking|in(?:to)? (?:cold )?water)\b",
     re.I,
 )
+# "cook for the 10 minutes left" is its cooking
+_COOKS_THEM = lazy(r"\b(?:cook|simmer|bake|boil|steam|give)\w*\b[^.;!?]{0,16}$", re.I)
+_WASHES = lazy(r"\b(?:rins|wash|under|run|swirl|swish|refresh|cool(?:ed|ing)?\b(?! water))", re.I)
 _LEFT_TO_GO = quick(
     r"\s+(?:to go|(?:are )?remain(?:ing|s)?|(?:are )?left|from the end)\b(?! to (?:cool|stand|rest))", re.I
 )
-_HAS_HAD = lazy(r"\b(?:when|once|after) (?:it|that|the [\w ]{3,24}) (?:has|have|'s) had(?: its| about)?\s*$", re.I)
+_HAS_HAD = lazy(
+    r"\b(?:when|once|after) (?:it|that|the (?:rice|grains?|pot)) (?:has|have|'s) had(?: its| about)?\s*$", re.I
+)
 _BY_ITS_OWN_HEAT = lazy(
     r"\b(?:residual|remaining|stored|left-?over|carried) (?:heat|warmth|steam)\b[^.;!?\d]{0,40}$", re.I
 )
@@ -830,7 +835,7 @@ _LID_IN_A_CLOTH = lazy(
     re.I,
 )
 _ON_LOW_BEHIND = lazy(
-    r"\s*(?:(?:leave|let|keep) (?:it|the \w+) (?:alone |be |undisturbed |well alone |bubbling |ticking over )*)(?:over|on|at) (?:a |the )?(?:very )?(?:low(?:est)?|gentle|small(?:est)?|tiny)\b",
+    r"\s*(?:leave|let|keep) (?:it|the \w+) (?:alone |be |undisturbed |well alone |bubbling |ticking over )*(?:over|on|at) (?:a |the )?(?:very )?(?:low(?:est)?|gentle|small(?:est)?|tiny)\b",
     re.I,
 )
 _THEN_VENTED = lazy(
@@ -838,7 +843,10 @@ _THEN_VENTED = lazy(
     r"|\s*(?:for|until|till) (?:the |all )?(?:the )?(?:pressure|steam|pin)\b(?: has| is)? (?:to )?(?:go|gone|drop|fall|come|released|subside)",
     re.I,
 )
-_ITS_CYCLE = lazy(r"\b(?:cycle|program(?:me)?|setting|mode)\b\s*[(,:–—-]?\s*(?:it )?(?:takes |about |~)*$", re.I)
+_ITS_CYCLE = lazy(
+    r"(?<!saut[eé] )(?<!brown )(?<!browning )\b(?:cycle|program(?:me)?|setting|mode)\b\s*[(,:–—-]?\s*(?:it )?(?:takes |about |~)*$",
+    re.I,
+)
 _MICROWAVED = lazy(
     r"\b(?:microwave|zap|nuke) (?:the |your )?(?P<of>(?!(?:it|them|all|everything|on|at|uncovered|covered|dish|bowl|lot|mix\w*|pot)\b)[\w ]{2,30}?)(?: for)?(?: about)?\s*$",
     re.I,
@@ -1022,12 +1030,12 @@ RULES = (
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other", "rest") and p.since("come_up", _THEN_LOW)),
     Rule(
         "cover the rice with cold water and forget it for half an hour. Drain", "soak", 0.85, leaves="",
-        fits=lambda p: p.kind in ("heat", "rest", "other", "release") and not p.had("heat") and _IN_COLD_WATER.search(p.before) and p.after(_POURED_OFF) and not _by_another(p),
+        fits=lambda p: p.kind in ("heat", "rest", "other", "release") and not p.had("heat") and _IN_COLD_WATER.search(p.before) and not _WASHES.search(p.back(120)) and p.after(_POURED_OFF) and not _by_another(p),
     ),
     Rule("Seal, 6 minutes. Wait 10 minutes, then vent the rest", "release", 0.9, lambda p: p.short and p.had("heat", "whistles") and p.kind in ("rest", "other", "heat") and p.after(_THEN_VENTED), leaves=""),
     Rule("Rice cooker: normal cycle (40 minutes)", "heat", 0.85, lambda p: p.cookers and p.kind in ("other", "come_up") and not p.had("heat") and _ITS_CYCLE.search(p.before), leaves=""),
     Rule("An hour before you want to cook, put the rice to soak", "soak", 0.85, lambda p: not p.had("heat") and p.after(_BEFORE_IT_SOAKS) and not _by_another(p), leaves=""),
-    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "other", "rest", "pan", "from_start") and p.after(_LEFT_TO_GO), leaves=""),
+    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "other", "rest", "pan", "from_start") and p.after(_LEFT_TO_GO) and not _COOKS_THEM.search(p.before), leaves=""),
     Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: p.kind in ("heat", "other", "rest", "pan") and _HAS_HAD.search(p.before), leaves=""),
     Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.short and p.had("heat") and p.kind in ("heat", "other") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
     Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and p.kind in ("heat", "rest") and _STAYS_HOT.search(p.before), leaves=""),

@@ -163,7 +163,7 @@ _GOES_ON_POURING = lazy(
 )
 # what only the recipe's own appliance wants done
 _GEAR = lazy(
-    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|cancel|set (?:it )?(?:to|on) |^\W*(?:(?:and|then) )*(?:press |push )?start\W*$|hit (?:the )?(?:start|cook|button)|cycle|program(?:me)?|button|beeps?|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
+    r"\b(?:steamer|push|foil|pressure|boiling water|(?:touch|above|over) the water|muslin|cheesecloth|cloth|basket|bottom pot|trivet|spread|fold|press|switch|setting|cooker|lid|microwave|valve|whistle|weight|lock|seal|cancel|set (?:it )?(?:to|on) |^\W*(?:(?:and|then) )*(?:press |push )?start\W*$|hit (?:the )?(?:start|cook|button)|cycle|program(?:me)?|button(?! mushroom)|beeps?|(?:turn|reduce|lower|bring) (?:the |it )?(?:heat|flame|gas|fire|down))\b",
     re.I,
 )
 # "tip everything into the rice cooker": it goes in, whatever the vessel is called then
