@@ -191,3 +191,42 @@ def test_eaters_in_other_words(said: str, many: float) -> None:
     assert read.servings == many
     # who knows how much the children eat
     assert any(d.field == "servings" for d in read.doubts) == (many in (5, 12) or said == "2 adults, 2 kids")
+
+
+TONGUES = {
+    "de": "Erbsenpfanne\nFür 4 Personen\n\nZutaten\n300 g Basmatireis\n600 ml Gemüsebrühe\n150 g Erbsen\n\nZubereitung\n{}\nDie Erbsen unterheben und servieren.\n",
+    "fr": "Poêlée aux petits pois\nPour 4 personnes\n\nIngrédients\n300 g de riz basmati\n600 ml de bouillon de légumes\n150 g de petits pois\n\nPréparation\n{}\nAjouter les petits pois et servir.\n",
+    "es": "Arroz con guisantes\nPara 4 personas\n\nIngredientes\n300 g de arroz basmati\n600 ml de caldo de verduras\n150 g de guisantes\n\nPreparación\n{}\nAñadir los guisantes y servir.\n",
+    "it": "Riso con piselli\nPer 4 persone\n\nIngredienti\n300 g di riso basmati\n600 ml di brodo vegetale\n150 g di piselli\n\nPreparazione\n{}\nUnire i piselli e servire.\n",
+    "nl": "Rijst met doperwten\nVoor 4 personen\n\nIngrediënten\n300 g basmatirijst\n600 ml groentebouillon\n150 g doperwten\n\nBereiding\n{}\nSchep de doperwten erdoor en serveer.\n",
+    "pt": "Arroz com ervilhas\nPara 4 pessoas\n\nIngredientes\n300 g de arroz basmati\n600 ml de caldo de legumes\n150 g de ervilhas\n\nModo de preparo\n{}\nJunte as ervilhas e sirva.\n",
+}
+# minutes of soak, heat and rest; what the new text says
+ABROAD = (
+    ("de", "Den Reis in die Brühe geben, aufkochen und in einer guten Viertelstunde gar ziehen lassen.", 0, 15, None, "in 17 Minuten gar ziehen"),
+    ("de", "Reis und Brühe zum Kochen bringen (ca. 4 Minuten), dann zugedeckt 15 Minuten bei schwacher Hitze garen.", 0, 15, None, "(ca. 4 Minuten), dann zugedeckt 17 Minuten"),
+    ("de", "Reis in eine Schüssel geben, mit kaltem Wasser bedecken und eine halbe Stunde stehen lassen. Abgießen.\nReis und Brühe aufkochen, zugedeckt 15 Minuten garen.", 30, 15, None, "zugedeckt 17 Minuten"),
+    ("fr", "Ajouter le riz et le bouillon chaud, couvrir et laisser cuire un quart d'heure à petit feu.", 0, 15, None, "laisser cuire 17 minutes à petit feu"),
+    ("fr", "Verser le bouillon sur le riz, porter à ébullition, couvrir, cuire 15 minutes. Couper le feu, glisser un torchon sous le couvercle, attendre 10 minutes.", 0, 15, 10, "attendre 5 minutes"),
+    ("es", "Lavar el arroz y dejarlo en remojo media hora. Escurrir.\nAñadir el arroz y el caldo, hervir, tapar, cocer 15 minutos.", 30, 15, None, "cocer 17 minutos"),
+    ("es", "Añadir el arroz y el caldo, llevar a ebullición, tapar, 15 minutos. A falta de 5 minutos, añadir el perejil. Dejar reposar 5 minutos.", 0, 15, 5, "A falta de 5 minutos, añadir el perejil"),
+    ("it", "Aggiungere il riso e il brodo, coprire e far cuocere a fiamma dolce un quarto d'ora circa.", 0, 15, None, "a fiamma dolce 17 minuti"),
+    ("it", "Versare il riso nel brodo, coprire, cuocere 15 minuti. A 5 minuti dalla fine aggiungere il prezzemolo. Far riposare 5 minuti.", 0, 15, 5, "A 5 minuti dalla fine"),
+    ("it", "Sciacquare il riso e lasciarlo a bagno mezz'ora, poi scolare.\nUnire il riso e il brodo, portare a bollore, coprire, cuocere 15 minuti.", 30, 15, None, "cuocere 17 minuti"),
+    ("nl", "Voeg rijst en bouillon toe, breng aan de kook en laat afgedekt op laag vuur in een kwartier gaar worden.", 0, 15, None, "in 17 minuten gaar worden"),
+    ("pt", "Lave o arroz e deixe de molho meia hora. Escorra.\nJunte o arroz e o caldo, ferva, tampe, cozinhe 15 minutos.", 30, 15, None, "cozinhe 17 minutos"),
+)  # fmt: skip
+
+
+@pytest.mark.parametrize(("tongue", "steps", "soak", "heat", "rest", "now"), ABROAD)
+def test_minutes_in_other_tongues(
+    tongue: str, steps: str, soak: float, heat: float, rest: float | None, now: str
+) -> None:
+    text = TONGUES[tongue].format(steps)
+    read = read_once(text)
+    assert (read.soak_min, read.simmer_min, read.rest_min, read.servings) == (soak, heat, rest, 4)
+    told = recipe_alone(pipeline.whole_way(text, Choice("quinoa")))
+    assert now in told
+    # the last line is a step, and the heading of the steps none of them
+    assert "Preparazione" not in told and "Bereiding" not in told
+    assert any(w in told.lower() for w in ("servir", "servier", "serveer", "sirva"))

@@ -11,6 +11,8 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Sciacquare il riso e lasciarlo a bagno mezz'ora, poi scolare.", "", "other", "soak~"),
+    ("Brühe dazu, aufkochen, in etwa einer Viertelstunde gar ziehen lassen.", "", "soak", "heat~"),
     ("Put the rice in a bowl, cover with cold water and forget it for half an hour. Drain.", "", "heat", "soak~"),
     ("An hour before you want to cook, put the rice to soak.", "", "other", "soak~"),
     ("Cover, simmer 15 minutes. With 5 minutes to go, scatter the peas on.", "heat", "heat", "from_end~"),

@@ -101,7 +101,18 @@ def _only_times(text: str) -> bool:
 _IN_ALL = quick(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
 _HEAD_ONLY = lazy(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
-    r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung)\s*(?:\([^()]*\)\s*)?:?$",
+    r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung|bereiding(?:swijze)?|ingrediënten|ingredienser|gör så här|tillagning|fremgangsmåde)\s*(?:\([^()]*\)\s*)?:?$",
+    re.I,
+)
+_METHOD_ABROAD = lazy(
+    r"(?:preparación|elaboración|preparazione|procedimento|esecuzione|preparação|modo de preparo|préparation|recette|zubereitung|bereiding|bereidingswijze|tillagning|gör så här|fremgangsmåde|przygotowanie|sposób przygotowania|hazırlanışı|yapılışı)\s*:?",
+    re.I,
+)
+_SERVES_ABROAD = lazy(
+    r"\b(?:servieren|anrichten|serv(?:ir|ire|ez|ite)|serveer|serveren|sirv\w+|servera|servér)\b", re.I
+)
+_TIP_ABROAD = lazy(
+    r"\W*(?:consigli\w*|consejos?|trucos?|sugerencias?|notas?|note|tipp?s?|hinweis\w*|astuces?|conseils?|remarques?|variant\w*|dicas?|obs)\b",
     re.I,
 )
 _EDITED = lazy(
@@ -248,13 +259,28 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     rice_heads = _RICE_HEADS.search(told) is not None
     numbered = _numbered_heads(told, [t.line for t in tagged])
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
-    heads_steps = False
+    heads_steps = abroad = False
     talk = _talk(tagged)
     announced = _announced(tagged)
     for t in tagged:
         ln = t.line
         shown = " ".join(text[ln.start : ln.end].split())
         cls, sure = t.cls, t.sure
+        if cls in ("heading", "section"):
+            abroad = _METHOD_ABROAD.fullmatch(ln.text.strip()) is not None
+        elif (
+            cls in ("chatter", "note")
+            and abroad
+            and out.steps
+            and not _TIP_ABROAD.match(ln.text)
+            and (
+                verbs_in(ln.text)
+                or _SERVES_ABROAD.search(ln.text)
+                or {"HEAT", "FRY", "REST", "ADD"} & set(pot_words.classes(ln.text))
+            )
+        ):
+            # "Unire i piselli e servire", under "Preparazione": another tongue than the tagger's
+            cls, sure = "step", 0.55
         if bare and cls in ("title", "note", "chatter", "meta", "servings") and _MEASURED.match(ln.text):
             # a line or two without more: what begins with an amount goes in
             cls, sure = "ingredient", 0.5

@@ -300,7 +300,9 @@ _STEEPS = lazy(r"\b(?:steep|leave|let (?:it |them )?(?:stand|sit|swell|soak)|sta
 # "to the boil (8 min)"
 _COMES_UP = quick(
     r"\b(?:to (?:the |a )?(?:(?:gentle|rolling|full) )?boil(?:[^.;()]{2,60})?|until (?:it|the (?:water|pot|rice)|water) boils?|until (?:it(?:'s| is) )?(?:boiling|bubbling)|up to pressure|to pressure|heats? (?:up|through))\s*\(\s*(?:it )?(?:takes )?(?:about |abt |~)?$"
-    r"|\bto (?:the |a )?boil(?: in|,? (?:it|this|which|that) takes) (?:about |abt |~|roughly )?$",
+    r"|\bto (?:the |a )?boil(?: in|,? (?:it|this|which|that) takes) (?:about |abt |~|roughly )?$"
+    # "zum Kochen bringen (ca. 4 Minuten)"
+    r"|\b(?:zum kochen bringen|aufkochen(?: lassen)?|(?:porter|amener) à ébullition|llevar a ebullición|a hervir|portare a (?:bollore|ebollizione)|aan de kook brengen)\s*\(\s*(?:ca\.? |circa |etwa |environ |unos |ongeveer )?$",
     re.I,
 )
 # "bring it up to a boil, about 3 minutes", "when it starts to bubble (5 ish min)"
@@ -419,7 +421,7 @@ _THE_FIRST = lazy(r"\b(?:for|in|during) the first\s*$", re.I)
 _EACH_TIME = lazy(r"\s*(?:each|every time|a time|between)\b", re.I)
 _AFTER = lazy(r"\bafter(?: about| the first)?\s*$", re.I)
 _BEFORE_THE_END = lazy(
-    r"\.?\s*(?:vor (?:dem )?(?:ende|garzeitende)|avant la fin|antes de(?:l final|l fin| terminar| acabar)|prima della fine|przed końcem|före slutet|voor het einde)\b|\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
+    r"\.?\s*(?:vor (?:dem )?(?:ende|garzeitende)|avant la fin|antes de(?:l final|l fin| terminar| acabar)|(?:prima )?dal(?:la)? (?:fine|termine)|prima della fine|przed końcem|före slutet|voor het einde)\b|\s*before (?:the end|it(?:'s| is) (?:done|ready)|the (?:rice|grain|cooking|time) (?:is|are) (?:done|up|over|ready|cooked))\b",
     re.I,
 )
 _DRIPS = quick(
@@ -438,12 +440,12 @@ _BEFORE_HEAT = lazy(
 )
 # left standing, in other tongues: before the minutes or behind them
 _LEFT_ABROAD = lazy(
-    r"\b(?:odstaw(?:ić)?|zostaw|diamkan|biarkan|biar|hayaan(?:g)?|deixe(?: descansar)?|deja(?:r)?(?: reposar)?|reposar|laisser reposer|laissez reposer|(?:lascia(?:re|te)?|fate) riposare|ruhen lassen|låt stå|låt vila|la (?:den |det )?stå|lad (?:den |det )?stå|acha|iache|rehne do)\b[^.;!?]{0,20}$",
+    r"\b(?:odstaw(?:ić)?|zostaw|diamkan|biarkan|biar|hayaan(?:g)?|deixe(?: descansar)?|deja(?:r)?(?: reposar)?|reposar|laisser reposer|laissez reposer|(?:lascia(?:re|te)?|fate) riposare|ruhen lassen|låt stå|låt vila|la (?:den |det )?stå|lad (?:den |det )?stå|far riposare|attend(?:re|ez)|patient(?:er|ez)|(?:ab)?warten|esper(?:ar|e|amos)|aspettare|attendere|acha|iache|rehne do)\b[^.;!?]{0,20}$",
     re.I,
 )
 _LEFT_BEHIND = lazy(
     # the stop of "10 min." ends no sentence before a small letter
-    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|ruhen lassen|ziehen lassen|stehen lassen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
+    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|(?:ab)?warten|wachten|ruhen lassen|ziehen lassen|stehen lassen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
 )
 _TAKEN_OFF = lazy(
     r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) (?:the )?heat\b|\bout of the oven\b", re.I
@@ -802,13 +804,16 @@ def _up_to_it(p: Place) -> bool:
 
 # "cover it with cold water and forget it for half an hour. Drain", "into cold water it goes for 30 minutes, then into a sieve"
 _IN_COLD_WATER = lazy(
-    r"\b(?:cold|cool|lukewarm|tepid|fresh) water\b(?:(?!\b(?:boil|heat|hot|simmer|bring|cook|fry|bake)\w*)[^;!?]){0,50}$",
+    r"\b(?:(?:cold|cool|lukewarm|tepid|fresh) water|kalte[mn]? wasser|eau froide|agua fr[ií]a|água fria|acqua fredda|koud water)\b(?:(?!\b(?:boil|heat|hot|simmer|bring|cook|fry|bake)\w*)[^;!?]){0,50}$",
     re.I,
 )
 _POURED_OFF = lazy(
-    r"\W{1,3}(?:then |and |now )*(?:drain|strain|into (?:a|the) (?:sieve|colander|strainer)|(?:tip|pour|throw) (?:the |that |off )?(?:soaking )?(?:water )?(?:away|out|off))\b",
+    r"\W{1,3}(?:then |and |now )*(?:drain|strain|into (?:a|the) (?:sieve|colander|strainer)|(?:tip|pour|throw) (?:the |that |off )?(?:soaking )?(?:water )?(?:away|out|off))\b"
+    r"|\s{0,2}(?:(?:stehen|ziehen|quellen) lassen|laten staan)?\W{1,3}(?:(?:dann|puis|poi|y|und|en) )*(?:ab(?:gie(?:ß|ss)|tropf|seih)en|égoutt(?:er|ez)|escurr(?:ir|a|e)|scol(?:are|ate)|afgieten)\b",
     re.I,
 )
+_SOAKED_BEFORE = quick(r"\b(?:a bagno|in ammollo|en remojo|de molho|à tremper|tremper)\b[^.;!?\d]{0,16}$", re.I)
+_DONE_SO = lazy(r"\s*gar (?:ziehen|werden|quellen)\b", re.I)
 # "An hour before you want to cook, put the rice to soak"
 _BEFORE_IT_SOAKS = lazy(
     r"\s+before\b[^.;!?]{0,40}?,?\s+(?:put|set|leave|get)\b[^.;!?,]{0,30}\b(?:to soak|soaking|in(?:to)? (?:cold )?water)\b",
@@ -853,7 +858,10 @@ _MICROWAVED = lazy(
 )
 
 
-_LAST_ABROAD = quick(r"\b(?:[úu]ltim[oa]s|ultimi|derni[eè]re?s|letzten|laatste|sista|siste|sidste|ostatnie)\s*$", re.I)
+_LAST_ABROAD = quick(
+    r"\b(?:a falta de|cuando (?:falten|faltan|queden)|quando mancano|quand il reste|quando faltarem|[úu]ltim[oa]s|ultimi|derni[eè]re?s|letzten|laatste|sista|siste|sidste|ostatnie)\s*$",
+    re.I,
+)
 _SHAPED_FIRST = quick(
     r"\b(?:press|pack|pat|shape|form|spoon|tip|turn|put)\w*\b[^.;]{0,40}\b(?:loaf|loaves|patt(?:y|ies)|burgers?|cakes|croquettes|balls)\b|\b(?:lined|greased|buttered|oiled) (?:loaf )?tin\b|\broll(?:ed|s)?\b(?: (?:it|them|the leaves))? ?up\b",
     re.I,
@@ -1030,18 +1038,20 @@ RULES = (
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other", "rest") and p.since("come_up", _THEN_LOW)),
     Rule(
         "cover the rice with cold water and forget it for half an hour. Drain", "soak", 0.85, leaves="",
-        fits=lambda p: p.kind in ("heat", "rest", "other", "release") and not p.had("heat") and _IN_COLD_WATER.search(p.before) and not _WASHES.search(p.back(120)) and p.after(_POURED_OFF) and not _by_another(p),
+        fits=lambda p: p.kind in ("heat", "rest", "other", "release", "soak") and not p.had("heat") and _IN_COLD_WATER.search(p.before) and not _WASHES.search(p.back(120)) and p.after(_POURED_OFF) and not _by_another(p),
     ),
-    Rule("Seal, 6 minutes. Wait 10 minutes, then vent the rest", "release", 0.9, lambda p: p.short and p.had("heat", "whistles") and p.kind in ("rest", "other", "heat") and p.after(_THEN_VENTED), leaves=""),
-    Rule("Rice cooker: normal cycle (40 minutes)", "heat", 0.85, lambda p: p.cookers and p.kind in ("other", "come_up") and not p.had("heat") and _ITS_CYCLE.search(p.before), leaves=""),
+    Rule("Seal, 6 minutes. Wait 10 minutes, then vent the rest", "release", 0.9, lambda p: p.short and p.had("heat", "whistles") and p.kind in ("rest", "other", "heat", "release") and p.after(_THEN_VENTED), leaves=""),
+    Rule("Rice cooker: normal cycle (40 minutes)", "heat", 0.85, lambda p: p.cookers and p.kind in ("other", "come_up", "heat") and not p.had("heat") and _ITS_CYCLE.search(p.before), leaves=""),
+    Rule("lasciarlo a bagno mezz'ora, poi scolare", "soak", 0.9, lambda p: not p.had("heat") and _SOAKED_BEFORE.search(p.before) and not CLASS["PULSE"].search(p.back(90)), leaves=""),
+    Rule("in etwa einer Viertelstunde gar ziehen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "rest", "other", "heat") and p.after(_DONE_SO), leaves=""),
     Rule("An hour before you want to cook, put the rice to soak", "soak", 0.85, lambda p: not p.had("heat") and p.after(_BEFORE_IT_SOAKS) and not _by_another(p), leaves=""),
-    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "other", "rest", "pan", "from_start") and p.after(_LEFT_TO_GO) and not _COOKS_THEM.search(p.before), leaves=""),
-    Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: p.kind in ("heat", "other", "rest", "pan") and _HAS_HAD.search(p.before), leaves=""),
-    Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.short and p.had("heat") and p.kind in ("heat", "other") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
-    Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and p.kind in ("heat", "rest") and _STAYS_HOT.search(p.before), leaves=""),
-    Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.short and p.had("heat") and not p.had("rest") and p.kind in ("heat", "other") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),
-    Rule("for the next 15 minutes leave it alone over a low heat", "heat", 0.9, lambda p: p.kind in ("rest", "other") and p.after(_ON_LOW_BEHIND) and not _by_another(p), leaves=""),
-    Rule("Microwave the peas for 2 minutes", "other", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "pan", "rest") and (m := _MICROWAVED.search(p.before)) and not find_grains(m["of"]), leaves=""),
+    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "other", "rest", "pan", "from_start", "from_end") and p.after(_LEFT_TO_GO) and not _COOKS_THEM.search(p.before), leaves=""),
+    Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: p.kind in ("heat", "other", "rest", "pan", "from_start") and _HAS_HAD.search(p.before), leaves=""),
+    Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.short and p.had("heat") and p.kind in ("heat", "other", "rest") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
+    Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and p.kind in ("heat", "rest", "other") and _STAYS_HOT.search(p.before), leaves=""),
+    Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.short and p.had("heat") and not p.had("rest") and p.kind in ("heat", "other", "rest") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),
+    Rule("for the next 15 minutes leave it alone over a low heat", "heat", 0.9, lambda p: p.kind in ("rest", "other", "heat") and p.after(_ON_LOW_BEHIND) and not _by_another(p), leaves=""),
+    Rule("Microwave the peas for 2 minutes", "other", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "pan", "rest", "other") and (m := _MICROWAVED.search(p.before)) and not find_grains(m["of"]), leaves=""),
     Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", OR_SO_LONG)),
     Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("Soak rice 1 hour. Boil in the salted water 6 minutes, drain.", "heat", 0.9, lambda p: p.kind in ("other", "pan", "soak") and not p.had("heat") and _IN_SALTED.search(p.before) and p.after(_THEN_DRAINED)),

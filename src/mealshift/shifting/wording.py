@@ -252,7 +252,7 @@ def said_time(low: float, high: float, was: str) -> str:
     # a word of another language stays as it is
     short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minutter|minute[nr]|dakika|dk|menit|dakik[ao]?)\b", was, re.I)
     # "30 Minuten" are not "17 minuten", "20 MIN" shouts
-    word = (short[0].lower() if short[0].isupper() else short[0]) if short else "minutes"
+    word = (short[0].lower() if short[0].isupper() else short[0]) if short else _minutes_beside(was)
     if m := re.match(r"(?:dakika|dk\.?)\s+(?=\d)", was, re.I):
         # "dakika 20", as Swahili has it
         return m[0] + (str(lo) if lo == hi else f"{lo}-{hi}")
@@ -261,6 +261,18 @@ def said_time(low: float, high: float, was: str) -> str:
     # "10-15 mins" keeps its dash
     dash = re.search(r"\d(\s?[-–]\s?)\d", was)
     return f"{lo}{dash[1] if dash else ' to '}{hi} {word}"
+
+
+# minutes, as they are called where an hour is called so
+_OF_HOURS = (
+    (r"stunde", "Minuten"), (r"heures?\b", "minutes"), (r"\bhoras?\b", "minutos"), (r"(?:\b|['’])or[ae]\b|mezzora", "minuti"), (r"\b(?:half)?uur\b|kwartier", "minuten"),
+    (r"tim(?:me|mar|e)\b|kvart", "minuter"), (r"godzin|kwadrans", "minut"), (r"\bsaat\b", "dakika"),
+)  # fmt: skip
+
+
+def _minutes_beside(was: str) -> str:
+    """The word for minutes in the tongue of what they replace: "eine Viertelstunde", "mezz'ora"."""
+    return next((word for hour, word in _OF_HOURS if re.search(hour, was, re.I)), "minutes")
 
 
 def _hours(minutes: int) -> str:

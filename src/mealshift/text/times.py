@@ -20,8 +20,14 @@ _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
 _ISH = r"(?:\s*-?\s*(?:ish|odd|more|extra|further|full|whole|good|short|or so))?"
+# parts of an hour in other tongues, with the article that goes when minutes stand for them
+_PARTS_ABROAD = (
+    r"(?:eine[rn]? |ein )?(?:gute[nr]? |knappe[nr]? )?(?:halbe[nr]? stunde|(?:drei)?viertelstunde)|(?:une? |en )?(?:petit |bon(?:ne)? )?(?:demi[- ]heure|quart d['’]heure)|trois[- ]quarts d['’]heure"
+    r"|(?:una? )?(?:media hora|cuarto de hora)|tres cuartos de hora|(?:una |un )?(?:mezz['’ ]?ora|quarto d['’]ora)|tre quarti d['’]ora|(?:een |drie )?(?:half uur|halfuur|kwartier)"
+    r"|(?:um )?(?:meia hora|quarto de hora)|(?:en )?(?:halvtimme|halvtime|kvart(?=\s*(?:[.,;)]|$))|kvarter)|(?:pół godziny|kwadrans)|(?:yarım saat|çeyrek saat)"
+)
 # what a stretch can begin with; no other place of a text is looked at any nearer
-_HEAD = rf"(?:{any_of(NUMBER_WORDS)}|about|abt|approx|around|roughly|say|another|good|full|just|at|up|ca?|bout|dakika|dk|over|all|the|night|nite|minute|hour)"
+_HEAD = rf"(?:{any_of(NUMBER_WORDS)}|about|abt|approx|around|roughly|say|another|good|full|just|at|up|ca?|bout|dakika|dk|over|all|the|night|nite|minute|hour|ein|halb|viertel|dreiviertel|gut|knapp|un|en\b|demi|quart|trois|media|cuarto|tres|mezz|tre|een|half|kwart|drie|um\b|meia|halv|kvart|pół|kwad|yarım|çeyrek|petit|bon)"
 # for a text in small letters, in which it is far quicker
 _TIME = lazy(
     # no stretch begins within a word: most places are passed over at once
@@ -37,13 +43,14 @@ _TIME = lazy(
     r"|(?P<frac>[¼½¾⅓⅔]|[123]/[234])\s*(?:of\s+)?an\s+hour\b"
     rf"|(?P<ah>an? hour)\s*(?:and|,)?\s*(?P<am>{NUMBER_PATTERN})\s*{_MIN}\.?"
     r"|(?P<words>(?:half|quarter|three[- ]quarters)(?:[- ]of)?[- ]an[- ]hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|over-?ni(?:ght|te)|over night|all ni(?:ght|te)|(?:the )?ni(?:ght|te) before)"
+    rf"|(?P<abroad>{_PARTS_ABROAD})(?!\w)"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
     rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
     r")"
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = lazy(
-    r"m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final"
+    r"d['’]or|mezz|kwartier|halv|kvart|godzin|kwadrans|m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final"
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = quick(
@@ -202,6 +209,12 @@ _ORDINAL = lazy(
 _HOT_FIRST = lazy(r"[2-4]\d[05]\s*[-–—]\s*(?=\d{1,2}(?!\d))")
 # "three-quarters" holds the word quarter
 _WORD_MIN = {"three": 45.0, "half": 30.0, "quarter": 15.0}
+# the first that is held: "dreiviertelstunde" holds a quarter too
+_PARTS_IN_MIN = (
+    *((w, 45.0) for w in ("drei", "trois", "tres ", "tre ", "drie")),
+    *((w, 30.0) for w in ("halb", "demi", "media", "mezz", "half", "meia", "halv", "pół", "yarım")),
+    ("", 15.0),
+)
 
 
 def _made(m: re.Match[str], text: str) -> Stretch | None:
@@ -230,6 +243,9 @@ def _made(m: re.Match[str], text: str) -> Stretch | None:
             if "night" in words or "nite" in words:
                 return Stretch(start, finish, OVERNIGHT_MIN, OVERNIGHT_MIN, said, "word")
             n = 90.0 if "and a half" in words else next(v for k, v in _WORD_MIN.items() if k in words)
+            return Stretch(start, finish, n, n, said, "h")
+        if m["abroad"]:
+            n = next(v for k, v in _PARTS_IN_MIN if k in m["abroad"].lower())
             return Stretch(start, finish, n, n, said, "h")
         if m["one"]:
             n = {"minute": 1.0, "hour": 60.0}.get(m["one"].lower(), 30.0)
