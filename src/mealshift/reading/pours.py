@@ -419,7 +419,7 @@ def _with_water(ln: Line, measures: Measures) -> Line:
     m = None if ln.section.startswith("step ") or ln.grain else TO_MAKE.search(ln.text)
     item = parse(ln.text, m.start("a"), m.end("a"), measures) if m else None
     own = ln.ml or 0.0
-    # "juice of 2 oranges made up to 600 ml": no amount of its own, and nearly all water
+    # "juice of a lemon and water, made up to 600 ml": no amount of its own, and nearly all water
     if m is None or item is None or not item.ml or item.ml < own or (own and not ln.fraction):
         return ln
     water = item.ml if not own else ln.water + item.ml - own

@@ -116,7 +116,10 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
     for n, piece in enumerate(laid.steps):
         for m in (m for p in _RATIO_BEHIND for m in p.finditer(piece.text[:4000])):
             kind = ingredients.kind_of(m["what"])[0]
-            wet, rice = (number_range(m[k])[0] for k in ("wet", "rice"))
+            try:
+                wet, rice = (number_range(m[k])[0] for k in ("wet", "rice"))
+            except ValueError:
+                continue
             times = max(wet, rice) / (min(wet, rice) or 1.0)
             if kind is None or not 0.8 <= times <= 6:
                 continue

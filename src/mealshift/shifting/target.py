@@ -1398,9 +1398,10 @@ class _Work:
 
     def _sieved(self, i: int) -> bool:
         """ "Drain in a sieve and leave to steam dry for 5 minutes": the grain, in no vessel of its own."""
-        o, before = self.out.operations[i], self.out.operations[i - 1]
-        drains = o.kind == "drain" and not o.what and _INTO_A_SIEVE.search(o.text)
-        return bool(drains) or (o.phase == "rest" and o.vessel == before.vessel and self._sieved(i - 1))
+        ops = self.out.operations
+        while i > 0 and ops[i].phase == "rest" and ops[i].vessel == ops[i - 1].vessel:
+            i -= 1
+        return ops[i].kind == "drain" and not ops[i].what and _INTO_A_SIEVE.search(ops[i].text) is not None
 
     def _water_to_a_line(self, end: int) -> bool:
         """ "Fill with water to the 2 line": a step pours what the list names without an amount, and says now how much that is."""
