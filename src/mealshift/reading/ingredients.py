@@ -281,6 +281,41 @@ def _as_kind(line: Line, problems: list[Problem]) -> Line:
     )
 
 
+def liquid(
+    index: int,
+    text: str,
+    start: int,
+    section: str,
+    name: str,
+    kind: Kind,
+    ml: float,
+    amount: Span,
+    quantity: float | None = None,
+    unit: str = "ml",
+) -> Line:
+    """The line of a liquid that the list does not hold so: `text` at `start` of the brought text, of which `amount` tells how much. quantity: in its unit;
+    None: its millilitres."""
+    return Line(
+        index,
+        text,
+        Span(start, start + len(text)),
+        section,
+        ml if quantity is None else quantity,
+        None,
+        unit,
+        name,
+        None,
+        amount,
+        kind.role,
+        kind.kind,
+        ml,
+        ml,
+        ml * kind.water,
+        kind.water,
+        carrier=kind.carrier,
+    )
+
+
 @lru_cache(maxsize=4096)
 def used_of_it(text: str) -> tuple[int, int] | None:
     """Where a line says how much of its liquid is poured, with its bracket or the comma before it."""

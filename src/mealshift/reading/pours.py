@@ -285,24 +285,17 @@ def reserved(
             before += piece.text + "\n"
             continue
         at = piece.span.start
-        kept = Line(
+        kept = ingredients.liquid(
             len(lines),
             m[0],
-            Span(at + m.start(), at + m.end()),
+            at + m.start(),
             f"step {n}",
-            item.value,
-            None,
-            item.unit,
             PART if less and m is less[1] else KEPT,
-            None,
+            kind,
+            item.ml,
             Span(m.start("a") - m.start(), m.end("a") - m.start()),
-            "pot_liquid",
-            kind.kind,
-            item.ml,
-            item.ml,
-            item.ml * kind.water,
-            kind.water,
-            carrier=kind.carrier,
+            item.value,
+            item.unit,
         )
         there = next((ln for ln in lines if ln.span.start < kept.span.end and kept.span.start < ln.span.end), None)
         listed = None if there or m is shared else _listed(lines, item.ml)
@@ -475,24 +468,17 @@ def made_up(
                 # "keep the soup, you'll need 7 cups": the list has it as a line of its own
                 return lines, None
             at = piece.span.start
-            total = Line(
+            total = ingredients.liquid(
                 len(lines),
                 piece.text[m.start() : a.end("u")],
-                Span(at + m.start(), at + a.end("u")),
+                at + m.start(),
                 f"step {n}",
-                item.value,
-                None,
-                item.unit,
                 SUMS[0],
-                None,
+                kind,
+                item.ml,
                 Span(a.start() - m.start(), a.end("u") - m.start()),
-                "pot_liquid",
-                kind.kind,
-                item.ml,
-                item.ml,
-                item.ml * kind.water,
-                kind.water,
-                carrier=kind.carrier,
+                item.value,
+                item.unit,
             )
             there = next(
                 (ln for ln in lines if ln.span.start < total.span.end and total.span.start < ln.span.end), None

@@ -144,25 +144,19 @@ def _as_much_of(m: re.Match[str], before: Line, start: int) -> Line | None:
     kind = ingredients.kind_of(m["of"])[0]
     if kind is None or not before.fraction or not before.ml:
         return None
-    ml, a = before.ml, start + m.start("all")
-    return Line(
+    much = Span(0, m.end("much") - m.start("all"))
+    at = start + m.start("all")
+    return ingredients.liquid(
         before.index + 1,
         m["all"],
-        Span(a, start + m.end("all")),
+        at,
         before.section,
-        ml,
-        None,
-        before.unit,
         m["of"],
-        None,
-        Span(0, m.end("much") - m.start("all")),
-        kind.role,
-        kind.kind,
-        ml,
-        ml,
-        ml * kind.water,
-        kind.water,
-        carrier=kind.carrier,
+        kind,
+        before.ml,
+        much,
+        before.quantity,
+        before.unit,
     )
 
 

@@ -76,31 +76,6 @@ def _by_the_rice(text: str) -> tuple[float, int, int] | None:
     return None if m is None or times is None else (times, m.start(), m.end())
 
 
-def _water(
-    index: int, text: str, start: int, section: str, ml: float, name: str, kind: ingredients.Kind, amount: int
-) -> Line:
-    """The line of a liquid that stands in no list: `text` at `start` of the brought text, whose first `amount` characters tell how much."""
-    return Line(
-        index,
-        text,
-        Span(start, start + len(text)),
-        section,
-        ml,
-        None,
-        "ml",
-        name,
-        None,
-        Span(0, amount),
-        kind.role,
-        kind.kind,
-        ml,
-        ml,
-        ml * kind.water,
-        kind.water,
-        carrier=kind.carrier,
-    )
-
-
 def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Line]:
     """Water that stands nowhere but in a ratio told beside list and steps."""
     for m in (m for p in _RATIO for m in p.finditer(laid.plain[:6000])):
@@ -112,7 +87,7 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
         if kind is None or not 0.8 <= times <= 6:
             continue
         before = len(m[0][: m.start("what") - m.start()].rstrip(" :/"))
-        return [_water(len(lines), m[0], m.start(), "", times * volume, m["what"], kind, before)]
+        return [ingredients.liquid(len(lines), m[0], m.start(), "", m["what"], kind, times * volume, Span(0, before))]
     for n, piece in enumerate(laid.steps):
         for m in (m for p in _RATIO_BEHIND for m in p.finditer(piece.text[:4000])):
             kind = ingredients.kind_of(m["what"])[0]
@@ -123,10 +98,9 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
             times = max(wet, rice) / (min(wet, rice) or 1.0)
             if kind is None or not 0.8 <= times <= 6:
                 continue
-            made = _water(
-                len(lines), m[0], piece.span.start + m.start(), f"step {n + 1}", times * volume, m["what"], kind, 0
-            )
-            return [made.with_(amount_span=Span(m.start("all") - m.start(), len(m[0])))]
+            amount = Span(m.start("all") - m.start(), len(m[0]))
+            at = piece.span.start + m.start()
+            return [ingredients.liquid(len(lines), m[0], at, f"step {n + 1}", m["what"], kind, times * volume, amount)]
     return []
 
 
@@ -182,7 +156,7 @@ def _tin_of_water(
     part = 0.5 if "half" in said else _PARTS.get(told.replace("-", " ").removesuffix("s"), 1.0)
     times = _TIMES.get(said.get("times", "").split(" ")[0], 1.0) + (0.5 if "half" in said.get("times", "") else 0.0)
     ml = one * (2 if "twice" in said or "both" in said else part * times)
-    return _water(index, m[0], start + m.start(), section, ml, m["kind"], kind, before)
+    return ingredients.liquid(index, m[0], start + m.start(), section, m["kind"], kind, ml, Span(0, before))
 
 
 def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
@@ -224,15 +198,15 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
             continue
         said = piece.text[told[1] : told[2] + liquid.end()]
         out.append(
-            _water(
+            ingredients.liquid(
                 len(out),
                 said,
                 piece.span.start + told[1],
                 f"step {n + 1}",
-                told[0] * volume,
                 liquid[1],
                 kind,
-                told[2] - told[1],
+                told[0] * volume,
+                Span(0, told[2] - told[1]),
             )
         )
         break
