@@ -1,7 +1,7 @@
 """What is recorded in corpus/recorded.txt: what a cook reads and what an evening is made of, for recipes of every kind.
 
-Each of the texts of shifted.txt and the demo's recipes: the rewritten recipe, what was read of it, its tasks (minutes, hands, what on, after what) and, for the demo's, the stove's
-steps. test_as_recorded.py holds the program to it, so that no number or sentence moves unseen. Where one is meant to, `make recorded` writes it anew: read the diff.
+Each of the texts of shifted.txt and the demo's recipes: the rewritten recipe, what was read of it, the account of its water and minutes with what the cook is asked, its tasks
+(minutes, hands, what on, after what) and, for the demo's, the stove's steps. test_as_recorded.py holds the program to it, so that no number or sentence moves unseen. Where one is meant to, `make recorded` writes it anew: read the diff.
 """
 
 from __future__ import annotations
@@ -18,6 +18,7 @@ from mealshift.planning.tasks import Task, tasks_of
 from mealshift.problems import Refusal
 from mealshift.reading import read
 from mealshift.recipe import Recipe
+from mealshift.results import ShiftReport
 from mealshift.shifting import Choice, as_it_is, shift
 from mealshift.writing.text import recipe_alone
 
@@ -38,23 +39,29 @@ class Record:
     method: str | None
     stove: bool = False
     read: bool = True
+    # so many times the plates
+    times: float = 1.0
 
     @property
     def head(self) -> str:
-        return f"%%% {self.name} → {self.to}{f' by {self.method}' if self.method else ''}"
+        more = f" times {self.times:g}" if self.times != 1 else ""
+        return f"%%% {self.name} → {self.to}{f' by {self.method}' if self.method else ''}{more}"
 
     @property
     def choice(self) -> Choice:
-        return Choice(self.to, method=self.method)
+        plates = (read(self.text).servings or 1.0) * self.times if self.times != 1 else None
+        return Choice(self.to, method=self.method, servings=plates)
 
     def lines(self) -> list[str]:
         if not self.to:
             made = as_it_is(read(self.text))
             return [self.head, *map(_task, tasks_of(made, "d"))]
         recipe = read(self.text)
-        out = [self.head, recipe_alone(pipeline.whole_way(self.text, self.choice)).rstrip()]
+        made = pipeline.whole_way(self.text, self.choice)
+        out = [self.head, recipe_alone(made).rstrip()]
         if self.read:
             out += ["--- read", *_read(recipe)]
+        out += ["--- account", *_account(made)]
         out += ["--- tasks", *map(_task, tasks_of(shift(recipe, self.choice), "d"))]
         if self.stove:
             dinner = plan_dinner([Dish("d", read(self.text), self.choice)], SEVEN, NOON, 3)
@@ -68,6 +75,7 @@ def records() -> list[Record]:
     for file in DEMO_FILES:
         text = file.read_text(encoding="utf-8")
         out += [Record(file.stem, text, to, method, True, n == 0) for n, (to, method) in enumerate(TO)]
+        out.append(Record(file.stem, text, "quinoa", None, read=False, times=2.0))
         out.append(Record(file.stem, text, "", None))
     return out
 
@@ -93,6 +101,17 @@ def _read(recipe: Recipe) -> Iterator[str]:
             yield f"{d.kind} {d.low:g}-{d.high:g} in {step.index + 1} | {d.text}"
     for doubt in recipe.doubts:
         yield f"? {doubt.field} {len(doubt.choices)} | {doubt.where}"
+
+
+def _account(made: ShiftReport) -> Iterator[str]:
+    """Of each pot where its water and its minutes come from; then what is noted of the whole."""
+    for pot in made["pots"]:
+        yield "water: " + "; ".join(
+            " ".join(filter(None, (r["term"], str(r["ml"]), r["where"] and f"({r['where']})"))) for r in pot["ledger"]
+        )
+        yield "minutes: " + "; ".join(f"{r['term']} {r['min']}" for r in pot["time_ledger"])
+    for p in made["problems"]:
+        yield f"! {p['code']} | {p['text']}"
 
 
 def _whole(x: float | None) -> int | None:

@@ -28,7 +28,7 @@ from ..grains import TEXTURES, Grain
 from ..measures import MEASURE_ML, WHISTLE_MIN, in_vessels, jug_ml, largest_remainder, round_half_up
 from ..problems import Problem
 from ..results import PotAlone, Roast, Said
-from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, cap, default_way
+from .ways import BRISK, CLOTH_G, EVAPORATION, Factors, Kitchen, Way, default_way
 
 CLING = 0.06
 BAND_WATER = 0.12
@@ -309,7 +309,7 @@ def solve(
     for b in brought:
         if b.ml < 0:
             need -= b.ml
-            rows.append(Row("absorber", -b.ml, f"{cap(b.name)} drink this from the same pot"))
+            rows.append(Row("absorber", -b.ml, f"drunk from the same pot by the {b.name}", f"by the {b.name}"))
         else:
             had += b.ml
             rows.append(Row("brought", -b.ml, f"already there, from the {b.name}", f"from the {b.name}"))
@@ -434,7 +434,10 @@ def _boil_off(way: Way, kitchen: Kitchen, factors: Factors, cook: float, grain: 
     if row.locked:
         n = _whistles(way, kitchen, cook)
         off = row.loss_once + row.loss_whistle * n
-        why = row.loss_why or f"{row.loss_once:g} on the way up and {row.loss_whistle:g} a whistle, {n} whistles"
+        why = (
+            row.loss_why
+            or f"{row.loss_once:g} on the way up and {row.loss_whistle:g} a whistle, {n} whistle{'' if n == 1 else 's'}"
+        )
     elif row.loss_lid:
         where = "from the open pan" if way.lid == "open" else f"under {_LID_SAID[way.lid]}"
         why = f"boils off {where}"

@@ -240,8 +240,16 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             "ating",
             "ated",
         ):
-            found.append((m.start(), of[m["w"].lower()]))
+            comes = m["w"].lower() == "simmer" and _COMES_TO_A.search(text, 0, m.start())
+            found.append((m.start(), "boil" if comes else of[m["w"].lower()]))
     return found
+
+
+# "bring the rice, water and salt to a simmer" brings it to the boil; "turn it down to a simmer" is the cooking
+_COMES_TO_A = lazy(
+    r"(?<![^.;!?])(?:(?!\b(?:reduc|turn|lower|drop|down|keep|kept|flame|knob|dial|set|heat (?:right |well )?(?:down|low))\w*)[^.;!?])*\bto an? (?:(?:bare|gentle|low|slow|light|steady|lively|good|fast|full|rapid) )?$",
+    re.I,
+)
 
 
 # of two verbs in one clause the one that says more about the minutes

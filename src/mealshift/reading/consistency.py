@@ -263,6 +263,10 @@ def _amount(recipe: Recipe, line: Line, settled: set[str], vessel_told: bool) ->
     return []
 
 
+# what stands longer off the heat is as often left to cool, or kept
+LONGEST_REST = 45.0
+
+
 def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
     """A doubt where another reading of the minutes is nearly as likely: at the stretches that make the difference."""
     out: list[Doubt] = []
@@ -283,6 +287,12 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
         # "overnight, or 4 hours at the least": either is a soak
         if re.search(r"ni(?:ght|te)", d.text, re.I) and len(soaks) > 1 and not any(x.field == "soak" for x in out):
             out.append(_stretch("soak", st, d, "soak"))
+    for st in recipe.steps:
+        for d in st.durations:
+            # "turn off the heat and leave to cool in the pot, at least 2 hours"
+            stands = d.kind == "rest" and d.low > LONGEST_REST and (st.index, d.span.start) not in said
+            if stands and not any(x.field == "rest" for x in out):
+                out.append(_stretch("rest", st, d, "rest"))
     if (short := _too_short(recipe, line)) and not any(x.field == "simmer" for x in out):
         out.append(_stretch("simmer", *short, "other"))
     counted = [(st, d) for st in recipe.steps for d in st.durations if d.kind == "heat"] if recipe.whistles else []

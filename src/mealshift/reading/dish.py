@@ -271,7 +271,10 @@ def _lid(prose: str, found: Sequence[Clause], method: str) -> str:
 
 
 # "whole spices", "the vegetables", "season": the steps speak of several at once
+# "put in the pot, fill to the 2 mark": what a cooker is filled with is water
+FILLED_TO_A_LINE = lazy(r"\bfill\b[^.;!?]{0,40}\b(?:line|mark|level)\b", re.I)
 _TOGETHER = (
+    (FILLED_TO_A_LINE, r"water"),
     (lazy(r"\b(?:vegetables|veg|veggies)\b", re.I), THINGS["veg"]),
     (
         lazy(r"\b(?:spices|masalas?|powders?|tempering|seasonings?)\b", re.I),

@@ -23,7 +23,7 @@ from . import pot_words
 from .clauses import THINGS, VESSEL_WORDS, verbs_in
 from .ingredients import foods
 from .minutes import WHISTLES
-from .names import find_grains
+from .names import find_grains, kind_of_rice
 from .ways import way_of
 from .words import word_list
 
@@ -868,6 +868,11 @@ def _untitled(lines: Sequence[TextLine], classes: Sequence[str]) -> Piece | None
         if cls == "chatter" and (asked := _ASKED_FOR.search(ln.text)):
             at = ln.start + asked.start("dish")
             return _title(Piece(asked["dish"], Span(at, at + len(asked["dish"])), first=ln.index))
+    for ln in lines[:1]:
+        opened = _TELLS_OF.match(ln.text)
+        if opened and kind_of_rice(opened["dish"]) is None:
+            at = ln.start + opened.start("dish")
+            return _title(Piece(opened["dish"], Span(at, at + len(opened["dish"])), first=ln.index))
     return None
 
 
@@ -877,6 +882,12 @@ _DISH_SERVES = lazy(
 # "how do you do the red rice. The tomato one": what a chat is about
 _ASKED_FOR = lazy(
     r"\b(?:how|recipe|make|want|send|promised|here'?s|asked for)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2}?)(?: (?:recipe|from|you|we|i)\b[^.?!]{0,30})?\s*(?:[.?!,]|$)",
+    re.I,
+)
+# "ok so coconut rice: one tin coconut milk, …", "How I do tomato rice: fry an onion": what a message tells, all in one line
+_TELLS_OF = lazy(
+    r"(?:(?:ok(?:ay)?|so|right|well|hi|hey|hello|here goes|here you go)[\s,!.:–—-]+){0,3}(?:(?:here(?:'s| is)|this is|how (?:i|we) (?:do|make|cook)|for|to make|recipe for) )?(?:(?:the|my|our|your|(?:mum|mom|gran|nan|dad)'s) )?"
+    r"(?P<dish>(?!(?:the|my|our|your|a|an|of|any|some|more|plain|cooked|uncooked|raw|dry|leftover|washed|rinsed|white|good|cups?|and|for|how|to|with)\b)[^\W\d_]{3,}(?: (?:and |& )?(?!(?:the|a|an|of|any|some|cooked|raw|dry)\b)[^\W\d_]{3,}){0,2} (?:rice|pilaf|pilau|risotto))(?::| [–—-])\s+(?=\S)(?=.{40})",
     re.I,
 )
 

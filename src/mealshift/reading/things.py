@@ -613,8 +613,12 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
             out.remove(there)
             out.append(parse(text, g.span.start, a.end() if a else there.end, measures))
             continue
-        if there and (find_grains(there.text) or kind_of_rice(f"{there.name} rice") is None):
-            # "Rice: 2 cups jasmine rice" is said once
+        if there and (
+            find_grains(there.text)
+            or kind_of_rice(f"{there.name} rice") is None
+            or ingredients.kind_of(there.name)[0] is not None
+        ):
+            # "Rice: 2 cups jasmine rice" is said once, and of "coconut rice: a tin of coconut milk" the tin holds none
             continue
         if there:
             # "Rice 200 g easy-cook": the kind stands behind, and is the rice's

@@ -345,4 +345,11 @@ def _shared(parts: Sequence[float], total: float, joins: bool) -> list[float]:
         left = parts[i] + total - was
         if left >= 1 and left >= parts[i] / 4:
             return [left if n == i else p for n, p in enumerate(parts)]
-    return [p * total / was for p in parts]
+    alike = [p * total / was for p in parts]
+    if total % 1 or any(p % 1 for p in parts) or min(alike) < 1:
+        return alike
+    # whole minutes are told: two and a half twice would be six
+    new = [float(int(p)) for p in alike]
+    for i in sorted(range(len(new)), key=lambda i: new[i] - alike[i])[: round(total - sum(new))]:
+        new[i] += 1.0
+    return new

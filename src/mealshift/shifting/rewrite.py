@@ -95,6 +95,7 @@ _SETTING = lazy(
     r"(?P<rice>[\"'‘’“”]?(?:(?:white|mixed|plain|brown|sushi|regular|jasmine|quick)[ -])?rice[\"'‘’“”]?(?: \([^()\n]{1,20}\))?)(?= (?:setting|mode|program(?:me)?|cycle|course|button|function)\b)",
     re.I,
 )
+_BEGINS = lazy(r"(?:^|[.!?]\s+)$")
 _NOT_ALL = lazy(
     rf"\b(?:won't|wont|will not|may not|might not|mightn't|don't|do not) (?:need|use) (?:it |them )?all\b[^.;!?\d]{{0,24}}?(?P<n>{RANGE_PATTERN})\s*(?P<unit>ml|cl|dl|l|litres?|liters?|cups?|pints?)\b"
     # "2 cups of water (if the tomatoes are juicy reduce to 1¾ cups)"
@@ -910,7 +911,10 @@ class _View:
         if self.a.target.family == "rice":
             return gone
         # a cooker's setting is named for its rice
-        return gone + [Edit(*m.span("rice"), "usual") for m in found_in(_SETTING, step.text)]
+        return gone + [
+            Edit(*m.span("rice"), "Usual" if _BEGINS.search(step.text, 0, m.start("rice")) else "usual")
+            for m in found_in(_SETTING, step.text)
+        ]
 
     def _of_other_things(self, step: Step) -> list[tuple[int, int]]:
         """ "Boneless thighs need only 12 minutes", where the new grain takes longer than they do. What needs longer than the pot stands now is never left out:
@@ -1197,6 +1201,8 @@ class _View:
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place
         whole = " in all" if not self.a.others_ml and _POURED_BEFORE.search(step.text[: place[0]]) else ""
+        if signs.is_filled(step.text, place[0]):
+            return [Edit(*place, f"with {jug_ml(self.a.pour_ml)} ml of water{whole}")]
         return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml{whole})")]
 
     def _boils_another(self, step: Step) -> bool:

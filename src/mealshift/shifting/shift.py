@@ -305,7 +305,9 @@ def target_way(recipe: Recipe, own: Own, target: Grain, choice: Choice) -> tuple
                 )
             )
             method = nearest
-    stays = method == own.way.method or method == "soup" and own.way.lid in method_row(method).lids
+    # a soup's lid, ajar, stays where a grain that is none for soup is cooked covered
+    soup = "soup" in (method, own.way.method) and {method, own.way.method} <= {"soup", "covered", "open"}
+    stays = method == own.way.method or soup and own.way.lid in method_row(method).lids
     if lid is None and stays:
         # "covered" in a recipe means whatever lid this pot has
         lid = choice.kitchen.lid if own.way.lid == "ordinary" and method == "covered" else own.way.lid

@@ -9,12 +9,13 @@ import re
 from functools import lru_cache
 
 from ..quick import lazy, quick
+from ..reading.dish import FILLED_TO_A_LINE
 from ..reading.names import find_grains
 
 _DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|\"|fingers?(?:'s?)?(?: ?(?:width|breadth|joint)s?)?|knuckles?|joints?|thumb'?s?(?: width)?)"
 # how much water, told by a line of the pot, a finger, or its depth over the grain
 _SIGN = quick(
-    r"(?:(?:up )?to|until|till) (?:the |a |your )?(?:(?:number |no\. ?|brown |white )?[\"“'‘]?(?:\d+(?:\.5)?|one|two|three|four)[\"”'’]?(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level|scale) (?:for |of )?(?:\d+|one|two|three|four)(?: cups?| gou?| gō)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
+    r"(?:(?:up )?to|until|till|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?reach(?:es|ing)?) (?:the |a |your )?(?:(?:number |no\. ?|brown |white )?[\"“'‘]?(?:\d+(?:\.5)?|one|two|three|four)[\"”'’]?(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level|scale) (?:for |of )?(?:\d+|one|two|three|four)(?: cups?| gou?| gō)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
     r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
     rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
     rf"|(?:by|to) (?:about |abt |around |roughly |some )?{_DEPTH}(?: (?:above|over|on top of)(?: the)?(?: (?:rice|grains?|it))?)?"
@@ -32,25 +33,33 @@ _TO_COME = lazy(
     re.I,
 )
 _POURED_ON = lazy(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
+_IS_FILLED = lazy(
+    r"\bfill(?: (?:it|the (?:inner )?(?:pot|bowl|pan|cooker)|this))?(?: up)?(?: (?:right|just|exactly))?\s*$", re.I
+)
 _TO_SOAK = lazy(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
 
 
 @lru_cache(maxsize=2048)
 def in_step(text: str) -> tuple[int, int] | None:
     """Where a step tells the pot's water by a sign; None if it does not, or is it the water of a soak."""
-    if not _POURED_ON.search(text):
+    if not _POURED_ON.search(text) and not FILLED_TO_A_LINE.search(text):
         # most steps, and far quicker to see
         return None
     for m in (*_SIGN.finditer(text), *_TO_THE_LINE.finditer(text)):
         # "to stand 1.5 cm above the rice" is no standing in it
         before = re.sub(r"\bto stand\s*$", "", re.split(r"[.;!?]\s", text[: m.start()])[-1])
         after = re.split(r"[.;!?](?:\s|$)", text[m.end() :])[0]
-        if _POURED_ON.search(before) and not _TO_SOAK.search(before + after[:60]):
+        if (_POURED_ON.search(before) or _IS_FILLED.search(before)) and not _TO_SOAK.search(before + after[:60]):
             # the blanks before it stay
             start = m.start() + len(m[0]) - len(m[0].lstrip())
             stands = _TO_COME.search(text[:start])
             return stands.start() if stands else start, m.end()
     return None
+
+
+def is_filled(text: str, at: int) -> bool:
+    """Does the sign at that place say how far the pot is filled, and not with what: "fill to the 2 mark"?"""
+    return _IS_FILLED.search(text[:at]) is not None
 
 
 def of_the_grain(text: str, place: tuple[int, int]) -> bool:
