@@ -2,24 +2,40 @@
 
 .venv/bin/python scripts/reading_facts.py     writes tests/core/corpus/readings.txt: a line for each text of the corpus, with what the shipped weights read otherwise than its
                                               label. They are trained on these very texts, so this is a bar against slips and a list of work, and no result.
+                                              And corpus/shifts.txt: a line for each text shifted to one of six grains, its numbers and the sum of all that is told of it.
 """
 
 from __future__ import annotations
 
 import json
+import zlib
 from collections import Counter
 from collections.abc import Iterator
 from functools import lru_cache
+from itertools import cycle
 from pathlib import Path
 from typing import Any
 
 from mealshift import pipeline
 from mealshift.problems import Refusal
 from mealshift.reading import read
+from mealshift.recipe import Recipe
+from mealshift.shifting import Choice, shift
 from mealshift.text import scans
+from mealshift.writing.text import recipe_alone
 
 ROOT = Path(__file__).parents[1]
 BAR = ROOT / "tests" / "core" / "corpus" / "readings.txt"
+SHIFTS = BAR.with_name("shifts.txt")
+# a quick grain, a meal, one under pressure, one that drinks little, one that takes its time
+TO = (
+    Choice("quinoa"),
+    Choice("millet-grits"),
+    Choice("barley-pearl", method="pressure"),
+    Choice("bulgur-coarse"),
+    Choice("rice-brown-long"),
+    Choice("couscous"),
+)
 
 # a label's word for a grain → the slugs that are right for it
 GRAINS = {
@@ -43,10 +59,16 @@ def near(a: float | None, b: float | None, share: float = 0.08) -> bool:
     return a is not None and bool(b) and abs(a - (b or 0)) <= share * (b or 0)
 
 
+@lru_cache(maxsize=2000)
+def _recipe(brought: str) -> Recipe:
+    """Kept: the whole corpus is asked for twice, to be read and to be shifted."""
+    return read(brought)
+
+
 @lru_cache(maxsize=2)
 def _report(brought: str) -> tuple[dict[str, Any] | None, str]:
     try:
-        return pipeline.read_report(read(brought)), ""
+        return pipeline.read_report(_recipe(brought)), ""
     except Refusal as refused:
         return None, refused.problem.text[:60]
 
@@ -208,20 +230,55 @@ def label_of(file: Path, brought: str) -> dict[str, Any]:
     return dict(mended(json.loads(file.read_text(encoding="utf-8"))))
 
 
+def texts() -> Iterator[tuple[str, Path, str]]:
+    """(name, its label's file, text) of the whole corpus."""
+    for file in sorted((ROOT / "corpus").glob("*/*.label.json")):
+        stem = file.name.removesuffix(".label.json")
+        brought = next(p for p in file.parent.glob(f"{stem}.*") if p != file).read_text(encoding="utf-8")
+        yield f"{file.parent.name}/{stem}", file, brought
+
+
+def shifts() -> list[str]:
+    """The whole corpus shifted, a line for each text: to what, water, minutes, rest, how many laws its text breaks, and the sum of all its words."""
+    out = []
+    for (name, _, brought), choice in zip(texts(), cycle(TO), strict=False):
+        head = f"{name} → {choice.to}{f' by {choice.method}' if choice.method else ''} | "
+        try:
+            made = pipeline.shift_report(shift(_recipe(brought), choice))
+        except Refusal as refused:
+            out.append(f"{head}refused: {refused.problem.text[:60]}")
+            continue
+        pot = made["pots"][0]
+        water, time = pot["water"]["pour_ml"], pot["time"]
+        words = json.dumps(
+            [
+                recipe_alone(made),
+                [s["reason"] for s in made["steps"]],
+                made["changes"],
+                made["problems"],
+                pot["ledger"],
+                pot["time_ledger"],
+            ],
+            ensure_ascii=False,
+        )
+        told = f"{water} ml, {time['cook']['typical']} min, rest {time['rest_min']}, laws -{len(made['laws'])}"
+        out.append(f"{head}{told} | {zlib.crc32(words.encode()):08x}")
+    return out
+
+
 def readings() -> list[str]:
     """The whole corpus, a line for each text; the sums in the last."""
     out: list[str] = []
     sums: Counter[str] = Counter()
-    for file in sorted((ROOT / "corpus").glob("*/*.label.json")):
-        stem = file.name.removesuffix(".label.json")
-        brought = next(p for p in file.parent.glob(f"{stem}.*") if p != file).read_text(encoding="utf-8")
+    for name, file, brought in texts():
         label = label_of(file, brought)
         rows = [("facts", good, asked) for _, good, asked, *_ in check(label, brought)]
         for which, good, asked in [*rows, *((w, g, False) for w, g in parts(label, brought))]:
             sums[f"{which} right" if good else f"{which} asked" if asked else f"{which} wrong"] += 1
-        out.append(told(f"{file.parent.name}/{stem}", label, brought))
+        out.append(told(name, label, brought))
     return [*out, "all | " + " ; ".join(f"{k} {sums[k]}" for k in sorted(sums))]
 
 
 if __name__ == "__main__":
     BAR.write_text("\n".join(readings()) + "\n", encoding="utf-8")
+    SHIFTS.write_text("\n".join(shifts()) + "\n", encoding="utf-8")

@@ -13,10 +13,10 @@ from pathlib import Path
 
 from mealshift import cooking, pipeline
 from mealshift.cooking.script import Step
+from mealshift.pipeline import read_once
 from mealshift.planning import Dish, plan_dinner
 from mealshift.planning.tasks import Task, tasks_of
 from mealshift.problems import Refusal
-from mealshift.reading import read
 from mealshift.recipe import Recipe
 from mealshift.results import ShiftReport
 from mealshift.shifting import Choice, as_it_is, shift
@@ -49,22 +49,23 @@ class Record:
 
     @property
     def choice(self) -> Choice:
-        plates = (read(self.text).servings or 1.0) * self.times if self.times != 1 else None
+        plates = (read_once(self.text).servings or 1.0) * self.times if self.times != 1 else None
         return Choice(self.to, method=self.method, servings=plates)
 
     def lines(self) -> list[str]:
         if not self.to:
-            made = as_it_is(read(self.text))
+            made = as_it_is(read_once(self.text))
             return [self.head, *map(_task, tasks_of(made, "d"))]
-        recipe = read(self.text)
+        recipe = read_once(self.text)
         made = pipeline.whole_way(self.text, self.choice)
         out = [self.head, recipe_alone(made).rstrip()]
         if self.read:
             out += ["--- read", *_read(recipe)]
         out += ["--- account", *_account(made)]
+        out += [f"because {s['reason']}" for s in made["steps"] if s["reason"]]
         out += ["--- tasks", *map(_task, tasks_of(shift(recipe, self.choice), "d"))]
         if self.stove:
-            dinner = plan_dinner([Dish("d", read(self.text), self.choice)], SEVEN, NOON, 3)
+            dinner = plan_dinner([Dish("d", read_once(self.text), self.choice)], SEVEN, NOON, 3)
             script = cooking.script_of(dinner.shifts, dinner.plan, NOON)
             out += ["--- stove", *(_step(s).replace(f"{s.dish}/", "d/") for s in script.steps)]
         return out

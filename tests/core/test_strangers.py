@@ -35,7 +35,7 @@ from .kitchen import DEMO_FILES, demo
 
 ROOT = Path(__file__).parents[2]
 sys.path.insert(0, str(ROOT / "scripts"))
-from reading_facts import BAR, readings  # noqa: E402 - a script of this repository
+from reading_facts import BAR, SHIFTS, readings, shifts  # noqa: E402 - a script of this repository
 
 PILAF = """Leek pan
 Serves 4
@@ -295,6 +295,13 @@ def test_a_list_is_refused_in_a_sentence(name: str, capsys: pytest.CaptureFixtur
 def test_the_corpus_is_read_as_it_was() -> None:
     """With the shipped weights, text by text. After a training or a mend `scripts/reading_facts.py` writes it anew: what became worse is to be looked at."""
     kept, now = BAR.read_text(encoding="utf-8").splitlines(), readings()
+    assert [(was, is_) for was, is_ in zip(kept, now, strict=False) if was != is_] == []
+    assert len(kept) == len(now)
+
+
+def test_the_corpus_is_shifted_as_it_was() -> None:
+    """Each text to one of six grains: where a line's sum alone moved, its words did; `mealshift shift` shows them."""
+    kept, now = SHIFTS.read_text(encoding="utf-8").splitlines(), shifts()
     assert [(was, is_) for was, is_ in zip(kept, now, strict=False) if was != is_] == []
     assert len(kept) == len(now)
 

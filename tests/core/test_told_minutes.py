@@ -11,6 +11,7 @@ from mealshift.reading.told_minutes import RULES, Block, Place, Timed, together,
 
 # step · what the stretches before the last were settled as · what the tagger thinks of the last · what its words say. "~": the tagger's own word stays possible
 SAID = [
+    ("Soak the rice in 500 ml water and cook it 12 minutes, covered.", "", "soak", "heat~"),
     ("Sciacquare il riso e lasciarlo a bagno mezz'ora, poi scolare.", "", "other", "soak~"),
     ("Brühe dazu, aufkochen, in etwa einer Viertelstunde gar ziehen lassen.", "", "soak", "heat~"),
     ("Put the rice in a bowl, cover with cold water and forget it for half an hour. Drain.", "", "heat", "soak~"),

@@ -235,7 +235,10 @@ _MORE_OF_IT = lazy(r"\b(?:a further|another|an extra|an additional)\s+$", re.I)
 _MEANT = quick(r"[\s,.…-]*(?:sorry|no|wait|i mean|rather|make that)\b[\s,.…\w]{0,20}$", re.I)
 # where what was begun ends: "rinse 300 g jasmine, put in a pan with 375 ml water"
 _OTHERWISE = lazy(
-    r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)", re.I
+    r"[.;!?]|, (?=\d)|, (?:(?:and|then) )*(?=(?:put|add|pour|tip|place|bring|boil|cook|simmer|into|in)\b)"
+    # "rinse the rice and cook with 260 ml water"
+    r"|\b(?:and|then) (?=(?:bring|boil|cook|simmer)\b)",
+    re.I,
 )
 _THEN_ANOTHER = lazy(r",? (?:and )?then (?=(?:add|pour|tip|stir|cover|top with)\b)", re.I)
 # "600 ml stock; if it looks dry later add a splash more": the condition is of what comes behind it
@@ -252,6 +255,11 @@ _SOAKING = lazy(
 )
 
 
+# "soak the rice in 500 ml water and cook it 12 minutes"
+_COOKED_IN_IT = lazy(
+    r",? (?:and |then )+(?:cook|boil|simmer) (?:it|them|the rice|in it)\b(?![^.;!?]*\b(?:fresh|new|other|clean)\b)",
+    re.I,
+)
 # "wash in 3 changes of water"
 _A_WASH = lazy(r"(?:changes?|washe?s|rinses?|rounds?) (?:of|in)\b", re.I)
 _FAR_BEHIND = 80
@@ -327,6 +335,7 @@ def in_prose(lines: list[Line], laid: Structure, text: str, measures: Measures, 
                     and not (
                         line.kind == "water"
                         and _SOAKING.search(_OTHERWISE.split(piece.text[max(0, item.start - 50) : item.end])[-1])
+                        and not _COOKED_IN_IT.match(piece.text, item.end)
                     )
                 )
                 known.add((line.kind, round(line.ml)))

@@ -972,7 +972,15 @@ _BOILS_THE_SOAKED = lazy(
     r"\b(?:par-?boil|boil|cook|simmer|steam|bake)\b(?: (?:the|your|this|all|drained|and|rinsed)){0,4}(?: pre)?[ -]soaked\b[^.;!?]*$",
     re.I,
 )
+_SOAKED_AND_COOKED = lazy(
+    r"\bsoak\b[^.;!?]{0,70}\band (?:then )?(?:cook|boil|simmer)(?: (?:it|them|the rice|gently|slowly|covered))*(?: for)?(?: about)?\s*$",
+    re.I,
+)
 RULES = (
+    Rule(
+        "Soak the rice in 500 ml water and cook it 12 minutes", "heat", 0.85, leaves="",
+        fits=lambda p: p.kind in ("soak", "other", "rest", "heat") and p.short and _SOAKED_AND_COOKED.search(p.back(120)) and not _by_another(p),
+    ),
     Rule("Dry roast the semolina on a low flame for 5 mins", "toast", 0.95, fits=lambda p: p.kind in ("heat", "other", "pan", "toast") and p.short and not p.had("heat") and _roasts_dry(p)),
     Rule(
         "Roast the semolina, keep aside. Add the carrots, cover, cook 5 mins. Add the semolina", "other", 0.93,

@@ -100,7 +100,7 @@ def carriers(recipe: Recipe) -> tuple[Line, ...]:
     mine = [ln for ln in mine if ln.unit != "tin" or ln.kind == "water"] or mine
     milks = [ln for ln in wet if ln.kind in _MILKS]
     grain_ml = (line.ml or 0.0) if line else 0.0
-    swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml > 0
+    swims = sum(ln.ml or 0.0 for ln in milks) >= SWIMS * grain_ml
     if swims and sum(ln.water for ln in mine) < LEAST_CARRIED * sum(ln.water for ln in [*mine, *milks]):
         whole = [ln for ln in milks if ln.unit == "tin" or _TIN.search(ln.text)]
         measured = [ln for ln in [*mine, *milks] if ln not in whole]
@@ -148,9 +148,9 @@ def others(recipe: Recipe, scale: float = 1.0) -> tuple[Brought, ...]:
             and ln.index not in mine
             and ln.water
         ):
-            found.append(Brought(ln.name or ln.kind or "other liquid", ln.water * scale))
+            found.append(Brought(ln.name or "other liquid", ln.water * scale))
         elif ln.role in ("absorber", "timed") and ln.drinks:
-            found.append(Brought(ln.name or ln.kind or "what else is in it", -ln.drinks * scale))
+            found.append(Brought(ln.name or "what else is in it", -ln.drinks * scale))
     return tuple(found)
 
 
@@ -171,16 +171,11 @@ def of_other_ways(recipe: Recipe) -> list[tuple[tuple[int, int], ...]]:
 def solve_backwards(recipe: Recipe, kitchen: Kitchen) -> Own:
     """Refusal if the recipe has no grain or no amount of it: then there is nothing to reckon from."""
     line = recipe.source_line
-    if line is None or line.grain is None:
-        stop = next((p for p in recipe.problems if p.severity == "stop"), None)
-        raise Refusal(
-            stop.code if stop else "no_grain",
-            (stop.where or "text") if stop else "text",
-            stop.text if stop else "Which line is the grain?",
-        )
     for p in recipe.problems:
-        if p.severity == "stop" and p.where in ("", line.text):
+        if p.severity == "stop" and (line is None or p.where in ("", line.text)):
             raise Refusal(p.code, p.where or "text", p.text)
+    if line is None or line.grain is None:
+        raise Refusal("no_grain", "text", "Which line is the grain?")
     g = grain(line.grain)
     texture = float(TEXTURES.index(recipe.texture))
     low, high = g.texture_range()

@@ -112,10 +112,7 @@ def finished_apart(recipe: Recipe) -> bool:
     at = turning(recipe)
     if at is None or method_row(recipe.method).locked:
         return False
-    before = [o for o in recipe.process.operations[:at] if o.phase == "heat" and o.told]
-    return recipe.dish == "stuffing" or (
-        all(BAKED.search(o.text) for o in finishing(recipe)) and not any(BAKED.search(o.text) for o in before)
-    )
+    return recipe.dish == "stuffing" or all(BAKED.search(o.text) for o in finishing(recipe))
 
 
 def finish_stays(recipe: Recipe, was: str, now: str) -> bool:

@@ -431,7 +431,7 @@ class _View:
         if not self._other_dish(step, mine):
             small += [*self._by_the_packet(step), *self._names(step)]
         for e in small:
-            meets = [x for x in edits if x.end > x.start and e.start < x.end and x.start < e.end]
+            meets = [x for x in edits if e.start < x.end and x.start < e.end]
             if not meets:
                 edits.append(e)
             elif len(meets) == 1 and not e.new and (merged := _put_in_before(step.text, meets[0], e)):
@@ -700,11 +700,11 @@ class _View:
 
     def _other_whistles(self, step: Step, o: Operation, end: int) -> list[Edit]:
         """ "5 whistles: first on high, other four on medium-low": those that are left of fewer are fewer."""
-        was, now = dict(o.was).get("typical_min"), o.typical_min
+        was, left = dict(o.was).get("typical_min"), round_half_up(o.typical_min or 0.0) - 1
         m = _OTHER_WHISTLES.match(step.text, end)
-        if m is None or not was or not now or round_half_up(number_range(m["n"])[0]) != round_half_up(was) - 1:
+        if m is None or not was or round_half_up(number_range(m["n"])[0]) != round_half_up(was) - 1:
             return []
-        return [Edit(m.start("n"), m.end("n"), str(round_half_up(now) - 1))] if round_half_up(now) > 1 else []
+        return [Edit(m.start("n"), m.end("n"), str(left))] if left > 0 else []
 
     def _begun_before(self, step: Step) -> list[Edit]:
         """ "About 25 minutes before serving, start the rice": it is begun so much earlier or later as the new grain takes."""
@@ -1123,12 +1123,12 @@ class _View:
                     edits.append(
                         Edit(m.start("a"), m.end("a"), said_liquid(new, ln.unit, of_line(ln, self.measures), was))
                     )
-        if mine and self.a.carrier_was_ml and abs(self.a.carrier(100.0) - 100.0) >= 1:
-            edits += [Edit(*m.span("cup"), "") for m in found_in(_REMAINING_CUP, step.text)]
         if mine and self.a.carrier_was_ml:
+            if abs(self.a.carrier(100.0) - 100.0) >= 1:
+                edits += [Edit(*m.span("cup"), "") for m in found_in(_REMAINING_CUP, step.text)]
             # "a litre of stock, you won't need it all, maybe 900 ml"
             edits += [
-                Edit(at, end, said_liquid(self.a.carrier(ml), canonical_unit(unit) or "ml", self.measures, ""))
+                Edit(at, end, said_liquid(self.a.carrier(ml), str(canonical_unit(unit)), self.measures, ""))
                 for m in found_in(_NOT_ALL, step.text)
                 for at, end, unit in [
                     (m.start("n"), m.end("unit"), m["unit"]) if m["n"] else (m.start("m"), m.end("other"), m["other"])

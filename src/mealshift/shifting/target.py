@@ -618,7 +618,7 @@ class _Work:
         ops, k = self.out.operations, soak - 1
         while (
             k >= 0
-            and self._one_sentence(ops[k], ops[k + 1])
+            and self._goes_on(k + 1)
             and ops[k].basis == "said"
             and ops[k].told is None
             and not set(ops[k].what) - {self.recipe.source}
@@ -639,7 +639,7 @@ class _Work:
         ops = self.out.operations
         for i, o in enumerate(ops):
             water = {ln.index for ln in self.recipe.lines if ln.carrier}
-            before = ops[i - 1] if i and not o.what and self._one_sentence(ops[i - 1], o) else None
+            before = ops[i - 1] if not o.what and self._goes_on(i) else None
             if (
                 before is not None
                 and before.what
@@ -648,7 +648,7 @@ class _Work:
             ):
                 # "the lentils (washed)", "Rinse the kale and strip it from its stems"
                 continue
-            said = f"{ops[i - 1].text} {o.text}" if i and self._one_sentence(ops[i - 1], o) else o.text
+            said = f"{ops[i - 1].text} {o.text}" if self._goes_on(i) else o.text
             of_it = self.recipe.source in o.what or set(o.what) <= water and not _OF_THE_VESSEL.search(said)
             if o.kind == "rinse" and of_it and o.phase != "soak":
                 self._retire(i, self._unrinsed())
@@ -661,9 +661,9 @@ class _Work:
 
     def _goes_on_rinsing(self, i: int, water: set[int]) -> bool:
         """ "…, swishing, pouring off and repeating 4 times until clear": of the rinse before it."""
-        o, before = self.out.operations[i], self.out.operations[i - 1]
+        o = self.out.operations[i]
         own = o.basis == "said" and not set(o.what) - water - {self.recipe.source}
-        return own and self._one_sentence(before, o) and (o.kind == "rinse" or bool(_OF_A_RINSE.search(o.text)))
+        return own and self._goes_on(i) and (o.kind == "rinse" or bool(_OF_A_RINSE.search(o.text)))
 
     def _only_stands(self) -> bool:
         """Boiling water over it, a lid, and it stands: in a recipe of instant rice as the other grain's whole way."""
@@ -727,11 +727,11 @@ class _Work:
             if rains_in and o.phase == "toast" and not others:
                 self._retire(i, why)
                 continue
-            verb_goes_on = i + 1 < len(ops) and self._one_sentence(o, ops[i + 1]) and not verbs_in(ops[i + 1].text)
+            verb_goes_on = self._goes_on(i + 1) and not verbs_in(ops[i + 1].text)
             # "Reis einstreuen": a verb we do not know, and a sentence that says nothing else before it
             goes_in = (
                 o.kind in ("add", "stir", "toast", "fry")
-                or (o.kind == "other" and not (i and self._one_sentence(ops[i - 1], o)))
+                or (o.kind == "other" and not self._goes_on(i))
                 or (o.kind == "boil" and _IN_AT_THE_BOIL.match(o.text) is not None)
             )
             # "Put a teacup of rice in the big pan": nowhere else is it told how much
@@ -796,10 +796,10 @@ class _Work:
         at = boils[-1] + 1 if boils else first
         ops = self.out.operations
         begun = at - 1
-        while begun > 0 and self._one_sentence(ops[begun - 1], ops[begun]) and not _does(ops[begun].text):
+        while self._goes_on(begun) and not _does(ops[begun].text):
             begun -= 1
         listed = begun >= 0 and any(self.recipe.source in o.what and o.basis == "said" for o in ops[begun:at])
-        while listed and at < start and self._one_sentence(ops[at - 1], ops[at]) and not _does(ops[at].text):
+        while listed and at < start and self._goes_on(at) and not _does(ops[at].text):
             # "Put the rice, milk | and cardamom in the cooker, close it": behind all that goes in with it
             at += 1
         return at
@@ -819,10 +819,8 @@ class _Work:
         i = min(i, latest)
         poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"}
         # "Add the stock, bring to a simmer, tip in the rice": behind what is poured, or what another had at the heat
-        while (
-            i > 0
-            and self._one_sentence(ops[i - 1], ops[i])
-            and not (set(ops[i - 1].what) & poured or ops[i - 1].kind == "boil" or _heats_another(ops[i - 1]))
+        while self._goes_on(i) and not (
+            set(ops[i - 1].what) & poured or ops[i - 1].kind == "boil" or _heats_another(ops[i - 1])
         ):
             i -= 1
         return i
@@ -842,7 +840,7 @@ class _Work:
             # nobody says that it goes in: "Cook button. When it spits …"
             at = next((i for i in range(end) if ops[i].step == ops[start].step), end)
         else:
-            while at < end and self._one_sentence(ops[at - 1], ops[at]):
+            while at < end and self._goes_on(at):
                 at += 1
         self._insert(at, [sentences.pour(sum(beyond_tin(ln, self.a) for ln in tins) or self.pot.pour_ml)])
 
@@ -858,17 +856,22 @@ class _Work:
     def _clause_start(self, i: int) -> int:
         """The first operation of the sentence in which operation i stands, of those from the boil on."""
         ops = self.out.operations
-        while i > 0 and self._one_sentence(ops[i - 1], ops[i]) and ops[i - 1].kind in ("boil", "cover", "stir", "cook"):
+        while self._goes_on(i) and ops[i - 1].kind in ("boil", "cover", "stir", "cook"):
             i -= 1
         # "Bring the rice and | the stock to the boil" is one deed
         begun = i
-        while begun > 0 and self._one_sentence(ops[begun - 1], ops[begun]):
+        while self._goes_on(begun):
             begun -= 1
             if _BRING_BEGUN.match(ops[begun].text):
                 return begun
             if verbs_in(ops[begun].text):
                 break
         return i
+
+    def _goes_on(self, i: int) -> bool:
+        """Does operation i stand in one sentence with the one before it?"""
+        ops = self.out.operations
+        return 0 < i < len(ops) and self._one_sentence(ops[i - 1], ops[i])
 
     def _one_sentence(self, a: Operation, b: Operation) -> bool:
         return one_sentence(self.recipe.text, a, b)
@@ -899,8 +902,7 @@ class _Work:
                 while i < len(ops) and _LETS_OUT.search(ops[i].text) and not ops[i].told:
                     i += 1
         while (
-            i < len(ops)
-            and self._one_sentence(ops[i - 1], ops[i])
+            self._goes_on(i)
             and (ops[i].kind not in ("off", "rest", "release") or _WHILE_STIRRING.match(ops[i].text))
             and not ops[i].phase
             and (
@@ -914,12 +916,7 @@ class _Work:
             )
         ):
             i += 1
-        if (
-            i < len(ops)
-            and self._one_sentence(ops[i - 1], ops[i])
-            and _LEFT_ALONE.match(ops[i].text)
-            and not ops[i].told
-        ):
+        if self._goes_on(i) and _LEFT_ALONE.match(ops[i].text) and not ops[i].told:
             # "stir it after an hour, then leave it alone or you won't get a skin"
             i += 1
         near = i < len(ops) and 0 <= (ops[i].step or 0) - (ops[last].step or 0) <= 1
@@ -927,9 +924,8 @@ class _Work:
             # "simmer 12 min. Do not lift the lid.": no look stands before that
             i += 1
         while (
-            i < len(ops)
-            and ops[last].phase == "from_end"
-            and self._one_sentence(ops[i - 1], ops[i])
+            ops[last].phase == "from_end"
+            and self._goes_on(i)
             and ops[i].kind not in ("off", "rest", "release", "serve", "drain")
         ):
             # "in the last 10 minutes melt the butter, whisk in the flour, then the milk"
@@ -937,20 +933,15 @@ class _Work:
         while i < len(ops) and ops[i].step == ops[last].step and _HALF_WAY.match(ops[i].text) and not ops[i].told:
             # "cook 18 minutes; halfway through add the peas": told behind it, done before
             i += 1
-            while i < len(ops) and self._one_sentence(ops[i - 1], ops[i]) and ops[i].kind not in ("off", "rest"):
+            while self._goes_on(i) and ops[i].kind not in ("off", "rest"):
                 i += 1
-        while (
-            i - 1 > 0
-            and ops[i - 1].phase in ("from_end", "heat")
-            and ops[i - 1].told
-            and _CRISPS.search(ops[i - 1].text)
-        ):
+        while i and ops[i - 1].phase in ("from_end", "heat") and ops[i - 1].told and _CRISPS.search(ops[i - 1].text):
             # it is looked at before the last minute that makes its crust: water on that is none
             i -= 1
         # "When the pressure drops, spread it out" is not cut in two
-        if 0 < i < len(ops) and self._one_sentence(ops[i - 1], ops[i]):
+        if self._goes_on(i):
             first = i - 1
-            while first > 0 and self._one_sentence(ops[first - 1], ops[first]):
+            while self._goes_on(first):
                 first -= 1
             if _WHEN_DONE.match(ops[first].text):
                 # nor is "When it is al dente (18 minutes in all), turn off the heat"
@@ -964,11 +955,10 @@ class _Work:
         ops = self.out.operations
         k = i + 1 if _JOINS.fullmatch(ops[i].text) else i
         said = next((j for j in (i - 1, i - 2) if j > 0 and ops[j].told), None)
-        if said is None or k >= len(ops) or not self._one_sentence(ops[said - 1], ops[said]):
+        if said is None or not all(map(self._goes_on, range(said, k + 1))):
             return False
         before = ops[said - 1].text
-        one = all(self._one_sentence(ops[j - 1], ops[j]) for j in range(said, k + 1))
-        return one and before.rstrip().endswith("(") and bool(_UNTIL.search(before) and _IS_SO.match(ops[k].text))
+        return before.rstrip().endswith("(") and bool(_UNTIL.search(before) and _IS_SO.match(ops[k].text))
 
     def _opened(self, at: int) -> bool:
         """Is the closed cooker opened before that place, and the grain then cooked on?"""
@@ -999,7 +989,7 @@ class _Work:
             self._look_and_rest(self._after(at))
             return at
         poured = any(ln.role == "pot_liquid" and ln.ml for ln in self.recipe.lines) or pot.way.method not in RESTING
-        if not self.recipe.steps or not any(self.recipe.source in o.what for o in ops):
+        if not any(self.recipe.source in o.what for o in ops):
             self._whole_cooking(len(ops))
             return None
         if not poured:
@@ -1065,7 +1055,7 @@ class _Work:
             )
             if off is not None:
                 k = off + 1
-                while k < len(ops) and self._one_sentence(ops[k - 1], ops[k]) and ops[k].kind == "cover":
+                while self._goes_on(k) and ops[k].kind == "cover":
                     k += 1
                 self._insert(k, [sentences.rest(pot, self.recipe.dish, True)])
             else:
@@ -1086,7 +1076,7 @@ class _Work:
         ops = self.out.operations
         while at < len(ops) and ops[at].phase in ("from_end", "heat") and ops[at].told and _CRISPS.search(ops[at].text):
             at += 1
-            while at < len(ops) and self._one_sentence(ops[at - 1], ops[at]) and not ops[at].phase:
+            while self._goes_on(at) and not ops[at].phase:
                 at += 1
         return at
 
@@ -1135,7 +1125,7 @@ class _Work:
         ops = self.out.operations
         joins = next((i for i, o in enumerate(ops) if o.id == j.operation), len(ops))
         k = next((i for i, o in enumerate(ops) if i >= joins and o.phase == "heat" and o.told), len(ops) - 1)
-        while k + 1 < len(ops) and self._one_sentence(ops[k], ops[k + 1]):
+        while self._goes_on(k + 1):
             k += 1
         return k + 1
 
@@ -1306,8 +1296,8 @@ class _Work:
                 or (self.own.way.row.plenty and _BACK_IN.search(ops[end].text))
                 or (_GEAR.search(ops[end].text) and ops[end].kind not in _COOLS)
                 or (self.own.way.method == "steam" and _OVER.search(ops[end].text))
-                or (ops[end].kind == "stir" and self._one_sentence(ops[end - 1], ops[end]))
-                or (_HOW_IT_IS.search(ops[end].text) and self._one_sentence(ops[end - 1], ops[end]))
+                or (ops[end].kind == "stir" and self._goes_on(end))
+                or (_HOW_IT_IS.search(ops[end].text) and self._goes_on(end))
             )
         ):
             end += 1
@@ -1555,7 +1545,7 @@ class _Work:
             at = next((i for i, o in enumerate(self.out.operations) if o.id == j.operation and i >= since), None)
             if at is not None and self.out.operations[at].basis == "said":
                 ops = self.out.operations
-                while at + 1 < len(ops) and ops[at + 1].basis == "said" and self._one_sentence(ops[at], ops[at + 1]):
+                while self._goes_on(at + 1) and ops[at + 1].basis == "said":
                     at += 1
                 self._check_raw(j)
                 self._insert(at + 1, [sentences.raw_too(j)])
@@ -1603,7 +1593,7 @@ class _Work:
             elif ops[i].phase == "heat":
                 # what cooked in the first of its liquids cooks in all of them now
                 was = ops[i - 1]
-                if was.kind in ("boil", "cover") and not set(was.what) - poured and self._one_sentence(was, ops[i]):
+                if was.kind in ("boil", "cover") and not set(was.what) - poured and self._goes_on(i):
                     self._retire(i - 1, "It cooks with all its liquid the new way.")
                 self._retire(i, "It cooks with all its liquid the new way.")
         return then
