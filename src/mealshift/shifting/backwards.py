@@ -15,7 +15,7 @@ from ..reading.dish import grain_lines
 from ..reading.otherwise import blanked
 from ..reading.ways import other_ways_told
 from ..recipe import Line, Recipe, once
-from .cookings import DRAINED, finished_apart, finishing, turning
+from .cookings import DRAINED, boiled_through, finished_apart, finishing, poured_off, turning
 
 ASK_BEYOND = 0.25
 # a recipe that pours too little makes another grain no drier than this share of its need below it
@@ -117,8 +117,12 @@ _TIN = lazy(r"\b(?:tins?|cans?|cartons?)\b", re.I)
 @once
 def _poured_later(recipe: Recipe) -> frozenset[int]:
     """What is first spoken of when the grain was boiled in plenty and drained: the sauce it is baked in, and not the water it was boiled in."""
-    at = turning(recipe) if recipe.method == "drain" else None
-    if at is None:
+    at = poured_off(recipe)
+    # what was only blanched drinks what comes then
+    done = at is not None and (
+        recipe.method == "drain" or recipe.method == "oven" and finished_apart(recipe) and boiled_through(recipe, at)
+    )
+    if at is None or not done:
         return frozenset()
     ops = recipe.process.operations
     before, after = ({i for o in part for i in o.what} for part in (ops[: at + 1], ops[at + 1 :]))

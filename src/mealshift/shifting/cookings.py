@@ -87,20 +87,28 @@ def turning(recipe: Recipe) -> int | None:
     heat = [i for i, o in enumerate(ops) if o.phase == "heat" and o.told and o.typical_min]
     if len(heat) < 2:
         return None
-    pots = in_pot(recipe)
     for i in range(heat[0] + 1, heat[-1]):
-        o = ops[i]
-        # "drain in a colander": what was in the pot just before
-        pours_off = o.kind == "drain" or (o.kind in ("cool", "rinse", "chill") and DRAINED.search(o.text))
-        drained = pours_off and (
-            recipe.source in o.what or (not o.what and (o.vessel in pots or ops[i - 1].vessel in pots))
-        )
         # a sentence of one word ("Wrap.") is no operation
-        a, b = ops[i - 1].span, o.span
-        told = recipe.text[min(a.end, b.start) : b.end] if a and b else o.text
-        if drained or (recipe.dish == "stuffing" and FILLED.search(told)):
+        a, b = ops[i - 1].span, ops[i].span
+        told = recipe.text[min(a.end, b.start) : b.end] if a and b else ops[i].text
+        if _poured_off_at(recipe, i) or (recipe.dish == "stuffing" and FILLED.search(told)):
             return i
     return None
+
+
+def _poured_off_at(recipe: Recipe, i: int) -> bool:
+    """Is the grain drained there? "Drain in a colander": what was in the pot just before."""
+    o, before, pots = recipe.process.operations[i], recipe.process.operations[i - 1], in_pot(recipe)
+    if o.kind != "drain" and not (o.kind in ("cool", "rinse", "chill") and DRAINED.search(o.text)):
+        return False
+    return recipe.source in o.what or (not o.what and not pots.isdisjoint((o.vessel, before.vessel)))
+
+
+def poured_off(recipe: Recipe) -> int | None:
+    """Index of the operation at which the grain that was boiled in plenty is drained, whatever is done with it then; None if it is not."""
+    ops = recipe.process.operations
+    boiled = next((i for i, o in enumerate(ops) if o.phase == "heat" and o.told), len(ops))
+    return next((i for i in range(boiled + 1, len(ops)) if _poured_off_at(recipe, i)), None)
 
 
 BAKED = lazy(r"\b(?:bak(?:e|ed|ing)|oven|roast)\b", re.I)
