@@ -248,6 +248,8 @@ def _broken(mutant: Mutant, session: pytest.Session, mine: list[pytest.Item]) ->
     nowhere = os.open(os.devnull, os.O_WRONLY)
     os.dup2(nowhere, 1)
     os.dup2(nowhere, 2)
+    manager = session.config.pluginmanager
+    manager.unregister(manager.get_plugin("terminalreporter"))
     signal.alarm(LONGEST_S)
     try:
         try:

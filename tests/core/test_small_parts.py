@@ -19,9 +19,10 @@ from mealshift.reading.structure import Structure
 from mealshift.reading.things import overlooked
 from mealshift.shifting import Choice
 from mealshift.shifting.as_it_is import as_it_is
-from mealshift.shifting.backwards import solve_backwards
+from mealshift.shifting.backwards import carriers, others, solve_backwards
 from mealshift.shifting.beside import _beside_the_grain, _heated, early, raw_meanwhile
-from mealshift.shifting.cookings import TAKEN_OUT, in_a_sauce, last_heat, rest_said, shared
+from mealshift.shifting.cookings import TAKEN_OUT, in_a_sauce, last_heat, rest_said, shared, untimed
+from mealshift.shifting.shift import shift
 from mealshift.writing.text import recipe_alone
 
 from .kitchen import pot, report
@@ -468,3 +469,103 @@ def test_rice_stirred_in_a_bowl_long_before_the_pan_is_not_toasted_in_it() -> No
     dish = "Pot\nServes 2\n1 cup basmati rice\n2 cups water\n1 onion\n\n"
     assert not solve_backwards(read(dish + said + then), Kitchen()).toasts
     assert solve_backwards(read(dish + "Fry the onion and the rice 5 minutes. " + then[25:]), Kitchen()).toasts
+
+
+POT = (
+    "Yellow pot\nServes 4\n100 g pudding rice\n{}\n\nBring everything to the boil, then simmer 30 minutes, stirring.\n"
+)
+
+
+@pytest.mark.parametrize(
+    ("listed", "carry"),
+    [
+        # where it swims in milk, the milk carries the change with the little water there is; else water does
+        ("600 ml milk\n100 ml water", ["100 ml water", "600 ml milk"]),
+        ("600 ml milk\n500 ml water", ["500 ml water"]),
+        ("100 ml milk\n150 ml water", ["150 ml water"]),
+        # a tin is opened whole where something can be measured that is enough
+        ("1 tin coconut milk (400 ml)\n300 ml milk", ["300 ml milk"]),
+        ("1 carton coconut milk (500 ml)\n300 ml milk", ["300 ml milk"]),
+        ("2 tins coconut milk (400 ml each)\n100 ml milk", ["2 tins coconut milk (400 ml each)", "100 ml milk"]),
+        ("1 tin coconut milk (400 ml)\n1 tin coconut milk (400 ml)", ["1 tin coconut milk (400 ml)"] * 2),
+        # … but a can of water is measured with it, and what is counted in spoons seasons
+        ("1 can condensed soup\n1 can water", ["1 can water"]),
+        ("300 ml water\n2 tbsp soy sauce", ["300 ml water"]),
+    ],
+)
+def test_what_carries_a_change_of_the_water(listed: str, carry: list[str]) -> None:
+    assert [ln.text for ln in carriers(read(POT.format(listed)))] == carry
+
+
+BAKED = "Baked pot\nServes 4\n200 g long-grain rice\n1 litre water\n300 ml stock\n\n{}\n"
+
+
+@pytest.mark.parametrize(
+    ("steps", "carry"),
+    [
+        ("Boil the rice in the water for 12 minutes, drain. Put it in a dish, pour the stock over and bake 20 minutes.", ["1 litre water"]),
+        ("Boil the rice in the water and stock for 12 minutes, drain. Put it in a dish and bake 20 minutes.", ["1 litre water", "300 ml stock"]),
+        # blanched, it drinks what comes then
+        ("Boil the rice in the water for 3 minutes, drain. Put it in a dish, pour the stock over and bake 20 minutes.", ["1 litre water", "300 ml stock"]),
+        ("Boil the rice in the water for 12 minutes, drain. Stir the stock into a sauce with 2 leeks and serve.", ["1 litre water"]),
+    ],
+)  # fmt: skip
+def test_what_is_poured_when_the_grain_was_drained_is_not_its_water(steps: str, carry: list[str]) -> None:
+    recipe = read(BAKED.format(steps))
+    assert [ln.text for ln in carriers(recipe)] == carry
+    assert others(recipe) == ()
+
+
+def test_twice_the_plates_are_twice_the_pot() -> None:
+    text = (
+        "Leek and coconut pot\nServes 2\n150 g long-grain rice\n1 tin coconut milk (400 ml)\n500 ml stock\n50 g red lentils\n2 leeks\n\n"
+        "Simmer the rice, lentils and leeks in the stock and coconut milk, covered, 18 minutes.\n"
+    )
+    recipe = read(text)
+    one, two = (others(recipe, scale) for scale in (1.0, 2.0))
+    assert [(b.name, b.ml * 2) for b in one] == [(b.name, b.ml) for b in two]
+    assert [b.ml > 0 for b in one] == [True, False]
+    # more than twice what the grain needs is a soup, and there is twice as much of it
+    soup = read(
+        "Leek pot\nServes 2\n100 g long-grain rice\n1.5 litres stock\n2 leeks\n\nBoil the rice and leeks in the stock, covered, 15 minutes.\n"
+    )
+    poured = [shift(soup, Choice("quinoa", servings=n)).pot.pour_ml for n in (2, 4, 8)]
+    assert poured == pytest.approx([poured[0], 2 * poured[0], 4 * poured[0]], rel=0.02)
+
+
+def test_whistles_are_as_long_as_this_cooker_makes_them() -> None:
+    recipe = read(
+        "Pot\nServes 4\n300 g long-grain rice\n450 ml water\n\nPut rice and water in the pressure cooker. 3 whistles and 5 minutes more. Let the pressure go by itself.\n"
+    )
+    short, long = (solve_backwards(recipe, Kitchen(whistle_min=n)) for n in (3.0, 6.0))
+    assert long.habit_min - short.habit_min == pytest.approx(3 * 3.0)
+
+
+def test_a_grain_that_only_steeps_has_no_lid_way() -> None:
+    recipe = read(
+        "Pot\nServes 4\n300 g couscous\n400 ml stock\n\nSimmer the couscous in the stock, covered, 5 minutes. Rest 5 minutes.\n"
+    )
+    assert recipe.method == "covered"
+    assert solve_backwards(recipe, Kitchen()).way.method == "steep"
+
+
+COOKER = "Plain pot\nServes 2\n300 g short-grain rice\n360 ml water\n200 g salmon\n20 g butter\n\n{}\n"
+
+
+@pytest.mark.parametrize(
+    ("steps", "cooks", "behind"),
+    [
+        # pressed: it cooks from there on, or from when something joins until it clicks
+        ("Wash the rice, into the cooker with the water, press start. Butter in, fluff.", None, "press start"),
+        ("Wash the rice, into the rice cooker with the water. Press start. When it bubbles lay the salmon on top. When it clicks, butter in.", None, "lay the salmon on top"),
+        ("Wash the rice, into the rice cooker with the water. Cook. When it beeps, butter in.", None, "Cook"),
+        # in a pot it is the word that cooks it
+        ("Wash the rice, put it in a pot with the water, boil, and cook it slowly until done. Serve with the salmon.", "cook it slowly", "cook it slowly"),
+    ],
+)  # fmt: skip
+def test_where_a_grain_cooks_that_is_told_no_minutes(steps: str, cooks: str | None, behind: str) -> None:
+    recipe = read(COOKER.format(steps))
+    ops = recipe.process.operations
+    at, end = untimed(recipe)
+    assert (None if at is None else ops[at].text[: len(cooks or "")]) == cooks
+    assert any(behind in o.text for o in ops[max(0, end - 2) : end]), [o.text for o in ops[:end]]

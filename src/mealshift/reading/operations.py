@@ -50,6 +50,9 @@ _KIND_OF_VESSEL = (
 )  # fmt: skip
 
 
+_PUTS_IT = lazy(
+    r"\W*(?:(?:and|then|now)\s+)*(?:put|add|tip|pour|place|transfer|stir|scoop|drop|turn)\s+(?:it|them)\b", re.I
+)
 _A_RATIO = lazy(rf"\W*{NUMBER_PATTERN} parts? (?:to|of|water|stock)\b|\W*1 ?: ?\d", re.I)
 
 
@@ -108,9 +111,9 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             fresh
             and recipe.source is not None
             and {"add", "stir", "combine"} & {kind, *c.verbs}
-            and wants_object(c.text)
+            and (wants_object(c.text) or _PUTS_IT.match(c.text))
         ):
-            # "Wash the rice and put in a pot with the onion"
+            # "Wash the rice and put in a pot with the onion", "wash the rice, put it in a pot"
             what = tuple(sorted({*what, recipe.source}))
         ready = kind in ("rinse", "soak", "drain") and (recipe.source in c.lines or (fresh and not c.lines))
         fresh = ready or (fresh and not c.verbs and not c.lines and not c.things)
