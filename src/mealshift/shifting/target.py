@@ -688,7 +688,10 @@ class _Work:
         first = next((i for i, o in enumerate(ops) if self.recipe.source in o.what and o.kind not in _READY), start)
         between = ops[first:start]
         return any(
-            awaited & set(o.what) for o in between if not (self.recipe.source in o.what and o.kind in ("boil", "cook"))
+            here
+            and not (self.recipe.source in o.what and (o.kind in ("boil", "cook") or self._goes_to_others(o, here)))
+            for o in between
+            if (here := awaited & set(o.what))
         )
 
     def _hold_back(self, start: int | None, why: str) -> None:
