@@ -240,16 +240,25 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
             "ating",
             "ated",
         ):
-            comes = m["w"].lower() == "simmer" and _COMES_TO_A.search(text, 0, m.start())
+            comes = m["w"].lower() == "simmer" and _comes_to_a(text, m.start())
             found.append((m.start(), "boil" if comes else of[m["w"].lower()]))
     return found
 
 
 # "bring the rice, water and salt to a simmer" brings it to the boil; "turn it down to a simmer" is the cooking
 _COMES_TO_A = lazy(
-    r"(?<![^.;!?])(?:(?!\b(?:reduc|turn|lower|drop|down|keep|kept|flame|knob|dial|set|heat (?:right |well )?(?:down|low))\w*)[^.;!?])*\bto an? (?:(?:bare|gentle|low|slow|light|steady|lively|good|fast|full|rapid) )?$",
+    r"\bto an? (?:(?:bare|gentle|low|slow|light|steady|lively|good|fast|full|rapid) )?$",
     re.I,
 )
+_TURNED_DOWN = lazy(r"\b(?:reduc|turn|lower|drop|down|keep|kept|flame|knob|dial|set|low)\w*", re.I)
+# so far back one looks for how it comes to that
+_SO_FAR_BACK = 90
+
+
+def _comes_to_a(text: str, at: int) -> bool:
+    clause = re.split(r"[.;!?]", text[max(0, at - _SO_FAR_BACK) : at])[-1]
+    to = _COMES_TO_A.search(clause)
+    return to is not None and _TURNED_DOWN.search(clause, 0, to.start()) is None
 
 
 # of two verbs in one clause the one that says more about the minutes

@@ -257,7 +257,7 @@ _SOAKING = lazy(
 
 # "soak the rice in 500 ml water and cook it 12 minutes"
 _COOKED_IN_IT = lazy(
-    r",? (?:and |then )+(?:cook|boil|simmer) (?:it|them|the rice|in it)\b(?![^.;!?]*\b(?:fresh|new|other|clean)\b)",
+    r",? (?:and |then )+(?:cook|boil|simmer) (?:it|them|the rice|in it)\b(?![^.;!?]{0,60}\b(?:fresh|new|other|clean)\b)",
     re.I,
 )
 # "wash in 3 changes of water"

@@ -912,7 +912,10 @@ class _View:
             return gone
         # a cooker's setting is named for its rice
         return gone + [
-            Edit(*m.span("rice"), "Usual" if _BEGINS.search(step.text, 0, m.start("rice")) else "usual")
+            Edit(
+                *m.span("rice"),
+                "Usual" if _BEGINS.search(step.text, max(0, m.start("rice") - 3), m.start("rice")) else "usual",
+            )
             for m in found_in(_SETTING, step.text)
         ]
 
