@@ -23,7 +23,7 @@ import sys
 import tempfile
 import time
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
 from types import CodeType, FrameType, FunctionType, ModuleType
@@ -171,7 +171,10 @@ class Breaker:
         items, took = session.items, []
         if not any(f".{stage}" in _module_of(m.file) for m in self.mutants for stage in STAGES[:2]):
             _read_but_once()
+        kept = [x for m in self.mutants[:1] for x in _kept_since(_module_of(m.file))]
         for n, item in enumerate(items):
+            for found in kept:
+                found.cache_clear()
             began = time.perf_counter()
             # nothing of the whole session's is torn down: it is needed again
             lines = self._traced(lambda item=item, n=n: _run(item, items[(n + 1) % len(items)]))
@@ -292,15 +295,18 @@ def _put_in(mutant: Mutant) -> None:
     for name, value in vars(fresh).items():
         if isinstance(value, (int, float, str, tuple, frozenset, dict, list)) and vars(whole).get(name, value) != value:
             setattr(whole, name, value)
-    # what an earlier stage keeps knows nothing of a later one
-    later = STAGES[max((n for n, stage in enumerate(STAGES) if f".{stage}" in whole.__name__), default=0) :]
-    for kept in gc.get_objects():
-        if type(kept).__name__ == "_lru_cache_wrapper" and any(
-            f".{s}" in kept.__module__ for s in (*later, "pipeline")
-        ):
-            kept.cache_clear()
-        elif type(kept).__name__ == "Recipe" and hasattr(kept, "found"):
-            kept.found.clear()
+    for kept in _kept_since(whole.__name__):
+        kept.cache_clear()
+    for recipe in gc.get_objects():
+        if type(recipe).__name__ == "Recipe" and hasattr(recipe, "found"):
+            recipe.found.clear()
+
+
+def _kept_since(module: str) -> list[Any]:
+    """Of what is kept once it was found that of this stage and of later ones: an earlier one knows nothing of it."""
+    later = STAGES[max((n for n, stage in enumerate(STAGES) if f".{stage}" in module), default=0) :]
+    kept = (x for x in gc.get_objects() if type(x).__name__ == "_lru_cache_wrapper")
+    return [x for x in kept if any(f".{stage}" in x.__module__ for stage in (*later, "pipeline"))]
 
 
 def _module_of(file: str) -> str:
@@ -311,7 +317,12 @@ def _read_but_once() -> None:
     """What is read of a text is the same, whichever line of a later stage is broken."""
     from mealshift.reading import read
 
-    once = lru_cache(maxsize=None)(read)
+    kept = lru_cache(maxsize=None)(read)
+
+    def once(*given: Any, **named: Any) -> Any:
+        # with nothing found of it yet: what one test has found is no other's
+        return replace(kept(*given, **named))
+
     for module in list(sys.modules.values()):
         for name, value in list(getattr(module, "__dict__", {}).items()):
             if value is read:
