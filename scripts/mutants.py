@@ -6,7 +6,7 @@ A mutant turns a comparison, a sign, a number, an `and`, a `not` or a default; o
 with the same seed, so that two runs can be compared; another seed breaks lines no test was written against. A room's tests stop at the first that fails.
 
 A Python room's tests are run once, and which lines each of them runs is noted; then a line is broken in a forked process, which runs only those tests again, the
-quickest first: hundreds in the time of a dozen runs. Of the page, whose tests another program runs, each mutant is a file written anew in a copy.
+quickest first: ten times as many in the same time. Of the page, whose tests another program runs, each mutant is a file written anew in a copy.
 """
 
 from __future__ import annotations
