@@ -230,18 +230,18 @@ def label_of(file: Path, brought: str) -> dict[str, Any]:
     return dict(mended(json.loads(file.read_text(encoding="utf-8"))))
 
 
-def texts() -> Iterator[tuple[str, Path, str]]:
-    """(name, its label's file, text) of the whole corpus."""
-    for file in sorted((ROOT / "corpus").glob("*/*.label.json")):
-        stem = file.name.removesuffix(".label.json")
-        brought = next(p for p in file.parent.glob(f"{stem}.*") if p != file).read_text(encoding="utf-8")
-        yield f"{file.parent.name}/{stem}", file, brought
+def texts() -> Iterator[tuple[str, Path, Path]]:
+    """(name, its label's file, its own) of the whole corpus."""
+    for label in sorted((ROOT / "corpus").glob("*/*.label.json")):
+        stem = label.name.removesuffix(".label.json")
+        yield f"{label.parent.name}/{stem}", label, next(p for p in label.parent.glob(f"{stem}.*") if p != label)
 
 
 def shifts() -> list[str]:
     """The whole corpus shifted, a line for each text: to what, water, minutes, rest, how many laws its text breaks, and the sum of all its words."""
     out = []
-    for (name, _, brought), choice in zip(texts(), cycle(TO), strict=False):
+    for (name, _, file), choice in zip(texts(), cycle(TO), strict=False):
+        brought = file.read_text(encoding="utf-8")
         head = f"{name} → {choice.to}{f' by {choice.method}' if choice.method else ''} | "
         try:
             made = pipeline.shift_report(shift(_recipe(brought), choice))
@@ -270,8 +270,9 @@ def readings() -> list[str]:
     """The whole corpus, a line for each text; the sums in the last."""
     out: list[str] = []
     sums: Counter[str] = Counter()
-    for name, file, brought in texts():
-        label = label_of(file, brought)
+    for name, labelled, file in texts():
+        brought = file.read_text(encoding="utf-8")
+        label = label_of(labelled, brought)
         rows = [("facts", good, asked) for _, good, asked, *_ in check(label, brought)]
         for which, good, asked in [*rows, *((w, g, False) for w, g in parts(label, brought))]:
             sums[f"{which} right" if good else f"{which} asked" if asked else f"{which} wrong"] += 1

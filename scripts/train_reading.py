@@ -15,7 +15,7 @@ from pathlib import Path
 from typing import Any, NamedTuple
 
 import pycrfsuite
-from reading_facts import check, label_of
+from reading_facts import check, label_of, texts
 
 from mealshift.measures import Measures
 from mealshift.problems import Refusal
@@ -29,7 +29,6 @@ from mealshift.reading.told_minutes import Block, Timed
 from mealshift.text.plain import lines_of, plain
 
 ROOT = Path(__file__).parents[1]
-CORPUS = ROOT / "corpus"
 MODELS = ROOT / "src" / "mealshift" / "reading" / "models"
 SEEN = ROOT / "src" / "mealshift" / "text" / "data" / "words_seen.txt"
 # the same for all: little smoothing, so that words seen once do not decide
@@ -54,17 +53,13 @@ class Text(NamedTuple):
 
 def corpus() -> list[Text]:
     out = []
-    for file in sorted(CORPUS.glob("*/*.label.json")):
-        stem = file.name.removesuffix(".label.json")
-        path = next((p for p in sorted(file.parent.glob(stem + ".*")) if p != file), None)
-        if path is None:
-            continue
+    for name, labelled, path in texts():
         try:
             text = clean(path.read_text(encoding="utf-8"))
         except Refusal:
             continue
-        label = label_of(file, path.read_text(encoding="utf-8"))
-        out.append(Text(file.parent.name, stem, path, text, label))
+        hand, _, stem = name.partition("/")
+        out.append(Text(hand, stem, path, text, label_of(labelled, path.read_text(encoding="utf-8"))))
     return out
 
 
@@ -74,17 +69,12 @@ LEAST_TEXTS = 3
 
 def words_seen() -> str:
     """The words of the corpus' texts and of foods' names, a line each: what a scan's misread letters may stand for."""
-    texts: Counter[str] = Counter()
-    for file in sorted(CORPUS.glob("*/*.label.json")):
-        stem = file.name.removesuffix(".label.json")
-        if not re.search(r"ocr|scan", stem):
-            for path in file.parent.glob(stem + ".*"):
-                if path != file and path.suffix == ".txt":
-                    texts.update(
-                        set(re.findall(r"(?<![\w'])[a-z]{3,}(?![\w'])", path.read_text(encoding="utf-8").lower()))
-                    )
+    seen: Counter[str] = Counter()
+    for name, _, path in texts():
+        if path.suffix == ".txt" and not re.search(r"ocr|scan", name.partition("/")[2]):
+            seen.update(set(re.findall(r"(?<![\w'])[a-z]{3,}(?![\w'])", path.read_text(encoding="utf-8").lower())))
     names = "".join((MODELS / f).read_text(encoding="utf-8") for f in ("foods.txt", "foods_wide.txt"))
-    said = {w for w, n in texts.items() if n >= LEAST_TEXTS} | set(re.findall(r"(?<!\w)[a-z]{3,}(?!\w)", names))
+    said = {w for w, n in seen.items() if n >= LEAST_TEXTS} | set(re.findall(r"(?<!\w)[a-z]{3,}(?!\w)", names))
     return "".join(f"{w}\n" for w in sorted(said))
 
 

@@ -21,6 +21,7 @@ from .names import find_grains
 from .own_measures import vessel_of
 from .settle import Settled
 from .structure import Structure
+from .told_minutes import LONGEST_REST
 
 SURE = {"simmer": 0.94, "rest": 0.94, "soak": 0.93, "method": 0.86, "water": 0.9}
 _SAID = {
@@ -263,10 +264,6 @@ def _amount(recipe: Recipe, line: Line, settled: set[str], vessel_told: bool) ->
     return []
 
 
-# what stands longer off the heat is as often left to cool, or kept
-LONGEST_REST = 45.0
-
-
 def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
     """A doubt where another reading of the minutes is nearly as likely: at the stretches that make the difference."""
     out: list[Doubt] = []
@@ -289,7 +286,7 @@ def _minutes(recipe: Recipe, line: Line, settled: Settled) -> list[Doubt]:
             out.append(_stretch("soak", st, d, "soak"))
     for st in recipe.steps:
         for d in st.durations:
-            # "turn off the heat and leave to cool in the pot, at least 2 hours"
+            # "turn off the heat and leave to cool in the pot, at least 2 hours": as often left to cool, or kept
             stands = d.kind == "rest" and d.low > LONGEST_REST and (st.index, d.span.start) not in said
             if stands and not any(x.field == "rest" for x in out):
                 out.append(_stretch("rest", st, d, "rest"))
