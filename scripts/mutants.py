@@ -304,10 +304,16 @@ def _put_in(mutant: Mutant) -> None:
 
 
 def _kept_since(module: str) -> list[Any]:
-    """Of what is kept once it was found that of this stage and of later ones: an earlier one knows nothing of it."""
+    """Of what is kept once it was found that of this stage and of later ones, and of the tests: an earlier stage knows nothing of it."""
     later = STAGES[max((n for n, stage in enumerate(STAGES) if f".{stage}" in module), default=0) :]
     kept = (x for x in gc.get_objects() if type(x).__name__ == "_lru_cache_wrapper")
-    return [x for x in kept if any(f".{stage}" in x.__module__ for stage in (*later, "pipeline"))]
+    return [x for x in kept if _of_a_test(x) or any(f".{stage}" in x.__module__ for stage in (*later, "pipeline"))]
+
+
+def _of_a_test(kept: Any) -> bool:
+    """What a test's own helper keeps was made with the whole line."""
+    file = getattr(getattr(kept, "__wrapped__", None), "__code__", None)
+    return file is not None and file.co_filename.startswith((f"{ROOT}/tests/", f"{ROOT}/scripts/"))
 
 
 def _module_of(file: str) -> str:

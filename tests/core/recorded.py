@@ -1,21 +1,26 @@
 """What is recorded in corpus/recorded.txt: what a cook reads and what an evening is made of, for recipes of every kind.
 
 Each of the texts of shifted.txt and the demo's recipes: the rewritten recipe, what was read of it, the account of its water and minutes with what the cook is asked, its tasks
-(minutes, hands, what on, after what) and, for the demo's, the stove's steps. test_as_recorded.py holds the program to it, so that no number or sentence moves unseen. Where one is meant to, `make recorded` writes it anew: read the diff.
+(minutes, hands, what on, after what) and, for the demo's, the stove's steps. test_as_recorded.py holds the program to it, so that no number or sentence moves unseen.
+And in corpus/pots.txt every grain by every one of its methods, each cooked in twenty ways. Where one is meant to, `make recorded` writes it anew: read the diff.
 """
 
 from __future__ import annotations
 
+import zlib
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import datetime
 from pathlib import Path
+from typing import Any
 
 from mealshift import cooking, pipeline
 from mealshift.cooking.script import Step
+from mealshift.grains import Grain, all_grains
 from mealshift.pipeline import read_once
 from mealshift.planning import Dish, plan_dinner
 from mealshift.planning.tasks import Task, tasks_of
+from mealshift.pot import Factors, Kitchen, account, default_way, solve
 from mealshift.problems import Refusal
 from mealshift.recipe import Recipe
 from mealshift.results import ShiftReport
@@ -140,5 +145,62 @@ def told(r: Record) -> str:
         return f"{r.head}\nrefused: {refused.problem.text}"
 
 
+# ways of cooking one pot otherwise, each of them alone: what does not go with a grain or a method is recorded as the refusal it is
+POTS: tuple[dict[str, Any], ...] = (
+    {},
+    {"soak_min": 30.0},
+    {"soak_min": 480.0, "soak_water": "kept"},
+    {"sprouted": True},
+    {"roast": "dry"},
+    {"roast": "fat"},
+    {"lid": "open"},
+    {"lid": "sealed"},
+    {"heat": "brisk"},
+    {"age": "old"},
+    {"texture": "soft"},
+    {"texture": "porridge"},
+    {"release": "quick"},
+    {"whistles": 3},
+    {"kitchen": Kitchen(altitude_m=2000, boil_off=1.3, room_c=12, watts=1000)},
+    {"kitchen": Kitchen(pot_cm=14, pot_l=0.7)},
+    {"kitchen": Kitchen(pot_cm=32, burner_w=1200, took=(("rest", 1.2),))},
+    {"factors": Factors(1.1, 0.9, 1.2)},
+    {"ml": 30.0, "habit_ml": 40.0, "habit_min": 3.0},
+    {"ml": 900.0, "finish_min": 10.0, "before_min": 5.0},
+)
+POTS_OUT = OUT.with_name("pots.txt")
+
+
+def pots(g: Grain) -> list[str]:
+    """A grain by each of its methods: the plain pot's water and minutes, and the sum of all that is told of it in every other way of POTS."""
+    return [
+        f"{g.slug} by {m} | {_plain(g, m)} | {zlib.crc32(repr([_pot(g, m, **w) for w in POTS]).encode()):08x}"
+        for m in g.methods
+    ]
+
+
+def _plain(g: Grain, method: str) -> str:
+    pot = solve(g, 240.0, default_way(g, method))
+    return f"{pot.low_ml}-{pot.pour_ml}-{pot.high_ml} ml, {pot.come_up_min:.0f}+{pot.cook_typical}+{pot.release_min:.0f}+{pot.rest_min:.0f} min"
+
+
+def _pot(
+    g: Grain,
+    method: str,
+    ml: float = 240.0,
+    kitchen: Kitchen | None = None,
+    factors: Factors | None = None,
+    **more: Any,
+) -> Any:
+    sums = {k: more.pop(k) for k in ("habit_ml", "habit_min", "finish_min", "before_min") if k in more}
+    try:
+        pot = solve(g, ml, default_way(g, method, **more), kitchen, factors, **sums)
+    except Refusal as refused:
+        return refused.problem.text
+    in_cups = account.report(pot, "cup", 237.0), account.kettle_said(pot.kettle_ml, "cup", 237.0)
+    return account.report(pot), in_cups, round(pot.bears_ml, 6), pot.swims, pot.creamy, [p.text for p in pot.problems]
+
+
 if __name__ == "__main__":
+    POTS_OUT.write_text("\n".join(line for g in all_grains() for line in pots(g)) + "\n", encoding="utf-8")
     OUT.write_text("\n".join(map(told, records())) + "\n", encoding="utf-8")

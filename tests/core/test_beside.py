@@ -42,11 +42,22 @@ EARLY = [
     ("400 g chicken thighs", "Put everything except the chicken in the pot, cover and simmer 25 minutes.", 12, []),
     # browned and taken out, it is not in there
     ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Add rice and water, cover and simmer 25 minutes. Serve with the chicken.", 12, []),
+    # taken out and put back, by its name or with all the rest
+    ("400 g chicken thighs", "Brown the chicken 5 minutes. Remove the chicken. Add rice and water. Put the chicken on top, cover and simmer 30 minutes.", 6, [("chicken thighs", 14, True)]),
+    ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Add everything else, bring to the boil, cover and simmer 30 minutes.", 6, [("chicken thighs", 13, True)]),
+    ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Add everything except the chicken, cover and simmer 30 minutes.", 6, []),
     # cut small it is done in ten
     ("300 g chicken breast, thinly sliced", "Put everything in the pot, cover and simmer 25 minutes.", 8, []),
     ("300 g chicken breast, thinly sliced", "Put everything in the pot, cover and simmer 25 minutes.", 5, [("chicken breast", 5, True)]),
     # made tender first, it lacks nothing
     ("400 g stewing beef", "Simmer the beef in the water for 2 hours until tender. Add the rice, cover and simmer 18 minutes.", 5, []),
+    # boiled with other things for minutes that stand behind them, and not those of the next sentence
+    ("400 g chicken thighs\n1 onion\n2 bay leaves", "Boil the chicken with the onion, bay leaves, 10 minutes. Add the rice and water, cover and simmer 25 minutes.", 5, [("chicken thighs", 10, True)]),
+    ("400 g chicken thighs\n1 onion\n2 bay leaves", "Boil the chicken with the onion, bay leaves. Boil the rice in the water 20 minutes, covered.", 5, [("chicken thighs", 14, True)]),
+    # a second grain that stays what it is wants what the recipe gives it, cooked it wants nothing
+    ("100 g wild rice", "Put the wild rice, basmati and water in the pot, cover and simmer 30 minutes.", 5, [("wild rice", 25, False)]),
+    ("100 g wild rice", "Simmer the wild rice in the water for 30 minutes. Add the basmati, cover and simmer 15 minutes.", 5, [("wild rice", 40, False)]),
+    ("100 g cooked wild rice", "Put the wild rice, basmati and water in the pot, cover and simmer 30 minutes.", 5, []),
     ("2 carrots", "Put the carrots, rice and water in the pot, cover and simmer 20 minutes.", 10, []),
     ("2 carrots", "Put the carrots, rice and water in the pot, cover and simmer 20 minutes.", 5, [("carrots", 7, False)]),
 ]  # fmt: skip
@@ -55,6 +66,27 @@ EARLY = [
 @pytest.mark.parametrize(("things", "steps", "now", "wanted"), EARLY)
 def test_what_goes_in_before_a_quick_grain(things: str, steps: str, now: float, wanted: list) -> None:
     assert [(e.name, e.minutes, e.raw) for e in early(read(of(things, steps)), now)] == wanted
+
+
+PARTS = "Supper\n\nFor the rice:\n300 g basmati rice\n600 ml water\n\nFor the sauce:\n400 g chicken thighs\n1 onion\n\n{steps}"
+
+
+@pytest.mark.parametrize(
+    ("steps", "minutes"),
+    [
+        # a list of its own, and one pot
+        ("1. Put the chicken, rice and water in the pot, cover and simmer 25 minutes. Serve.", [20]),
+        # a list and steps of its own: another dish
+        ("For the rice:\n1. Cover and simmer rice and water 25 minutes.\n\nFor the sauce:\n1. Simmer the chicken with the onion 30 minutes.", []),
+        ("For the sauce:\n1. Brown the chicken and the onion 5 minutes in the pot.\n\nFor the rice:\n1. Cover and simmer rice and water 25 minutes.", []),
+        # … until the grain is put in with it
+        ("For the sauce:\n1. Brown the chicken and the onion 5 minutes in the pot.\n\nFor the rice:\n1. Add rice and water to the chicken, cover and simmer 25 minutes.", [14]),
+    ],
+)  # fmt: skip
+def test_what_has_a_list_of_its_own_is_in_the_pot_only_if_the_steps_put_it_there(
+    steps: str, minutes: list[int]
+) -> None:
+    assert [e.minutes for e in early(read(PARTS.format(steps=steps)), 5)] == minutes
 
 
 LATER = [

@@ -246,6 +246,59 @@ def test_not_yet_moves_what_comes_after_and_is_said() -> None:
     assert undone.steps == before.steps
 
 
+def test_what_is_otherwise_than_planned_is_said_in_a_sentence_each() -> None:
+    script = pilaf()
+    [key], [boil], [cook] = script.pots, ids(script, "boil"), ids(script, "cook")
+    pot = script.pots[key]
+    name = pot.grain.short.capitalize()
+
+    def says(*more: Event) -> list[str]:
+        done = [*cooking.touches(script, [], script.serve - 14), *more]
+        due = fold(script, done).steps[cook].due
+        assert due is not None
+        return report(script, done, min(due, script.serve - 14))["said"]
+
+    assert says() == []
+    assert says(event(1, "not_yet", script.serve - 14, step=cook, minutes=1)) == ["1 minute later than planned."]
+    assert says(event(1, "not_yet", script.serve - 14, step=cook, minutes=2)) == ["2 minutes later than planned."]
+    for ml, said_so in (
+        (pot.pour_ml, False),
+        (pot.pour_ml + 4, False),
+        (pot.pour_ml + 5, True),
+        (pot.pour_ml - 60, True),
+    ):
+        begun = event(1, "begun", 0.0, step=boil, ml=ml)
+        assert (f"{name}: {ml} ml poured instead of {pot.pour_ml}." in says(begun)) == said_so
+    poured = [event(n, "poured", script.serve - 20, pot=key, ml=40) for n in (1, 2)]
+    assert f"{name}: 80 ml more than the pour." in says(*poured)
+
+
+def test_more_minutes_count_from_when_it_is_tasted_if_that_is_later() -> None:
+    script = pilaf()
+    [cook] = ids(script, "cook")
+    done = cooking.touches(script, [], script.serve - 14)
+    due = fold(script, done).steps[cook].due
+    assert due is not None
+    for tasted, then in ((due - 2, due + 6), (due, due + 6), (due + 5, due + 11)):
+        assert fold(script, [*done, event(1, "not_yet", tasted, step=cook, minutes=6)]).steps[cook].due == then
+
+
+def test_what_comes_out_is_found_unless_it_is_said_otherwise() -> None:
+    script = pilaf()
+    found = event(1, "out", 10, thing="2 bay leaves")
+    again = event(2, "out", 11, thing="2 bay leaves", found=False)
+    assert fold(script, [found]).out == {"2 bay leaves"} and fold(script, [found, again]).out == set()
+
+
+def test_a_pot_that_is_not_on_has_its_mends_as_planned() -> None:
+    script = pilaf()
+    [row] = report(script, [], 0)["pots"]
+    run = simulate(script.pots[row["key"]])
+    shares = [0.0, *(round(run.moments[-1].minute * share, 1) for share in (0.25, 0.5, 0.7, 0.85, 1.0))]
+    for wrong in row["wrongs"]:
+        assert [m["minute"] for m in wrong["mends"]] == shares
+
+
 def test_the_cases_that_the_page_is_held_to_are_the_folds_own() -> None:
     """tests/shared/stove-cases.json is what the core makes of those touches today."""
     kept = json.loads(SHARED_CASES.read_text(encoding="utf-8"))
@@ -347,6 +400,7 @@ def test_work_without_minutes_teaches_its_own() -> None:
     assert seen == [("by:until soft or golden", 14.0)]
     assert fry(Kitchen(took=usual(seen * 3)))[1].minutes == 14
     assert said(usual(seen * 3)) == ["Work without minutes, “until soft or golden”: 14 minutes."]
+    assert said([("by:until soft or golden", 0.5)]) == ["Work without minutes, “until soft or golden”: 1 minute."]
     # a note written meanwhile is no work that was done
     noted = event(1, "note", step.planned + 10, text="smells good")
     assert took(script, [noted, event(2, "done", step.planned + 14, step=step.id)]) == seen

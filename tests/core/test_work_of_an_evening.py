@@ -4,14 +4,16 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import datetime, timedelta
+from zoneinfo import ZoneInfo
 
 import pytest
 
 from mealshift import comparing
-from mealshift.planning import Dish, Task, plan_dinner, tasks_of
-from mealshift.planning.schedule import critical_minutes, left_out
+from mealshift.planning import Dish, Task, make_plan, plan_dinner, tasks_of
+from mealshift.planning.schedule import LONGEST_MIN, before, critical_minutes, left_out, minutes_from
 from mealshift.planning.tasks import BEANS_BOIL_MIN, BEANS_SOAK_MIN, WARM_MIN
 from mealshift.pot import Kitchen
+from mealshift.pot.account import said_minutes
 from mealshift.reading import read
 from mealshift.shifting import Choice, shift
 from mealshift.shifting.beside import early, raw_later
@@ -113,6 +115,78 @@ def test_other_grains_that_are_offered_are_two_at_most_suit_the_dish_and_make_it
         if c.suited and c.in_time
     }
     assert set(offered) <= set(rows)
+
+
+@pytest.mark.parametrize(
+    ("soak", "cook", "ways"),
+    [
+        (60, 25, "cook it without the soak, or serve at 19:55"),
+        # without its soak it would just make it, and is quick enough
+        (60, 30, "cook it without the soak, or serve at 20:00"),
+        # the soak alone is not what keeps it
+        (60, 31, "take a quicker grain or a pressure cooker, or serve at 20:01"),
+        (0, 40, "take a quicker grain or a pressure cooker, or serve at 19:10"),
+    ],
+)
+def test_what_is_too_late_is_told_what_would_help(soak: int, cook: int, ways: str) -> None:
+    tasks = [*([task("d/soak", soak)] if soak else []), task("d/pot", cook, *(["d/soak"] if soak else []))]
+    [problem] = make_plan({"rice": tasks}, SEVEN, SEVEN - timedelta(minutes=30)).problems
+    needs = f"rice needs {soak + cook} minutes and only 30 are left before 19:00"
+    assert (problem.code, problem.text) == ("too_late", f"{needs}: {ways}.")
+
+
+def test_what_takes_longer_than_a_plan_looks_back_is_ready_so_much_later() -> None:
+    [problem] = make_plan({"rice": [task("d/pot", LONGEST_MIN + 10)]}, SEVEN).problems
+    assert problem.code == "too_late" and problem.text.endswith("or serve at 19:10.")
+
+
+def test_two_dishes_for_one_burner_that_would_each_just_make_it_are_crowded() -> None:
+    dishes = {n: [replace(task(f"{n}/pot", 30), resource="burner")] for n in ("rice", "soup")}
+    half_past = SEVEN - timedelta(minutes=30)
+    plan = make_plan(dishes, SEVEN, half_past, burners=1)
+    [problem] = plan.problems
+    assert problem.code == "crowded" and {t.task.dish for t in plan.tasks} == {"dish"} and len(plan.tasks) == 1
+    assert not make_plan(dishes, SEVEN, half_past, burners=2).problems
+
+
+def test_minutes_that_really_pass_while_the_clocks_are_set_back() -> None:
+    # the clocks of London go back an hour on this night
+    begin, end = (datetime(2026, 10, 25, h, 30, tzinfo=ZoneInfo("Europe/London")) for h in (0, 3))
+    assert minutes_from(begin, end) == 240 and before(end, 240) == begin
+    assert minutes_from(begin.replace(tzinfo=None), end.replace(tzinfo=None)) == 180
+
+
+def test_every_way_out_takes_the_minutes_it_says_and_is_offered_to_the_last_of_them() -> None:
+    dish, dinner = late(200, soak_min=480.0)
+    [ways] = dinner.ways_out.values()
+    kinds = [w.kind for w in ways]
+    assert kinds.count("grain") == 2 and {"no_soak", "pressure", "later"} < set(kinds)
+    for way in [w for w in ways if w.kind != "later"]:
+        taken = shift(dish.recipe, replace(dish.choice, **way.changes))
+        assert way.minutes == critical_minutes(tasks_of(taken, "x")) and said_minutes(way.minutes) in way.text
+        [just] = late(way.minutes, soak_min=480.0)[1].ways_out.values()
+        assert any((w.kind, w.changes) == (way.kind, way.changes) for w in just)
+        [never] = late(way.minutes - 1, soak_min=480.0)[1].ways_out.values()
+        assert not any((w.kind, w.changes) == (way.kind, way.changes) for w in never)
+
+
+def test_no_way_out_is_offered_whose_pot_would_boil_over_and_one_with_a_remark_is() -> None:
+    small = Kitchen(pot_cm=16, pot_l=1.4)
+    dish, dinner = late(200, soak_min=480.0, kitchen=small)
+    [ways] = dinner.ways_out.values()
+    made = [shift(dish.recipe, replace(dish.choice, **w.changes)) for w in ways if w.kind != "later"]
+    assert made and not any(p.code == "pot_full" for m in made for p in m.problems)
+    assert any(m.problems for m in made)
+
+
+def test_a_crowded_dinner_is_offered_the_next_quarter_of_an_hour() -> None:
+    dishes = [Dish(k, read(demo("01")), Choice("quinoa")) for k in ("a", "b")]
+    needs = critical_minutes(tasks_of(shift(dishes[0].recipe, dishes[0].choice), "x"))
+    dinner = plan_dinner(dishes, SEVEN, SEVEN - timedelta(minutes=needs + 5), 1)
+    [ways] = dinner.ways_out.values()
+    assert [p.code for p in dinner.plan.problems] == ["crowded"]
+    [later] = [w for w in ways if w.kind == "later"]
+    assert later.serve_at in [SEVEN + timedelta(minutes=n) for n in (15, 30, 45)]
 
 
 def test_a_recipe_as_it_stands_is_one_thing_after_the_other() -> None:

@@ -548,13 +548,15 @@ class _Reading(_Clauses):
             o = ops[i - 1]
             if self._timed(o) and o.kind != "head_start":
                 break
-            pours = o.kind in (*_POURS, "head_start", "rain") or (o.kind == "drain" and not _DRAINED.search(o.text))
+            pours = o.kind in (*_POURS, "head_start", "rain", "with") or (
+                o.kind == "drain" and not _DRAINED.search(o.text)
+            )
             sets = _HEAT_SET.search(o.text) or _COOKS_IN_COOKER.search(o.text)
             pours = pours or (o.kind == "cook" and not self._timed(o) and bool(sets))
             pours = pours or self._gear(o)
             if not pours or o.vessel not in self.mine and o.kind != "other":
                 break
-            if o.basis == "inserted" and o.kind not in ("head_start", "rain"):
+            if o.basis == "inserted" and o.kind not in ("head_start", "rain", "with"):
                 break
             i -= 1
         return i

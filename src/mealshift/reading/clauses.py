@@ -150,6 +150,11 @@ _STOOD = lazy(
     r"\s+(?:them|it|the (?:\w+ ){1,2}?|each)\s*(?:up(?:right)? )?(?:in|on|into|up)\b(?! (?:the )?(?:fridge|room|its|their))(?![^.;]{0,40}\b(?:for|\d+ ?min))",
     re.I,
 )
+# "till it stands 1.5 cm above": how high the water comes
+_SO_HIGH = lazy(
+    r"s?\s+(?:about |around |roughly |some |only |just )?(?:\d+(?:[.,]\d+)?|[½¼¾]|an?|one|two|half an?)\s?-?(?:cms?|mms?|centimet\w+|inch(?:es)?|fingers?|knuckles?)\b",
+    re.I,
+)
 # "don't strain off the water", "without boiling": what is told not to be done is not done
 _NOT_DONE = quick(
     r"\b(?:do(?:n't|nt| not)|never|not to|without|avoid|no need to|rather than|instead of)\s+(?:ever |even |yet |you )?$",
@@ -173,6 +178,12 @@ _A_COLOUR = quick(
 )
 
 
+_A_LIQUID = quick(r"\s+(?:water|liquid|milk|stock|broth)\b", re.I)
+_IT_HAD = quick(
+    r"\b(?:water|liquid|milk|stock|broth) (?:that |which )?(?:it|they|the (?:rice|grains?))(?:'s| has| have| had| is| was| were)?(?: been)? $",
+    re.I,
+)
+_STOOD_IN = quick(r" in\b", re.I)
 _IN_A = lazy(r"\b(?:in|into)(?: (?:an?|the|your))?(?: \d{3} ?(?:°|deg\w*)? ?[CF]?)?\s+$", re.I)
 
 
@@ -197,7 +208,13 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
         if m["w"].lower() == "leave" and _LEFT_SO.match(text, m.end()):
             # "leave it coarse", "leave them whole"
             continue
-        if m["w"].lower() == "stand" and _STOOD.match(text, m.end()):
+        if m["w"].lower() in ("stand", "sit") and (_STOOD.match(text, m.end()) or _SO_HIGH.match(text, m.end())):
+            continue
+        if m["w"].lower() in ("soak", "steep") and (
+            (end == "ing" and _A_LIQUID.match(text, m.end()))
+            or (_IT_HAD.search(text, max(0, m.start() - 48), m.start()) and _STOOD_IN.match(text, m.end()))
+        ):
+            # "its soaking water", "the water it was soaking in": what it stood in
             continue
         if m["w"].lower() == "rest" and (_REMAINDER.match(text, m.end()) or _ALL_ELSE.search(text, 0, m.start())):
             continue

@@ -188,6 +188,21 @@ def misspelt_unit(line: Line, word: str, corrections: tuple[Correction, ...]) ->
     ]
 
 
+def listed_cooked(line: Line) -> list[Doubt]:
+    """The list has the grain cooked, and a step boils it: so much of it, or so much dry?"""
+    said = line.text[line.amount_span.start : line.amount_span.end] if line.amount_span else line.text
+    dry = f"{line.g or 0:.0f} g"
+    return [
+        _one(
+            "amount",
+            line.text,
+            f"The list has it cooked, and a step cooks it: is {said} what it comes to, or the dry grain?",
+            (f"{said} cooked, from {dry} dry", Correction(line.text, amount=dry)),
+            (f"{said} dry", Correction(line.text, amount=said)),
+        )
+    ]
+
+
 # letters behind the grain's amount in which it is corrected
 NEAR = 90
 # "2 cups jasmine. wait theres 6 of u. 3 cups": said again, and otherwise

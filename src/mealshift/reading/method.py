@@ -152,7 +152,13 @@ def choose(
     elif not cooked and any(_COOKED_IN_COOKER.search(as_rice(t)) for t in texts):
         # "cook in the rice cooker … press into a dish, bake 15 minutes"
         likely = _first("rice-cooker", 0.85, likely)
-    elif ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs) and "simmered" not in fs and not cooked:
+    elif (
+        ("all:cooker" in fs or {"all:press_cook", "in:microwave"} <= fs)
+        and "simmered" not in fs
+        # "porridge setting, 20 mins … NPR": the pot of many programmes
+        and not {"all:electric", "all:high_pressure"} <= fs
+        and not cooked
+    ):
         likely = _first("rice-cooker", 0.85, likely)
     elif "title:cooker" in fs and not cooked and not (heats and _ON_THE_HOB.search("\n".join(texts))):
         # "Salmon rice (rice cooker)": wash, pour, "cook on normal", and no minutes of a hob

@@ -73,6 +73,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
     told = (-1, -1)
     # the grain was just rinsed, soaked or drained, and nothing else was spoken of since
     fresh = False
+    captioned: tuple[int, ...] = ()
     for i, c in enumerate(found):
         step = recipe.steps[c.block] if c.block < len(recipe.steps) else None
         if step is None:
@@ -85,6 +86,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
         ]
         minutes = next((d for d in mine if d.kind in _PHASES), mine[0] if mine else None)
         if minutes is None and _CAPTION.match(step.text[: c.end]) and step.text[c.end :].strip():
+            captioned = c.lines if recipe.source not in c.lines else ()
             continue
         says = (
             _SWITCHES.search(c.text)
@@ -103,7 +105,8 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             kind, cooked = ("cook" if kind in ("other", "boil", "cover", "stir", "add", "off", "rest") else kind), True
         elif phase in ("rest", "soak", "release", "toast"):
             kind = phase
-        what = c.lines
+        # "Lentils: cover with water, simmer": of what the caption names
+        what, captioned = tuple(sorted({*c.lines, *captioned})), ()
         if _A_RATIO.match(c.text):
             # "(2 parts to 1 of rice)" puts nothing in
             what = tuple(x for x in what if x != recipe.source)

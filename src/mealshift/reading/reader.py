@@ -12,9 +12,10 @@ import re
 from collections.abc import Sequence
 from dataclasses import replace
 
-from ..grains import grain
+from ..grains import Grain, grain
 from ..measures import (
     RANGE_PATTERN,
+    UNIT_PATTERN,
     WHISTLE_MIN,
     Measures,
     as_one,
@@ -159,6 +160,8 @@ def read(brought: str, measures: Measures | None = None, corrections: tuple[Corr
     doubts = consistency.doubts(recipe, found, tagged, way, settled, laid, corrections, vessel_told(laid.plain))
     if misspelt and recipe.source_line is not None:
         doubts += consistency.misspelt_unit(recipe.source_line, misspelt, corrections)
+    if recipe.source_line is not None and _listed_cooked(recipe.source_line, measures):
+        doubts += consistency.listed_cooked(recipe.source_line)
     if overlooked and recipe.source_line is not None:
         doubts += consistency.found_in_talk(recipe.source_line, corrections)
     return recipe.with_(problems=tuple(problems), doubts=tuple(doubts))
@@ -595,9 +598,16 @@ _COOKS_IT = lazy(
 def _cooked_here(lines: list[Line], laid: Structure, source: int | None, measures: Measures) -> list[Line]:
     """ "Cooked rice - 3 cups (from 1 cup raw)", and the first step cooks it in two cups of water: it is the raw cup that is reckoned, or it would be cooked twice."""
     mine = None if source is None else lines[source]
-    if mine is None or not mine.cooked or mine.corrected:
+    if mine is None or not mine.cooked:
         return lines
     told = [as_rice(p.text) for p in laid.steps]
+    if mine.grain and mine.g and any(_boils_it(t, grain(mine.grain), mine.g, measures) for t in told):
+        # the cook's own word for the amount is one of dry grain: so it was asked
+        dry_g = mine.g / (1 if mine.corrected else _swells(grain(mine.grain)))
+        dry = ingredients.sized(mine.with_(cooked=False, ml=None, g=dry_g), [])
+        return [dry if ln is mine else ln for ln in lines]
+    if mine.corrected:
+        return lines
     at = mine.amount_span
     ml = parse(mine.text, at.start, at.end, measures).ml if at else None
     if ml and any(_as_raw(t, ml, measures) for t in told):
@@ -632,6 +642,40 @@ _COOKS_WITH = lazy(
     re.I,
 )
 LEAST_TO_DRY, MOST_TO_DRY = 1.3, 4.5
+
+
+# "cook the rice in plenty of boiling salted water 11 minutes", "simmer the rice in 500 ml water, covered, for 12 minutes"
+_BOILS_IT = lazy(
+    rf"\b(?:cook|boil|simmer)\w*(?: the| your)? rice (?:(?:gently|briskly|covered|uncovered),? )?(?:in|with)\b[^.;!?\d]{{0,24}}?(?:(?P<a>{RANGE_PATTERN}\s*(?:{UNIT_PATTERN}))\.?(?: of)?|\b(?:plenty|lots|boiling|salted|a (?:large|big) (?:pan|pot))\b)[^.;!?\d]{{0,24}}\bwater\b[^.;!?]{{0,60}}",
+    re.I,
+)
+# of the usual time of its grain: what is shorter makes cooked grain hot
+LEAST_TO_COOK = 0.6
+
+
+def _swells(of: Grain) -> float:
+    """g of cooked grain that a gram of it comes to, boiled by itself."""
+    return 1 + of.hydration.get("fluffy", min(of.hydration.values()))
+
+
+def _listed_cooked(line: Line, measures: Measures) -> bool:
+    """Was the line's amount one of cooked grain, and is reckoned as what that was dry?"""
+    at = line.amount_span
+    if at is None or line.cooked or line.corrected or not ingredients.is_cooked(line.text):
+        return False
+    told = parse(line.text, at.start, at.end, measures)
+    return told.ml != line.ml and told.g != line.g
+
+
+def _boils_it(told: str, of: Grain, g: float, measures: Measures) -> bool:
+    """Does a step boil for so many minutes, in so much water as dry grain drinks, what the list weighs cooked?"""
+    m = _BOILS_IT.search(told)
+    if m is None or not any(s.high >= LEAST_TO_COOK * of.simmer for s in stretches(m[0])):
+        return False
+    if m["a"] is None:
+        return True
+    dry_ml, water = g / _swells(of) / of.density, parse(told, m.start("a"), m.end("a"), measures).ml
+    return water is not None and LEAST_TO_DRY <= water / dry_ml <= MOST_TO_DRY
 
 
 def _as_raw(told: str, ml: float, measures: Measures) -> bool:

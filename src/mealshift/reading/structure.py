@@ -568,6 +568,14 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "4 eggs" heads nothing
             cls, sure = "ingredient", 0.8
+        if (
+            cls == "servings"
+            and _SO_MANY.match(ln.text.strip())
+            and not _EATERS.search(ln.text)
+            and any(_EATERS.search(t.line.text) for t in tagged[: ln.index])
+        ):
+            # "8 belles tomates", under "Pour 4 personnes": who eats is told
+            cls, sure = "ingredient", 0.6
         weighed = _WEIGHED.match(ln.text) if cls in ("servings", "meta") and len(ln.text.split()) <= 5 else None
         if weighed and any(_names_food(w) for w in ln.text[weighed.end() :].lower().split()):
             # "500g mince", before the rest of the list
@@ -904,6 +912,7 @@ _SO_MANY = lazy(
     rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)(?:, (?:[^\W\d_]+ ){{0,2}}[^\W\d_]+)?$",
     re.I,
 )
+_EATERS = lazy(rf"\d\s*{_KIND}{_PEOPLE}", re.I)
 _WEIGHED = lazy(rf"{RANGE_PATTERN}\s*(?:g|kg|ml|l|oz|lbs?|cups?|tbsps?|tsps?)\b\.?\s+(?=[^\W\d])", re.I)
 _POSTED = lazy(
     r"(?:posted|submitted|uploaded|published|shared) (?:by|on|to|with|in)\b|[\w.-]+ \(posts?: ?[\d,]+\)$|(?:mon|tue|wed|thu|fri|sat|sun)\w*,? \d{1,2}:\d{2}(?: ?[ap]m)?$|by @?\w+ » |@[a-z]\w*\b[^\d]{0,60}(?:\d[^\d]{0,40})?:?$",

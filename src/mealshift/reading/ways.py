@@ -75,6 +75,8 @@ _WAY_IN_BRACKETS = quick(
     r"\s*\((?:or )?(?:(?:in|for|with|use) )?(?:(?:a|an|the) )?(?:pressure (?:pan|cooker|cook)|instant pot|microwave|slow cooker|crock ?pot|rice cooker)\b[^()\n]{0,40}\d[^()\n]{0,60}\)"
     # "Bake 2 hours. (Or simmer on the stove on low for 1 1/2 hrs.)"
     r"|\s*\(or (?:you can )?(?:simmer|cook|bake|boil|steam|roast|braise)\b[^()\n\d]{0,40}\b(?:on (?:the |a )?(?:stove\w*|hob)|(?:in|into) (?:the |an? )?(?:oven|slow cooker|crock ?pot|pressure cooker|instant pot))\b[^()\n\d]{0,40}\d[^()\n]{0,40}\)"
+    # "Porridge setting, 20 mins (or Manual/High 30)"
+    r"|\s*\(or (?:(?:on|use|at) )?(?:manual|high|low|porridge|normal)\b[^()\n\d]{0,20}\d[^()\n]{0,12}\)"
     # "5-6 whistles on medium (or 3 whistles then 10 mins on low)"
     r"|\s*\(or (?:else )?(?:for |about )?(?:\d{1,2}(?:\s*[-–]\s*\d{1,2})?|one|two|three|four) (?:full )?whistles?\b[^()\n]{0,60}\)",
     re.I,

@@ -55,21 +55,25 @@ _TAKEN_OUT = lazy(
 _LATE = ("from_end", "from_start")
 
 
+def called(line: Line) -> str:
+    """A thing as a sentence calls it: "2 large Potatoes (floury)" are the potatoes."""
+    words = _SIZES.sub("", re.split(r"[?(,;:]", line.name)[0].strip())
+    words = _PREPARED.split(words)[0] or words
+    return words.lower() if words.istitle() else words
+
+
 @dataclass(frozen=True, slots=True)
 class Early:
     """A thing that goes in `minutes` before the grain. raw: unsafe if it gets less than its time. had: does the recipe give it some of its own before?"""
 
     line: Line
     minutes: int
-    raw: bool = False
-    had: bool = False
+    raw: bool
+    had: bool
 
     @property
     def name(self) -> str:
-        """As it is called in a sentence: "2 large Potatoes (floury)" are the potatoes."""
-        words = _SIZES.sub("", re.split(r"[?(,;:]", self.line.name)[0].strip())
-        words = _PREPARED.split(words)[0] or words
-        return words.lower() if words.istitle() else words
+        return called(self.line)
 
 
 @dataclass(frozen=True, slots=True)
@@ -79,9 +83,9 @@ class _Wants:
 
     line: Line
     minutes: float
-    had: bool = False
-    raw: bool = False
-    least: float = 0.0
+    had: bool
+    raw: bool
+    least: float
     at_pressure: float | None = None
 
 
@@ -209,18 +213,26 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     heats = [i for i, o in enumerate(ops) if o.phase == "heat" and o.vessel in mine]
     if not heats:
         return 0.0
-    spoken = [i for i, o in enumerate(ops[: heats[-1] + 1]) if line.index in o.what and not _left_out(o, line)]
+    spoken = [i for i, o in enumerate(ops[: heats[-1] + 1]) if line.index in o.what and not left_out_of(o, line)]
     spoken = spoken or _with_all(recipe, line)
     if not spoken or spoken[-1] > heats[-1]:
         return 0.0
     last = ops[spoken[-1]]
-    if last.vessel not in mine or last.phase in _LATE or _of_another_dish(recipe, line, last, ops[heats[-1]]):
+    if last.phase in _LATE or _of_another_dish(recipe, line, last, ops[heats[-1]]):
         return 0.0
     # "brown it, and set it aside": what is said right after it is said of it
     after = [o for o in ops[spoken[-1] : heats[-1]] if o.step == last.step and o.phase != "heat"]
-    if any(_TAKEN_OUT.search(o.text) for o in [*(ops[i] for i in spoken), *after]):
+    if any(_TAKEN_OUT.search(o.text) for o in [last, *after]):
+        # "set aside … add everything else": with what was set aside, if nobody says otherwise
+        back = [i for i in range(spoken[-1] + 1, heats[-1]) if ALL_OF_IT.search(ops[i].text)]
+        if not back or left_out_of(ops[back[0]], line):
+            return 0.0
+        return sum(ops[i].typical_min or 0.0 for i in heats if i >= back[0])
+    if last.vessel not in mine:
         return 0.0
-    joins = next(i for i in spoken if ops[i].vessel in mine)
+    # "remove the chicken … put it on top": it has what comes after it is back
+    out = max((n for n, i in enumerate(spoken) if _TAKEN_OUT.search(ops[i].text)), default=-1)
+    joins = next(i for i in spoken[out + 1 :] if ops[i].vessel in mine)
     return sum(ops[i].typical_min or 0.0 for i in heats if i >= joins)
 
 
@@ -229,10 +241,10 @@ def _with_all(recipe: Recipe, line: Line) -> list[int]:
     ops = recipe.process.operations
     if line.section.startswith("step ") or any(line.index in o.what for o in ops):
         return []
-    return [i for i, o in enumerate(ops) if ALL_OF_IT.search(o.text) and not _left_out(o, line)][:1]
+    return [i for i, o in enumerate(ops) if ALL_OF_IT.search(o.text) and not left_out_of(o, line)][:1]
 
 
-def _left_out(o: Operation, line: Line) -> bool:
+def left_out_of(o: Operation, line: Line) -> bool:
     """ "Everything except the chicken", of chicken thighs?"""
     words = [w.rstrip("s") for w in re.findall(r"[^\W\d_]{4,}", line.name.lower())]
     return any(w in m[0].lower() for m in found_in(LEFT_OUT, o.text) for w in words)

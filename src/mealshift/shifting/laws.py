@@ -27,6 +27,7 @@ from ..text.amounts import parse
 from ..text.plain import plain
 from .backwards import carriers
 from .cookings import finishing
+from .kept import left_out
 from .wording import of_line
 
 if TYPE_CHECKING:
@@ -57,7 +58,7 @@ def broken(s: Shift) -> list[Broken]:
     """Laws 1 to 6. A shift to the same grain the same way breaks none: every word is the recipe's."""
     if s.same and s.pot.way == s.own.way:
         return []
-    return [*_ingredients(s), *_water(s), *_order(s), *_others(s), *_words(s), *_minutes(s)]
+    return [*_ingredients(s), *_water(s), *_order(s), *_others(s), *_named(s), *_words(s), *_minutes(s)]
 
 
 def _ingredients(s: Shift) -> Iterator[Broken]:
@@ -183,6 +184,14 @@ def _others(s: Shift) -> Iterator[Broken]:
     for o in s.process.operations:
         if o.was and o.phase not in _MINE:
             yield Broken("the others", "These minutes are not the grain's and should stay as they were.", o.text)
+
+
+def _named(s: Shift) -> Iterator[Broken]:
+    new = " ".join(st.full or st.text for st in s.method.steps)
+    for left in left_out(s.recipe, s.process.operations):
+        words = handle(left.line)
+        if words is not None and not words.search(new):
+            yield Broken("ingredients", "No step puts this in any more; it is still wanted.", left.line.text)
 
 
 def _words(s: Shift) -> Iterator[Broken]:

@@ -24,7 +24,7 @@ from ..pot.ways import cap
 from ..process import Span
 from ..quick import found_in, lazy, quick
 from ..reading.dish import grain_lines
-from ..reading.ingredients import COOKED_IN, used_of_it
+from ..reading.ingredients import COOKED_IN, is_cooked, used_of_it
 from ..reading.instead import of_another_amount, without
 from ..reading.names import find_grains, kind_of_rice, with_kind, with_kind_after
 from ..reading.otherwise import another_batch, for_another
@@ -387,8 +387,9 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             each = ", ".join(f"{round_half_up(a.dry_ml * s * g.density)} g {g.name}" for g, s in a.target.parts)
             edits.append(Edit(len(ln.text), len(ln.text), f" ({each})"))
         edits += _renamed(ln, a.target.name)
-    if ln.cooked:
-        # what is bought and weighed is the dry grain; the first steps cook it
+    in_a_bracket = ln.amount_span is not None and "(" in ln.text[: ln.amount_span.start]
+    if ln.cooked or (is_cooked(ln.text) and not in_a_bracket):
+        # what is bought and weighed is the dry grain; the first steps cook it, or the recipe's own
         start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
         end = ln.amount_span.end if ln.amount_span else start
         end = max(end, _with_stop(ln, "g"))
@@ -497,6 +498,8 @@ _KIND_TAIL = lazy(
     r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:(?:long|medium|short|round)[- ]grain(?:ed)?|converted|parboiled|par-?boiled|easy[- ]cook|polished|hulled)(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\(|\.{3}))",
     re.I,
 )
+# "rice, the short fat kind"
+_THE_KIND = lazy(r",\s*(?:the|an?|any|some) (?:[a-z-]+ ){0,4}(?:kind|sort|type|variety|stuff)(?=\s*(?:[,(]|$))", re.I)
 _IF_YOU_HAVE = lazy(r",?\s+if (?:you|i|u) (?:can|have|find|like|want|prefer|get)\b[^,;()\d]{0,30}", re.I)
 _SUCH_AS = lazy(
     r"\s*[,;–—-]?\s*(?:e\.?\s?g\.?,?|such as|like|ideally|preferably|mine is|ours is|we (?:use|like|love|always use)|I(?:'ve| have)?(?: always| usually| often)? (?:use|used|like))\s+(?:an? )?[^\W\d][\w' -]{2,28}(?=\s*(?:[,;)]|$))",
@@ -610,7 +613,12 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
     if edits and (m := _IF_YOU_HAVE.match(text, max(e.end for e in edits))):
         # ", or brown basmati if you have time"
         edits.append(Edit(m.start(), m.end(), ""))
-    if m := _KIND_TAIL.match(text, end) or _SUCH_AS.match(text, end) or _PRAISED.match(text, end):
+    if (
+        m := _KIND_TAIL.match(text, end)
+        or _SUCH_AS.match(text, end)
+        or _PRAISED.match(text, end)
+        or _THE_KIND.match(text, end)
+    ):
         edits.append(Edit(m.start(), m.end(), ""))
     upper = text[start : start + 1].isupper() and not re.search(r"[^\W\d_]{2}|\d", text[:start])
     edits = [e for e in edits if not start <= e.start <= e.end <= end]

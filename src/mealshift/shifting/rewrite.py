@@ -191,6 +191,10 @@ _BY_THE_LADLE = lazy(
 )
 # "2 c. Carolina gold": the stop ends no sentence
 _AMOUNT_SHORT = lazy(r"\d[\d¼½¾⅓⅔/ ]*(?!mins?\b|secs?\b|hrs?\b)[^\W\d_]{1,4}\.\s*$")
+_SOAKED_IN = lazy(
+    r"\b(?P<it>(?:its|their|the|this|that)(?: rice(?:'s)?)? soaking (?:water|liquid)|the (?:water|liquid) (?:that |which )?(?:it|they|the rice) (?:was|were|had been|has been|has|had)(?: been)? soak(?:ing|ed) in)\b",
+    re.I,
+)
 _NOT_YET = " (not yet)"
 # "Put everything in", "combine all the ingredients", to which "but the quinoa" can be said
 _ALL_OF_THEM = quick(
@@ -1138,7 +1142,7 @@ class _View:
                 ]
                 if (ml := parse(m.string, at, end, self.measures).ml) and abs(self.a.carrier(ml) - ml) >= 2.5
             ]
-        edits += self._by_a_sign(step)
+        edits += [*self._by_a_sign(step), *self._soaked_in(step)]
         for m in found_in(_GRAIN_AMOUNT, step.text) if step.index <= self._cooked_by() else ():
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
@@ -1199,7 +1203,12 @@ class _View:
         if place and not by_the_grain and any((p := signs.in_step(t)) and signs.of_the_grain(t, p) for t in others):
             # "Cover with water by two fingers" was the meat's: further on it is told of the rice
             return []
-        if place is None or (not by_the_grain and any(signs.in_step(s.text) for s in self.recipe.steps[: step.index])):
+        first = self._first_told()
+        if place and step.index < first and any(signs.in_step(s.text) for s in self.recipe.steps[first:]):
+            # "Cover with water by a finger, simmer 40 minutes", and the grain with its own water comes later
+            return []
+        before = () if by_the_grain else self.recipe.steps[min(first, step.index) : step.index]
+        if place is None or any(signs.in_step(s.text) for s in before):
             # a second sign is another pouring: what it comes to nobody knows
             return []
         # a line of the pot is reached with what was poured before; so is the amount that stands in its place
@@ -1208,10 +1217,22 @@ class _View:
             return [Edit(*place, f"with {jug_ml(self.a.pour_ml)} ml of water{whole}")]
         return [Edit(*place, f"({jug_ml(self.a.pour_ml)} ml{whole})")]
 
+    def _soaked_in(self, step: Step) -> list[Edit]:
+        """ "its soaking water", "the water it was soaking in", of a grain that is not soaked any more: the water."""
+        soaks = [o for o in self.recipe.process.operations if o.kind == "soak"]
+        # where something else soaks too, "the soaking water" may be the mushrooms'
+        if self.a.same or self.a.soaks or not soaks or any(o.phase != "soak" for o in soaks):
+            return []
+        return [Edit(*m.span("it"), "the water") for m in found_in(_SOAKED_IN, step.text)]
+
+    def _first_told(self) -> int:
+        """The step that first does something with the grain; 0 if none says so."""
+        mine = (o.step for o in self.recipe.process.operations if self.recipe.source in o.what and o.step is not None)
+        return next(mine, 0)
+
     def _boils_another(self, step: Step) -> bool:
         """ "Chicken in the pot with water to cover by 4 fingers": is it meat or pulses that the step puts into water, and the grain comes later?"""
-        mine = (o.step for o in self.recipe.process.operations if self.recipe.source in o.what and o.step is not None)
-        if step.index >= next(mine, 0):
+        if step.index >= self._first_told():
             return False
         told = set().union(*(o.what for o in self.recipe.process.operations if o.step == step.index))
         return any(ingredients.heat_wanted(ln)[1] or ln.drinks for ln in self.recipe.lines if ln.index in told)

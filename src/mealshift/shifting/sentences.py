@@ -19,7 +19,7 @@ from ..pot.ways import cap
 from ..process import Operation
 from ..quick import lazy
 from ..recipe import Line
-from .beside import Early, Joins
+from .beside import Early, Joins, called
 from .wording import nearest
 
 # a look that finds it hard gives it no more than this before the next
@@ -240,6 +240,26 @@ def head_start(
     )
 
 
+def into_the_liquid(names: Sequence[str], salted: bool) -> Operation:
+    """names: what only the old cooking's words put in. salted: its salt was for water that was poured away."""
+    goes = "goes" if len(names) == 1 and not names[0].endswith("s") else "go"
+    told = [f"The {_all_of(names)} {goes} into the liquid too."] if names else []
+    told += ["Salt the liquid to taste."] if salted else []
+    why = "The words that put this in were those of the old way of cooking."
+    return inserted("with", " ".join(told), why)
+
+
+def stirred_in(names: Sequence[str]) -> Operation:
+    return inserted(
+        "with", f"Stir in the {_all_of(names)}.", "The words that put this in were those of the old way of cooking."
+    )
+
+
+def _all_of(names: Sequence[str]) -> str:
+    """ "salt", "salt and butter", "salt, butter and thyme"."""
+    return " and ".join(filter(None, (", ".join(names[:-1]), names[-1])))
+
+
 # what a sign says of a pot, and not of the grain
 _OF_THE_POT = lazy(r"[^;.]*\b(?:tilt|holes in the surface|side of the pot)\b[^;.]*;?\s*", re.I)
 
@@ -286,7 +306,7 @@ def raw_too(j: Joins, more: bool = False) -> Operation:
     """Said as a look: the minutes are the raw thing's, and none of the grain's. more: it has had some of them beside the grain."""
     minutes = round_half_up(j.minutes)
     text = (
-        f"Look: the {Early(j.line, 0).name} went in raw; lid on and low heat, about {minutes} {'more ' if more else ''}minutes, "
+        f"Look: the {called(j.line)} went in raw; lid on and low heat, about {minutes} {'more ' if more else ''}minutes, "
         "until done in the middle (74 °C)."
     )
     return inserted("cook_on", text, "Its minutes are its own, however the grain is cooked.", minutes)

@@ -30,7 +30,7 @@ from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
 from .backwards import Own, carriers
-from .beside import Early, Joins, early, raw_later, raw_meanwhile
+from .beside import Early, Joins, called, early, raw_later, raw_meanwhile
 from .blends import Plan
 from .cookings import (
     AT_HEAT,
@@ -51,11 +51,17 @@ from .cookings import (
     turning,
     untimed,
 )
+from .kept import left_out
 from .lines import Amounts, beyond_tin
 from .vessels import vessel_edits
 
 # phases that are the grain's own cooking
 _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
+# "stirring through the cream and | zest"
+_AND = lazy(r"(?:\band|&|\+)\s*$", re.I)
+_A_NAME = lazy(r"[^\W\d_]{3,}(?: [^\W\d_]+)?\W*")
+# the sentences that cook it another way
+_COOKS = frozenset(("steep", "way", "instead", "cook", "rain"))
 # "until the prawns are pink and the rice is tender"
 _UNTIL = lazy(r"\b(?:until|till)\b", re.I)
 _OVER = lazy(
@@ -392,6 +398,7 @@ class _Work:
         if (self._rains() or waits) and not other_way:
             why = "The meal goes in when the liquid boils." if self._rains() else WAITS
             self._hold_back(start, why)
+        self._nothing_lost()
         self._insert(0, self._before())
 
     def cooked_ahead(self) -> None:
@@ -1147,7 +1154,7 @@ class _Work:
 
     def _check_raw(self, j: Joins) -> None:
         text = (
-            f"Beside a grain {self._of_so_long()} the {Early(j.line, 0).name} might not be done, so the missing minutes come behind it. Cut into the thickest piece "
+            f"Beside a grain {self._of_so_long()} the {called(j.line)} might not be done, so the missing minutes come behind it. Cut into the thickest piece "
             "before you serve: no pink, clear juices, or 74 °C in the middle."
         )
         self.out.check.append(Problem("raw_beside", j.line.text, text))
@@ -1271,13 +1278,14 @@ class _Work:
                 )
                 or ops[first - 1].kind == "cover"
                 or (ops[first - 1].kind == "boil" and not set(ops[first - 1].what) & poured)
+                or self._boils_it_with(first - 1)
                 or _TURNED_LOW.fullmatch(ops[first - 1].text)
                 or (self.own.way.row.plenty and self._plenty(first - 1))
             )
             and (
                 ops[first - 1].vessel in mine or (self.own.way.method == "steam" and _GEAR.search(ops[first - 1].text))
             )
-            and not set(ops[first - 1].what) & others
+            and (not set(ops[first - 1].what) & others or self._boils_it_with(first - 1))
             and (not ops[first - 1].told or ops[first - 1].phase == "come_up")
         ):
             first -= 1
@@ -1290,6 +1298,7 @@ class _Work:
             end < len(ops)
             and (ops[end].vessel in mine or self._sieved(end))
             and not (_TO_COOL.search(ops[end].text) and not ops[end].phase)
+            and not self._of_others(end)
             and (
                 ops[end].phase in ("rest", "release", "come_up")
                 or ops[end].kind in ("off", "release", "rest", "cover", "drain")
@@ -1354,7 +1363,8 @@ class _Work:
         for i in range(end, len(ops)):
             # what drinks its water has none to pour off
             drained = ops[i].kind == "drain" and (
-                self.recipe.source in ops[i].what or (not ops[i].what and ops[i].vessel in mine)
+                self.recipe.source in ops[i].what
+                or (not ops[i].what and ops[i].vessel in mine and not self._of_others(i))
             )
             if drained and ops[i].basis == "said" and self.own.way.row.plenty and not pot.way.row.plenty:
                 self._retire(i, why)
@@ -1388,6 +1398,51 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _boils_it_with(self, i: int) -> bool:
+        """ "Boil the rice with the turmeric | and the salt in a big pan of water for 12 minutes": the cooking itself, which names what goes in with the grain."""
+        ops = self.out.operations
+        if i + 1 == len(ops) or ops[i].told or ops[i].kind not in ("boil", "cook"):
+            return False
+        timed = ops[i + 1].phase == "heat" and self._one_sentence(ops[i], ops[i + 1])
+        return timed and self.recipe.source in ops[i].what
+
+    def _of_others(self, i: int) -> bool:
+        """ "Lentils: cover by 5 cm, 20 minutes, drain", "drain the tuna and flake it": does its sentence speak of something else than the grain and its liquids?"""
+        ops = self.out.operations
+        while not ops[i].what and i > 0 and self._one_sentence(ops[i - 1], ops[i]):
+            i -= 1
+        wet = {ln.index for ln in self.recipe.lines if ln.role in ("pot_liquid", "salt")}
+        return self.recipe.source not in ops[i].what and bool(set(ops[i].what) - wet)
+
+    def _nothing_lost(self) -> None:
+        """What only the old cooking's words put in goes in all the same: into the liquid, or when it is done."""
+        ops = self.out.operations
+        lost = left_out(self.recipe, ops)
+        if not lost:
+            return
+        heats = [i for i, o in enumerate(ops) if o.phase in ("heat", "whistles")]
+        cooks = next((i for i, o in enumerate(ops) if o.basis == "inserted" and o.kind in _COOKS), None)
+        if cooks is None:
+            cooks = next((i for i in heats if ops[i].basis != "retired"), None)
+        last = max(heats, default=-1)
+        late = [x for x in lost if x.at > last]
+        if late:
+            done = max((i for i, o in enumerate(ops) if o.basis != "retired" and o.phase == "rest"), default=last)
+            at, names = late[-1].at, [x.name for x in late]
+            if at + 1 < len(ops) and _AND.search(ops[at].text) and _A_NAME.fullmatch(ops[at + 1].text):
+                # "stirring through the cream and | zest": of the same verb
+                names.append(ops[at + 1].text.strip())
+                self._retire(at + 1, "It is told with what goes in beside it.")
+            self._insert(max(done, at) + 1, [sentences.stirred_in(names)])
+        early_on = [x for x in lost if x.at <= last]
+        if early_on and cooks is not None:
+            # salt of water that is poured away would be far too much of it
+            away = [
+                x for x in early_on if x.line.role == "salt" and (self.own.way.row.plenty or ops[x.at].phase == "soak")
+            ]
+            names = [x.name for x in early_on if x not in away]
+            self._insert(self._clause_start(cooks), [sentences.into_the_liquid(names, bool(away))])
 
     def _sieved(self, i: int) -> bool:
         """ "Drain in a sieve and leave to steam dry for 5 minutes": the grain, in no vessel of its own."""
@@ -1436,7 +1491,7 @@ class _Work:
         """Is it what the recipe's own way of cooking wants done, between `first` and the end of it? last: the last operation at its heat."""
         ops = self.out.operations
         o, plenty = ops[i], self.own.way.row.plenty
-        if o.phase in ("heat", "rest", "release", "come_up", "whistles"):
+        if o.phase in ("heat", "rest", "release", "come_up", "whistles") or self._boils_it_with(i):
             return True
         if self.own.way.method == "steam" and _OVER.search(o.text):
             # "flip the rice over", in its cloth

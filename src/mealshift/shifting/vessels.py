@@ -11,7 +11,7 @@ _SIZED = r"(?:(?:large|deep|wide|small|big|medium|greased|buttered|lidded|heavy|
 # what a recipe of each way calls its vessel
 _OF_WAY = {
     "oven": quick(
-        rf"{_SIZED}(?:roasting (?:tin|pan|dish|tray)|baking (?:dish|tin|pan|tray)|casserole(?: dish)?|oven(?:-?proof)? dish|traybake tin|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:pan|dish|tin))?|(?<=in the )dish|(?<=into the )dish|(?<=to the )dish)\b",
+        rf"{_SIZED}(?:roasting (?:tin|pan|dish|tray)|baking (?:dish|tin|pan|tray)|casserole(?: dish)?|oven(?:-?proof)? dish|traybake tin|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:(?:baking|roasting) )?(?:pan|dish|tin))?|(?<=in the )dish|(?<=into the )dish|(?<=to the )dish)\b",
         re.I,
     ),
     "microwave": quick(rf"{_SIZED}(?:bowl|jug|container|casserole(?: dish)?|dish)\b", re.I),
@@ -37,7 +37,7 @@ _NOW = {
 _POT = "pot"
 # "Butter a 20 cm dish", "Grease a 9x13"
 GREASED = quick(
-    rf"\b(?:butter|grease|oil) (?P<a>an?|the|your) {_SIZED}(?:baking |oven(?:-?proof)? |roasting |pie[- ]?)?(?:dish|tin|pan|tray|casserole(?: dish)?|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:pan|dish|tin))?)\b",
+    rf"\b(?:butter|grease|oil) (?P<a>an?|the|your) {_SIZED}(?:baking |oven(?:-?proof)? |roasting |pie[- ]?)?(?:dish|tin|pan|tray|casserole(?: dish)?|9 ?[x×] ?13(?:[\"″]|[- ]inch)?(?: (?:(?:baking|roasting) )?(?:pan|dish|tin))?)\b",
     re.I,
 )
 # letters before a vessel's name in which its article stands

@@ -21,12 +21,11 @@ _BEFORE_IT = lazy(r"(?:[^\W\d_]+|\d+)\Z")
 # no word, and no number, is longer
 LONGEST_WORD = 60
 _SHORTENED = lazy(
-    r"[a-z]|abt|approx|bot|ca|deg|dia|diam|etc|fl|gms?|gr|incl|lbs?|lg|med|ml|nos?|nr|opt|oz|pcs?|pkgs?|pkt|pts?|qts?|sm|sq|tblsp|tbsp?s?|temp|tsps?|vs|"
-    r"(?P<time>mins?|hrs?|secs?)",
+    r"(?P<time>mins?|hrs?|secs?|[mh])|[a-z]|abt|approx|bot|ca|deg|dia|diam|etc|fl|gms?|gr|incl|lbs?|lg|med|ml|nos?|nr|opt|oz|pcs?|pkgs?|pkt|pts?|qts?|sm|sq|tblsp|tbsp?s?|temp|tsps?|vs",
     re.I,
 )
 _BIDS = lazy(
-    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after|do|dont|don|never|off|lid|heat|fry|spread|transfer|sprinkle|top|garnish|wait|check|set|uncover|tip|throw|scatter|discard|wash|soak|enjoy)\b"
+    r"(?:add|put|pour|stir|cover|fluff|serve|serves|drain|rinse|turn|take|let|leave|remove|boil|simmer|cook|bring|mix|fold|season|lower|reduce|open|switch|stand|rest|keep|cool|steam|sit|then|now|meanwhile|when|once|after|do|dont|don|never|off|lid|heat|fry|spread|transfer|sprinkle|top|garnish|wait|check|set|uncover|tip|throw|scatter|discard|wash|soak|enjoy|crumble|pick|squeeze|grate|chop|slice|drizzle|dot|fish|pull|shred|flip|swirl|whisk|beat|toss|tear|loosen|invert|unmou?ld|return|place|lay|lift)\b"
     # "simmer 40 min. rice on top", "low 15. peas in"
     r"|(?!all |or )[a-z]+ (?:on top|in|goes in|go in)(?=[,.;]|$)"
 )

@@ -1,0 +1,62 @@
+"""What the recipe's steps put in, and the new method no longer tells: the words that named it went with the rice's own cooking.
+
+"Cook the rice with the turmeric in a pan of boiling water for 25 minutes" is another sentence for couscous; the turmeric goes in all the same.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from typing import NamedTuple
+
+from ..process import Operation
+from ..quick import lazy
+from ..reading.dish import grain_lines
+from ..reading.ingredients import handle
+from ..recipe import Line, Recipe
+from .beside import called, left_out_of
+
+_SO_MUCH_OF = lazy(
+    r"^(?:(?:a|an|good|big|generous|small|large) )*(?:pinch|handful|bunch|knob|splash|dash|sprig|drizzle)(?:e?s)? of ",
+    re.I,
+)
+
+
+class Left(NamedTuple):
+    """line: the ingredient; at: the place of the retired operation that named it last."""
+
+    line: Line
+    at: int
+
+    @property
+    def name(self) -> str:
+        words = _SO_MUCH_OF.sub("", called(self.line))
+        return words[:1].lower() + words[1:]
+
+
+def left_out(recipe: Recipe, operations: Sequence[Operation]) -> list[Left]:
+    """The ingredients that only retired operations name, in the order in which they did."""
+    own = {ln.index for ln in grain_lines(recipe)} | {recipe.source}
+    out = []
+    for ln in recipe.lines:
+        words = handle(ln)
+        # "bring the liquid to the boil" is said of every liquid of the pot
+        if words is None or ln.index in own or ln.role == "pot_liquid":
+            continue
+        named = [i for i, o in enumerate(operations) if words.search(o.text) and not left_out_of(o, ln)]
+        if not named or any(operations[i].basis != "retired" for i in named):
+            continue
+        at = max(named)
+        if "-" in ln.name and any(_run_on(ln.name) in _run_on(o.text) for o in operations if o.basis != "retired"):
+            # "rose-water" is the rosewater
+            continue
+        if ln.index in operations[at].what and not _TAKEN_OUT.search(operations[at].text):
+            out.append(Left(ln, at))
+    return sorted(out, key=lambda x: x.at)
+
+
+def _run_on(text: str) -> str:
+    return re.sub(r"[\s-]", "", text.lower())
+
+
+_TAKEN_OUT = lazy(r"\b(?:remove|take out|lift out|pick out|pull out|fish out|discard)\b", re.I)
