@@ -50,6 +50,8 @@ SAID = [
     ("High pressure 22 mins. Let it come down by itself for 10 mins. Kale in on top, lid back on for 5.", "heat release", "heat", "rest~"),
     ("Sim 15 min. Wait till pin drops abt 15 min.", "heat", "heat", "release"),
     ("Cook uncovered like pasta, 30 min. Drain, back into the hot pan, tea towel over, 5 min.", "heat", "other", "rest~"),
+    ("Cook uncovered like pasta, 30 min. Drain well, and return to the hot pot. Lid on, 5 min.", "heat", "other", "rest~"),
+    ("Simmer the rice in the milk until soft, 45 minutes. Beat in the eggs. Stand the dish in a pan of hot water and bake 50 minutes.", "heat", "heat", "other"),
     ("8 min strong fire, 10 min soft. Out of the fire, a cloth on top 5 min.", "heat heat", "other", "rest~"),
     ("1/2 c vermicelli browned in butter, 1.5 c short grain rice (soaked 15 min, drained), 2 c water.", "", "toast", "soak~"),
     ("Add rice and water to the rice cooker. Press cook. When it starts to steam (around 10 mins), lay chicken on top.", "", "heat", "come_up~"),

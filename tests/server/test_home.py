@@ -18,11 +18,13 @@ from django.test import Client
 from django.utils import timezone
 from PIL import Image
 
+from mealshift.learning import CATALOGUE
 from mealshift.problems import Refusal
 from mealshift_server.backup import form, restoring
 from mealshift_server.households import actions
 from mealshift_server.households.models import Household, Invite, User
 from mealshift_server.kitchen.actions import note_took
+from mealshift_server.larder.models import Bag
 from mealshift_server.notebook.models import Entry, Photo
 from mealshift_server.plans.models import Cooking
 from mealshift_server.recipes.models import Recipe, Shift
@@ -88,12 +90,16 @@ def test_a_cooking_writes_its_own_entry_and_a_slip_takes_nothing_away(stove, req
     assert left["grams"] == bag["grams"] - entry["dry_g"] and left["opened"]
 
 
-def test_pots_that_come_out_dry_teach_the_next_one(cook, as_) -> None:
+def test_pots_that_come_out_dry_teach_the_next_one(cook, neighbour, as_) -> None:
     client = as_(cook)
     first = post(client, "shifts", text=demo("01"), choice={"to": "quinoa"}).json()
     dry_pots(client, 5)
     [lesson] = [x for x in client.get("/api/lessons").json()["lessons"] if x["kind"] == "water_grain"]
     assert "Quinoa takes" in lesson["text"] and "five pots say so" in lesson["text"] and len(lesson["entries"]) == 5
+    # what the neighbours said no to is none of ours
+    no = {"kind": "water_grain", "subject": "quinoa", "refused": lesson["value"], "catalogue": CATALOGUE}
+    Decision.objects.create(household=neighbour.household, **no)
+    assert lesson in client.get("/api/lessons").json()["lessons"]
     before = post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()["pots"][0]
     post(client, "lessons", kind="water_grain", subject="quinoa", take="accept")
     taught = post(client, "shift", text=demo("01"), choice={"to": "quinoa"}).json()["pots"][0]
@@ -435,6 +441,18 @@ def test_a_backup_that_is_none_changes_nothing(full, neighbour, as_) -> None:
         assert "changed or cut short" in put_back(other, bad, closed=False).json()["text"]
     assert Entry.objects.filter(household=neighbour.household).count() == 0
     assert not Household.objects.filter(name=restoring.ASIDE).exists()
+
+
+@pytest.mark.parametrize("what", ["a recipe", "a bag"])
+def test_what_there_is_is_not_replaced_unasked(full, neighbour, as_, what) -> None:
+    lines, other = saved(full), as_(neighbour)
+    if what == "a bag":
+        Bag.objects.create(household=neighbour.household, grain="quinoa", kind="bag", grams=500, full_g=500)
+    else:
+        post(other, "recipes", text=demo("01"))
+    answer = put_back(other, lines)
+    assert answer.status_code == 422 and "would take their place" in answer.json()["text"]
+    assert put_back(other, lines, replace=True).status_code == 200
 
 
 def test_others_write_while_a_backup_is_put_in(full, neighbour, as_, monkeypatch) -> None:

@@ -30,7 +30,9 @@ _CUT = lazy(
     # "add everything else & bring to a boil", not "water & salt"
     r"|\s+(?:&|n)\s+(?=(?:bring|boil|cook|simmer|cover|stir|fry|saut|bake|let|leave|turn|reduce|lower|add|pour|fluff|serve|mix|toss|put|close|switch)[a-zé]*\b)"
     # "agrega la leche y cocina 10 minutos", "coprite e lasciate riposare"
-    r"|\s+(?:y|e|et)\s+(?=(?:agreg|añad|ech[ae]|cocin|coc[eé]|cuec|cuez|dej[ae]|tap[ae]|hierv|rem[uo][eé]|revuelv|sirv|apart|retir|apag|baj[ae]|aggiung|lasci|cuoc|copri|mescol|servi|spegn|laiss|ajout|couvr|remu|cui|deixe|cozinh|junt|mex[ae]|tamp|deslig)[a-zé]*\b)"
+    r"|\s+(?:y|e|et)\s+(?=(?:agreg|añad|ech[ae]|cocin|coc[eé]|cuec|cuez|dej[ae]|tap[ae]|hierv|rem[uo][eé]|revuelv|sirv|apart|retir|apag|baj[ae]|aggiung|lasci|cuoc|copri|mescol|servi|spegn|laiss|ajout|couvr|remu|cui|deixe|cozinh|junt|mex[ae]|tamp|deslig|escurr|escorr|scol[ai]|égoutt)[a-zé]*\b)"
+    # "12 minuten en giet af", "och häll av vattnet", "und abgießen"
+    r"|\s+(?:en|och|og|und|i)\s+(?=(?:giet|laat|häll|slå|hæld|låt|abgie|abseih|odced|zostaw)\w*\b)"
 )
 _WORD = lazy(r"[^\W\d_]+(?:['-][^\W\d_]+)*")
 VESSEL_WORDS = (

@@ -38,7 +38,7 @@ _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|genero
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = quick(
     # nothing of it begins within a word
-    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|portions?(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)(?:\b|(?<=servings)|(?<=serves))\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
+    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|(?:portions?|comensales|commensali|convives|coperti|portionen|portioner|porsjoner|porties|porcje|porcj[ai]|porções|porzioni|raciones|porciones|parts|személy|porsi)(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)(?:\b|(?<=servings)|(?<=serves))\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
     # "12 x 180 g portion"
     rf"|(?<![\w/.])(?P<h>\d{{1,3}})\s?[x×]\s?\d{{2,4}}\s?(?:g|ml)\b(?=[^.;,\n]{{0,12}}\b(?:portion|serving))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
@@ -555,7 +555,10 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             and before.first == ln.index - 1
             and not ln.blank_before
             and ln.text[:1].islower()
-            and before.text[:1].isupper()
+            and (
+                before.text[:1].isupper()
+                or (_NUMBER_LAST.search(before.text.rstrip()[-24:]) and _ITS_MINUTES.match(ln.text))
+            )
             and len(tagged[ln.index - 1].line.text) > 38
             and before.text.rstrip()[-1:] not in ".!?:)"
         ):
@@ -1396,11 +1399,15 @@ def _goes_on(
         (starts.islower() and not small and (len(above.text) > 38 and not room or before.number))
         or end[-1:] in ",-;("
         or re.search(r"\b(?:the|a|and|or|of|for|to|with|in|until|about|last)$", end, re.I)
+        # "Off the heat ten / more minutes"
+        or (_NUMBER_LAST.search(end[-24:]) and _ITS_MINUTES.match(piece.text))
     ):
         return True
     return not (small or room) and end[-1:] not in ".!?:)" and len(above.text) > 40 and not starts.isupper()
 
 
+_NUMBER_LAST = lazy(rf"(?:^|\s)(?:{NUMBER_PATTERN})$", re.I)
+_ITS_MINUTES = lazy(r"(?:more )?(?:minutes?|mins?|hours?|hrs?)\b", re.I)
 _OFFERS_INSTEAD = lazy(r"\(?or\s+(?!so\b|more\b|less\b|to taste)", re.I)
 
 

@@ -887,7 +887,12 @@ _TILL_THICK = lazy(r",? (?:till |until )?(?:it's |it is )?(?:thick|creamy)\b", r
 _STIRRED_LOW = quick(r"\b(?:low|simmer|stir\w*|gently)\b", re.I)
 _CLICKS_AT = lazy(r"\b(?:clicks|beeps|switches off|pops up)(?: off)? \((?:about |abt |after |ca\.? |~ ?)*$", re.I)
 _DRIED_OFF = quick(
-    r"\bdrain\w*\b[^.;]{0,30}\bback (?:in|into|to|on)\b[^.;]{0,20}\b(?:pan|pot|saucepan)\b[^.;]{0,30}\b(?:towel|cloth|lid|cover\w*|kitchen paper)\b[^.;\d]{0,20}$",
+    r"\bdrain\w*\b[^.;]{0,30}\b(?:back (?:in|into|to|on)|return(?:ed|ing)?(?: it| the \w+)? to)\b[^.;]{0,20}\b(?:pan|pot|saucepan)\b(?:[^.;]{0,30}|[^.;]{0,12}\.\s)\b(?:towel|cloth|lid|cover\w*|kitchen paper)\b[^.;\d]{0,20}$",
+    re.I,
+)
+# what sets in a bain-marie is the custard around grain that is done
+_WATER_BATH = lazy(
+    r"\b(?:in|into) (?:an? |the |another )?(?:larger |deep |roasting |shallow )?(?:pan|tin|tray|dish|bain[- ]marie)\b(?: (?:half )?(?:of|with|filled with))?[^.;]{0,16}\bwater\b[^.;]{0,40}\bbak(?:e|ed|ing)\b",
     re.I,
 )
 _OFF_UNDER_CLOTH = quick(
@@ -1182,6 +1187,10 @@ RULES = (
     Rule(
         "Drain, back into the hot pan, tea towel over, 5 min", "rest", 0.85, leaves="",
         fits=lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _DRIED_OFF.search(p.back(110)),
+    ),
+    Rule(
+        "Beat in the eggs. Stand dish in pan of hot water and bake 50 minutes", "other", 0.85,
+        fits=lambda p: p.kind in ("heat", "rest") and p.had("heat") and _WATER_BATH.search(p.back(110)),
     ),
     Rule(
         "Out of the fire, a cloth on top 5'", "rest", 0.85, leaves="",

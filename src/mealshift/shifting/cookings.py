@@ -128,7 +128,10 @@ def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
     return was == now or (finished_apart(recipe) and now != "steep")
 
 
-DRAINED = lazy(r"\b(?:drain|strain)(?:ed|ing)?\b", re.I)
+DRAINED = lazy(
+    r"\b(?:(?:drain|strain)(?:ed|ing)?|escorr\w+|escurr\w+|scol(?:a|are|ate)|égoutt\w+|abgie(?:ß|ss)en|abseihen|afgieten|giet af|odced[zź]\w*|häll(?:er)? av|slå av)\b",
+    re.I,
+)
 FILLED = quick(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
 

@@ -128,6 +128,9 @@ def _still_said(ln: Line, s: Shift) -> str:
         for m in re.finditer(rf"(?<![\d.,/]){body}(?![\w.])(?P<after>[^.;,]{{0,24}})", st.text, re.I):
             if st.kept or re.search(r"\bif\b|\bmore\b", m["after"]):
                 continue
+            if any(a < m.end() and m.start() < b for a, b in st.marks):
+                # the new amount of a part, which is what the whole was
+                continue
             # "Add water to cover by an inch (about 4 cups)"
             told = re.search(r"[^.;!?()]*\([^.;!?()]{0,16}$", st.text[: m.start()])
             if p.search(m["after"]) or (told and p.search(told[0])):

@@ -506,7 +506,9 @@ _SUCH_AS = lazy(
     re.I,
 )
 # "(the kind that takes 45 min)"
-_TAKES_MIN = lazy(r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*", re.I)
+_TAKES_MIN = lazy(
+    r"\b(?:takes?|cooks? in|in) (?:about )?\d+(?:\s?[-–]\s?\d+)? ?min\w*|(?<=\()\d+[- ]?min(?:ute)?s?(?=\))", re.I
+)
 # "(Carolina)", "(Tilda)": a kind or a brand
 _NAMES_KIND = lazy(
     r"\s*\(\s*(?:(?:such as|e\.?\s?g\.?,?|for example|like|ideally|preferably|look for) [^()\d]*|(?:I (?:use|used|like|had)\s+)?(?:[A-Z][\w'’-]+\s*){1,3}(?:if you (?:can|have|find)\b[^()\d]*)?|I (?:use|used|like|buy|had)\b[^()\d]*|(?!(?:dry|raw|optional|rinsed|washed|soaked|drained)\b)[a-z]+ or [a-z]+)\)"
@@ -541,6 +543,7 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         told = (
             any(x <= f.span.start < y for f in found)
             or _TELLS_KIND.search(words)
+            or _TAKES_MIN.search(words)
             or _NAMES_KIND.fullmatch(words)
             # "(ponni)"
             or (found and words.strip("()[] ").isalpha() and kind_of_rice(f"{words.strip('()[] ')} rice"))

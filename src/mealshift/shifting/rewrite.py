@@ -237,8 +237,8 @@ _UNTIL_OR_LEFT = lazy(
     r"\b(?:until|till|so that|(?:en|und|et|e|y|och|og) (?:laat|lass\w*|abkühlen|abgießen|laiss\w*|lascia\w*|scola\w*|dej[ae]\w*|låt|la))\b",
     re.I,
 )
-_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:(?:\b(?:and|then|but|y|e|et)\b|&)[\s,]*)*$", re.I)
-_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:(?:\b(?:and|then|but|y|e|et)\b|&)[\s,]*)*", re.I)
+_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:(?:\b(?:and|then|but|y|e|et|en|och|og|und)\b|&)[\s,]*)*$", re.I)
+_STARTS_WITH_JOINT = lazy(r"[\s,，;:–—→➡\ufe0f-]*(?:(?:\b(?:and|then|but|y|e|et|en|och|og|und)\b|&)[\s,]*)*", re.I)
 
 
 @dataclass(frozen=True, slots=True)

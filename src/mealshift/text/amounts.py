@@ -788,7 +788,9 @@ def parse(text: str, start: int, end: int, measures: Measures) -> Item:
 _SAYING = lazy(r"(?:[^,;?!]|(?<=\d),(?=\d))*(?:[,;?!]\s*|$)")
 # "(makes about 3 cups cooked)", "(I use 1 cube in 2 cups water)", "(from 900 g fresh)": not how much of it is meant here
 _ASIDE = quick(
-    r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|(?<!more or )less|minus|fresh weight|left ?over|add|if|unless|more(?! or less)|extra(?![- ](?:large|virgin)))\b",
+    r"\b(?:makes?|yields?|gives?|becomes?|cooked|once cooked|when cooked|dissolved|mixed|diluted|made (?:with|from|up)|in \d|from|weight|each serving|per|plus|(?<!more or )less|minus|fresh weight|left ?over|add|if|unless|more(?! or less)|extra(?![- ](?:large|virgin)))\b"
+    # "2 cups water (+ 2 tbsp)"
+    r"|[(\[]\s*\+",
     re.I,
 )
 

@@ -70,7 +70,7 @@ _BARE = quick(
     # "8 min fierce, 8-10 low"
     rf"|(?:(?<=, )|(?<=then )|(?<=and ))(?P<r>{RANGE_PATTERN}) (?:(?:on|over|at) (?:the |a )?(?:very )?)?(?:low(?:est)?|high|medium|gentle|fierce|hard|smallest)(?: (?:heat|flame|fire|gas|ring))?(?=\s*(?:[.,;)!—]|$))"
     # "8 minutos a fuego fuerte y 10 a fuego suave"
-    rf"|(?:(?<=, )|(?<=\by )|(?<=\be )|(?<=\bet )|(?<=\bund ))(?P<s>{RANGE_PATTERN}) (?:más |altri |weitere )?(?:a fuego|a fuoco|a fiamma|à feu|bei|auf|em fogo)\b"
+    rf"|(?:(?<=, )|(?<=\by )|(?<=\be )|(?<=\bet )|(?<=\bund ))(?:otros |outros |altri |encore |noch(?:mals)? |weitere )?(?P<s>{RANGE_PATTERN}) (?:más |altri |weitere )?(?:a fuego|a fuoco|a fiamma|à feu|bei|auf|em fogo)\b"
     # "5 more", "about 15" and no word but a stop or a condition behind it
     rf"|(?<![\w.,/])(?P<m>{RANGE_PATTERN}) more(?=\s*(?:[.,;)!—]|$|if\b|till\b|until\b|with\b|then\b|covered\b|off (?:the )?(?:fire|heat|flame)\b|(?:don'?t|do not|never|no) \w|to (?:crisp|brown|finish|dry|colou?r)\b))"
     r"|(?:(?<=about )|(?<=abt )|(?<=around )|(?<=roughly )|(?<=maybe )|(?<=~))(?P<k>\d{1,3}(?:\s*(?:-|–|to)\s*\d{1,3})?|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty)(?!\s*[.,]\d)(?=\s*(?:[.,;)!—]|$|to (?:come|get|build)\b))"
