@@ -138,7 +138,7 @@ RAINS = "Bring the liquid to the boil (4 min), rain in the millet grits in a thi
 # how the recipe tells its own vessel; how quinoa goes into a pot instead, and how a meal does, which is rained in
 TOLD = (
     ("Put rice and stock in the rice cooker, set to white rice and start. Keep on warm 10 minutes.", "Put quinoa and stock in the pot. The quinoa: to the boil", "Put millet grits (not yet) and stock in the pot."),
-    ("Tip everything into your rice cooker, hit start, and when it beeps let it sit for 10 minutes.", "Tip everything into your pot. The quinoa: to the boil", "Tip everything into your pot."),
+    ("Tip everything into your rice cooker, hit start, and when it beeps let it sit for 10 minutes.", "Tip everything into your pot. The quinoa: to the boil", "Tip everything but the millet grits into your pot."),
     ("Rice cooker: rice + stock, normal cycle (40 minutes).", "Pot: quinoa + stock. The quinoa: to the boil", "Pot: millet grits (not yet) + stock."),
     ("Put in a microwave-safe bowl with the stock, cover with a plate, 12 minutes on high, leave 5 minutes.", "Put in a pot with the stock. The quinoa: to the boil", "Put in a pot with the stock."),
     ("Put in the slow cooker with the stock, high 2 hours.", "Put in the pot with the stock. The quinoa: to the boil", "Put in the pot with the stock."),

@@ -46,6 +46,16 @@ EARLY = [
     ("400 g chicken thighs", "Brown the chicken 5 minutes. Remove the chicken. Add rice and water. Put the chicken on top, cover and simmer 30 minutes.", 6, [("chicken thighs", 14, True)]),
     ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Add everything else, bring to the boil, cover and simmer 30 minutes.", 6, [("chicken thighs", 13, True)]),
     ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Add everything except the chicken, cover and simmer 30 minutes.", 6, []),
+    ("400 g chicken thighs", "Brown the chicken 5 minutes and set it aside. Simmer everything together for 30 minutes, covered.", 6, [("chicken thighs", 13, True)]),
+    ("400 g stewing beef", "Brown the beef. Add the rice and water, cover and simmer 40 minutes until the beef is tender.", 5, [("stewing beef", 34, True)]),
+    # at pressure a pulse takes four tenths of its time, and what it had before counts
+    ("100 g green lentils", "Put everything in the pressure cooker and cook at high pressure for 15 minutes, natural release.", 3, [("green lentils", 2, False)]),
+    ("100 g green lentils", "Boil the lentils in the water for 5 minutes. Add the rice, close the pressure cooker, cook at high pressure for 12 minutes, natural release.", 2, []),
+    ("100 g dried chickpeas, soaked", "Put everything in the pressure cooker and cook at high pressure for 15 minutes, natural release.", 3, [("dried chickpeas", 11, False)]),
+    # frozen vegetables were blanched
+    ("100 g frozen carrots", "Put the carrots, rice and water in the pot, cover and simmer 20 minutes.", 1, []),
+    # another grain that had its own pot first lacks the rest of its time
+    ("1/2 cup wild rice", "Cook the wild rice in a small pot of water for 35 minutes. In another pot bring the basmati and water to the boil, stir in the wild rice, cover and simmer 15 minutes.", 5, [("wild rice", 8, False)]),
     # cut small it is done in ten
     ("300 g chicken breast, thinly sliced", "Put everything in the pot, cover and simmer 25 minutes.", 8, []),
     ("300 g chicken breast, thinly sliced", "Put everything in the pot, cover and simmer 25 minutes.", 5, [("chicken breast", 5, True)]),

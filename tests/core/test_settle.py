@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from mealshift.grains import grain
-from mealshift.reading.settle import settle
+from mealshift.reading.settle import AFTER_REST, settle
 from mealshift.reading.told_minutes import Timed
 from mealshift.text.times import Stretch
 
@@ -75,6 +75,23 @@ def test_weighed_together(rows: list[str], want: list[str]) -> None:
 def test_what_the_recipe_adds_up_itself_decides() -> None:
     open_ = ("16 heat .9 other", "10 other .5 heat", "10 rest .9")
     assert kinds(*open_, simmer=26.0)[1] == "heat" and kinds(*open_, simmer=16.0)[1] == "other"
+    # as exactly as a page adds up: within seven of a hundred
+    rows = ("43 heat .9 other", "10 other .6 heat")
+    assert kinds(*rows, simmer=56.9)[1] == "heat" and kinds(*rows, simmer=43.0)[1] == "other"
+
+
+def test_how_sure_it_is_is_a_share_of_all_it_may_be() -> None:
+    # minutes that only can be the grain's: without them it would be raw
+    assert settle(timed("16 heat .7 other"), grain("rice-white-long"), "covered", "").sure["simmer"] > 0.95
+    # what follows a rest is hardly its cooking, and the surer that it is something else
+    rows = ("16 heat .99", "10 rest .95", "25 heat .7 other")
+    last = settle(timed(*rows), grain("rice-white-long"), "covered", "").timed[2]
+    assert last.kind == "other" and last.sure == pytest.approx(1 - 0.7 * AFTER_REST) and last.chance("heat") > 0
+
+
+@pytest.mark.parametrize(("hours", "kind"), [(15, "heat"), (16, "other"), (30, "other")])
+def test_a_slow_cooker_goes_on_for_hours_and_for_no_days(hours: int, kind: str) -> None:
+    assert kinds(f"{60 * hours} heat .99", way="slow-cooker")[0] == kind
 
 
 def test_a_cooker_that_was_opened_in_between_goes_on() -> None:
@@ -120,6 +137,8 @@ def test_every_stretch_has_one_kind_and_says_what_it_was_taken_for(rows, slug, w
     assert len(out.timed) == len(given_)
     for was, now in zip(given_, out.timed, strict=True):
         assert now.stretch == was.stretch and 0 < now.sure <= 1
+        # what it is, it is not beside that as well
+        assert now.kind == was.kind or now.kind not in [k for k, _ in now.others]
         if now.kind != was.kind:
             # or nobody would ask
             assert now.chance(was.kind) > 0

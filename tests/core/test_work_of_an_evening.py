@@ -182,11 +182,20 @@ def test_no_way_out_is_offered_whose_pot_would_boil_over_and_one_with_a_remark_i
 def test_a_crowded_dinner_is_offered_the_next_quarter_of_an_hour() -> None:
     dishes = [Dish(k, read(demo("01")), Choice("quinoa")) for k in ("a", "b")]
     needs = critical_minutes(tasks_of(shift(dishes[0].recipe, dishes[0].choice), "x"))
-    dinner = plan_dinner(dishes, SEVEN, SEVEN - timedelta(minutes=needs + 5), 1)
+    offered = []
+    for more in (0, 3, 9, 20):
+        dinner = plan_dinner(dishes, SEVEN, SEVEN - timedelta(minutes=needs + more), 1)
+        assert {p.code for p in dinner.plan.problems} == {"crowded"}
+        later = [w.serve_at for ways in dinner.ways_out.values() for w in ways if w.kind == "later"]
+        offered.append([(at - SEVEN).total_seconds() / 60 for at in later])
+    # in time for nobody, one after the other; in time for one; …
+    assert offered == [[15, 45], [15, 30], [30], [15]]
+
+
+def test_a_recipe_as_it_stands_that_is_late_can_only_be_served_later() -> None:
+    dinner = plan_dinner([Dish("k", read(demo("01")), None)], SEVEN, SEVEN - timedelta(minutes=10), 3)
     [ways] = dinner.ways_out.values()
-    assert [p.code for p in dinner.plan.problems] == ["crowded"]
-    [later] = [w for w in ways if w.kind == "later"]
-    assert later.serve_at in [SEVEN + timedelta(minutes=n) for n in (15, 30, 45)]
+    assert [w.kind for w in ways] == ["later"]
 
 
 def test_a_recipe_as_it_stands_is_one_thing_after_the_other() -> None:

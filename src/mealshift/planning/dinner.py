@@ -20,11 +20,11 @@ from ..pot.ways import BURNERS, OVEN_PLACES
 from ..problems import Refusal
 from ..recipe import Recipe
 from ..shifting import AsItIs, Choice, Shift, as_it_is, shift
-from .schedule import EFFORT, Plan, before, critical_minutes, left_out, make_plan, minutes_from
+from .schedule import EFFORT, LONGEST_MIN, Plan, before, critical_minutes, left_out, make_plan, minutes_from
 from .tasks import tasks_of
 
 # later serving times that are tried for a crowded kitchen, minutes
-LATER = (15, 30, 45, 60, 90)
+LATER = (15, 30, 45)
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,10 +115,10 @@ def _ways_out(
 ) -> list[WayOut]:
     if code == "pinned":
         return []
-    choice = dish.choice
-    if choice is None or isinstance(made, AsItIs):
+    if isinstance(made, AsItIs):
         return _later(name, dish, made, plan, code, now, missing)
-    room = minutes_from(now, plan.serve_at) if now else 10**6
+    choice = made.choice
+    room = minutes_from(now, plan.serve_at) if now else LONGEST_MIN
     out: list[WayOut] = []
 
     def offer(kind: str, text: str, changes: dict[str, Any]) -> bool:
@@ -196,7 +196,7 @@ def _later(
     if code not in ("too_late", "crowded"):
         return []
     missed = {p.where for p in plan.problems}
-    for at in tries[:3]:
+    for at in tries:
         again = set(missing(at))
         if name not in again and again <= missed:
             return [WayOut("later", dish.key, f"Serve at {made.kitchen.manner.time(at)}", {}, at, needs)]

@@ -130,6 +130,10 @@ _BOUILLON = lazy(
 )
 
 
+_FROZEN = quick(r"\bfrozen\b", re.I)
+FROZEN_MIN = 4.0
+
+
 @cache
 def _at_heat() -> tuple[re.Pattern[str], dict[str, tuple[float, bool]]]:
     by_word = {w: (float(row["minutes"]), bool(row.get("raw"))) for row in tables()["at_heat"] for w in row["words"]}
@@ -148,7 +152,9 @@ def _heat_wanted(name: str, text: str) -> tuple[float, bool]:
     hits = list(pattern.finditer(name))
     if not hits or _DONE_BEFORE.search(text) or _BOUILLON.search(name):
         return 0.0, False
-    return by_word[max(hits, key=lambda m: (len(m[0]), m.start()))[0].lower()]
+    minutes, raw = by_word[max(hits, key=lambda m: (len(m[0]), m.start()))[0].lower()]
+    # frozen vegetables were blanched, and are cut small
+    return (minutes, raw) if raw or not _FROZEN.search(text) else (min(minutes, FROZEN_MIN), raw)
 
 
 def is_drained(text: str) -> bool:

@@ -29,7 +29,7 @@ _FLAGS = {
     "oven": r"\b(?:oven|bake|bakes|baked|baking|horno|hornea\w*|forno|infornare|au four|enfourn\w+|(?:back)?ofen|fırın\w*|piekarnik\w*|ugn\w*)\b",
     "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|degrees|º|C\b|F\b)",
     # not "the drained artichokes"
-    "drain": r"\bdrain(?:s|ing|er)?\b|\babgie(?:ß|ss)en\b|\bescurr\w+|\bscol(?:are|ate)\b|\bégoutt\w+|\bafgieten\b|\bgiet af\b|\bescorr\w+|\bodcedz\w*|\bodcedź|\b(?:häll|slå|hæld) av?\b|\bdrained\b(?! (?!and\b|well\b|in\b|off\b|the\b|rice\b|grains?\b|through\b|then\b|but\b|or\b|for\b|into\b|over\b|on\b)[a-z]{3,})",
+    "drain": r"\bdrain(?:s|ing|er)?\b|\babgie(?:ß|ss)en\b|\bescurr\w+|\bscol(?:are|ate)\b|\bégoutt\w+|\bafgieten\b|\bgiet af\b|\bescorr\w+|\bodcedz\w*|\bodcedź|\b(?:häll|slå) av\b|\bhæld (?:af|vandet)\b|\bdrained\b(?! (?!and\b|well\b|in\b|off\b|the\b|rice\b|grains?\b|through\b|then\b|but\b|or\b|for\b|into\b|over\b|on\b)[a-z]{3,})",
     "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water|abbondante acqua|abundante agua|(?:reichlich|viel) (?:kochende[sm] )?(?:salz)?wasser|ruim (?:kokend )?water|grande? (?:quantité|volume) d'eau|(?:bastante|muita) água|água abundante|dużej ilości (?:\w+ )?wody|rikligt med (?:\w+ )?vatten|masser af vand|rikelig med (?:\w+ )?vann)\b",
     "steam": r"\bsteam(?:er|ing)?\b",
     "steamer": r"\b(?:steamer|steaming basket|muslin|cheesecloth|bamboo|idli)\b",
@@ -384,7 +384,7 @@ _ELSE = ("PULSE", "MEAT")
 _IF_ANY = lazy(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
 _INTO_A_SIEVE = lazy(r"\b(?:colander|sieve|strainer|chh?ann?i)\b", re.I)
 _POURED_OFF = quick(
-    r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away)|escorr|escurr|scol(?:a|are|ate)\b|égoutt|abgie(?:ß|ss)|abseih|afgiet|giet af|odced[zź]|häll(?:er)? av|slå av|hæld va)\w*\b",
+    r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away)|escorr|escurr|scol(?:a|are|ate)\b|égoutt|abgie(?:ß|ss)|abseih|afgiet|giet af|odced[zź]|häll(?:er)? av|slå av|hæld (?:af|vandet))\w*\b",
     re.I,
 )
 

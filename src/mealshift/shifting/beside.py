@@ -224,7 +224,7 @@ def _beside_the_grain(recipe: Recipe, line: Line) -> float:
     after = [o for o in ops[spoken[-1] : heats[-1]] if o.step == last.step and o.phase != "heat"]
     if any(_TAKEN_OUT.search(o.text) for o in [last, *after]):
         # "set aside … add everything else": with what was set aside, if nobody says otherwise
-        back = [i for i in range(spoken[-1] + 1, heats[-1]) if ALL_OF_IT.search(ops[i].text)]
+        back = [i for i in range(spoken[-1] + 1, heats[-1] + 1) if ALL_OF_IT.search(ops[i].text)]
         if not back or left_out_of(ops[back[0]], line):
             return 0.0
         return sum(ops[i].typical_min or 0.0 for i in heats if i >= back[0])

@@ -43,7 +43,7 @@ def left_out(recipe: Recipe, operations: Sequence[Operation]) -> list[Left]:
         # "bring the liquid to the boil" is said of every liquid of the pot
         if words is None or ln.index in own or ln.role == "pot_liquid":
             continue
-        named = [i for i, o in enumerate(operations) if words.search(o.text) and not left_out_of(o, ln)]
+        named = [i for i, o in enumerate(operations) if _named(words, o.text) and not left_out_of(o, ln)]
         if not named or any(operations[i].basis != "retired" for i in named):
             continue
         at = max(named)
@@ -53,6 +53,15 @@ def left_out(recipe: Recipe, operations: Sequence[Operation]) -> list[Left]:
         if ln.index in operations[at].what and not _TAKEN_OUT.search(operations[at].text):
             out.append(Left(ln, at))
     return sorted(out, key=lambda x: x.at)
+
+
+def _named(words: re.Pattern[str], text: str) -> bool:
+    """ "no salt", "don't add the butter yet" put nothing in."""
+    return any(not _NOT_IN.search(text, max(0, m.start() - SO_FAR), m.start()) for m in words.finditer(text))
+
+
+SO_FAR = 24
+_NOT_IN = lazy(r"(?:\b(?:no|not|without|never|skip)|n['’]t)\b[^,.;]*$", re.I)
 
 
 def _run_on(text: str) -> str:

@@ -198,8 +198,11 @@ _SOAKED_IN = lazy(
 _NOT_YET = " (not yet)"
 # "Put everything in", "combine all the ingredients", to which "but the quinoa" can be said
 _ALL_OF_THEM = quick(
-    r"\b(?:everything|all (?:of )?(?:the )?(?:ingredients|stuff))\b(?! (?:else|but|except|bar|apart|other))", re.I
+    r"\b(?:(?:everything|all (?:of )?(?:the )?(?:ingredients|stuff))\b(?! (?:else|other)\b)|all(?= (?:but|except) (?:the|your|my) [^\W\d]))(?P<but> (?:but|except(?: for)?|bar|apart from)\b)?",
+    re.I,
 )
+_STILL_IN_IT = lazy(r"\b(?:whistles?|(?:at|high|full) pressure|slow[- ]?cooker|crock[- ]?pot)\b|\b(?:LOW|HIGH)\b")
+_RAINS = lazy(r"\brain in\b")
 _INTO = lazy(r"\s*in(?:to)?\b", re.I)
 # "450 ml/¾ pint": the same in another measure
 _OR_AGAIN = lazy(rf"\s*/\s*(?:about )?{RANGE_PATTERN}\s*(?:fl\.? ?oz|oz|ml|cups?|pints?|l|litres?|dl)\b\.?", re.I)
@@ -772,8 +775,13 @@ class _View:
         was, now = self.own.way.method, self.pot.way.method
         if was == now or {was, now} <= STOVE:
             return []
+        if now == "steep" and any(o.basis == "said" and _STILL_IN_IT.search(o.text) for o in mine):
+            # "dal: cooker, 3½ cups water, 3 whistles", "chicken in the slow cooker, 4 hours on LOW": what else cooks there cooks on
+            return []
         ops = self.target.operations
-        told = next((i for i, o in enumerate(ops) if o.basis == "inserted" and o.kind in ("way", "cook", "instead")), 0)
+        told = next(
+            (i for i, o in enumerate(ops) if o.basis == "inserted" and o.kind in ("way", "cook", "instead", "steep")), 0
+        )
         pots = in_pot(self.recipe)
         label = _LABEL.match(step.text) if any(o in mine for o in ops[:told]) else None
         return [
@@ -836,14 +844,19 @@ class _View:
         return []
 
     def _all_but_the_grain(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:
-        """ "Put everything in the pot" where something has a head start: the grain waits, and is named with it."""
+        """ "Put everything in the pot" where something has a head start, or a meal is rained in: the grain waits, and is named with it."""
         ops = self.target.operations
-        starts = next((i for i, o in enumerate(ops) if o.kind == "head_start"), 0)
+        waits = (
+            i
+            for i, o in enumerate(ops)
+            if o.kind in ("head_start", "rain") or o.kind == "way" and _RAINS.search(o.text)
+        )
+        starts = next(waits, 0)
         if not any(o in mine and self.recipe.source not in o.what for o in ops[:starts]) or find_grains(step.text):
             return []
         before = [o for o in ops[:starts] if o in mine and o.span and o.basis == "said"]
         return [
-            Edit(m.end(), m.end(), f" but the {self.a.target.short}")
+            Edit(m.end(), m.end(), f" the {self.a.target.short} and" if m["but"] else f" but the {self.a.target.short}")
             for m in found_in(_ALL_OF_THEM, step.text)
             if any(o.span and self._at(step, o.span.start) <= m.start() < self._at(step, o.span.end) for o in before)
         ][:1]

@@ -60,6 +60,7 @@ _GRAINS_OWN = (*AT_HEAT, "rest", "release", "come_up", "toast")
 # "stirring through the cream and | zest"
 _AND = lazy(r"(?:\band|&|\+)\s*$", re.I)
 _A_NAME = lazy(r"[^\W\d_]{3,}(?: [^\W\d_]+)?\W*")
+_FRIED = ("stir", "toast", "fry")
 # the sentences that cook it another way
 _COOKS = frozenset(("steep", "way", "instead", "cook", "rain"))
 # "until the prawns are pink and the rice is tender"
@@ -176,7 +177,10 @@ _GEAR = lazy(
 _PUTS = lazy(
     r"\W*(?:(?:then|and|now) )*(?:put|place|tip|throw|chuck|dump|add|pour|combine|mix|scrape|load|empty)\b", re.I
 )
-_EVERYTHING = lazy(r"\b(?:everything|the lot|all (?:the )?(?:ingredients|of it)|it all|them all|all in)\b", re.I)
+_EVERYTHING = lazy(
+    r"\b(?:everything(?! else)|the lot|all (?:the )?(?:ingredients|of it)|it all|them all|all in|all (?:but|except) (?:the|your|my)(?= [^\W\d]))\b",
+    re.I,
+)
 _INTO_WATER = lazy(
     r"\b(?:cover|top|fill|submerge)\w*\b[^.;]*\bwater\b|\bin(?:to)? (?:a|another) (?:(?:large|big|medium|mixing|deep|small) )*(?:bowl|basin|jug|container)\b",
     re.I,
@@ -759,6 +763,9 @@ class _Work:
                     self._retire(k, why)
             elif not (o.kind == "boil" and _IN_AT_THE_BOIL.match(o.text)):
                 self.out.held.add(o.id)
+        for i, o in enumerate(ops):
+            if o.basis == "retired" and self.recipe.source in o.what:
+                self._not_toasted(i, fats | mine, why)
         if self._rains():
             # "Drain the rice and add": a meal was in no water
             for i, o in enumerate(ops):
@@ -774,6 +781,16 @@ class _Work:
                     self._retire(i, why)
                 else:
                     self.out.held.add(following.id)
+
+    def _not_toasted(self, i: int, alone: set[int], why: str) -> None:
+        """ "Heat oil, add rice, | stir till golden, | 8 min": nothing else is in there to be fried. alone: the grain's lines and the fats."""
+        ops, k = self.out.operations, i + 1
+        while k < len(ops) and self._one_sentence(ops[i], ops[k]) and not ops[k].what and ops[k].kind in _FRIED:
+            k += 1
+        toasts = any(o.phase == "toast" and o.basis == "said" for o in ops[i + 1 : k])
+        if toasts and not set().union(*(x.what for x in ops[:i] if self._one_sentence(x, ops[i]))) - alone:
+            for n in range(i + 1, k):
+                self._retire(n, why)
 
     def _after_the_grain(self, i: int) -> bool:
         """Does that clause go on with one in which the grain goes in?"""
@@ -1325,9 +1342,13 @@ class _Work:
         if waits:
             self._hold_back(first, WAITS)
         if method == "steep":
-            stirred_in = not waits and any(
-                o.basis == "said" and o.kind not in ("boil", "cook") and self._puts_it_in(i)
-                for i, o in enumerate(ops[:first])
+            all_in = not self._early() and any(o.basis == "said" and self._puts_all_in(o) for o in ops[:first])
+            stirred_in = not waits and (
+                all_in
+                or any(
+                    o.basis == "said" and o.kind not in ("boil", "cook") and self._puts_it_in(i)
+                    for i, o in enumerate(ops[:first])
+                )
             )
             new = [sentences.steep(pot, stirred_in)]
             # it stands while it steeps: a rest further on was its rice's
