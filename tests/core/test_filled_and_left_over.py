@@ -337,3 +337,49 @@ def test_another_way_in_brackets_is_no_work_of_the_evening(aside: str) -> None:
     )
 
     assert [o.typical_min for o in found.process.operations if o.told] == [15, 10]
+
+
+# -- what the list has cooked, and a step boils --------------------------------------------------------------------------
+
+LISTED = "Box lunch\nServes 6\n- 600 g cooked rice\n- 1 cucumber\n\n{}"
+BOILED = LISTED.format(
+    "Cook the rice in plenty of boiling salted water for 11 minutes, drain and cool. Mix everything."
+)
+
+
+def test_what_is_listed_cooked_and_boiled_in_a_step_is_asked_and_either_answer_holds() -> None:
+    recipe = read(BOILED)
+    [asked] = [d for d in recipe.doubts if d.field == "amount"]
+    comes_to, dry = [c.correction for c in asked.choices]
+    own = recipe.source_line
+    assert own is not None and not own.cooked and own.g == pytest.approx(600 / 2.7, rel=0.03)
+    for said, g in ((comes_to, round(own.g or 0)), (dry, 600)):
+        answered = read(BOILED, corrections=(said,))
+        line = answered.source_line
+        assert line is not None and (line.cooked, line.g) == (False, g) and answered.method == "drain"
+        assert not [d for d in answered.doubts if d.field == "amount"]
+
+
+@pytest.mark.parametrize(
+    "steps",
+    [
+        # made hot, not cooked; so much water that it is a soup; somebody else's rice
+        "Heat the rice in a little boiling water for 2 minutes. Mix everything.",
+        "Simmer the rice in 3 litres water for 12 minutes. Mix everything.",
+        "Fry the rice 5 minutes. Mix everything.",
+    ],
+)
+def test_what_is_listed_cooked_and_only_made_hot_stays_cooked(steps: str) -> None:
+    line = read(LISTED.format(steps)).source_line
+    assert line is not None and line.cooked and line.g == 600
+
+
+# -- what only the old cooking named ---------------------------------------------------------------------------------------
+
+
+def test_nothing_goes_into_the_liquid_that_was_to_stay_out() -> None:
+    text = "Plain pot\nServes 4\n250 g long-grain rice\n600 ml stock\n1 tsp salt\n20 g butter\n\nCook the rice in the stock{}, covered, for 18 minutes. Stir in the butter{}.\n"
+    told = written(text.format(" with the salt", ""), "couscous")
+    assert "The salt goes into the liquid too." in told and "Stir in the butter." in told
+    for without in (" without salt", " (no salt)", " (don't add the salt)"):
+        assert "salt goes into" not in written(text.format(without, " and salt"), "couscous")
