@@ -13,7 +13,7 @@ from ..quick import lazy, quick
 from .clauses import Clause
 from .crf import Tagger
 from .names import as_rice
-from .pot_words import CLASS
+from .pot_words import CLASS, POURED_ABROAD
 
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
@@ -384,7 +384,7 @@ _ELSE = ("PULSE", "MEAT")
 _IF_ANY = lazy(r"\bdrain\w*\b[^.;]{0,20}\b(?:if|any|excess|necessary|needed)\b", re.I)
 _INTO_A_SIEVE = lazy(r"\b(?:colander|sieve|strainer|chh?ann?i)\b", re.I)
 _POURED_OFF = quick(
-    r"\b(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away)|escorr|escurr|scol(?:a|are|ate)\b|égoutt|abgie(?:ß|ss)|abseih|afgiet|giet af|odced[zź]|häll(?:er)? av|slå av|hæld (?:af|vandet))\w*\b",
+    rf"\b(?:(?:drain|strain|colander|sieve|pour(?:ed|ing)? (?:off|away))\w*|{POURED_ABROAD})\b",
     re.I,
 )
 

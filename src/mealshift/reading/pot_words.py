@@ -8,6 +8,8 @@ from functools import lru_cache
 from ..quick import lazy, quick
 from .names import OTHER_GRAINS
 
+# what is poured off what has boiled, in other tongues
+POURED_ABROAD = r"(?:escorr\w*|escurr\w*|scol(?:a|are|ate)|égoutt\w*|abgie(?:ß|ss)\w*|abseih\w*|afgiet\w*|giet af|odced[zź]\w*|häll(?:er)? av|slå av|hæld (?:af|vandet))"
 WORD = lazy(r"[^\W\d_]+(?:'[^\W\d_]+)?")
 # what else stands in a pot or beside it, in the tongues recipes are written in
 FOODS = {

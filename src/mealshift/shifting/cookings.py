@@ -12,6 +12,7 @@ from ..pot.ways import cap
 from ..process import BOILED_THROUGH, Operation
 from ..quick import lazy, quick
 from ..reading.dish import shaped
+from ..reading.pot_words import POURED_ABROAD
 from ..recipe import Recipe, once
 
 # phases in which the grain is at the heat, or counted by it
@@ -128,10 +129,7 @@ def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
     return was == now or (finished_apart(recipe) and now != "steep")
 
 
-DRAINED = lazy(
-    r"\b(?:(?:drain|strain)(?:ed|ing)?|escorr\w+|escurr\w+|scol(?:a|are|ate)|égoutt\w+|abgie(?:ß|ss)en|abseihen|afgieten|giet af|odced[zź]\w*|häll(?:er)? av|slå av)\b",
-    re.I,
-)
+DRAINED = lazy(rf"\b(?:(?:drain|strain)(?:ed|ing)?|{POURED_ABROAD})\b", re.I)
 FILLED = quick(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
 
 

@@ -388,7 +388,8 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
             edits.append(Edit(len(ln.text), len(ln.text), f" ({each})"))
         edits += _renamed(ln, a.target.name)
     in_a_bracket = ln.amount_span is not None and "(" in ln.text[: ln.amount_span.start]
-    if ln.cooked or (is_cooked(ln.text) and not in_a_bracket):
+    listed_cooked = is_cooked(ln.text) and not in_a_bracket
+    if ln.cooked or listed_cooked:
         # what is bought and weighed is the dry grain; the first steps cook it, or the recipe's own
         start = ln.amount_span.start if ln.amount_span else edits[0].start if edits else 0
         end = ln.amount_span.end if ln.amount_span else start
@@ -465,6 +466,8 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
         edited.marks,
         "the recipe takes it cooked; this much dry gives as much, and the first steps cook it"
         if ln.cooked
+        else "the list has it cooked; this much is dry, and the recipe's own steps cook it"
+        if listed_cooked
         else "the same volume of another grain weighs otherwise",
         edited.olds,
     )
