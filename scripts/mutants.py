@@ -27,7 +27,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from pathlib import Path
-from types import CodeType, FrameType, FunctionType, ModuleType
+from types import CodeType, FunctionType, ModuleType
 from typing import Any
 
 import pytest
@@ -152,7 +152,7 @@ def mutants_of(root: Path, file: str, rng: random.Random, most: int) -> list[Mut
     return rng.sample(found, min(most, len(found)))
 
 
-# a broken loop may never end: so many times what its tests took (traced), and seconds of the processor besides
+# a broken loop may never end: so many times what its tests took, and seconds of the processor besides
 LONGER, LONGEST_S = 2, 30
 ALIVE, DEAD, NO_CODE = 1, 0, 3
 
@@ -164,7 +164,6 @@ class Breaker:
         self.mutants = mutants
         self.lived: list[Mutant] = []
         self.tried = 0
-        self.files = {str(ROOT / _place(m.file)): m.file for m in mutants}
         self.touched: dict[tuple[str, int], list[int]] = {}
 
     @pytest.hookimpl(tryfirst=True)
@@ -172,16 +171,22 @@ class Breaker:
         items, took = session.items, []
         if not any(f".{stage}" in _module_of(m.file) for m in self.mutants for stage in STAGES[:2]):
             _read_but_once()
-        kept = [x for m in self.mutants[:1] for x in _kept_since(_module_of(m.file))]
+        # what is kept for good is a table, looked up by every test: see _statement
+        kept = [x for m in self.mutants[:1] for x in _kept_since(_module_of(m.file)) if not _is_a_table(x)]
+        seen: set[tuple[str, int]] = set()
+        whole = [was for file in {m.file for m in self.mutants} for was in _noting(file, seen)]
         for n, item in enumerate(items):
             for found in kept:
                 found.cache_clear()
+            seen.clear()
             began = time.perf_counter()
             # nothing of the whole session's is torn down: it is needed again
-            lines = self._traced(lambda item=item, n=n: _run(item, items[(n + 1) % len(items)]))
+            _run(item, items[(n + 1) % len(items)])
             took.append(time.perf_counter() - began)
-            for at in lines:
+            for at in seen:
                 self.touched.setdefault(at, []).append(n)
+        for function, code in whole:
+            function.__code__ = code
         if session.testsfailed:
             print("These tests fail before anything is broken.", flush=True)
             return True
@@ -203,27 +208,6 @@ class Breaker:
                 self.lived.append(mutant)
         return True
 
-    def _traced(self, run: Any) -> set[tuple[str, int]]:
-        seen: set[tuple[str, int]] = set()
-
-        def call(frame: FrameType, event: str, arg: object) -> Any:
-            file = self.files.get(frame.f_code.co_filename)
-            if file is None:
-                return None
-
-            def line(frame: FrameType, event: str, arg: object) -> Any:
-                seen.add((file, frame.f_lineno))
-                return line
-
-            return line(frame, event, arg)
-
-        sys.settrace(call)
-        try:
-            run()
-        finally:
-            sys.settrace(None)
-        return seen
-
     def _tests_of(self, mutant: Mutant) -> set[int]:
         """The tests that run the statement; all of them where it is run when its module is imported."""
         span = _statement(mutant)
@@ -236,11 +220,56 @@ def _run(item: pytest.Item, following: pytest.Item) -> None:
     item.config.hook.pytest_runtest_protocol(item=item, nextitem=following)
 
 
+class _Noted(ast.NodeTransformer):
+    """Before each statement of a function: that it is run."""
+
+    def visit(self, node: ast.AST) -> ast.AST:
+        self.generic_visit(node)
+        if isinstance(node, ast.FunctionDef):
+            self._in(node)
+        return node
+
+    def _in(self, node: ast.AST) -> None:
+        for name in ("body", "orelse", "finalbody"):
+            block = getattr(node, name, None)
+            if isinstance(block, list):
+                setattr(node, name, [x for inner in block for x in (_note(inner), inner)])
+                for inner in block:
+                    # an inner function has been seen to
+                    if not isinstance(inner, (ast.FunctionDef, ast.ClassDef)):
+                        self._in(inner)
+        for part in (*getattr(node, "handlers", ()), *getattr(node, "cases", ())):
+            self._in(part)
+
+
+def _note(statement: ast.stmt) -> ast.stmt:
+    call = ast.Call(ast.Name("__noted__", ast.Load()), [ast.Constant(statement.lineno)], [])
+    return ast.fix_missing_locations(ast.copy_location(ast.Expr(call), statement))
+
+
+def _noting(file: str, seen: set[tuple[str, int]]) -> list[tuple[FunctionType, CodeType]]:
+    """Lets the module's functions say which of their lines are run; what they were before."""
+    place = ROOT / _place(file)
+    whole = next(m for m in list(sys.modules.values()) if getattr(m, "__file__", None) == str(place))
+    tree = _Noted().visit(ast.parse(place.read_text(encoding="utf-8")))
+    was = [(function, function.__code__) for _, function in _functions(whole, whole.__name__)]
+    noted = {"__noted__": lambda line: seen.add((file, line))}
+    whole.__dict__.update(noted)
+    _put_code(whole, compile(tree, str(place), "exec"), **noted)
+    return was
+
+
+def _is_a_table(kept: Any) -> bool:
+    return kept.cache_parameters()["maxsize"] is None and not _of_a_test(kept)
+
+
 def _statement(mutant: Mutant) -> range | None:
-    """The lines of the innermost statement in a function around the mutant, of a block its head alone; None outside of functions."""
+    """The lines of the innermost statement in a function around the mutant, of a block its head alone; None outside of functions and in tables."""
     tree = ast.parse((ROOT / _place(mutant.file)).read_text(encoding="utf-8"))
     at = mutant.line + 1
     inside = [n for n in ast.walk(tree) if isinstance(n, ast.FunctionDef) and n.lineno <= at <= (n.end_lineno or 0)]
+    if any("cache" in ast.unparse(d) and "lru" not in ast.unparse(d) for f in inside for d in f.decorator_list):
+        return None
     found = None
     for node in (x for f in inside for x in ast.walk(f) if isinstance(x, ast.stmt) and x not in inside):
         body = getattr(node, "body", None)
@@ -281,8 +310,21 @@ def _put_in(mutant: Mutant) -> None:
     lines[mutant.line] = mutant.now
     code = compile("\n".join(lines) + "\n", str(file), "exec")
     whole = next(m for m in list(sys.modules.values()) if getattr(m, "__file__", None) == str(file))
+    fresh = _put_code(whole, code)
+    for name, value in vars(fresh).items():
+        if isinstance(value, (int, float, str, tuple, frozenset, dict, list)) and vars(whole).get(name, value) != value:
+            setattr(whole, name, value)
+    for kept in _kept_since(whole.__name__):
+        kept.cache_clear()
+    for recipe in gc.get_objects():
+        if type(recipe).__name__ == "Recipe" and hasattr(recipe, "found"):
+            recipe.found.clear()
+
+
+def _put_code(whole: ModuleType, code: CodeType, **given: Any) -> ModuleType:
+    """The module's functions as they are in that code; and the module that it makes."""
     fresh = ModuleType(whole.__name__)
-    fresh.__dict__.update(__file__=str(file), __package__=whole.__package__)
+    fresh.__dict__.update(__file__=whole.__file__, __package__=whole.__package__, **given)
     sys.modules[whole.__name__] = fresh
     try:
         exec(code, fresh.__dict__)
@@ -293,14 +335,7 @@ def _put_in(mutant: Mutant) -> None:
         if name in old and old[name].__code__.co_freevars == function.__code__.co_freevars:
             old[name].__code__, old[name].__defaults__ = function.__code__, function.__defaults__
             old[name].__kwdefaults__ = function.__kwdefaults__
-    for name, value in vars(fresh).items():
-        if isinstance(value, (int, float, str, tuple, frozenset, dict, list)) and vars(whole).get(name, value) != value:
-            setattr(whole, name, value)
-    for kept in _kept_since(whole.__name__):
-        kept.cache_clear()
-    for recipe in gc.get_objects():
-        if type(recipe).__name__ == "Recipe" and hasattr(recipe, "found"):
-            recipe.found.clear()
+    return fresh
 
 
 def _kept_since(module: str) -> list[Any]:

@@ -5,10 +5,11 @@ from __future__ import annotations
 import re
 import tomllib
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import cache, lru_cache
 from importlib import resources
+from os.path import commonprefix
 from typing import Any
 
 from ..anyof import any_of
@@ -34,6 +35,7 @@ from ..text.plain import joined
 from .instead import own_words
 from .names import Found, find_grains, guess_grain, kind_of_rice, name_grain, rice_words
 from .otherwise import without_others
+from .pot_words import of_another_tongue
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
@@ -660,6 +662,10 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
                 if stem(word) in low and (other := _no_product(stem(word))).search(told):
                     first = other
                     break
+            else:
+                # "Gemüsebrühe", and "die Brühe angießen"; "mjölk", and "tillsätt mjölken"
+                part = _part_of(mine, low, how_often) if of_another_tongue(told) else None
+                first = _of_stems((part,)) if part else first
         out.append(first)
     # "chicken broth", and "pour in the stock"
     unsaid = [k for k, ln in enumerate(lines) if ln.carrier and (p := out[k]) is not None and not p.search(told)]
@@ -668,6 +674,28 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
     if called and not theirs and len(unsaid) == 1 and lines[unsaid[0]].kind == "stock":
         out[unsaid[0]] = _STOCK_WORDS
     return out
+
+
+def _part_of(words: Sequence[str], told: str, taken: Mapping[str, int]) -> str | None:
+    """Of words that other tongues write as one, the part by which the steps call the thing; what another line is called by is none."""
+    spoken = {w for w in re.findall(r"[^\W\d_]+", told) if (len(w) > 3 or w == "öl") and stem(w) not in taken}
+    bent = [w for w in spoken for whole in words if _is_bent(w, whole)]
+    if bent:
+        return str(max(bent, key=lambda w: (len(w), w)))
+    parts = [w for w in spoken for whole in words if len(whole) > len(w) + 2 and whole.startswith(w)]
+    tails = [w for w in spoken for whole in words if len(whole) > len(w) + 2 and whole.endswith(w)]
+    found = tails or parts
+    return str(max(found, key=lambda w: (len(w), w))) if found else None
+
+
+# letters that a word has in common with itself in another case, and at most so many behind them
+SAME_ROOT, MOST_BENT = 4, 2
+
+
+def _is_bent(word: str, whole: str) -> bool:
+    """Is it one word in two cases: "mjölk" and "mjölken", "bulionu" and "bulionem", "cebula" and "cebulę"?"""
+    same = len(commonprefix((word, whole)))
+    return same >= SAME_ROOT and max(len(word), len(whole)) <= same + MOST_BENT
 
 
 _STOCK_WORDS = re.compile(

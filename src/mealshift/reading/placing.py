@@ -52,6 +52,9 @@ def first_so_many(text: str) -> int:
     return int(number_range(m["n"])[0]) if m else 0
 
 
+_BOTH_GRAINS = lazy(r"\b(?:both|all|the two|the three) (?:of )?(?:the |your )?(?:rices|grains|kinds of rice)\b", re.I)
+
+
 def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> list[re.Pattern[str] | None]:
     """Tells each clause which lines it names; the words by which the steps speak of each line."""
     words = ingredients.handles(lines, "\n".join(p.text for p in laid.steps))
@@ -60,7 +63,8 @@ def named(found: Sequence[Clause], lines: Sequence[Line], laid: Structure) -> li
     for c in found:
         spoken = {id(w) for w in alike if w.search(c.text)}
         first = first_so_many(c.text)
-        c.lines = tuple(i for i, w in enumerate(words) if id(w) in spoken or i < first)
+        both = _BOTH_GRAINS.search(c.text) is not None
+        c.lines = tuple(i for i, w in enumerate(words) if id(w) in spoken or i < first or (both and lines[i].grain))
     kinds = {ln.grain for ln in lines if ln.grain}
     for c in found if len(kinds) > 1 else ():
         told = find_grains(c.text)

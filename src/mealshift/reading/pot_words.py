@@ -14,7 +14,7 @@ WORD = lazy(r"[^\W\d_]+(?:'[^\W\d_]+)?")
 # what else stands in a pot or beside it, in the tongues recipes are written in
 FOODS = {
     "pulse": r"(?:frijol\w*|habichuelas|gandules|caraotas|porotos|lentejas|fagioli|ceci|lenticchie|haricots|linsen|bohnen|nohut|mercimek|feijão|lentil\w*|dal|dhal|beans?|peas?|chickpeas?|moong|mung|chana|cowpeas?|rajma|toor|masoor|urad|arhar|(?:green|black|horse|bengal|red) gram|payar|cherupayar|pulses?|edamame|ndengu|maharagwe|garbanzo\w*|pigeon)",
-    "veg": r"(?:ui|uien|prei|wortel\w*|knoflook|lök|vitlök|morot\w*|løk|cebul[aęy]|marchew\w*|sibuyas|vitunguu|kitunguu|karoti|aloo|gajar|vengayam|kanda|cebolla\w*|ajos?|pimient\w+|zanahoria\w*|cipoll\w+|aglio|oignons?|zwiebeln?|knoblauch|soğan\w*|sarımsak|bawang|cebola\w*|alho|onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|brinjals?|zucchinis?|cauliflower|broccoli|okra|bhindi|palak|gobi|turnips?|parsnips?|swede|kale|chard|beet(?:s|root\w*)?|asparagus|fennel|artichoke\w*|sprouts|sweetcorn|greens|kimchi|bok choy|mutter|matar|erbsen|verduras?|piselli|porcini|ceps?|shiitake|courgette\w*|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|pasta)",
+    "veg": r"(?:ui|uien|prei|wortel\w*|knoflook|lök|vitlök|morot\w*|løk|cebul[aęy]|marchew\w*|sibuyas|vitunguu|kitunguu|karoti|aloo|gajar|vengayam|kanda|cebolla\w*|ajos?|pimient\w+|zanahoria\w*|cipoll\w+|aglio|oignons?|zwiebeln?|knoblauch|soğan\w*|sarımsak|bawang|cebola\w*|alho|onion\w*|garlic|ginger|pepper\w*|carrot\w*|celery|leek\w*|mushroom\w*|spinach|cabbage|veg\w*|pyaz|squash|pumpkin|potato\w*|shallot\w*|scallion\w*|brinjals?|zucchinis?|cauliflower|broccoli|okra|bhindi|palak|gobi|turnips?|parsnips?|swede|kale|chard|beet(?:s|root\w*)?|asparagus|fennel|artichoke\w*|sprouts|sweetcorn|greens|kimchi|bok choy|mutter|matar|erbsen|verduras?|piselli|porcini|ceps?|shiitake|courgette\w*|corn|aubergine\w*|eggplant\w*|noodles|vermicelli|macaroni|spaghetti|penne|pasta)",
     "meat": r"(?:kip|gehakt|kyckling|köttfärs|kylling|kurcz\w+|manok|baboy|nyama|kuku|samaki|gosht|murgh|keema|anda|kozhi|pollo|carne|cerdo|pescado|camarones|gambas|huevos?|frango|porco|manzo|maiale|poulet|boeuf|hähnchen|huhn|tavuk|ayam|daging|ikan|udang|telur|longaniza|costillas?|salsicc\w+|chicken|beef|pork|lamb|mutton|sausage\w*|bacon|mince|meat|turkey|ham|fish|prawn\w*|shrimp\w*|salmon|cod|duck|chorizo|tofu|paneer|egg|eggs|veal|rabbit|venison|goose|bird(?!'?s?[ -]?eye)|hen|thighs?|drumsticks?|wings|breasts?|fillets?|meatballs?|mussels?|clams?|squid|crab\w*|lobster|haddock|mackerel|tuna|sardines?|anchov\w+|trout|halibut|hake|bream|kebabs?|oxtail|livers?|gizzards?|giblets|brisket|steaks?|seafood|shellfish|hot ?dogs?|frankfurters?|hamblokjes|sepia)",
 }
 # what a word says about the pot; stems
@@ -24,7 +24,7 @@ _CLASSES = {
     "SOAK": r"(?:kuthir\w*|ngâm|bhig\w+|weken|blötlägg|bløt|blöt|namocz\w*|ibabad|loweka|remoj\w+|ammollo|tremper|einweichen|rendam|beklet\w*|overnite|soak\w*|steep\w*|overnight)",
     "DRAIN": r"(?:vaarkk\w*|afgieten|uitlekken|odcedź|toskan|salain|chuja|chhaan\w*|nithar\w*|vadikat\w*|escurr\w+|scol(?:a|ate|are)|égoutte\w*|abgießen|abtropfen|süz\w*|tiriskan|colar|drain\w*|strain\w*|sieve|colander)",
     "HEAT": r"(?:vevik\w*|thilap\w*|dünst\w*|főz\w*|párol\w*|láng\w*|bajito|fogo|feu|fuoco|nấu|hầm|đun|lửa|kook|koken|kookt|sudderen|pruttelen|stoof|stoven|koka|sjud\w*|kok|kog|gotuj\w*|duś|lutuin|pakuluan|pika|chemsha|pakao|pakaye|pakne|pakaen|ubaal\w*|didih|mendidih|vuur|värme|varme|ogniu|api|aanch|aach|herv(?:ir|ido)|hierv[ae]n?|cocin\w+|cocer|cuec[ei]\w*|cuez[ae]n?|cuocete|cuocere|bollire|bollore|cuire|mijoter|köcheln|kochen|kocht|pişir\w*|masak|rebus|ferv\w+|cozinh\w+|cozer|coza|cozem|fuego|fogo|simmer\w*|cook\w*|boil\w*|bubbl\w*|bake\w*|baking|oven|lowest|low|gentl\w*|putter\w*|tick)",
-    "FRY": r"(?:\w*pirít\w*|xào|rang|fruiten|bakken|fräs|stek|svits\w*|bryn|podsmaż\w*|smaż\w*|zeszklij|goreng|igisa|kaanga|vathak\w*|vadhak\w*|tadka|sofr[eí]\w+|rehog\w+|refog\w+|soffrig\w+|rosol\w+|anbraten|andünsten|kavur\w*|tumis|saltea\w*|fritar|dorar|dora|freír|fríe|fry|fried|frying|saut\w*|brown\w*|soften\w*|sweat\w*|golden|sear\w*|bhun\w*|roast\w*|toast\w*|sizzl\w*|temper\w*)",
+    "FRY": r"(?:\w*pirít\w*|xào|rang|fruiten|bakken|fräs|stek|svits\w*|bryn|podsmaż\w*|smaż\w*|zeszklij|goreng|igisa|kaanga|vathak\w*|vadhak\w*|tadka|sofr[eí]\w+|rehog\w+|refog\w+|soffrig\w+|rosol\w+|(?:an|mit|ge)?braten|angebraten|brät\w*|andünsten|mitdünsten|kavur\w*|tumis|saltea\w*|fritar|dorar|dora|freír|fríe|fry|fried|frying|saut\w*|brown\w*|soften\w*|sweat\w*|golden|sear\w*|bhun\w*|roast\w*|toast\w*|sizzl\w*|temper\w*)",
     "BOILUP": r"(?:bring|comes?|coming|reach\w*|return\w*|back)",
     "COVER": r"(?:fedő\w*|zugedeckt|abgedeckt|tapa|deksel|afgedekt|lock|lokk|låg|przykryj\w*|przykryciem|takpan|funika|dhak|dhakkan|moodi|tapar|tape|tapad[oa]|coprite|copert[oa]|couvr\w+|couvert|couvercle|coperchio|zudecken|deckel|kapağı?\w*|tutup|tampe|tampad[oa]|cover\w*|lid|lidded|close\w*|closed|foil|clamp|locked|seal\w*)",
     "OPEN": r"(?:uncover\w*|open\w*|lid off)",
@@ -62,3 +62,17 @@ def classes(text: str) -> tuple[str, ...]:
 def of_words(words: str) -> tuple[str, ...]:
     """The classes of one word or of two as they stand together; the same few thousand words come again and again."""
     return tuple(k for k in (_OF_TWO if " " in words else CLASS) if CLASS[k].fullmatch(words))
+
+
+# what joins the words of a sentence, where it is not English; and where it is
+_JOINS_ABROAD = lazy(
+    r"\b(?:il|lo|gli|la|le|del|della|dei|delle|nel|nella|con|per|una|el|los|las|y|al|un|des|du|et|dans|avec|une|und|der|das|dem|mit|eine?|einen|auf|zu|im"
+    r"|d[ao]s?|na|uma?|och|til|det|på|een|het|van|bir|ve|ile|się|oraz|przez|és|egy|majd)\b",
+    re.I,
+)
+_JOINS = lazy(r"\b(?:the|and|with|of|to|it|is|for|you|your|into|over|until)\b", re.I)
+
+
+def of_another_tongue(text: str) -> bool:
+    """Is a sentence held together by other words than English ones?"""
+    return len(_JOINS_ABROAD.findall(text)) > 1 + 2 * len(_JOINS.findall(text))

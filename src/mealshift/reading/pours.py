@@ -132,8 +132,8 @@ def _of_liquid(verbs: str) -> re.Pattern[str]:
 _KEPT = _of_liquid("reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|retain(?:ing)?|set(?:ting)? aside")
 # "Strain the broth; reserve 6 cups and freeze the rest", "there should be two litres": what of it is said by the sentence before
 _KEPT_OF_IT = lazy(
-    rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|measur(?:e|ing)(?: out)?|there (?:should|must|will|ought to) be|you (?:should|will|need to) have)\s+(?:about |around |at least |roughly )?"
-    rf"(?P<a>{RANGE_PATTERN}\s*(?:cups?|c\.|quarts?|qts?\.?|pints?|l|litres?|liters?|ml|mls))(?P<of>(?: of)?(?: the)? (?:liquid|liquor|likker|broth|stock|water))?(?=\s*(?:in (?:the )?pot\b|with (?:the )?\w+\b|and\b|or so\b|near enough\b|for\b|left\b|[.;,)]|$))",
+    rf"\b(?:reserv(?:e|ing)|sav(?:e|ing)|keep(?:ing)?|measur(?:e|ing)(?: out)?|(?:return|put|pour)(?:t?ing)?(?=[^.;!?]{{4,40}}? back\b)|there (?:should|must|will|ought to) be|you (?:should|will|need to) have)\s+(?:about |around |at least |roughly )?"
+    rf"(?P<a>{RANGE_PATTERN}\s*(?:cups?|c\.|quarts?|qts?\.?|pints?|l|litres?|liters?|ml|mls))(?P<of>(?: of)?(?: the)? (?:liquid|liquor|likker|broth|stock|water))?(?=\s*(?:(?:back )?(?:in|into|to) (?:the )?(?:(?:same|clean|rinsed|washed) )?(?:pot|pan|saucepan)\b|back\b|with (?:the )?\w+\b|and\b|or so\b|near enough\b|for\b|left\b|[.;,)]|$))",
     re.I,
 )
 _A_BROTH = lazy(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
@@ -141,7 +141,7 @@ _A_BROTH = lazy(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
 _DRAWN = _of_liquid("measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?")
 # "boil the peas … until 2 cups of liquor remain", and the rice goes in
 _LEFT = lazy(
-    rf"(?:\b(?:until|till)\s+|(?<=[;,.]\s))(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left|(?:should|must|will) (?:remain|be left))\b",
+    rf"(?:\b(?:until|till|(?<!there )(?:should be|should have|must be))\s+|(?<=[;,.]\s))(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left|(?:should|must|will) (?:remain|be left))\b",
     re.I,
 )
 # "cook the rice in the other 2 cups of broth": the first went to something else
@@ -250,6 +250,8 @@ def reserved(
         if m is None:
             before += piece.text + "\n"
             continue
+        # "Add the rice to the lentil pot (should be about 2½ cups of water left in it)"
+        said = next((a for a, b in sentences(piece.text) if left and a <= m.start() < b), m.start())
         told = before + piece.text[: m.start()]
         rest = False
         if other and handle is not None:
@@ -260,7 +262,7 @@ def reserved(
                 # "In another pot … add the basmati, toast 2 minutes. Add remaining 2 1/2 cups stock": what went before is in the first
                 mine = {f.slug for f in find_grains(piece.text[:b]) if not f.generic} == {lines[source].grain}
                 rest = mine and lines[source].grain not in {f.slug for f in find_grains(before)}
-        later = piece.text[m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
+        later = piece.text[said if left else m.end() :] + "\n" + "\n".join(p.text for p in laid.steps[n:])
         item = parse(piece.text, m.start("a"), m.end("a"), measures)
         kind = ingredients.kind_of("stock" if re.search(r"\b(?:stock|broth)$", m[0], re.I) else "water")[0]
         again = any(
@@ -279,7 +281,12 @@ def reserved(
             or (m is of_it and handle is not None and handle.search(piece.text))
             or (theirs and handle is not None and handle.search(before))
             or (m is of_the_broth and handle is not None and handle.search(later) and not handle.search(told))
-            or (again and handle is not None and handle.search(later) and not handle.search(told))
+            or (
+                again
+                and handle is not None
+                and handle.search(later)
+                and not handle.search(before + piece.text[:said] if left else told)
+            )
         )
         if not item.ml or kind is None or not joins:
             before += piece.text + "\n"

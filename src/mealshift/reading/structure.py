@@ -32,7 +32,7 @@ MOST_SERVINGS = 200
 MOST_MADE = 16
 # so many may be counted pieces too
 MANY_MADE = 8
-_PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|covers?(?=\s*(?:[).,;]|$))|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
+_PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|covers?(?=\s*(?:[).,;]|$))|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portioner|porsjoner|porties|porcj[ie]|portions|orang|org|kişi(?:lik)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
@@ -270,8 +270,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             abroad = _METHOD_ABROAD.fullmatch(ln.text.strip()) is not None
         elif (
             cls in ("chatter", "note")
-            and abroad
             and out.steps
+            and (abroad or sure < DOUBTFUL_ABROAD and pot_words.of_another_tongue(out.steps[-1].text))
             and not _TIP_ABROAD.match(ln.text)
             and (
                 verbs_in(ln.text)
@@ -968,7 +968,7 @@ _COMES_OUT = lazy(
 DOUBTFUL_NOTE = 0.6
 _FOR_SO_MANY = quick(
     # "4 raciones", "serves 4", each alone on its line
-    rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|kişilik|orang|porsi|porsiyon|porções|porcji|porcija|porties|portioner|porsjoner|adag|főre|log|jan|watu|log ke liye|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
+    rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|pessoas|kişilik|orang|porsi|porsiyon|porções|porcji|porcija|porties|portioner|porsjoner|adag|főre|log|jan|watu|log ke liye|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|till|til|na|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
     re.I,
 )
 # an arrow as written, or as the plain text has it

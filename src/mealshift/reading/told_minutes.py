@@ -223,6 +223,23 @@ _THEN_STARTED = lazy(
     r"[\s,]*(?:(?:and )?then|before|and)\b[^.;]{0,20}\b(?:press|push|start|switch|turn(?:\w* on\b| the (?:heat|gas|cooker)))\w*\b",
     re.I,
 )
+_COOLED = lazy(
+    r"\b(?:fridge|refrigerat\w*|chill|raffredd\w*|enfr[ií]\w*|refroid\w*|abkühlen|auskühlen|esfri\w*|svalna|afkoelen)\b",
+    re.I,
+)
+# what cools for so long is cold, and does not rest
+LONG_COOL_MIN = 45
+_TILL_DRUNK = lazy(
+    r",? (?:or )?(?:until|till)\b[^.;!?]{0,24}\b(?:water|liquid|stock|broth)(?:'s| is| has been| has)? (?:all |just |fully )?(?:absorbed|gone|soaked up)\b",
+    re.I,
+)
+_FRIED_ABROAD = lazy(r"\.?\s*(?:lang |goldbraun |knusprig |kräftig )*(?:an|mit)?(?:braten|rösten|dünsten)\b", re.I)
+# "turn the heat up for 3 mins to burn the bottom", "leave on high 4 minutes until the bottom catches"
+_STRONGER = lazy(
+    r"\b(?:(?:turn|rais|increas)\w* (?:up )?(?:the )?(?:heat|flame|gas|fire)|(?:medium[- ])?high(?: heat| flame)?|(?:heat|flame|gas) (?:up|high))\b[^.;!?]{0,40}$",
+    re.I,
+)
+_FOR_ITS_CRUST = lazy(r"[^.;!?]{0,50}\b(?:bottom|crust\w*|socarrat|tahdig|crackl\w+)\b", re.I)
 _CHILLED = lazy(r"\b(?:fridge|refrigerat\w*|chill(?:ed)?)\b", re.I)
 _SAME_SAID = lazy(r"[^.;()]{0,40}\((?:about |abt |takes |that is |~)*")
 OR_SO_LONG = lazy(r"\s*(?:/|,? or)\s*(?:for )?(?:about |abt |~)?", re.I)
@@ -1018,6 +1035,11 @@ RULES = (
         fits=lambda p: p.kind in ("heat", "rest") and p.clause is not None and p.clause.verb == "chill" and not p.clause.before.off,
     ),
     Rule(
+        "Cool & chill for 4 hours", "other", 0.95, leaves="",
+        fits=lambda p: p.kind in ("other", "rest", "heat") and p.s.typical >= LONG_COOL_MIN and p.had("heat", "whistles") and p.clause is not None
+        and (p.clause.verb == "cool" and not p.clause.before.off or _COOLED.search(p.before[-30:]) is not None),
+    ),
+    Rule(
         "Cook with 4 cups of water till just done, 15 mins", "heat", 0.85, leaves="",
         fits=lambda p: p.kind == "other" and not p.had("heat") and _TILL_DONE.search(p.back(120)) and CLASS["GRAIN"].search(p.text[: p.s.start]) and not _by_another(p),
     ),
@@ -1323,6 +1345,15 @@ RULES = (
     ),
     Rule("Cook on the normal setting, then keep shut 15 min", "rest", 0.9, lambda p: p.cookers and p.short and p.kind in ("heat", "other") and _KEPT_SHUT.search(p.before), least=True, leaves=""),
     Rule("Rest the bird 10 minutes", "other", 0.85, lambda p: p.kind == "rest" and _RESTS_THE_MEAT.search(p.before), least=True, leaves="rest"),
+    Rule(
+        "Turn the heat up for 3 mins to burn the bottom", "heat", 0.9, leaves="",
+        fits=lambda p: p.short and p.kind in ("rest", "other", "pan", "heat") and p.had("heat", "whistles") and _STRONGER.search(p.before) and p.after(_FOR_ITS_CRUST) and not _by_another(p),
+    ),
+    Rule(
+        "cook the rice and lentils on low for 15 minutes until the water's absorbed", "heat", 0.9, leaves="other",
+        fits=lambda p: p.kind == "other" and p.short and not p.had("heat") and p.after(_TILL_DRUNK) and any("grain" in c.things for c in of_sentence(p.found, p.at or 0)),
+    ),
+    Rule("Kürbis im Öl 8-10 Min. braten", "other", 0.9, leaves="rest", fits=lambda p: p.kind in ("rest", "heat") and p.had("heat") and p.after(_FRIED_ABROAD) and not (p.clause and "grain" in p.clause.things)),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",

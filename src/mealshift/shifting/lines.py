@@ -54,10 +54,10 @@ _COOKED_WORDS = lazy(
 _RAW_SIZE = lazy(r"\s*\([^()]*\d[^()]*\b(?:uncooked|raw|dry)\b[^()]*\)", re.I)
 # a liquid that the list names without saying how much, or by a line of the pot alone
 _NO_AMOUNT = lazy(
-    r"(?:(?:mushrooms?|shiitake|porcini|kombu) soaking |)(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
+    r"(?:(?:mushrooms?|shiitake|porcini|kombu) soaking |)(?:(?:cold|hot|boiling|some|chicken|vegetable|veg|beef|fish|dashi) ){0,2}(?:water|stock|broth|dashi|yakhni|air|agua|água|acqua|eau|wasser|vatten)\b(?! (?:powder|granules|cubes?|chestnuts?|spinach|melon|(?:for|to) (?:the )?(?:soak|wash|rins|steam)))",
     re.I,
 )
-_BY_A_LINE = lazy(r"\b(?:line|mark|level|knuckle)\b", re.I)
+_BY_A_LINE = lazy(r"\b(?:line|mark|level|knuckle|garis|tanda|línea|linea|marca|nivel)\b", re.I)
 
 
 # "water to the 3 line (less 3 tbsp)", "water, to cover by 2 cm"
@@ -70,7 +70,7 @@ _TO_ITS_LINE = lazy(r"(?:up )?to the [^\W\d_][^(),;|\d]{0,16}\b(?:line|mark) (?:
 # "water, until the scale of 2 go"
 _OR_SO_MUCH = lazy(r"\s*,?\s*or\s+(?=(?:about |abt |~ ?|ca\.? )?\d)", re.I)
 _SCALE_OF = lazy(r"(?:until|till|up to|to) (?:the )?(?:scale|mark|line|level) (?:of|for) $", re.I)
-_SIGN_SAID = lazy(r"\s*[,(]?\s*(?:up )?(?:to|as|enough|by)\b.*$", re.I)
+_SIGN_SAID = lazy(r"\s*[,(]?\s*(?:(?:up )?(?:to|as|enough|by)|sampai|hingga|hasta)\b.*$", re.I)
 
 
 @dataclass(frozen=True, slots=True)

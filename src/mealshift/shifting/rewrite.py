@@ -45,7 +45,7 @@ from .backwards import Own, carriers, of_other_ways
 from .cookings import BY_THE_PACKET, GOES_ON_WITH, in_pot
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
 from .sentences import many
-from .target import BRINGS, STOVE, WAITS, Target
+from .target import BRINGS, STOVE, UNFROZEN, WAITS, Target
 from .vessels import GREASED, vessel_edits
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
 
@@ -195,6 +195,11 @@ _SOAKED_IN = lazy(
     r"\b(?P<it>(?:its|their|the|this|that)(?: rice(?:'s)?)? soaking (?:water|liquid)|the (?:water|liquid) (?:that |which )?(?:it|they|the rice) (?:was|were|had been|has been|has|had)(?: been)? soak(?:ing|ed) in)\b",
     re.I,
 )
+# "Add frozen rice", "(45 mins if the rice wasn't frozen)"
+_FROZEN_RICE = lazy(
+    r"\bfrozen (?=(?:[a-z]+ )?(?:rice|grains?)\b)|\s*\([^()]*\b(?:rice|it)(?: (?:was|is) not| (?:was|is)n['’]?t) frozen\)",
+    re.I,
+)
 _NOT_YET = " (not yet)"
 # "Put everything in", "combine all the ingredients", to which "but the quinoa" can be said
 _ALL_OF_THEM = quick(
@@ -219,7 +224,7 @@ _WHEN_ALONE = lazy(r"\W*(?:and )?(?:when|once|as soon as|while|till|until)\b[^,;
 _OPENS = lazy(r"\s*\(\s*$")
 # the recipe says itself what to do where there is less
 _MADE_UP = lazy(
-    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b",
+    r"\b(?:top|make|fill)\w* (?:it |them )?up\b|\bif (?:it'?s |there(?:'s| is) )?(?:less|short|not enough)\b|\bif (?:not|less|short),? (?:add|top|make|fill)\b|\b(?:add|top) (?:more |some |water |it )?if (?:needed|need be|necessary|short)\b",
     re.I,
 )
 _AND_THE = lazy(r"\s*|\s*(?:,|and|&|\+|plus)\s*(?:the\s+)?|\s+or\s+(?:[^\W\d_]+[- ]){0,2}", re.I)
@@ -1155,7 +1160,7 @@ class _View:
                 ]
                 if (ml := parse(m.string, at, end, self.measures).ml) and abs(self.a.carrier(ml) - ml) >= 2.5
             ]
-        edits += [*self._by_a_sign(step), *self._soaked_in(step)]
+        edits += [*self._by_a_sign(step), *self._soaked_in(step), *self._frozen_no_more(step)]
         for m in found_in(_GRAIN_AMOUNT, step.text) if step.index <= self._cooked_by() else ():
             if any(m.start() < end and start < m.end() for start, end in told):
                 continue
@@ -1237,6 +1242,12 @@ class _View:
         if self.a.same or self.a.soaks or not soaks or any(o.phase != "soak" for o in soaks):
             return []
         return [Edit(*m.span("it"), "the water") for m in found_in(_SOAKED_IN, step.text)]
+
+    def _frozen_no_more(self, step: Step) -> list[Edit]:
+        """ "Add the frozen rice", of a grain that is not frozen any more."""
+        if not any(o.basis == "retired" and o.reason.startswith(UNFROZEN) for o in self.target.operations):
+            return []
+        return [Edit(m.start(), m.end(), "") for m in found_in(_FROZEN_RICE, step.text)]
 
     def _first_told(self) -> int:
         """The step that first does something with the grain; 0 if none says so."""

@@ -16,6 +16,7 @@ _DEPTH = r"(?:\d+(?:[.,]\d+)?(?:\s?[-–]\s?\d+(?:[.,]\d+)?)?|[½¼¾1]\s?½?|an
 # how much water, told by a line of the pot, a finger, or its depth over the grain
 _SIGN = quick(
     r"(?:(?:up )?to|until|till|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?reach(?:es|ing)?) (?:the |a |your )?(?:(?:number |no\. ?|brown |white )?[\"“'‘]?(?:\d+(?:\.5)?|one|two|three|four)[\"”'’]?(?:[ -]?(?:cups?|gou?|gō))?[ -](?:line|mark|level)|(?:line|mark|level|scale) (?:for |of )?(?:\d+|one|two|three|four)(?: cups?| gou?| gō)?)\b(?: (?:of|on|in) the (?:inner )?(?:bowl|pot|cooker))?"
+    r"|(?:sampai|hingga) (?:garis|tanda) \d\b|hasta (?:la|el) (?:línea|linea|marca|nivel)(?: de(?:l| los| las)?)? \d\b|jusqu['’ ](?:à la|au) (?:ligne|trait|repère|niveau) \d\b|bis zu[rm] (?:\d(?:er)?[- ]?)?(?:linie|markierung|strich)(?: \d)?\b"
     r"|(?:(?:until|till|so) (?:that )?(?:it|the water|the level) )?(?:reach(?:es|ing)?|com(?:es|ing)|go(?:es|ing)|is )?\s?(?:up )?(?:to )?(?:about )?(?:the |your )?(?:(?:first|1st|second|2nd|top) )?(?:knuckle|finger joint|joint of)\b(?: (?:of |on )?(?:your|the|an?|my)(?: index| middle| fore| pointer)? ?finger)?(?: (?:above|over) the (?:rice|grain))?"
     rf"|(?:until|till|so) (?:that )?(?:it|the water|the level|you have)(?: is| stands| comes| reaches| covers| sits| rises| goes)?[^.;,]{{0,24}}?{_DEPTH}(?: deep)?(?: (?:above|over|higher than|on top of)(?: the)?(?: (?:rice|grains?|it|them))?)?"
     rf"|(?:by|to) (?:about |abt |around |roughly |some )?{_DEPTH}(?: (?:above|over|on top of)(?: the)?(?: (?:rice|grains?|it))?)?"
@@ -32,11 +33,14 @@ _TO_COME = lazy(
     r"\b(?:to|(?:so that|until|till|so) (?:it|the water)) (?:comes?|reach(?:es)?|stands?|rises?)(?: up)?(?: to| by)?(?: about| some| around)? ?$",
     re.I,
 )
-_POURED_ON = lazy(r"\b(?:water|stock|broth|dashi|soup|liquid)\b", re.I)
+_POURED_ON = lazy(r"\b(?:water|stock|broth|dashi|soup|liquid|air|agua|eau|wasser|acqua|água)\b", re.I)
 _IS_FILLED = lazy(
     r"\bfill(?: (?:it|the (?:inner )?(?:pot|bowl|pan|cooker)|this))?(?: up)?(?: (?:right|just|exactly))?\s*$", re.I
 )
 _TO_SOAK = lazy(r"\bsoak|\bsteep|\bstand\b|\bdrain|\brins\w*(?![^,.;]{0,16}\bcook)[^,.;]{0,20}\bin\b", re.I)
+
+# "water to the line, soak 30 min, then press start": it is cooked in that water
+_THEN_STARTED = lazy(r"^(?:(?!\bdrain).)*\b(?:press|start|switch|turn|push)\w*\b", re.I)
 
 
 @lru_cache(maxsize=2048)
@@ -49,7 +53,8 @@ def in_step(text: str) -> tuple[int, int] | None:
         # "to stand 1.5 cm above the rice" is no standing in it
         before = re.sub(r"\bto stand\s*$", "", re.split(r"[.;!?]\s", text[: m.start()])[-1])
         after = re.split(r"[.;!?](?:\s|$)", text[m.end() :])[0]
-        if (_POURED_ON.search(before) or _IS_FILLED.search(before)) and not _TO_SOAK.search(before + after[:60]):
+        soaks = _TO_SOAK.search(before + after[:60]) and not _THEN_STARTED.search(after)
+        if (_POURED_ON.search(before) or _IS_FILLED.search(before)) and not soaks:
             # the blanks before it stay
             start = m.start() + len(m[0]) - len(m[0].lstrip())
             stands = _TO_COME.search(text[:start])

@@ -212,8 +212,14 @@ _CRUST = lazy(r"\b(?:socarrat|crust\w*|crackl\w*|tahdig|pegao|xoon|scorched? bot
 _SOUPY = quick(r"\b(?:soupy|brothy|caldos[oa]|meloso|loose|runny|creamy)\b", re.I)
 # "the last minute strong, for the crust"
 _CRISPS = lazy(
-    r"\b(?:last|final|end)\b[^.;!?]{0,40}\b(?:socarrat|crust\w*|crackl\w*|bottom)\b|\b(?:strong|high|hard|fierce)\b[^.;!?]{0,24}\b(?:socarrat|crust\w*)\b",
+    r"\b(?:last|final|end)\b[^.;!?]{0,40}\b(?:socarrat|crust\w*|crackl\w*|bottom)\b|\b(?:strong|high|hard|fierce|heat up|(?:turn|rais|increas)\w* (?:up )?the (?:heat|flame|gas|fire))\b[^.;!?]{0,60}\b(?:socarrat|crust\w*|crackl\w*|bottom)\b",
     re.I,
+)
+# what takes longer is the cooking, and not its end
+_CRISPED_MIN = 6
+# "Mix into the mashed rice", "rice should be split by now"
+_IS_THERE = lazy(
+    r"\b(?:in|on)to the (?:[a-z]+ )?(?:rice|grains?)\b|\b(?:should|must|will) (?:still |now |just )?be\b", re.I
 )
 _LEFT_ALONE = lazy(r"\W*leave (?:it|them) (?:alone|be)\b(?! for| \d)", re.I)
 # "Rinse the pan with cold water: it stops it catching"
@@ -241,6 +247,10 @@ _COOKS_IN_WATER = lazy(
     r"\b(?:cook|boil|pressure[- ]cook)\b[^.;!?]{0,60}\b(?:water\b|\d whistles?|rice cooker)",
     re.I,
 )
+# "… freeze overnight if you remembered. If not, don't worry."
+UNFROZEN = "Freezing breaks rice"
+_FREEZES = lazy(r"\bfreez(?:e|er|ing)\b", re.I)
+_IF_NOT = lazy(r"\W*(?:if not|otherwise|or don'?t)\b", re.I)
 _OF_A_RINSE = lazy(
     r"\b(?:(?:pour|tip|strain)(?:ing)? (?:it |the water )?(?:off|out|away)|repeat(?:ing)?|swish\w*|chang(?:e|ing) the water|(?:until|till)\b[^.;]*\bclear)\b",
     re.I,
@@ -347,6 +357,12 @@ def _heats_another(o: Operation) -> bool:
     return o.kind == "cook" and o.told is not None and not o.phase
 
 
+def _is_crisped(o: Operation) -> bool:
+    """ "the last minute strong, for the crust"."""
+    ends = o.phase in ("from_end", "heat") and o.told is not None and (o.typical_min or 0) <= _CRISPED_MIN
+    return ends and _CRISPS.search(o.text) is not None
+
+
 @dataclass(slots=True)
 class _Work:
     recipe: Recipe
@@ -371,6 +387,7 @@ class _Work:
         self._gear_left()
         self._minutes()
         self._soak()
+        self._frozen()
         if self._unrinsed():
             self._retire_rinse()
         start = self._first_heat()
@@ -623,6 +640,45 @@ class _Work:
                 if i + 1 < len(self.out.operations) and _CRUMBLED.match(self.out.operations[i + 1].text):
                     # "soak 30 min, then break it up with your fingers"
                     self._retire(i + 1, why)
+
+    def _frozen(self) -> None:
+        """ "Rinse the rice, drain, put it in a bag and freeze overnight (it breaks the grains)": a trick for rice, and another grain wants none of it."""
+        ops = self.out.operations
+        # what is frozen after it was cooked is kept
+        first = self._first_heat()
+        cooks = (
+            next((i for i, o in enumerate(ops) if o.kind in ("boil", "cook", "cover")), 0) if first is None else first
+        )
+        at = next((i for i in range(cooks) if self._is_frozen(i)), None)
+        if self.a.target.family == "rice" or at is None:
+            return
+        why = f"{UNFROZEN}, and does nothing for {self.a.target.short}."
+        first = at
+        while self._goes_on(first) and ops[first - 1].kind not in ("rinse", "drain", "soak"):
+            first -= 1
+        if any(o.told and o.kind != "chill" for o in ops[first:at]):
+            first = at
+        last = at + 1
+        while self._goes_on(last) or (last < len(ops) and _IF_NOT.match(ops[last].text)):
+            last += 1
+        mine = {ln.index for ln in self.recipe.lines if ln.carrier or ln.index == self.recipe.source}
+        for i in range(first, last):
+            if set(ops[i].what) <= mine:
+                self._retire(i, why)
+
+    def _is_frozen(self, i: int) -> bool:
+        ops = self.out.operations
+        # "Rinse rice; freeze it in a bag with 2 tbsp water"
+        named, k = next((o.what for o in reversed(ops[:i]) if o.what), ()), i
+        while self._goes_on(k):
+            k -= 1
+            named += ops[k].what
+        return (
+            self.recipe.source in (*named, *ops[i].what)
+            and ops[i].basis == "said"
+            and ops[i].kind != "cook"
+            and _FREEZES.search(ops[i].text) is not None
+        )
 
     def _out_of_its_water(self, soak: int, why: str) -> None:
         """ "Put the rice in a bowl, cover with cold water and leave it 30 minutes": what led up to a soak that is none goes with it."""
@@ -962,7 +1018,7 @@ class _Work:
             i += 1
             while self._goes_on(i) and ops[i].kind not in ("off", "rest"):
                 i += 1
-        while i and ops[i - 1].phase in ("from_end", "heat") and ops[i - 1].told and _CRISPS.search(ops[i - 1].text):
+        while i and _is_crisped(ops[i - 1]):
             # it is looked at before the last minute that makes its crust: water on that is none
             i -= 1
         # "When the pressure drops, spread it out" is not cut in two
@@ -1101,7 +1157,7 @@ class _Work:
     def _crisped(self, at: int) -> int:
         """Behind the last minutes that make the crust, which come after the look; `at` if there are none."""
         ops = self.out.operations
-        while at < len(ops) and ops[at].phase in ("from_end", "heat") and ops[at].told and _CRISPS.search(ops[at].text):
+        while at < len(ops) and _is_crisped(ops[at]):
             at += 1
             while self._goes_on(at) and not ops[at].phase:
                 at += 1
@@ -1310,7 +1366,7 @@ class _Work:
         first = min(first, basket)
         # "After 3 whistles simmer for 5": they are of the same cooking
         first = min([first, *(i for i, o in enumerate(ops) if o.phase == "whistles" and o.vessel in mine)])
-        end = self._after(last)
+        end = self._crisped(self._after(last))
         while (
             end < len(ops)
             and (ops[end].vessel in mine or self._sieved(end))
@@ -1342,15 +1398,7 @@ class _Work:
         if waits:
             self._hold_back(first, WAITS)
         if method == "steep":
-            all_in = not self._early() and any(o.basis == "said" and self._puts_all_in(o) for o in ops[:first])
-            stirred_in = not waits and (
-                all_in
-                or any(
-                    o.basis == "said" and o.kind not in ("boil", "cook") and self._puts_it_in(i)
-                    for i, o in enumerate(ops[:first])
-                )
-            )
-            new = [sentences.steep(pot, stirred_in)]
+            new = [sentences.steep(pot)]
             # it stands while it steeps: a rest further on was its rice's
             for i in range(end, len(ops)):
                 if ops[i].phase == "rest" and ops[i].told and ops[i].basis == "said":
@@ -1379,7 +1427,12 @@ class _Work:
         for i in range(first, end):
             stays_put = ops[i].id in put_in and method != "steep"
             of_it = basket <= i < start or self._of_the_old_way(i, first, last)
-            if not stays_put and ops[i].basis == "said" and of_it:
+            if not stays_put and ops[i].basis == "said" and (of_it or self._only_names_more(i)):
+                self._retire(i, why)
+        for i in range(end - 1):
+            # "Bring the rice and | 3 cups of water to the boil"
+            begun = ops[i].basis == "said" and not set(ops[i].what) - {self.recipe.source}
+            if begun and _BRING_BEGUN.match(ops[i].text) and self._goes_on(i + 1) and ops[i + 1].basis == "retired":
                 self._retire(i, why)
         for i in range(end, len(ops)):
             # what drinks its water has none to pour off
@@ -1405,6 +1458,8 @@ class _Work:
             and (set(ops[i].what) & poured or ops[i].id in put_in or (i < heat and self._puts_it_in(i)))
         ]
         at = poured_in[-1] + 1 if poured_in else first
+        if method == "steep":
+            new = self._steeped(new, at, waits)
         if not any(o.basis == "said" and (self._puts_it_in(i) or self._puts_all_in(o)) for i, o in enumerate(ops[:at])):
             # the words that put it in were those of the other way
             new = [o.with_(text=sentences.goes_in(o.text, pot.grain)) if o.kind == "way" else o for o in new]
@@ -1419,6 +1474,27 @@ class _Work:
         self._raw_too(first)
         if self.own.way.method == "oven" and self.pot.way.method != "oven":
             self._oven_off(why)
+
+    def _steeped(self, new: list[Operation], at: int, waits: bool) -> list[Operation]:
+        """What is inserted there, once the recipe's own words have put the grain in or it is told to wait: it goes in once."""
+        ops = self.out.operations
+        goes_in = [
+            o
+            for i, o in enumerate(ops[:at])
+            if o.basis == "said" and self._puts_it_in(i) and not _IS_THERE.search(o.text)
+        ]
+        all_in = not self._early() and any(o.basis == "said" and self._puts_all_in(o) for o in ops[:at])
+        if not waits and (all_in or any(o.kind not in ("boil", "cook") for o in goes_in)):
+            return [sentences.steep(self.pot, True) if o.kind == "steep" else o for o in new]
+        # "Boil the rice with the water and the cinnamon": only those, for it goes in later
+        self.out.held |= {o.id for o in goes_in if o.kind in ("boil", "cook")}
+        return new
+
+    def _only_names_more(self, i: int) -> bool:
+        """ "Boil the rice with the water and | the bay leaf, covered": what is left of a sentence that is gone, and no verb."""
+        ops = self.out.operations
+        gone = self._goes_on(i) and ops[i - 1].basis == "retired" and ops[i - 1].kind == ops[i].kind
+        return gone and ops[i].kind in ("boil", "cook") and not ops[i].told and not verbs_in(ops[i].text)
 
     def _boils_it_with(self, i: int) -> bool:
         """ "Boil the rice with the turmeric | and the salt in a big pan of water for 12 minutes": the cooking itself, which names what goes in with the grain."""

@@ -250,7 +250,7 @@ def said_time(low: float, high: float, was: str) -> str:
         lo, hi = nearest(lo, step), nearest(hi, step)
         return _hours(lo) if lo == hi else f"{_hours(lo)} to {_hours(hi)}"
     # a word of another language stays as it is
-    short = re.search(r"\b(?:mins?|minut[ieo]|minutos|minutter|minute[nr]|dakika|dk|menit|dakik[ao]?)\b", was, re.I)
+    short = re.search(r"\b(?:mins?|minut[ieoyę]?|minutos|minutter|minute[nr]|dakika|dk|menit|dakik[ao]?)\b", was, re.I)
     # "30 Minuten" are not "17 minuten", "20 MIN" shouts
     word = (short[0].lower() if short[0].isupper() else short[0]) if short else _minutes_beside(was)
     if m := re.match(r"(?:dakika|dk\.?)\s+(?=\d)", was, re.I):
@@ -260,7 +260,9 @@ def said_time(low: float, high: float, was: str) -> str:
         return f"{lo} {word.rstrip('s') if lo == 1 else word}"
     # "10-15 mins" keeps its dash
     dash = re.search(r"\d(\s?[-–]\s?)\d", was)
-    return f"{lo}{dash[1] if dash else ' to '}{hi} {word}"
+    # "quinze à dix-huit minutes" has no English between its numbers
+    joint = dash[1] if dash else " to " if re.search(r"\d|\b(?:to|or|a)\b", was, re.I) else "-"
+    return f"{lo}{joint}{hi} {word}"
 
 
 # minutes, as they are called where an hour is called so

@@ -507,6 +507,8 @@ def _amounts(text: str) -> list[_Said]:
             continue
         if not word and not (m["n"][:1].isdigit() or not m["n"].isascii()) and m["n"].lower() in ("a", "an"):
             continue
+        if not word and _AT_THE_LINE.search(text, max(0, m.start() - 12), m.start()):
+            continue
         if (not word and _MARKED.match(text, m.end())) or (word and _LINE.match(text, m.end())):
             # "water to the 3 line", "to the 2 go line": of the cooker's own bowl, not of the water
             continue
@@ -562,6 +564,8 @@ _JUICE_OF = lazy(
     r"(?:the )?(?:(?:(?:finely )?grated|pared|strained|crushed) )?(?:juice|zest|rind|peel|seeds|leaves|pulp)(?: (?:and|&) (?:juice|zest))? of|juice",
     re.I,
 )
+# "air sampai garis 2", "agua hasta la línea 3"
+_AT_THE_LINE = lazy(r"\b(?:garis|tanda|línea|linea|marca|nivel|ligne|trait|linie|strich)\s+$", re.I)
 _MARKED = lazy(r"[\s-]*(?:cups? )?(?:line|mark|level)\b", re.I)
 _LINE = lazy(r"[\s-]*(?:line|mark)\b", re.I)
 _PLUS = lazy(r"\s*(?:\+|&|plus|and)\s*(?:another |an extra )?", re.I)

@@ -15,7 +15,9 @@ from ..quick import in_small_letters, lazy, quick
 
 _N = RANGE_PATTERN
 _MIN = r"(?:m[il]n(?:ut[a-z]*|uets?|tues?|s|tes)?|minutos?|minuti|minuto|perc(?:ig|en|et|re)?|nimidam|nim[iy]sha(?:m|lu|lalu)|phút|phut|minuut|men[iu]t|minit|dakika|dk|mts?|mnts?|mn|m)(?!\w|'\w)"
-_HOUR = r"(?:hours?|hrs?|óra|ghant[ae]|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
+_HOUR = (
+    r"(?:hours?|hrs?|óra|ghant[ae]|godzin\w*|saat|stunden?|std|uur|uren|heures?|horas?|or[ae]|tim(?:me|mar)|h)(?![\w'])"
+)
 _SEC = r"(?:seconds?|secs?|s)(?![\w'])"
 _DAY = r"(?:days?|nights?)(?![\w'])"
 _LEAD = r"(?:(?:about|abt|approx\.?|approximately|around|roughly|say|another|a further|a good|a full|just|at least|up to|~|ca?\.|bout|a(?!\s+(?:couple|few)\b))\s*)?"
@@ -26,8 +28,37 @@ _PARTS_ABROAD = (
     r"|(?:una? )?(?:media hora|cuarto de hora)|tres cuartos de hora|(?:una |un )?(?:mezz['’ ]?ora|quarto d['’]ora)|tre quarti d['’]ora|(?:een |drie )?(?:half uur|halfuur|kwartier)"
     r"|(?:um )?(?:meia hora|quarto de hora)|(?:en )?(?:halvtimme|halvtime|kvart(?=\s*(?:[.,;)]|$))|kvarter)|(?:pół godziny|kwadrans)|(?:yarım saat|çeyrek saat)"
 )
+# numbers in other tongues, where minutes or hours follow them
+_ABROAD = {
+    1: "un una une uno um uma ein eine einen een en",
+    2: "dos due deux zwei dois duas twee två dwie iki",
+    3: "tres tre trois drei três drie trzy üç",
+    4: "cuatro quattro quatre vier quatro fyra fire cztery dört",
+    5: "cinco cinque cinq fünf vijf fem pięć beş",
+    6: "seis sei sechs zes sześć altı",
+    7: "siete sette sept sieben sete zeven sju syv siedem yedi",
+    8: "ocho otto huit acht oito åtta otte osiem sekiz",
+    9: "nueve nove neuf neun negen nio ni dziewięć dokuz",
+    10: "diez dieci dix zehn dez tien tio ti dziesięć",
+    12: "doce dodici douze zwölf doze twaalf tolv dwanaście",
+    15: "quince quindici quinze fünfzehn vijftien femton femten piętnaście",
+    16: "dieciséis sedici seize sechzehn",
+    18: "dieciocho diciotto dix-huit achtzehn dezoito achttien arton",
+    20: "veinte venti vingt zwanzig vinte twintig tjugo tyve dwadzieścia yirmi",
+    25: "veinticinco venticinque vingt-cinq fünfundzwanzig vijfentwintig tjugofem",
+    30: "treinta trenta trente dreißig dreissig trinta dertig trettio tredive trzydzieści otuz",
+    35: "treintaicinco trentacinque trente-cinq fünfunddreißig",
+    40: "cuarenta quaranta quarante vierzig quarenta veertig fyrtio czterdzieści kırk",
+    45: "quarantacinque quarante-cinq fünfundvierzig",
+    50: "cincuenta cinquanta cinquante fünfzig cinquenta vijftig femtio",
+}
+_WORTH_ABROAD = {word: float(n) for n, words in _ABROAD.items() for word in words.split()} | {
+    "un par de": 2.0, "un paio di": 2.0, "un'": 1.0, "un’": 1.0, "treinta y cinco": 35.0, "cuarenta y cinco": 45.0, "trinta e cinco": 35.0,
+    "quarenta e cinco": 45.0, "on beş": 15.0, "yirmi beş": 25.0,
+}  # fmt: skip
+_N_ABROAD = any_of(_WORTH_ABROAD)
 # what a stretch can begin with; no other place of a text is looked at any nearer
-_HEAD = rf"(?:{any_of(NUMBER_WORDS)}|about|abt|approx|around|roughly|say|another|good|full|just|at|up|ca?|bout|dakika|dk|over|all|the|night|nite|minute|hour|ein|halb|viertel|dreiviertel|gut|knapp|un|en\b|demi|quart|trois|media|cuarto|tres|mezz|tre|een|half|kwart|drie|um\b|meia|halv|kvart|pół|kwad|yarım|çeyrek|petit|bon)"
+_HEAD = rf"(?:{any_of(NUMBER_WORDS)}|{_N_ABROAD}|about|abt|approx|around|roughly|say|another|good|full|just|at|up|ca?|bout|dakika|dk|over|all|the|night|nite|minute|hour|ein|halb|viertel|dreiviertel|gut|knapp|un|en\b|demi|quart|trois|media|cuarto|tres|mezz|tre|een|half|kwart|drie|um\b|meia|halv|kvart|pół|kwad|yarım|çeyrek|petit|bon)"
 # for a text in small letters, in which it is far quicker
 _TIME = lazy(
     # no stretch begins within a word: most places are passed over at once
@@ -44,20 +75,21 @@ _TIME = lazy(
     rf"|(?P<ah>an? hour)\s*(?:and|,)?\s*(?P<am>{NUMBER_PATTERN})\s*{_MIN}\.?"
     r"|(?P<words>(?:half|quarter|three[- ]quarters)(?:[- ]of)?[- ]an[- ]hour|a (?:half|quarter)[- ](?:of an )?hour|quarter[- ]hour|half[- ]hour|an hour and a half|over-?ni(?:ght|te)|over night|all ni(?:ght|te)|(?:the )?ni(?:ght|te) before)"
     rf"|(?P<abroad>{_PARTS_ABROAD})(?!\w)"
+    rf"|(?P<far>{_N_ABROAD})(?:\s+(?:o|a|à|ou|oder|bis|till?|eller|of|tot|lub|do)\s+(?P<to>{_N_ABROAD}))?(?:(?<=['’])|[\s-]+)(?:(?P<hours>{_HOUR})|{_MIN})"
     r"|(?P<one>(?<=another )(?:minute|hour)|(?<=last )(?:minute|half hour|hour)|(?<=first )(?:hour|half hour)|(?<=final )(?:minute|half hour|hour))(?!\w)"
     rf"|(?P<prime>\d{{1,3}}(?:\s*[-–]\s*\d{{1,3}})?)\s?'(?![\w'])"
     r")"
 )
 # a text without one of these holds no stretch: most lines do not, and this is far quicker to see
 _MAYBE = lazy(
-    r"d['’]or|mezz|kwartier|halv|kvart|godzin|kwadrans|m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final"
+    r"[dn]['’]or|\bore\b|mezz|kwartier|halv|kvart|godzin|kwadrans|m[il]n|perc|óra|nim|ph[uú]t|menit|menut|hour|hr|dakika|dk\b|ghant|saat|stund|\bstd|uur\b|uren|heure|hora|\d or[ae]\b|timm|\dh|\d\s?[hms]\b|\bh\b|sec|\bm[nt]s?\b|\dm|day|ni(?:ght|te)|\d'|another|last|first|final"
 )
 # "another 10", "off 10.", "low 18", "leave 10": minutes nobody called minutes
 _BARE = quick(
     r"\b(?:another|a further|off(?: (?:the )?heat)?,?|low,?|leave(?: it)?(?: closed| covered| shut)?|rest(?: it)?|stand(?: it)?|sit|draw|settle|under (?:a |the )?(?:clean )?(?:cloth|tea[- ]?towel|towel),?|cov(?:er(?:ed)?)?\.?,?|simmer|bake|boil|cook|steam|soak(?=\s)|for|the last|last|final|peek,?|do(?:n'?t| not) (?:touch|open|lift)(?: it| the lid)?(?: for)?,?|then"
     r"|timer (?:to|for|on|at)|give it|give|manual(?: ?/ ?high)?|high(?: pressure)?,?|takes|taken|alone,?|np?r,?|release,?|lid (?:on|back|back on),?|dry,?|tender,?|soft,?|done,?|wait,?|lid,?|took|absorbed,?|on,|(?:small|low|slow)est,?|weak,?|warm,?|calmer|gentler|slower|softer|lower|softly|gently|it's|it is)\s+"
     rf"(?:(?:about|abt|around|maybe|another|a further|for|~)\s*)*(?P<n>{RANGE_PATTERN})"
-    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|\+ ?(?!\d)|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
+    r"(?P<more> more| or so)?(?!\s*[.,]\d)(?=\s*(?:[.,;)!—–/]|\((?!\d|of\b)|\+ ?(?!\d)|$|then\b|and\b(?! (?:a )?(?:half|quarter|third|\d))|till\b|until\b|covered\b|with\b|w\b|on\b|more\b|before\b|if\b|lid\b|don'?t\b|do not\b|no \w|undisturbed\b|off (?:the )?heat\b|to (?:come|get|build)\b))"
     rf"|(?<![\w.,/])(?P<q>\d{{1,2}}|five|six|seven|eight|ten|twelve|fifteen|twenty)(?= np?r\b| off\s*(?:[.,;)]|$))"
     # spoken without a stop: "let it sit ten take the bay leaves out"
     rf"|\blet (?:it|them) (?:sit|rest|stand|steam) (?P<v>{RANGE_PATTERN})(?= (?:take|fluff|fork|stir|serve|open|then|before|green|and)\b)"
@@ -247,6 +279,11 @@ def _made(m: re.Match[str], text: str) -> Stretch | None:
         if m["abroad"]:
             n = next(v for k, v in _PARTS_IN_MIN if k in m["abroad"].lower())
             return Stretch(start, finish, n, n, said, "h")
+        if m["far"]:
+            each = 60.0 if m["hours"] else 1.0
+            low = each * _WORTH_ABROAD[m["far"]]
+            high = max(low, each * _WORTH_ABROAD.get(m["to"], 0.0))
+            return Stretch(start, finish, low, high, said, "h" if m["hours"] else "min")
         if m["one"]:
             n = {"minute": 1.0, "hour": 60.0}.get(m["one"].lower(), 30.0)
             return Stretch(start, finish, n, n, said)
