@@ -59,6 +59,7 @@ SAID = [
     ("Add the rice and the half-cooked lentils, cover and cook on low for 15 minutes until the water's absorbed.", "", "other", "heat~"),
     ("Den Reis in der Brühe 20 Minuten kochen. Inzwischen den Kürbis im Öl 8 Min. braten.", "heat", "rest", "other~"),
     ("Cook the rice in the milk 45 minutes. Turn off the flame, add the nuts. Cool & chill for 4 hours.", "heat", "other", "other"),
+    ("Lessate il riso in abbondante acqua salata per dodici minuti, scolatelo al dente.", "", "other", "heat~"),
     ("Wash rice, soak 30min, leave on sieve 10min.", "soak", "rest", "other~"),
     ("10 min high, then prawns on top, 8 min low. Newspaper on top 5 min.", "heat heat", "heat", "rest~"),
     ("Simmer 15 minutes. Toss the cucumber with vinegar. Set aside to pickle, tossing occasionally, at least 10 minutes.", "heat", "rest", "other~"),

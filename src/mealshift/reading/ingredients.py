@@ -707,7 +707,9 @@ _ITS_PRODUCT = r"(?!\s+(?:broth|stock|bouillon|cubes?|powder|soup|oil|vinegar|sa
 
 
 def _words(name: str) -> list[str]:
-    found = [w for w in re.findall(r"[^\W\d_]+", name.lower()) if len(w) > 2]
+    words = re.findall(r"[^\W\d_]+", name.lower())
+    # "Öl", "Ei" have two letters
+    found = [w for w in words if len(w) > 2] or words[:1]
     return [w for w in found if w not in dull()] or found
 
 

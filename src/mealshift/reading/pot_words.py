@@ -67,10 +67,10 @@ def of_words(words: str) -> tuple[str, ...]:
 # what joins the words of a sentence, where it is not English; and where it is
 _JOINS_ABROAD = lazy(
     r"\b(?:il|lo|gli|la|le|del|della|dei|delle|nel|nella|con|per|una|el|los|las|y|al|un|des|du|et|dans|avec|une|und|der|das|dem|mit|eine?|einen|auf|zu|im"
-    r"|d[ao]s?|na|uma?|och|til|det|på|een|het|van|bir|ve|ile|się|oraz|przez|és|egy|majd)\b",
+    r"|d[ao]s?|na|uma?|och|og|til|det|på|een|het|van|bir|ve|ile|się|oraz|przez|és|egy|majd|dakika|minut(?:os?|i|en|er|ter)|menit)\b",
     re.I,
 )
-_JOINS = lazy(r"\b(?:the|and|with|of|to|it|is|for|you|your|into|over|until)\b", re.I)
+_JOINS = lazy(r"\b(?:the|and|with|of|to|it|is|for|you|your|into|until)\b", re.I)
 
 
 def of_another_tongue(text: str) -> bool:

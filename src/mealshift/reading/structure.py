@@ -137,7 +137,7 @@ _COLUMNS = quick(
 )
 # a word between two parts of a list
 _AND = lazy(r"(?:and|plus|also|besides)\s*:?$", re.I)
-_MINUTES_ABROAD = lazy(r"dakika|\bdk\b|minut[eiosn]|menit|dakik|ghant|stunden?|\bore\b|horas?\b|heures?\b", re.I)
+_MINUTES_ABROAD = lazy(r"dakika|\bdk\b|minut[eiosnt]|menit|dakik|ghant|stunden?|\bore\b|horas?\b|heures?\b", re.I)
 # "On Mon, Aya wrote:", over a mail that is quoted
 _QUOTED_MAIL = lazy(r"(?:on|am|le|el) .{2,60}(?:wrote|writes|schrieb.{0,30}|a écrit|escribió)\s?:$", re.I)
 _RATIO = quick(
@@ -320,6 +320,15 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             and (_does(ln) or _names_two(ln.text, out.lines) or _tells_minutes(ln.text))
         ):
             # a text without a single step has one all the same: what cooks something
+            cls, sure = "step", 0.6
+        if (
+            cls in ("note", "chatter", "meta")
+            and out.lines
+            and not out.steps
+            and pot_words.of_another_tongue(ln.text)
+            and len(sentences(ln.text)) > 1
+        ):
+            # "Fordel ris og løg i et fad. Hæld bouillon over": several sentences right below the list, in a tongue the tagger does not know
             cls, sure = "step", 0.6
         if (
             cls in ("servings", "meta")
@@ -968,7 +977,7 @@ _COMES_OUT = lazy(
 DOUBTFUL_NOTE = 0.6
 _FOR_SO_MANY = quick(
     # "4 raciones", "serves 4", each alone on its line
-    rf"\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|pessoas|kişilik|orang|porsi|porsiyon|porções|porcji|porcija|porties|portioner|porsjoner|adag|főre|log|jan|watu|log ke liye|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|till|til|na|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
+    rf"\(?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?\s+(?:servings|people|persons|persone|personas|personnes|personen|porzioni|porciones|raciones|portions|portionen|osób|osoby|pessoas|personer|kişilik|orang|porsi|porsiyon|porções|porcji|porcija|porties|portioner|porsjoner|adag|főre|log|jan|watu|log ke liye|pers\.?)\W*|(?:serves|feeds|for|per|para|pour|für|voor|till|til|na|untuk|buat)\s+(?:about\s+)?\d{{1,2}}(?:\s?[-–]\s?\d{{1,2}})?(?:\s+{_PEOPLE})?\W*",
     re.I,
 )
 # an arrow as written, or as the plain text has it

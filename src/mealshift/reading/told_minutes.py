@@ -233,6 +233,10 @@ _TILL_DRUNK = lazy(
     r",? (?:or )?(?:until|till)\b[^.;!?]{0,24}\b(?:water|liquid|stock|broth)(?:'s| is| has been| has)? (?:all |just |fully )?(?:absorbed|gone|soaked up)\b",
     re.I,
 )
+_BOILED_ABROAD = lazy(
+    r"\b(?:less(?:are|ate|a)|cuoc\w+|cuec\w+|cocin\w+|coc[ei]\w*|hierv\w+|coz\w+|cozinh\w+|koch\w*|garen|kook\w*|koka|kog\w*|u?gotow\w+|u?gotuj\w*|(?:faites|faire|laissez) cuire)\b(?P<it>[^.;!?]{0,90})$",
+    re.I,
+)
 _FRIED_ABROAD = lazy(r"\.?\s*(?:lang |goldbraun |knusprig |kräftig )*(?:an|mit)?(?:braten|rösten|dünsten)\b", re.I)
 # "turn the heat up for 3 mins to burn the bottom", "leave on high 4 minutes until the bottom catches"
 _STRONGER = lazy(
@@ -1353,6 +1357,7 @@ RULES = (
         "cook the rice and lentils on low for 15 minutes until the water's absorbed", "heat", 0.9, leaves="other",
         fits=lambda p: p.kind == "other" and p.short and not p.had("heat") and p.after(_TILL_DRUNK) and any("grain" in c.things for c in of_sentence(p.found, p.at or 0)),
     ),
+    Rule("Lessate il riso in abbondante acqua salata per dodici minuti", "heat", 0.85, leaves="other", fits=lambda p: p.kind in ("other", "pan") and p.short and not p.had("heat") and (m := _BOILED_ABROAD.search(p.before)) is not None and CLASS["GRAIN"].search(m["it"]) is not None),
     Rule("Kürbis im Öl 8-10 Min. braten", "other", 0.9, leaves="rest", fits=lambda p: p.kind in ("rest", "heat") and p.had("heat") and p.after(_FRIED_ABROAD) and not (p.clause and "grain" in p.clause.things)),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(

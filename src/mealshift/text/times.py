@@ -54,9 +54,11 @@ _ABROAD = {
 }
 _WORTH_ABROAD = {word: float(n) for n, words in _ABROAD.items() for word in words.split()} | {
     "un par de": 2.0, "un paio di": 2.0, "un'": 1.0, "un’": 1.0, "treinta y cinco": 35.0, "cuarenta y cinco": 45.0, "trinta e cinco": 35.0,
-    "quarenta e cinco": 45.0, "on beş": 15.0, "yirmi beş": 25.0,
+    "quarenta e cinco": 45.0, "une dizaine de": 10.0, "une quinzaine de": 15.0, "une vingtaine de": 20.0, "une trentaine de": 30.0, "una decina di": 10.0,
+    "una quindicina di": 15.0, "una ventina di": 20.0, "on beş": 15.0, "yirmi beş": 25.0,
 }  # fmt: skip
-_N_ABROAD = any_of(_WORTH_ABROAD)
+# Turkish "on dakika" are ten; "put it on" is no number
+_N_ABROAD = rf"(?:{any_of(_WORTH_ABROAD)}|on(?= dak))"
 # what a stretch can begin with; no other place of a text is looked at any nearer
 _HEAD = rf"(?:{any_of(NUMBER_WORDS)}|{_N_ABROAD}|about|abt|approx|around|roughly|say|another|good|full|just|at|up|ca?|bout|dakika|dk|over|all|the|night|nite|minute|hour|ein|halb|viertel|dreiviertel|gut|knapp|un|en\b|demi|quart|trois|media|cuarto|tres|mezz|tre|een|half|kwart|drie|um\b|meia|halv|kvart|pół|kwad|yarım|çeyrek|petit|bon)"
 # for a text in small letters, in which it is far quicker
@@ -281,7 +283,7 @@ def _made(m: re.Match[str], text: str) -> Stretch | None:
             return Stretch(start, finish, n, n, said, "h")
         if m["far"]:
             each = 60.0 if m["hours"] else 1.0
-            low = each * _WORTH_ABROAD[m["far"]]
+            low = each * _WORTH_ABROAD.get(m["far"], 10.0)
             high = max(low, each * _WORTH_ABROAD.get(m["to"], 0.0))
             return Stretch(start, finish, low, high, said, "h" if m["hours"] else "min")
         if m["one"]:
