@@ -247,9 +247,10 @@ _COOKS_IN_WATER = lazy(
     r"\b(?:cook|boil|pressure[- ]cook)\b[^.;!?]{0,60}\b(?:water\b|\d whistles?|rice cooker)",
     re.I,
 )
-# "… freeze overnight if you remembered. If not, don't worry."
+# put into words where a grain is not frozen as the recipe's rice was
 UNFROZEN = "Freezing breaks rice"
 _FREEZES = lazy(r"\bfreez(?:e|er|ing)\b", re.I)
+# "… freeze overnight if you remembered. If not, don't worry."
 _IF_NOT = lazy(r"\W*(?:if not|otherwise|or don'?t)\b", re.I)
 _OF_A_RINSE = lazy(
     r"\b(?:(?:pour|tip|strain)(?:ing)? (?:it |the water )?(?:off|out|away)|repeat(?:ing)?|swish\w*|chang(?:e|ing) the water|(?:until|till)\b[^.;]*\bclear)\b",
