@@ -209,11 +209,12 @@ def in_a_bracket(line: str, at: int) -> bool:
     return line.rfind("(", 0, at) > line.rfind(")", 0, at)
 
 
-def without(line: str, in_brackets: bool = True) -> tuple[str, list[int]]:
+@lru_cache(maxsize=4096)
+def without(line: str, in_brackets: bool = True) -> tuple[str, tuple[int, ...]]:
     """The line without it, and where each letter left stood (and the line's end). in_brackets: also what is offered in the midst of a bracket."""
     gone = [(a, b) for a, b in instead(line) if in_brackets or not in_a_bracket(line, a)]
     left = [i for i in range(len(line)) if not any(a <= i < b for a, b in gone)]
-    return "".join(line[i] for i in left), [*left, len(line)]
+    return "".join(line[i] for i in left), (*left, len(line))
 
 
 _HOW_MUCH = lazy(

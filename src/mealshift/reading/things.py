@@ -160,7 +160,7 @@ def _as_much_of(m: re.Match[str], before: Line, start: int) -> Line | None:
     )
 
 
-def _in_its_line(item: Item, line: str, stood: list[int]) -> Item:
+def _in_its_line(item: Item, line: str, stood: tuple[int, ...]) -> Item:
     """An item of a line without its offers, at its places in the line; to what is offered in its stead it reaches on. stood: where each letter did."""
     if len(stood) == len(line) + 1:
         return item

@@ -157,6 +157,7 @@ def rains(recipe: Recipe, was: Grain, target: Grain) -> bool:
 _DRY_ROAST = lazy(r"\bdry[- ]?(?:roast|toast|fr[yi])|\bin a dry\b", re.I)
 
 
+@once
 def roasts_dry(recipe: Recipe) -> bool:
     """Is its grain roasted in a dry pan, as a meal may be too?"""
     return any(_DRY_ROAST.search(s.text) and recipe.source in s.mentions for s in recipe.steps)

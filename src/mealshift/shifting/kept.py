@@ -13,7 +13,7 @@ from ..process import Operation
 from ..quick import lazy
 from ..reading.dish import grain_lines
 from ..reading.ingredients import handle
-from ..recipe import Line, Recipe
+from ..recipe import Line, Recipe, once
 from .beside import called, left_out_of
 
 _SO_MUCH_OF = lazy(
@@ -36,23 +36,30 @@ class Left(NamedTuple):
 
 def left_out(recipe: Recipe, operations: Sequence[Operation]) -> list[Left]:
     """The ingredients that only retired operations name, in the order in which they did."""
-    own = {ln.index for ln in grain_lines(recipe)} | {recipe.source}
+    retired = [i for i, o in enumerate(operations) if o.basis == "retired"]
     out = []
-    for ln in recipe.lines:
-        words = handle(ln)
-        # "bring the liquid to the boil" is said of every liquid of the pot
-        if words is None or ln.index in own or ln.role == "pot_liquid":
+    for ln, words in _words_of_others(recipe) if retired else ():
+
+        def names_it(o: Operation, ln: Line = ln, words: re.Pattern[str] = words) -> bool:
+            return _named(words, o.text) and not left_out_of(o, ln)
+
+        at = next((i for i in reversed(retired) if names_it(operations[i])), None)
+        if at is None or any(names_it(o) for o in operations if o.basis != "retired"):
             continue
-        named = [i for i, o in enumerate(operations) if _named(words, o.text) and not left_out_of(o, ln)]
-        if not named or any(operations[i].basis != "retired" for i in named):
-            continue
-        at = max(named)
         if "-" in ln.name and any(_run_on(ln.name) in _run_on(o.text) for o in operations if o.basis != "retired"):
             # "rose-water" is the rosewater
             continue
         if ln.index in operations[at].what and not _TAKEN_OUT.search(operations[at].text):
             out.append(Left(ln, at))
     return sorted(out, key=lambda x: x.at)
+
+
+@once
+def _words_of_others(recipe: Recipe) -> tuple[tuple[Line, re.Pattern[str]], ...]:
+    """What a step calls each of the lines that are not the grain. "Bring the liquid to the boil" is said of every liquid of the pot: none of those."""
+    own = {ln.index for ln in grain_lines(recipe)} | {recipe.source}
+    called_so = ((ln, handle(ln)) for ln in recipe.lines if ln.index not in own and ln.role != "pot_liquid")
+    return tuple((ln, words) for ln, words in called_so if words is not None)
 
 
 def _named(words: re.Pattern[str], text: str) -> bool:

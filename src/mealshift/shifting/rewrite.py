@@ -725,9 +725,9 @@ class _View:
         if not was or abs(later) < LEAST_EARLIER or self.own.line.cooked:
             return []
         edits = []
-        for a, b in sentences(step.text):
-            m = _BEFORE_THE_MEAL.search(step.text, a, b)
-            if m is None or not _STARTS_IT.search(step.text, a, b) or not find_grains(step.text[a:b]):
+        for m in found_in(_BEFORE_THE_MEAL, step.text):
+            a, b = next((a, b) for a, b in sentences(step.text) if a <= m.start() < b)
+            if not _STARTS_IT.search(step.text, a, b) or not find_grains(step.text[a:b]):
                 continue
             low, high = (max(5.0, float(nearest(n + later, 5))) for n in number_range(m["n"]))
             edits.append(

@@ -8,7 +8,7 @@ from __future__ import annotations
 import re
 from functools import lru_cache
 
-from ..quick import lazy, quick
+from ..quick import found_in, lazy, quick
 from ..reading.dish import FILLED_TO_A_LINE
 from ..reading.names import find_grains
 
@@ -74,7 +74,7 @@ def of_the_grain(text: str, place: tuple[int, int]) -> bool:
 
 def level(text: str) -> re.Match[str] | None:
     """ "liquid should be about 1 inch above the rice": depth is the number n with its unit; None if the step says no such thing."""
-    return _LEVEL.search(text)
+    return next(iter(found_in(_LEVEL, text)), None)
 
 
 @lru_cache(maxsize=2048)

@@ -317,6 +317,12 @@ def rinsed_when_done(recipe: Recipe) -> bool:
     return any(o.kind == "rinse" or _COLD_TAP.search(o.text) for o in ops[done + 1 : done + 4])
 
 
+@once
+def _say(recipe: Recipe, words: re.Pattern[str]) -> bool:
+    """Does a step of the recipe say one of them?"""
+    return any(words.search(st.text) for st in recipe.steps)
+
+
 def target_process(
     recipe: Recipe,
     own: Own,
@@ -650,8 +656,9 @@ class _Work:
         cooks = (
             next((i for i, o in enumerate(ops) if o.kind in ("boil", "cook", "cover")), 0) if first is None else first
         )
-        at = next((i for i in range(cooks) if self._is_frozen(i)), None)
-        if self.a.target.family == "rice" or at is None:
+        rice = self.a.target.family == "rice" or not _say(self.recipe, _FREEZES)
+        at = None if rice else next((i for i in range(cooks) if self._is_frozen(i)), None)
+        if at is None:
             return
         why = f"{UNFROZEN}, and does nothing for {self.a.target.short}."
         first = at
@@ -1117,14 +1124,12 @@ class _Work:
                 at += 1
             else:
                 new.append(sentences.raw_too(j, more=True))
-        crusts = any(_CRUST.search(st.text) for st in self.recipe.steps)
-        stirred = any(_STIRRED.search(st.text) for st in self.recipe.steps)
+        kept_still = not (_say(self.recipe, _CRUST) or _say(self.recipe, _STIRRED))
         named = f"{self.recipe.title} {self.own.line.text}"
         # a pan with a lid on it is a pot, whatever its title calls it
         called = _CRUSTED.search(named) or (pot.way.method == "open" and _A_PAN.search(named))
-        soupy = any(_SOUPY.search(st.text) for st in self.recipe.steps)
-        dry = self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not soupy
-        if called and dry and not (crusts or stirred):
+        dry = self.recipe.dish == "pan" and pot.way.method in ("open", "covered") and not _say(self.recipe, _SOUPY)
+        if called and dry and kept_still:
             new.append(sentences.crust())
         said = rest_said(self.recipe)
         if said is not None:
