@@ -11,7 +11,8 @@ from importlib import resources
 from ..manner import Manner
 from ..pot import Pot
 from ..pot.ways import cap
-from ..reading.ingredients import heat_wanted
+from ..reading.ingredients import allergens, heat_wanted
+from ..reading.tongues import named, prepared
 from ..recipe import Recipe
 from ..results import CautionRow
 from ..shifting import AsItIs, Shift
@@ -37,10 +38,11 @@ def _make(code: str, because: str, **filled: str) -> Caution:
 
 
 # ingredients that small children must not have as they are
-_HONEY = re.compile(r"\bhoney\b", re.I)
-_NUT = re.compile(r"\b(?:almonds?|cashews?|hazelnuts?|peanuts?|pistachios?|walnuts?|pecans?|macadamias?|nuts)\b", re.I)
+_HONEY = named("honey")
 _NUT_FINE = re.compile(
-    r"\b(?:ground|flour|meal|butter|milk|oil|slivered|flaked|chopped|sliced|crushed|paste|nibbed)\b", re.I
+    r"\b(?:ground|flour|meal|butter|milk|oil|slivered|flaked|chopped|sliced|crushed|paste|nibbed|pesto|praline|marzipan)\b"
+    r"|\b(?:gehackt|gehobelt|gestiftet|effilé|haché|laminad|filetead|picad|tritat|gehakt|geschaafd|hackad|hakk|siekan|posiekan|doğranmış)\w*",
+    re.I,
 )
 # what a recipe's own words ask for that is not safe as it stands: (pattern, code, why)
 _IN_WORDS = (
@@ -141,7 +143,8 @@ def _for_recipe(recipe: Recipe) -> list[Caution]:
         out.append(_make("kidney_beans", "dry kidney beans are in the pot"))
     if any(_HONEY.search(ln.text) for ln in recipe.lines):
         out.append(_make("honey", "there is honey in it"))
-    if any(_NUT.search(ln.text) and not _NUT_FINE.search(ln.text) for ln in recipe.lines):
+    nuts = [ln.text for ln in recipe.lines if {"nuts", "peanut"} & set(allergens([ln.text]))]
+    if any(not _NUT_FINE.search(t) and not prepared("ground").search(t) for t in nuts):
         out.append(_make("whole_nuts", "there are nuts in it"))
     if recipe.allergens:
         out.append(_make("allergens", "carried over from the recipe", allergens=", ".join(recipe.allergens)))

@@ -36,6 +36,7 @@ from .instead import own_words
 from .names import Found, find_grains, guess_grain, kind_of_rice, name_grain, rice_words
 from .otherwise import without_others
 from .pot_words import of_another_tongue
+from .tongues import Vocabulary, named, prepared
 from .words import word_list
 
 COOKED_RICE_DENSITY = 0.70
@@ -65,22 +66,17 @@ def tables() -> dict[str, Any]:
 
 
 @cache
-def _kinds() -> tuple[tuple[re.Pattern[str], dict[str, Kind]], ...]:
+def _kinds() -> Vocabulary[Kind]:
     by_word = {}
     for raw in tables()["kind"]:
         kind = Kind(**{k: v for k, v in raw.items() if k != "words"})
         by_word.update(dict.fromkeys(raw["words"], kind))
-    return ((_any_of(tuple(by_word)), by_word),)
+    return Vocabulary(by_word)
 
 
 @cache
 def _any_of(words: tuple[str, ...]) -> re.Pattern[str]:
     return quick(rf"(?<![\w-]){any_of(words)}(?![\w-])", re.I)
-
-
-@cache
-def word_pattern(table: str) -> re.Pattern[str]:
-    return _any_of(tuple(tables()[table]["words"]))
 
 
 _STOCK_OF = lazy(r"\b[^\W\d_]+[ -](?P<s>stock|broth)\b(?![ -](?:cubes?|pots?|powder|granules|tablets?))", re.I)
@@ -99,7 +95,6 @@ _ANY_LIQUID = lazy(r"(?:(?:hot|warm|cold|cooking|boiling) )?(?P<liquid>liquid)\b
 @lru_cache(maxsize=4000)
 def kind_of(name: str) -> tuple[Kind | None, str]:
     """The kind of an ingredient and the word it was known by: the longest, and of equals the last, match."""
-    pattern, by_word = _kinds()[0]
     # "water up to the 3 line after the coconut milk is in": the first of them is poured
     name = _UP_TO.split(name)[0]
     if m := _ANY_LIQUID.match(name):
@@ -108,14 +103,14 @@ def kind_of(name: str) -> tuple[Kind | None, str]:
     if m := _WITH_A_CUBE.match(name):
         # "3 cups water + bouillon cube" are three cups, and no cube
         name = m["water"]
-    hits = list(pattern.finditer(name))
+    hits = _kinds().hits(name)
     if not hits:
         return None, ""
-    best = max(hits, key=lambda m: (len(m[0]), m.start()))
+    best, kind = max(hits, key=lambda hit: (len(hit[0][0]), hit[0].start()))
     if (stock := _STOCK_OF.search(name)) and stock.start() <= best.start() < stock.end():
         # of whatever it is made: "mushroom broth"
-        return by_word[stock["s"].lower()], stock["s"]
-    return by_word[best[0].lower()], best[0]
+        return kind_of(stock["s"])[0], stock["s"]
+    return kind, best[0]
 
 
 # what has been at a heat of its own before, or keeps without one
@@ -132,14 +127,23 @@ _BOUILLON = lazy(
 )
 
 
+@lru_cache(maxsize=4000)
+def is_food(word: str) -> bool:
+    """Do the tables know the word, in any tongue?"""
+    return any(p.search(word) for p in (_kinds(), _at_heat()))
+
+
 _FROZEN = quick(r"\bfrozen\b", re.I)
 FROZEN_MIN = 4.0
 
 
 @cache
-def _at_heat() -> tuple[re.Pattern[str], dict[str, tuple[float, bool]]]:
-    by_word = {w: (float(row["minutes"]), bool(row.get("raw"))) for row in tables()["at_heat"] for w in row["words"]}
-    return _any_of(tuple(by_word)), by_word
+def _at_heat() -> Vocabulary[tuple[float, bool]]:
+    rows = tables()
+    by_word = {w: (float(row["minutes"]), bool(row.get("raw"))) for row in rows["at_heat"] for w in row["words"]}
+    # what is made of meat, and is none: the "caldo de pollo" of every tongue
+    made_of_it = [w for row in rows["kind"] if row["kind"] in ("stock", "salt", "fat") for w in row["words"]]
+    return Vocabulary(dict.fromkeys(made_of_it, (0.0, False)) | by_word)
 
 
 def heat_wanted(line: Line) -> tuple[float, bool]:
@@ -150,19 +154,28 @@ def heat_wanted(line: Line) -> tuple[float, bool]:
 
 @lru_cache(maxsize=4000)
 def _heat_wanted(name: str, text: str) -> tuple[float, bool]:
-    pattern, by_word = _at_heat()
-    hits = list(pattern.finditer(name))
-    if not hits or _DONE_BEFORE.search(text) or _BOUILLON.search(name):
+    hits = _at_heat().hits(name)
+    if not hits or _DONE_BEFORE.search(text) or prepared("words").search(text) or _BOUILLON.search(name):
         return 0.0, False
-    minutes, raw = by_word[max(hits, key=lambda m: (len(m[0]), m.start()))[0].lower()]
+    minutes, raw = max(hits, key=lambda hit: (len(hit[0][0]), hit[0].start()))[1]
     # frozen vegetables were blanched, and are cut small
-    return (minutes, raw) if raw or not _FROZEN.search(text) else (min(minutes, FROZEN_MIN), raw)
+    frozen = _FROZEN.search(text) or prepared("fresh").search(text)
+    return (minutes, raw) if raw or not frozen else (min(minutes, FROZEN_MIN), raw)
 
 
+_STILL_DRY = lazy(r"\bun(?:cooked|drained)\b|\bdr(?:y|ied)\b", re.I)
+
+
+@lru_cache(maxsize=4000)
 def is_drained(text: str) -> bool:
-    return bool(word_pattern("drained").search(text)) and not re.search(
-        r"\bun(?:cooked|drained)\b|\bdr(?:y|ied)\b", text, re.I
-    )
+    """Is it told as cooked, drained, or fresh, so that it neither drinks nor takes its minutes?"""
+    told = any(p.search(text) for p in (_drained(), prepared("words"), prepared("fresh")))
+    return told and not (_STILL_DRY.search(text) or prepared("dry").search(text))
+
+
+@cache
+def _drained() -> re.Pattern[str]:
+    return _any_of(tuple(tables()["drained"]["words"]))
 
 
 def lines_of_item(item: Item, text: str, at: int, index: int, section: str, problems: list[Problem]) -> Line:
@@ -555,7 +568,8 @@ _BY_THE_SPOON = lazy(
 
 
 def never_counted(text: str) -> bool:
-    return bool(_any_of(tuple(tables()["count_out"]["not_with"])).search(text) or _BY_THE_SPOON.search(text))
+    not_with = _any_of(tuple(tables()["count_out"]["not_with"]))
+    return any(p.search(text) for p in (not_with, prepared("ground"), _BY_THE_SPOON))
 
 
 @cache
@@ -575,27 +589,37 @@ def in_our_words(text: str) -> str:
 
 def count_out(texts: list[str]) -> tuple[str, ...]:
     """Whole spices and the like, as written, to be counted in and counted out."""
-    pattern = word_pattern("count_out")
-    return tuple(t for t in texts if pattern.search(t) and not never_counted(t))
+    return tuple(t for t in texts if is_whole(t))
+
+
+@lru_cache(maxsize=4000)
+def is_whole(text: str) -> bool:
+    """Does a line name a whole spice, to be counted in and out?"""
+    return _whole().search(text) is not None and not never_counted(text)
+
+
+@cache
+def _whole() -> Vocabulary[str]:
+    return Vocabulary({w: w for w in tables()["count_out"]["words"]})
 
 
 def allergens(texts: list[str]) -> tuple[str, ...]:
     """Allergens named in these ingredient lines, each once."""
-    table = tables()["allergens"]
-    harmless = _any_of(tuple(table["not_allergens"]))
-    found = []
-    for name, words in table.items():
-        if name != "not_allergens" and any(_any_of(tuple(words)).search(harmless.sub(" ", t)) for t in texts):
-            found.append(name)
-    if any(re.search(r"almond milk", t, re.I) for t in texts) and "nuts" not in found:
-        found.append("nuts")
-    if any(re.search(r"peanut butter", t, re.I) for t in texts) and "peanut" not in found:
-        found.append("peanut")
+    found = [name for name, holds, harmless in _allergens() if any(holds.search(harmless.sub(" ", t)) for t in texts)]
     for t in texts:
         for f in find_grains(t):
             if grain(f.slug).gluten and "gluten" not in found:
                 found.append("gluten")
     return tuple(found)
+
+
+@cache
+def _allergens() -> tuple[tuple[str, Vocabulary[str], Vocabulary[str]], ...]:
+    """Of each its name, its words, and what holds one of them and not the thing: buckwheat is no wheat, oyster mushrooms are none from the sea."""
+    harmless = tables()["not_allergens"]
+    return tuple(
+        (name, named(*words), named(*harmless.get(name, ["\0"]))) for name, words in tables()["allergens"].items()
+    )
 
 
 _TAIL_WORDS = (
@@ -678,14 +702,33 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
 
 def _part_of(words: Sequence[str], told: str, taken: Mapping[str, int]) -> str | None:
     """Of words that other tongues write as one, the part by which the steps call the thing; what another line is called by is none."""
-    spoken = {w for w in re.findall(r"[^\W\d_]+", told) if (len(w) > 3 or w == "öl") and stem(w) not in taken}
+    said = {w for w in re.findall(r"[^\W\d_]+", told) if stem(w) not in taken}
+    # "ui", "kip", "Öl" are whole words
+    spoken = {w for w in said if len(w) > 3 or (len(w) > 1 and is_food(w))}
     bent = [w for w in spoken for whole in words if _is_bent(w, whole)]
     if bent:
         return str(max(bent, key=lambda w: (len(w), w)))
-    parts = [w for w in spoken for whole in words if len(whole) > len(w) + 2 and whole.startswith(w)]
-    tails = [w for w in spoken for whole in words if len(whole) > len(w) + 2 and whole.endswith(w)]
+    # "de kip" of "kippendijen", "kycklingen" of "kycklinglår"
+    parts = [w for w in spoken for whole in words if _begins(whole, w)]
+    # "buljongen" of "grönsaksbuljong"
+    tails = [w for w in spoken for whole in words if len(whole) > len(w) + 2 and _ends(whole, w)]
     found = tails or parts
     return str(max(found, key=lambda w: (len(w), w))) if found else None
+
+
+def _begins(whole: str, word: str) -> bool:
+    """Does a compound begin with the word, whatever case it stands in?"""
+    same = len(commonprefix((word, whole)))
+    if same == len(word):
+        return len(whole) > same + 2
+    return same >= SAME_ROOT and is_food(word) and len(word) <= same + MOST_BENT
+
+
+def _ends(whole: str, word: str) -> bool:
+    """Does a compound end with the word, whatever case it stands in?"""
+    return whole.endswith(word) or any(
+        whole.endswith(word[:-n]) for n in range(1, MOST_BENT + 1) if len(word) - n > SAME_ROOT
+    )
 
 
 # letters that a word has in common with itself in another case, and at most so many behind them

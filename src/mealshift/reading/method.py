@@ -13,15 +13,15 @@ from ..quick import lazy, quick
 from .clauses import Clause
 from .crf import Tagger
 from .names import as_rice
-from .pot_words import CLASS, POURED_ABROAD
+from .pot_words import CLASS, OVEN_ABROAD, POURED_ABROAD, PRESSURE_ABROAD, RICE_COOKERS_ABROAD
 
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": r"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|reiskocher|rijstkoker|arrocera|riskoker|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)?[\"'’”]? (?:mode|setting)\b|(?<!slow )(?<!pressure )\bcooker(?:'s)? bowl\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\bstart\W{1,3}(?:sushi|regular|normal|white rice|quick)\b|\b\d[ -]?(?:gou?|gō|cup) (?:line|mark)\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
+    "cooker": rf"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|{RICE_COOKERS_ABROAD}|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)?[\"'’”]? (?:mode|setting)\b|(?<!slow )(?<!pressure )\bcooker(?:'s)? bowl\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\bstart\W{1, 3}(?:sushi|regular|normal|white rice|quick)\b|\b\d[ -]?(?:gou?|gō|cup) (?:line|mark)\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
-    "pressure": r"\bpressure\b|\bPC:|\bolla (?:rápida|exprés|express|a presión)|\bpentola a pressione|\bcocotte[- ]minute|\bautocuiseur|\bschnellkochtopf|\bpanela de pressão|\bsnelkookpan|\btryckkokare|\btrykkoger|\bszybkowar\w*|\bdüdüklü",
+    "pressure": rf"\bpressure\b|\bPC:|\b{PRESSURE_ABROAD}",
     "high_pressure": r"\b(?:high pressure|on high|manual|natural(?:ly)? release|npr|quick release|sealing|instant pot|multi-?cooker|come down naturally)\b|\bN\.?P?R\b|\b(?:lid on|lock)[^.;]{0,24}\b(?:vent|valve|lid|again)\b|\bHI(?:GH)?,? (?:for )?\d|\bHP,? (?:for )?\d|\d+ ?m(?:in\w*)? (?:at |on )?HP\b",
     "electric": r"\belectric (?:pressure )?(?:cooker|pot)\b|\b(?:(?:hit|press|on|to|switch to|set to|use) (?:the )?saut[eé]|saut[eé] (?:mode|function|setting|low|normal|high)|instant pot|multi-?cooker|e-?pot|EPC|npr|natural release)\b|\bSAUT[EÉ]:|\bNR\b",
     "hob_cooker": r"\bstove ?-?top\b|\bpsi\b|\b(?:the )?weight (?:starts|jiggles|rocks)|\b(?:jiggl|hiss)\w*|\b(?:reduce|lower|turn down) (?:the )?(?:heat|flame|gas)\b[^.;]{0,30}\b(?:pressure|keep|maintain)",
@@ -30,7 +30,7 @@ _FLAGS = {
     "preheat": r"\bpreheat\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|degrees|º|C\b|F\b)",
     # not "the drained artichokes"
     "drain": r"\bdrain(?:s|ing|er)?\b|\babgie(?:ß|ss)en\b|\bescurr\w+|\bscol(?:are|ate)\b|\bégoutt\w+|\bafgieten\b|\bgiet af\b|\bescorr\w+|\bodcedz\w*|\bodcedź|\b(?:häll|slå) av\b|\bhæld (?:af|vandet)\b|\bdrained\b(?! (?!and\b|well\b|in\b|off\b|the\b|rice\b|grains?\b|through\b|then\b|but\b|or\b|for\b|into\b|over\b|on\b)[a-z]{3,})",
-    "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water|abbondante acqua|abundante agua|(?:reichlich|viel) (?:kochende[sm] )?(?:salz)?wasser|ruim (?:kokend )?water|grande? (?:quantité|volume) d'eau|(?:bastante|muita) água|água abundante|dużej ilości (?:\w+ )?wody|rikligt med (?:\w+ )?vatten|masser af vand|rikelig med (?:\w+ )?vann)\b",
+    "plenty": r"\b(?:plenty of|lots of|large pan of|big pot of|like pasta|as you would pasta|large pot of|rolling boil|saucepan of (?:salted|boiling) water|abbondante acqua|abundante agua|(?:reichlich|viel) (?:kochende[sm] )?(?:salz)?wasser|(?:ruim|veel) (?:kokend )?water|bol (?:\w+ )?su(?:yu|da|yla)?|rigeligt (?:\w+ )?vand|dużą ilość (?:\w+ )?wody|dużo wody|banyak air|air (?:yang )?banyak|grande? (?:quantité|volume) d'eau|(?:bastante|muita) água|água abundante|dużej ilości (?:\w+ )?wody|rikligt med (?:\w+ )?vatten|masser af vand|rikelig med (?:\w+ )?vann)\b",
     "steam": r"\bsteam(?:er|ing)?\b",
     "steamer": r"\b(?:steamer|steaming basket|muslin|cheesecloth|bamboo|idli)\b",
     "lid": r"\b(?:lid|cover|covered|foil|close|(?<!apaga, )(?<!apaga y )(?<!apagar, )(?<!apagamos, )(?<!apagamos y )(?<!fuego, )(?<!fuego y )tap(?:[aeá]|ar|ado|ada|amos)\b(?! con (?:un |el )?(?:paño|trapo|papel))|cubr\w+(?! con)|copr(?:ire|ite)|copert[oa]|coperchio|couvrir|couvrez|couvert|couvercle|deckel|zugedeckt|abgedeckt|abdecken|lock(?=[ .,;])|lokk|deksel|afgedekt|przykry(?:ć|j|cie|ciem))\b",
@@ -51,7 +51,7 @@ _COMPILED = {k: quick(v, re.I) for k, v in _FLAGS.items()}
 
 
 _IN_OVEN = quick(
-    r"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*|al horno|hornea\w*|in forno|infornare|au four|enfourn\w+|im (?:back)?ofen|fırınd\w*)\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)|\b(?:min\w*|hours?|hrs?) at (?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\b(?! ?(?:w|watts?|ml|g)\b)",
+    rf"\b(?:oven|bak(?:e|es|ed|ing)|gas mark|gas \d|halogen|air fry\w*|{OVEN_ABROAD})\b|\b(?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\s*(?:°|º|C\b|F\b|for\b|fan\b)|\b(?:3[0-9][05]|4[0-7][05])\s*[-–—]\s*(?=\d|an hour|one hour)|\b(?:min\w*|hours?|hrs?) at (?:1[4-9]0|2[0-4]0|3[0-9][05]|4[0-7][05])\b(?! ?(?:w|watts?|ml|g)\b)",
     re.I,
 )
 # "a ladle at a time": so nothing is cooked under a lid, whatever the grain
@@ -60,7 +60,8 @@ _BY_THE_LADLE = lazy(
     re.I,
 )
 _PUT_IN_OVEN = lazy(
-    r"\b(?:cook|put|place|transfer|pop|slide|goes|return)\w*\b[^.;!?]{0,30}\bin(?:to)? (?:the |a |your )?(?:hot |pre-?heated |medium |moderate )*oven\b",
+    r"\b(?:cook|put|place|transfer|pop|slide|goes|return)\w*\b[^.;!?]{0,30}\bin(?:to)? (?:the |a |your )?(?:hot |pre-?heated |medium |moderate )*oven\b"
+    rf"|\b{OVEN_ABROAD}\b",
     re.I,
 )
 _IN_MICROWAVE = quick(
@@ -99,7 +100,10 @@ _COOKED_IN_COOKER = quick(
 )
 _STEAMED = lazy(r"\bsteam(?:ed|s|ing|er)?\b", re.I)
 _OVER_WATER = lazy(r"\bsteam(?:ed|s|ing)?\b[^.;!?]{0,24}\bover (?:\w+ )?(?:boiling|simmering) water\b", re.I)
-_AT_PRESSURE = lazy(r"\b(?:(?:high|full|to) pressure|HP,? (?:for )?\d)", re.I)
+_AT_PRESSURE = lazy(
+    rf"\b(?:(?:high|full|to) pressure|HP,? (?:for )?\d|{PRESSURE_ABROAD}|onder druk|sous pression|a presión|em pressão|unter druck|dal fischio|du sifflement|desde que (?:silbe|pite))",
+    re.I,
+)
 # who writes so has a pot with a display
 _HP = lazy(r"\bHP\b")
 _WHISTLES = lazy(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)

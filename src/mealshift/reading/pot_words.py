@@ -10,6 +10,15 @@ from .names import OTHER_GRAINS
 
 # what is poured off what has boiled, in other tongues
 POURED_ABROAD = r"(?:escorr\w*|escurr\w*|scol(?:a|are|ate)|égoutt\w*|abgie(?:ß|ss)\w*|abseih\w*|afgiet\w*|giet af|odced[zź]\w*|häll(?:er)? av|slå av|hæld (?:af|vandet))"
+# cookers that are locked, and those that switch themselves off
+PRESSURE_ABROAD = r"(?:schnellkochtopf\w*|dampfkochtopf\w*|autocuiseur|cocotte[- ]minute|olla (?:rápida|exprés|express|a presión)|pentola a pressione|panela de pressão|snelkookpan|hogedrukpan|tryckkokare\w*|trykkoger\w*|trykkoker\w*|szybkowar\w*|düdüklü|panci presto)"
+RICE_COOKERS_ABROAD = r"(?:reiskocher\w*|cuiseur à riz|(?:olla )?arrocera|cuociriso|panela elétrica|rijstkoker|riskoka(?:re|n)\w*|riskog(?:er|eren)|riskokeren?|ryżowar\w*|(?:pilav|pirinç) pişirici\w*)"
+OVEN_ABROAD = r"(?:al horno|en el horno|hornea\w*|(?:in|al|nel) forno|infornare|infornate|au four|enfourn\w+|(?:im|in den) (?:\w+en )?(?:back)?ofen|(?:ao|no|leve ao) forno|in (?:de|een) (?:\w+ )?oven|i (?:\w+ )?(?:ugnen|ovnen)|(?:w|do) (?:\w+ )?piekarnik\w*|fırın(?:d?a|lay\w*)|(?:dalam|di|ke) oven)"
+# "Precalentar el horno": done to no other thing
+PREHEATS_ABROAD = r"(?:préchauff\w+|vorheiz\w*|verwarm\w* de oven|voorverwarm\w*|precal(?:ent|ient)\w*|preriscald\w*|pré-?aqueç\w*|pré-?aquec\w*|(?:sätt|värm) (?:på )?ugnen|ugnen på|(?:tænd|forvarm) ovnen|(?:rozgrzej|nagrzej|rozgrzać|nagrzać) piekarnik|fırını (?:önceden )?(?:\d+ derece\w* )?ısıt\w*|panaskan oven)"
+SOAKED_ABROAD = r"(?:a bagno|in ammollo|en remojo|de molho|à tremper|tremper|trempage|einweichen|weken|i blö[td]|i blø[dt]|blötlägg\w*|bløtlegg\w*|udblød\w*|namocz\w*|namaka\w*|moczyć|moczy|ıslat\w*|rendam\w*)"
+# "sacar el pollo y reservar"; not "retirar del fuego"
+TAKEN_OUT_ABROAD = r"(?:herausnehmen|herausheben|beiseite (?:stellen|legen)|zur seite (?:stellen|legen)|réserv(?:er|ez)|(?:mettre|mettez) de côté|(?:sac|retir)(?:ar|a|amos|e|er|ez)(?! (?:del|de la|do|du|la|le|el|o) (?:fuego|horno|fogo|forno|feu|four|plaque|couvercle|tapa|tampa))|reserv(?:ar|a|e|amos)|apart(?:ar|a|amos)|togliere(?! (?:dal|il|la))|(?:tenere|mettere|mettete) da parte|reserve|opzij|apart (?:zetten|leggen)|lägg åt sidan|ta upp|læg(?:ges)? til side|tag op|legg til side|wyjmij|wyjąć|odłóż|kenara al\w*|sisihkan|angkat)"
 WORD = lazy(r"[^\W\d_]+(?:'[^\W\d_]+)?")
 # what else stands in a pot or beside it, in the tongues recipes are written in
 FOODS = {

@@ -15,7 +15,7 @@ from ..measures import unit_kind
 from ..quick import lazy, quick
 from .clauses import THINGS, Clause
 from .crf import Tagger
-from .ingredients import Kind, kind_of, never_counted, word_pattern
+from .ingredients import Kind, is_drained, is_whole, kind_of
 from .instead import MOST, without
 from .names import as_rice
 
@@ -135,9 +135,9 @@ def features(things: Sequence[Thing]) -> list[list[str]]:
             f"inline={t.inline}",
             f"home={t.home}",
         ]
-        if word_pattern("count_out").search(t.text) and not never_counted(t.text):
+        if is_whole(t.text):
             fs.append("whole")
-        if word_pattern("drained").search(t.text):
+        if is_drained(t.text):
             fs.append("drained")
         if re.search(r"\b(?:ground|powder(?:ed)?|crushed|minced|grated)\b", t.text, re.I):
             fs.append("ground")

@@ -99,17 +99,30 @@ def _only_times(text: str) -> bool:
 
 
 _IN_ALL = quick(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
+# over a list, and over a method, where they are not English
+_LIST_ABROAD = r"ingredientes|ingredienti|ingrédients|zutaten(?:liste)?|ingrediënten|benodigdheden|boodschappen|ingredienser|det här behöver du|du skal bruge|du trenger|składniki|malzemeler|bahan(?:-bahan)?|hozzávalók|ingredience|suroviny|sastojci"
+_HOW_ABROAD = (
+    r"preparación|elaboración|modo de preparación|preparazione|procedimento|esecuzione|preparação|modo de (?:preparo|fazer)|préparation|réalisation|recette|zubereitung|anleitung|so geht'?s"
+    r"|bereiding(?:swijze)?|werkwijze|zo maak je het|aan de slag|tillagning|(?:gör )?så här(?: gör du)?|gör så|gör så här|fremgangsmåde|sådan gør du|gør sådan|tilberedning|slik gjør du|fremgangsmåte"
+    r"|przygotowanie|sposób (?:przygotowania|wykonania)|wykonanie|jak zrobić|hazırlanışı|yapılışı|cara (?:membuat|memasak)|langkah(?:-langkah)?|elkészítés|postup|priprema"
+)
 _HEAD_ONLY = lazy(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
-    r"|ingredientes|ingredienti|ingrédients|zutaten|preparación|preparazione|preparação|préparation|elaboración|procedim[ie]+nto|modo de preparo|zubereitung|bereiding(?:swijze)?|ingrediënten|ingredienser|gör så här|tillagning|fremgangsmåde)\s*(?:\([^()]*\)\s*)?:?$",
+    rf"|procedim[ie]+nto|{_LIST_ABROAD}|{_HOW_ABROAD})\s*(?:\([^()]*\)\s*)?:?$",
     re.I,
 )
-_METHOD_ABROAD = lazy(
-    r"(?:preparación|elaboración|preparazione|procedimento|esecuzione|preparação|modo de preparo|préparation|recette|zubereitung|bereiding|bereidingswijze|tillagning|gör så här|fremgangsmåde|przygotowanie|sposób przygotowania|hazırlanışı|yapılışı)\s*:?",
-    re.I,
-)
+_METHOD_ABROAD = lazy(rf"(?:{_HOW_ABROAD})\s*:?", re.I)
+_HEAD_ABROAD = lazy(rf"\W*(?:{_LIST_ABROAD}|{_HOW_ABROAD})\s*(?:\([^()]*\)\s*)?:?\W*", re.I)
 _SERVES_ABROAD = lazy(
     r"\b(?:servieren|anrichten|serv(?:ir|ire|ez|ite)|serveer|serveren|sirv\w+|servera|servér)\b", re.I
+)
+# "Mettre le tout dans le cuiseur", "Kom risene i": what a sentence of another tongue bids first
+_PUTS_ABROAD = lazy(
+    r"\W*(?:\d{1,2}[.)]\s*)?(?:mett(?:re|ez|ere|ete|i|iamo)|plac(?:er|ez)|pos(?:er|ez)|vers(?:er|ez|are|ate|a)|vid(?:er|ez)|couvr(?:ir|ez)|ferm(?:er|ez)|pon(?:er|emos|ed)?|pongan?|coloc(?:ar|a|amos)|coloque|vert(?:er|emos)|vierte|cerrar|cierra|tapar|tapa|ponha|despeje|feche|tampe|chiud(?:ere|ete|i)|copr(?:ire|ite)|tritare|lav(?:are|ate|ar|a|er|ez)|rinc(?:er|ez)|enjuag\w+"
+    r"|doe|leg|zet|sluit|dek|was|spoel|lägg|sätt|häll|skölj|stäng|kom|hæld|læg|sæt|skyl|dæk|legg|sett|hell|skyll|włóż|wlej|wsyp|przykryj|opłucz|umyj|zamknij|cuci|bilas|tuang|letakkan|tutup|masukkan)\b"
+    # the verb stands last: "in den Topf geben", "tencereye koyun"
+    r"|[^.!?]{4,160}\b(?:geben|legen|stellen|gießen|füllen|schließen|einschalten|waschen|spülen|koyun|koyunuz|ekleyin|dökün|kapatın|yıkayın)\s*[.!]",
+    re.I,
 )
 _TIP_ABROAD = lazy(
     r"\W*(?:consigli\w*|consejos?|trucos?|sugerencias?|notas?|note|tipp?s?|hinweis\w*|astuces?|conseils?|remarques?|variant\w*|dicas?|obs)\b",
@@ -266,16 +279,19 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ln = t.line
         shown = " ".join(text[ln.start : ln.end].split())
         cls, sure = t.cls, t.sure
+        if cls not in ("heading", "title") and _HEAD_ABROAD.fullmatch(ln.text):
+            # "Sådan gør du", "Składniki": in another tongue than the tagger's
+            cls, sure = "heading", HEAD_SURE
         if cls in ("heading", "section"):
             abroad = _METHOD_ABROAD.fullmatch(ln.text.strip()) is not None
         elif (
             cls in ("chatter", "note")
-            and out.steps
-            and (abroad or sure < DOUBTFUL_ABROAD and pot_words.of_another_tongue(out.steps[-1].text))
+            and (abroad or out.steps and sure < DOUBTFUL_ABROAD and pot_words.of_another_tongue(out.steps[-1].text))
             and not _TIP_ABROAD.match(ln.text)
             and (
                 verbs_in(ln.text)
                 or _SERVES_ABROAD.search(ln.text)
+                or _PUTS_ABROAD.match(ln.text)
                 or {"HEAT", "FRY", "REST", "ADD"} & set(pot_words.classes(ln.text))
             )
         ):
@@ -1047,6 +1063,7 @@ LEAST_WITHOUT_STOPS = 6
 UNSURE_CHATTER = 0.6
 # the tagger knows few words of other tongues
 DOUBTFUL_ABROAD = 0.97
+HEAD_SURE = 0.9
 # of words, in a line that is one thing with its amount
 MOST_OF_A_THING = 10
 

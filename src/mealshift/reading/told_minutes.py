@@ -19,7 +19,7 @@ from .entry import entered, of_sentence
 from .ingredients import foods
 from .names import OTHER_GRAINS, as_rice, find_grains
 from .otherwise import LIKED, OTHERWISE
-from .pot_words import CLASS
+from .pot_words import CLASS, SOAKED_ABROAD
 
 
 @dataclass(frozen=True, slots=True)
@@ -190,7 +190,7 @@ _KEPT_HOT = quick(
 HALF_BOILED_MIN = 8
 _LAYERED = lazy(r"\blayer\w*\b[^!?]*\b(?:bake|oven|dum|steam|foil|seal\w*)\b[^!?]{0,60}$", re.I)
 _IN_AN_OVEN = lazy(r"\b(?:bake|roast|broil|grill)\b(?![^.!?]*\brice\b)[^.!?]{0,50}$", re.I)
-_FERMENTS = quick(r"\b(?:ferment|prove|proof|let rise|to rise|rise)\w*\b[^.!?]{0,30}$", re.I)
+_FERMENTS = quick(r"\b(?:ferment|prove|proof|rise)(?!t\b|ne\b|n\b)\w*\b[^.!?]{0,30}$", re.I)
 _LEFT_SHUT = lazy(
     r"\b(?:don'?t|do not|never) (?:open|touch|lift|peek|look)(?: it| the lid| inside)?,?(?: for)?(?: (?:another|a further))?\s*$",
     re.I,
@@ -234,7 +234,7 @@ _TILL_DRUNK = lazy(
     re.I,
 )
 _BOILED_ABROAD = lazy(
-    r"\b(?:less(?:are|ate|a)|cuoc\w+|cuec\w+|cocin\w+|coc[ei]\w*|hierv\w+|coz\w+|cozinh\w+|koch\w*|garen|kook\w*|koka|kog\w*|u?gotow\w+|u?gotuj\w*|(?:faites|faire|laissez) cuire)\b(?P<it>[^.;!?]{0,90})$",
+    r"\b(?:less(?:are|ate|a)|cuoc\w+|cuec\w+|cocin\w+|coc[ei]\w*|hierv\w+|coz\w+|cozinh\w+|koch\w*|garen|kook\w*|kok[ae]?|kog\w*|sjud\w*|simre\w*|småkog\w*|sudder\w*|pruttel\w*|u?gotow\w+|u?gotuj\w*|(?:faites|faire|laissez) cuire)\b(?P<it>[^.;!?]{0,90})$",
     re.I,
 )
 _FRIED_ABROAD = lazy(r"\.?\s*(?:lang |goldbraun |knusprig |kräftig )*(?:an|mit)?(?:braten|rösten|dünsten)\b", re.I)
@@ -351,11 +351,11 @@ _STEAMED_WHEN_DONE = lazy(
 )
 # soaked, in other tongues: what follows the minutes, or stands before them
 _EINWEICHEN = quick(
-    r"[^.;!?]{0,40}\b(?:einweichen|quellen lassen|weken|à tremper|tremper|in ammollo|a bagno|en remojo|en agua fría|de molho|i bløt|i blöt|namaka\w*|namocz\w*)\b",
+    rf"[^.;!?]{{0,40}}\b(?:quellen lassen|en agua fría|{SOAKED_ABROAD})\b",
     re.I,
 )
 _BEI_HITZE = lazy(r"\b(?:hitze|flamme|stufe|köcheln|garen)\b[^.,;!?]{0,44}$", re.I)
-_BEKLET = lazy(r"\s*(?:kadar )?beklet", re.I)
+_BEKLET = lazy(r"\s*(?:kadar |(?:(?:ılık|soğuk|sıcak|tuzlu) )*suda )?(?:beklet|ıslat)", re.I)
 _TOSTARE = lazy(r"\btost(?:are|ate|a|iamo|andolo|ar|amos)\b[^.;\d]{0,24}$", re.I)
 _KAVUR = lazy(r"\s*(?:daha |kadar )*kavur", re.I)
 _PISIR = lazy(r"\s*(?:daha |kadar |kapağı kapalı |kısık ateşte )*(?:pişir|haşla)", re.I)
@@ -466,7 +466,7 @@ _LEFT_ABROAD = lazy(
 )
 _LEFT_BEHIND = lazy(
     # the stop of "10 min." ends no sentence before a small letter
-    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|(?:ab)?warten|wachten|ruhen lassen|ziehen lassen|stehen lassen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
+    r"\s*\.?\s*(?:laten |te )?(?:staan|rusten|(?:ab)?warten|wachten|nagaren|(?:(?:zugedeckt|ohne Hitze|im Topf|auf dem ausgeschalteten Herd) )*(?:ruhen|ziehen|nachziehen|nachquellen|nachgaren|ausquellen|ausdampfen|abdampfen|stehen) lassen|(?:aus|ab)dampfen|stå|rehne (?:do|de)|chhod (?:do|de)|nikalne do)\b"
 )
 _TAKEN_OFF = lazy(
     r"(?:^|[.;]\s*)(?:take (?:it )?)?(?:out|off)\b|\b(?:off|from) (?:the )?heat\b|\bout of the oven\b", re.I
@@ -784,6 +784,22 @@ _STIRRED_ABROAD = quick(
 )
 
 
+def _boiled_abroad(p: Place) -> bool:
+    """ "Lessate il riso per 12 minuti", "lad risene simre under låg i 15 minutter": is it the grain, and nothing else of the sentence?"""
+    m = _BOILED_ABROAD.search(p.before)
+    if m is None:
+        return False
+    if CLASS["GRAIN"].search(m["it"]):
+        return True
+    told = _SENTENCE_SO_FAR.search(p.back(MOST_OF_A_SENTENCE))
+    so_far = told[0] if told else ""
+    return bool(find_grains(so_far)) and not any(CLASS[k].search(so_far) for k in ("PULSE", "MEAT", "VEG"))
+
+
+MOST_OF_A_SENTENCE = 160
+_SENTENCE_SO_FAR = lazy(r"[^.;!?]*$")
+
+
 def _spread_out_before(p: Place) -> bool:
     """Was what is cooked already spread on a plate or cooled, since the heat before?"""
     last = next((t for t in reversed(p.earlier) if t.kind in ("heat", "whistles")), None)
@@ -833,7 +849,7 @@ _POURED_OFF = lazy(
     r"|\s{0,2}(?:(?:stehen|ziehen|quellen) lassen|laten staan)?\W{1,3}(?:(?:dann|puis|poi|y|und|en) )*(?:ab(?:gie(?:ß|ss)|tropf|seih)en|égoutt(?:er|ez)|escurr(?:ir|a|e)|scol(?:are|ate)|afgieten)\b",
     re.I,
 )
-_SOAKED_BEFORE = quick(r"\b(?:a bagno|in ammollo|en remojo|de molho|à tremper|tremper)\b[^.;!?\d]{0,16}$", re.I)
+_SOAKED_BEFORE = quick(rf"\b{SOAKED_ABROAD}\b[^.;!?\d]{{0,30}}$", re.I)
 _DONE_SO = lazy(r"\s*gar (?:ziehen|werden|quellen)\b", re.I)
 # "An hour before you want to cook, put the rice to soak"
 _BEFORE_IT_SOAKS = lazy(
@@ -1298,7 +1314,7 @@ RULES = (
     Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: p.short and (p.had("heat") or p.cookers) and _LEFT_SHUT.search(p.before), leaves=""),
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
-    Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind != "soak" and not p.had("heat") and p.after(_EINWEICHEN), leaves=""),
+    Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind in ("soak", "heat", "rest", "other", "pan", "release") and not p.had("heat") and p.after(_EINWEICHEN) and not _by_another(p), least=True, leaves=""),
     Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest", "soak") and not p.had("heat") and p.after(_BEKLET), least=True, leaves=""),
     Rule("unire il riso, tostare 2 minuti", "toast", 0.85, leaves="", fits=lambda p: p.kind in ("heat", "other", "pan", "rest") and p.short and not p.had("heat") and _TOSTARE.search(p.before) and CLASS["GRAIN"].search(p.text[: p.s.start])),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
@@ -1357,7 +1373,7 @@ RULES = (
         "cook the rice and lentils on low for 15 minutes until the water's absorbed", "heat", 0.9, leaves="other",
         fits=lambda p: p.kind == "other" and p.short and not p.had("heat") and p.after(_TILL_DRUNK) and any("grain" in c.things for c in of_sentence(p.found, p.at or 0)),
     ),
-    Rule("Lessate il riso in abbondante acqua salata per dodici minuti", "heat", 0.85, leaves="other", fits=lambda p: p.kind in ("other", "pan") and p.short and not p.had("heat") and (m := _BOILED_ABROAD.search(p.before)) is not None and CLASS["GRAIN"].search(m["it"]) is not None),
+    Rule("Lessate il riso in abbondante acqua salata per dodici minuti", "heat", 0.85, leaves="other", fits=lambda p: p.kind in ("other", "pan") and p.short and not p.had("heat") and _boiled_abroad(p)),
     Rule("Kürbis im Öl 8-10 Min. braten", "other", 0.9, leaves="rest", fits=lambda p: p.kind in ("rest", "heat") and p.had("heat") and p.after(_FRIED_ABROAD) and not (p.clause and "grain" in p.clause.things)),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(

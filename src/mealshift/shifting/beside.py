@@ -18,6 +18,7 @@ from ..quick import found_in, lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import LEFT_OUT
 from ..reading.dish import ALL_OF_IT, grain_lines
+from ..reading.pot_words import TAKEN_OUT_ABROAD
 from ..recipe import Line, Recipe, once
 from ..text.times import stretches
 
@@ -28,7 +29,11 @@ _PREPARED = lazy(
     r"\s+(?:peeled|deveined|trimmed|cut|sliced|diced|chopped|cleaned|halved|skinned|boned|thawed|cubed|in (?:chunks|pieces|strips))\b",
     re.I,
 )
-_HEATED = quick(r"\b(?:brown|sear|fry|fried|saut|render|boil|simmer|poach|cook|roast|bake)", re.I)
+_HEATED = quick(
+    r"\b(?:brown|sear|fry|fried|saut|render|boil|simmer|poach|cook|roast|bake"
+    r"|(?:an|ge)?brat|köchel|koch|dünst|revenir|dorer|saisir|rissol|mijot|cuire|sofr|dora|cocin|cocer|cuec|sell|rosol|soffrig|cuoc|less|refog|cozinh|coz|bak|kook|stoof|bryn|fräs|stek|koka|brun|steg|kog|smaż|obsmaż|gotuj|kavur|pişir|haşla|tumis|rebus|masak)",
+    re.I,
+)
 _DONE = lazy(
     r"\b(?:tender|cooked through|no longer pink|until (?:just )?(?:done|cooked|soft)|till (?:just )?(?:done|cooked|soft))\b",
     re.I,
@@ -49,7 +54,7 @@ SOFTENED_MIN = 6.0
 BROWNS_MIN = 5.0
 _IT = lazy(r"\b(?:it|them)\b", re.I)
 _TAKEN_OUT = lazy(
-    r"\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
+    rf"\b{TAKEN_OUT_ABROAD}\b|\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
     re.I,
 )
 _LATE = ("from_end", "from_start")

@@ -25,7 +25,7 @@ from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
 from ..reading.dish import grain_lines
-from ..reading.operations import OVEN_ABROAD
+from ..reading.pot_words import PREHEATS_ABROAD
 from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
@@ -195,7 +195,7 @@ _STEAMER = lazy(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
 # what heats an oven, and nothing else
 _OVEN_ON = lazy(
     r"\b(?:pre-?)?heat(?:ing)? (?:the |your |an? )?oven\b|\bpreheat\b|^\W*oven\b[^.;]{0,8}\d{2,3}|\boven (?:on )?(?:to|at) (?:gas |\d)"
-    rf"|\b(?:{OVEN_ABROAD}|verwarm\w* de oven)\b|\bugnen på\b|\bforvarm ovnen\b",
+    rf"|\b{PREHEATS_ABROAD}\b",
     re.I,
 )
 # how the grain is made ready before it goes in
