@@ -92,6 +92,9 @@ _WITH_A_CUBE = lazy(
 _ANY_LIQUID = lazy(r"(?:(?:hot|warm|cold|cooking|boiling) )?(?P<liquid>liquid)\b\s*(?:[:,;(–—-]|$|of\b)", re.I)
 
 
+_SU = lazy(r"\W*su(?:yu)?\W*", re.I)
+
+
 @lru_cache(maxsize=4000)
 def kind_of(name: str) -> tuple[Kind | None, str]:
     """The kind of an ingredient and the word it was known by: the longest, and of equals the last, match."""
@@ -100,6 +103,9 @@ def kind_of(name: str) -> tuple[Kind | None, str]:
     if m := _ANY_LIQUID.match(name):
         # "liquid: the tomatoes' juice and water", whatever it is
         name = m["liquid"]
+    if _SU.fullmatch(name):
+        # water, where it is the whole name; elsewhere it is Spanish for "its"
+        name = "water"
     if m := _WITH_A_CUBE.match(name):
         # "3 cups water + bouillon cube" are three cups, and no cube
         name = m["water"]

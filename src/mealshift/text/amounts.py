@@ -846,7 +846,7 @@ _NAME_ENDS = lazy(
     r"\s[-–—=:]+\s|(?<=\w)\s(?:if|in case|unless) (?=\w)|[-–—=:]\s*$|(?<=\S)(?<!large)(?<!small)(?<!medium)(?<!whole)[^\S\n]{3,}|\.{2,}"
 )
 _NAME_BEGINS = lazy(
-    r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big)\b\.?[\s]+)*"
+    r"[\s\-–—.:=*•~/]*(?:(?:of|the|a|an|x|each|EACH|or so|tins?|cans?|packets?|pkts?|packs?|pkgs?\.?|packages?|jars?|cartons?|bags?|box(?:es)?|bottles?|tubs?|pouch(?:es)?|heaped|heaping|level|large|small|medium|big|de(?: l[ao]s?)?|di|du|des|dell[aoe]|degli|dei)\b\.?[\s]+|(?:d|dell|de l)['’](?=\w))*",
 )
 _TWO_LETTERS = lazy(r"[^\W\d_]{2}")
 
