@@ -6,7 +6,7 @@ from pathlib import Path
 
 import pytest
 
-from mealshift.cautions import for_shift
+from mealshift.cautions import for_shift, for_words
 from mealshift.pipeline import read, shift
 from mealshift.process import Span
 from mealshift.reading.ingredients import allergens, heat_wanted, is_drained, is_whole, kind_of, tables
@@ -147,6 +147,19 @@ def test_dry_beans_and_honey_are_cautioned_of_in_every_tongue() -> None:
         *_, rice, liquid, salt, _ = PARTS[tongue][5].split("|")
         new = shift(recipe(tongue, [rice, liquid, bean, sweet, salt], RAW[tongue][3]), Choice("quinoa"))
         assert {"kidney_beans", "honey"} <= {c.code for c in for_shift(new)}
+
+
+@pytest.mark.parametrize(
+    "told",
+    [
+        "Den Reis über Nacht bei Zimmertemperatur stehen lassen.",
+        "Laisser le riz à température ambiante toute la nuit.",
+        "Dejar el arroz a temperatura ambiente toda la noche.",
+        "Zostaw ryż w temperaturze pokojowej na całą noc.",
+    ],
+)
+def test_a_night_at_room_temperature_is_warned_of_in_every_tongue(told: str) -> None:
+    assert [c.code for c in for_words(told)] == ["words_warm"]
 
 
 def test_every_word_of_ours_is_in_our_tables_and_none_of_theirs_means_two_things() -> None:

@@ -44,16 +44,20 @@ _NUT_FINE = re.compile(
     r"|\b(?:gehackt|gehobelt|gestiftet|effilé|haché|laminad|filetead|picad|tritat|gehakt|geschaafd|hackad|hakk|siekan|posiekan|doğranmış)\w*",
     re.I,
 )
+_WARM_ABROAD = r"(?:bei (?:zimmer|raum)temperatur|à température ambiante|[aà] temperatura ambiente|op kamertemperatuur|i rumstemperatur|ved (?:stue|rom)temperatur|w temperaturze pokojowej|oda sıcaklığında|suhu ruang\w*)"
+_NIGHT_ABROAD = r"(?:über nacht|(?:toute )?(?:la|une) nuit|tod[ao] la noche|una noche|la noche anterior|(?:tutta )?(?:la|una) notte|a noite (?:toda|inteira)|de um dia para o outro|een nacht|(?:hele|de) nacht|över natten|natten over|na (?:całą )?noc|gece boyunca|bir gece|semalam(?:an)?)"
 # what a recipe's own words ask for that is not safe as it stands: (pattern, code, why)
 _IN_WORDS = (
     (
         r"\b(?:room temperature|on the (?:counter|worktop|side)|out of the fridge)\b[^.;]{0,40}\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))"
-        r"|\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))\b[^.;]{0,40}\b(?:at room temperature|on the (?:counter|worktop|side))\b",
+        r"|\b(?:over ?night|[5-9] hours|\d\d hours|all (?:day|night))\b[^.;]{0,40}\b(?:at room temperature|on the (?:counter|worktop|side))\b"
+        rf"|\b{_WARM_ABROAD}\b[^.;]{{0,60}}\b{_NIGHT_ABROAD}\b|\b{_NIGHT_ABROAD}\b[^.;]{{0,60}}\b{_WARM_ABROAD}\b",
         "words_warm",
         "the recipe leaves it out of the fridge",
     ),
     (
-        r"\bdeep[- ]?fr(?:y|ies|ied|ying)\b|\b(?:smoking|very|really|shimmering)[- ]hot (?:oil|fat|ghee)\b|\b(?:oil|ghee|fat) (?:is |until |till )?(?:smoking|very hot|shimmering)\b|\bboil(?:ing)? (?:the )?(?:sugar )?syrup\b|\bsyrup\b[^.;]{0,30}\bboil\w*\b",
+        r"\bdeep[- ]?fr(?:y|ies|ied|ying)\b|\b(?:smoking|very|really|shimmering)[- ]hot (?:oil|fat|ghee)\b|\b(?:oil|ghee|fat) (?:is |until |till )?(?:smoking|very hot|shimmering)\b|\bboil(?:ing)? (?:the )?(?:sugar )?syrup\b|\bsyrup\b[^.;]{0,30}\bboil\w*\b"
+        r"|\b(?:frittier\w*|im heißen fett|grande friture|abundante aceite (?:muy )?caliente|olio bollente|fritar em imersão|friteuse|fritöz\w*|frityr\w*|frituur\w*|w głębokim (?:oleju|tłuszczu)|kızgın yağ\w*)\b",
         "hot_fat",
         "fat or syrup is heated",
     ),

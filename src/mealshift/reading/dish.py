@@ -54,7 +54,7 @@ _DISHES = (
     (quick(r"\bporridge\b", re.I), "porridge", "porridge"),
     (
         quick(
-            r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|gr[øö]t|payesh|p[hf]irni|firni|s[uü]tla[cç]|arroz[- ]doce|rijstepap|rijstebrij|riz b(?:i|el) (?:haleeb|laban))\b(?! rice)",
+            r"\b(?:pudding|kheer|payasam|arroz con leche|riz au lait|riso e latte|riso ?latte|champorado|rizogalo|milchreis|milk rice|(?:ris(?:grøns|gryns|engryns)?)?gr[øö][td]|ryż na mleku|latte di riso|payesh|p[hf]irni|firni|s[uü]tla[cç]|arroz[- ]doce|rijstepap|rijstebrij|riz b(?:i|el) (?:haleeb|laban))\b(?! rice)",
             re.I,
         ),
         "pudding",
@@ -67,17 +67,28 @@ _DISHES = (
         "moist",
     ),
     (quick(r"\b(?:paella|arroz a banda)\b", re.I), "pan", "separate"),
-    (quick(r"\bsalad\b", re.I), "salad", "fluffy"),
-    (quick(r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng)\b", re.I), "fried", "separate"),
+    (
+        quick(r"\b(?:salad|ensalada|insalata|salade|\w{0,12}salat|salada|\w{0,12}sallad|sałatka|salatası?)\b", re.I),
+        "salad",
+        "fluffy",
+    ),
     (
         quick(
-            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllte|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls|[hg]olubt[sc]i|ho[lł]ubtsi|go[lł][aą]bki|galumpkis?|halupk[iy]|holishkes|prakes|kåldolmar|kaposzta|malfouf|warak)\b|\b(?:fill|stuff) (?:and|&) roll\b|\b(?:spoon|pile|pack|mound|press|divide)\w* (?:in |up )?(?:the |this |all the |your )?(?:filling|stuffing)\b|\bfilling (?:on|onto|in|into) (?:each|every|the) (?:[^.;]{0,50}\broll\b|(?:peppers?|tomato(?:es)?|squash(?:es)?|courgettes?|zucchinis?|leaf|leaves)\b)",
+            r"\b(?:fried rice|fry$|stir-?fr\w+|nasi goreng|gebratener reis|bratreis|riz (?:sauté|cantonais|frit)|arroz frito|arroz tres delicias|riso (?:fritto|saltato)|stekt ris|stegte ris|smażony ryż|gebakken rijst)\b",
+            re.I,
+        ),
+        "fried",
+        "separate",
+    ),
+    (
+        quick(
+            r"\b(?:stuffed|stuffing|dolma\w*|gemista|yemista|sarma\w*|yaprak|gefüllt\w*|\w{0,12}rouladen|krautwickel|gevulde|fyllda|fylte|fyldte|faszerowan\w*|nadziewan\w*|rechead\w*|bharwan|bharli|rellen[oa]s?|ripien[ie]|farcie?s|mahshi|(?:cabbage|vine[- ]leaf) rolls|[hg]olubt[sc]i|ho[lł]ubtsi|go[lł][aą]bki|galumpkis?|halupk[iy]|holishkes|prakes|kåldolmar|kaposzta|malfouf|warak)\b|\b(?:fill|stuff) (?:and|&) roll\b|\b(?:spoon|pile|pack|mound|press|divide)\w* (?:in |up )?(?:the |this |all the |your )?(?:filling|stuffing)\b|\bfilling (?:on|onto|in|into) (?:each|every|the) (?:[^.;]{0,50}\broll\b|(?:peppers?|tomato(?:es)?|squash(?:es)?|courgettes?|zucchinis?|leaf|leaves)\b)",
             re.I,
         ),
         "stuffing",
         "separate",
     ),
-    (quick(r"\b(?:pilaf|pilav|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", re.I), "pilaf", "separate"),
+    (quick(r"\b(?:pilaff?|pilav\w{0,4}|pilau|pulao|pulav|plov|polo|biryani|jewelled)\b", re.I), "pilaf", "separate"),
     (
         quick(
             r"\bladle (?:it |the soup )?(?:into|in|out)\b|\bthe soup (?:is|thickens|should|will)\b|\bserve the soup\b",
@@ -91,7 +102,7 @@ _DISHES = (
 _TITLES = (
     (
         quick(
-            r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|cald(?:os?|os[oa]|it[oa]|inho)|asopa(?:[od]o)?|soupy|brothy|malandr\w+|potage|zuppa|minestra|pottage|gumbo)\b",
+            r"\b(?:soups?|broth|mulligatawny|chowder|avgolemono|minestrone|harira|shorba|sopa|cald(?:os?|os[oa]|it[oa]|inho)|asopa(?:[od]o)?|soupy|brothy|malandr\w+|potage|zuppa|minestra|\w{0,12}suppe|\w{0,12}soppa|\w{0,12}soep|zupa|krupnik|\w{0,12}çorba\w{0,3}|soupe|pottage|gumbo)\b",
             re.I,
         ),
         "soup",

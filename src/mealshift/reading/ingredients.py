@@ -697,6 +697,10 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
                 part = _part_of(mine, low, how_often) if of_another_tongue(told) else None
                 first = _of_stems((part,)) if part else first
         out.append(first)
+    # "800 g pork shoulder", and "brown the meat"; "Schweineschulter" and "das Fleisch"
+    meats = [k for k, ln in enumerate(lines) if not ln.grain and heat_wanted(ln)[1]]
+    if len(meats) == 1 and (p := out[meats[0]]) is not None and not p.search(told) and _MEAT.search(told):
+        out[meats[0]] = _MEAT
     # "chicken broth", and "pour in the stock"
     unsaid = [k for k, ln in enumerate(lines) if ln.carrier and (p := out[k]) is not None and not p.search(told)]
     called = _STOCK_WORDS.search(told)
@@ -717,7 +721,7 @@ def _part_of(words: Sequence[str], told: str, taken: Mapping[str, int]) -> str |
     # "de kip" of "kippendijen", "kycklingen" of "kycklinglår"
     parts = [w for w in spoken for whole in words if _begins(whole, w)]
     # "buljongen" of "grönsaksbuljong"
-    tails = [w for w in spoken for whole in words if len(whole) > len(w) + 2 and _ends(whole, w)]
+    tails = [w for w in spoken for whole in words if _ends(whole, w)]
     found = tails or parts
     return str(max(found, key=lambda w: (len(w), w))) if found else None
 
@@ -732,8 +736,12 @@ def _begins(whole: str, word: str) -> bool:
 
 def _ends(whole: str, word: str) -> bool:
     """Does a compound end with the word, whatever case it stands in?"""
-    return whole.endswith(word) or any(
-        whole.endswith(word[:-n]) for n in range(1, MOST_BENT + 1) if len(word) - n > SAME_ROOT
+    bare = [word[: len(word) - n] for n in range(MOST_BENT + 1)]
+    return any(
+        whole.endswith(w)
+        and len(whole) > len(w) + 2
+        and (w == word or len(w) > SAME_ROOT or len(w) == SAME_ROOT and is_food(w))
+        for w in bare
     )
 
 
@@ -747,6 +755,10 @@ def _is_bent(word: str, whole: str) -> bool:
     return same >= SAME_ROOT and max(len(word), len(whole)) <= same + MOST_BENT
 
 
+_MEAT = re.compile(
+    r"(?<![\w-])(?:meat|fleisch|viande|carne|vlees|kött(?:et)?|kød(?:et)?|kjøtt(?:et)?|mięs(?:o|a|em)|eti|etleri|daging)(?![\w-])(?! (?:broth|stock|picada|molida|macinata|tritata))",
+    re.I,
+)
 _STOCK_WORDS = re.compile(
     r"\b(?:stock|broth|bouillon|cooking liquid|hot liquid|the liquid)\b(?! (?:cubes?|powder|pots?))", re.I
 )

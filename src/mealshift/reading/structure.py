@@ -32,7 +32,7 @@ MOST_SERVINGS = 200
 MOST_MADE = 16
 # so many may be counted pieces too
 MANY_MADE = 8
-_PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.)|people|persons?|pax|pple|ppl|covers?(?=\s*(?:[).,;]|$))|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portioner|porsjoner|porties|porcj[ie]|portions|orang|org|kişi(?:lik)?|porsi(?:yon(?:luk)?)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
+_PEOPLE = r"(?:servings?|svgs?|members|log(?=\s*(?:\)|$)|\s+ke\b)|jana\b|serves|portions?|port\b(?=\.|\s*$)|people|persons?|pax|pple|ppl|covers?(?=\s*(?:[).,;]|$))|heads?(?= *(?:[.,;)]|$))|hungry \w+|adults|toddlers?|kids|children|nos\.?|bowls?|plates?|guests|eaters|lunch(?:es|boxes)|dinners|suppers|of us|person(?:en|as|er|e|nes|n)|pers\b|pessoas|raci(?:ones|ón)|porcion(?:es)?|porções|porzioni|comensales|portionen|portioner|porsjoner|porties|porcj[ie]|portions|orang|org|kişi(?:lik)?|porsi(?:yon(?:luk)?)?|os[oó]by?|watu|nafar|couverts?|aalukal|người|személy\w*)"
 # "side-dish servings", "hungry people"
 _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|generous|decent|polite|full|light|side|main|starter|lunch|dinner|adult|child|family|kid|baby|toddler)(?:[ -](?:dish|course|size|sized|plate|meal))?,? ){0,2}"
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
@@ -99,6 +99,8 @@ def _only_times(text: str) -> bool:
 
 
 _IN_ALL = quick(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.I)
+# "Zutaten für 4 Portionen:"
+_SERVED_SO = r"[,:–-]?\s*(?:(?:für|pour|para|per|voor|för|til|na|untuk|dla)\s+)?\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s*[^\W\d]{0,12}\.?\s*"
 # over a list, and over a method, where they are not English
 _LIST_ABROAD = r"ingredientes|ingredienti|ingrédients|zutaten(?:liste)?|ingrediënten|benodigdheden|boodschappen|ingredienser|det här behöver du|du skal bruge|du trenger|składniki|malzemeler|bahan(?:-bahan)?|hozzávalók|ingredience|suroviny|sastojci"
 _HOW_ABROAD = (
@@ -108,11 +110,11 @@ _HOW_ABROAD = (
 )
 _HEAD_ONLY = lazy(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"
-    rf"|procedim[ie]+nto|{_LIST_ABROAD}|{_HOW_ABROAD})\s*(?:\([^()]*\)\s*)?:?$",
+    rf"|procedim[ie]+nto|(?:{_LIST_ABROAD}|{_HOW_ABROAD})(?:\s*{_SERVED_SO})?)\s*(?:\([^()]*\)\s*)?:?$",
     re.I,
 )
 _METHOD_ABROAD = lazy(rf"(?:{_HOW_ABROAD})\s*:?", re.I)
-_HEAD_ABROAD = lazy(rf"\W*(?:{_LIST_ABROAD}|{_HOW_ABROAD})\s*(?:\([^()]*\)\s*)?:?\W*", re.I)
+_HEAD_ABROAD = lazy(rf"\W*(?:{_LIST_ABROAD}|{_HOW_ABROAD})\s*(?:\([^()]*\)\s*)?(?:{_SERVED_SO})?:?\W*", re.I)
 _SERVES_ABROAD = lazy(
     r"\b(?:servieren|anrichten|serv(?:ir|ire|ez|ite)|serveer|serveren|sirv\w+|servera|servér)\b", re.I
 )
@@ -272,6 +274,8 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
     rice_heads = _RICE_HEADS.search(told) is not None
     numbered = _numbered_heads(told, [t.line for t in tagged])
     last_listed = max((t.line.index for t in tagged if t.cls in ("ingredient", "ingredients")), default=-1)
+    last_step = max((t.line.index for t in tagged if t.cls == "step"), default=-1)
+    foreign = pot_words.of_another_tongue(told)
     heads_steps = abroad = False
     talk = _talk(tagged)
     announced = _announced(tagged)
@@ -286,14 +290,26 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             abroad = _METHOD_ABROAD.fullmatch(ln.text.strip()) is not None
         elif (
             cls in ("chatter", "note")
-            and (abroad or out.steps and sure < DOUBTFUL_ABROAD and pot_words.of_another_tongue(out.steps[-1].text))
+            and (
+                abroad
+                or out.steps
+                and (sure < DOUBTFUL_ABROAD or foreign and out.steps[-1].first == ln.index - 1 and not ln.blank_before)
+                and (foreign or pot_words.of_another_tongue(out.steps[-1].text))
+            )
             and not _TIP_ABROAD.match(ln.text)
             and (
                 verbs_in(ln.text)
                 or _SERVES_ABROAD.search(ln.text)
                 or _PUTS_ABROAD.match(ln.text)
-                or {"HEAT", "FRY", "REST", "ADD"} & set(pot_words.classes(ln.text))
+                or {"HEAT", "FRY", "REST", "ADD", "STIR", "COVER", "DRAIN", "SOAK"} & set(pot_words.classes(ln.text))
             )
+        ) or (
+            cls in ("chatter", "note", "meta")
+            and foreign
+            and last_listed < ln.index < last_step
+            and len(ln.text.split()) >= LEAST_OF_A_STEP
+            and not _TIP_ABROAD.match(ln.text)
+            and ln.text.rstrip()[-1:] != ":"
         ):
             # "Unire i piselli e servire", under "Preparazione": another tongue than the tagger's
             cls, sure = "step", 0.55
@@ -1064,6 +1080,7 @@ UNSURE_CHATTER = 0.6
 # the tagger knows few words of other tongues
 DOUBTFUL_ABROAD = 0.97
 HEAD_SURE = 0.9
+LEAST_OF_A_STEP = 4
 # of words, in a line that is one thing with its amount
 MOST_OF_A_THING = 10
 

@@ -18,7 +18,7 @@ from ..quick import found_in, lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import LEFT_OUT
 from ..reading.dish import ALL_OF_IT, grain_lines
-from ..reading.pot_words import TAKEN_OUT_ABROAD
+from ..reading.pot_words import CLASS, TAKEN_OUT_ABROAD
 from ..recipe import Line, Recipe, once
 from ..text.times import stretches
 
@@ -54,7 +54,7 @@ SOFTENED_MIN = 6.0
 BROWNS_MIN = 5.0
 _IT = lazy(r"\b(?:it|them)\b", re.I)
 _TAKEN_OUT = lazy(
-    rf"\b{TAKEN_OUT_ABROAD}\b|\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
+    rf"\b{TAKEN_OUT_ABROAD}\b|\b(?:aside|remove[sd]?(?! (?:the )?(?:foil|lid|cover))|(?:lift(?:ed)?|fish) out|take(?:n)? (?:it |them |the \w+ )?out|^\W*out\W*$|(?:tip|scoop|spoon)(?:ped|ed)? (?:it |them )?out|keep (?:it |them )?(?:warm|hot)|to a (?:plate|bowl)|onto a plate|on a plate|shred|reserve|transfer)\b",
     re.I,
 )
 _LATE = ("from_end", "from_start")
@@ -292,24 +292,32 @@ def _left_on(recipe: Recipe, line: Line, ops: Sequence[Operation]) -> float:
         (
             i
             for i, o in enumerate(ops)
-            if line.index in o.what and o.kind in ("add", "stir", "fry", "toast", "boil", "cook")
+            if line.index in o.what
+            and (o.kind in ("add", "stir", "fry", "toast", "boil", "cook") or CLASS["ADD"].search(o.text))
         ),
         None,
     )
     if i is None or ops[i].step is None:
         return 0.0
-    had = 0.0
+    liquids = {ln.index for ln in recipe.lines if ln.role == "pot_liquid"}
+    had, hot, wet = 0.0, ops[i].kind in ("fry", "boil", "cook"), False
     for o in ops[i:]:
         if (
-            o.step != ops[i].step
+            # what was browned stews on: "2) water just over it, slow 1 hour"
+            (o.step != ops[i].step and not hot)
             or o.vessel != ops[i].vessel
             or o.phase == "heat"
+            or o.kind in ("cool", "chill")
             or recipe.source in o.what
             or _TAKEN_OUT.search(o.text)
         ):
             break
+        wet = wet or bool(liquids & set(o.what)) or CLASS["LIQUID"].search(o.text) is not None
+        here = o.step == ops[i].step and (o.kind in ("cook", "boil") or _HEATED.search(o.text))
+        # what is told of another thing is that one's
+        stews = wet and not set(o.what) - liquids - {line.index}
         # a clause that says no minutes has only what such a thing usually takes
-        if o.typical_min and _HEATED.search(o.text) and any(stretches(o.text)):
+        if o.typical_min and (here or stews) and any(stretches(o.text)):
             had += o.typical_min
     return had
 

@@ -130,7 +130,8 @@ def finish_stays(recipe: Recipe, was: str, now: str) -> bool:
 
 
 DRAINED = lazy(rf"\b(?:(?:drain|strain)(?:ed|ing)?|{POURED_ABROAD})\b", re.I)
-FILLED = quick(r"\b(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?\b", re.I)
+_FILLED_ABROAD = r"(?:zawi(?:ń|jaj)\w*|nadziewa\w*|nadziej|(?:be|ein|auf)?füll\w*|(?:ein|auf)roll\w*|(?:ein)?wickel\w*|farcir|farcissez|remplir|rellen\w*|riemp\w*|farci\w*|reche\w*|vul(?:len)?|fyll\w*|fyld\w*|doldur\w*)"
+FILLED = quick(rf"\b(?:(?:stuff|fill|roll|pack|spoon|stand|arrange|wrap)(?:ed|s|ing)?|{_FILLED_ABROAD})\b", re.I)
 
 
 @once
@@ -169,7 +170,7 @@ def paste_in_filling(recipe: Recipe, g: Grain) -> str:
 
 
 _WITHIN = lazy(
-    r"\b(?:stuff(?:ed|s)?|fill(?:ed|s)?|roll(?:ed|s)?|wrap(?:ped|s)?|teaspoon\w* on|spoon\w* (?:in|on)to|put\b[^.;]*\bon (?:the|each)[^.;]*\bleaf)\b",
+    rf"\b(?:{_FILLED_ABROAD}|stuff(?:ed|s)?|fill(?:ed|s)?|roll(?:ed|s)?|wrap(?:ped|s)?|teaspoon\w* on|spoon\w* (?:in|on)to|put\b[^.;]*\bon (?:the|each)[^.;]*\bleaf)\b",
     re.I,
 )
 

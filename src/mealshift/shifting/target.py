@@ -1226,10 +1226,17 @@ class _Work:
         for j in raw_later(self.recipe):
             # one of the minutes is the grain's own, before it joins
             missing = j.minutes - max(0.0, self._at_heat() - 1.0)
-            if missing >= LEAST_RAW:
+            if missing >= LEAST_RAW and self._still_told(j) < j.minutes:
                 self._check_raw(j)
                 out.append(replace(j, minutes=missing))
         return out
+
+    def _still_told(self, j: Joins) -> float:
+        """Minutes at a heat that the new method itself tells behind the place where it joins: the rolls simmer on when their grain is done."""
+        ops = self.out.operations
+        joins = next((i for i, o in enumerate(ops) if o.id == j.operation), len(ops))
+        told = (o for o in ops[joins:] if o.basis == "said" and o.told and o.kind in ("cook", "boil"))
+        return sum(o.typical_min or 0.0 for o in told if o.phase != "rest")
 
     def _check_raw(self, j: Joins) -> None:
         text = (
@@ -1704,7 +1711,7 @@ class _Work:
         """What joined raw while the old cooking went on is told its own minutes, now that those are gone."""
         for j in raw_meanwhile(self.recipe):
             at = next((i for i, o in enumerate(self.out.operations) if o.id == j.operation and i >= since), None)
-            if at is not None and self.out.operations[at].basis == "said":
+            if at is not None and self.out.operations[at].basis == "said" and self._still_told(j) < j.minutes:
                 ops = self.out.operations
                 while self._goes_on(at + 1) and ops[at + 1].basis == "said":
                     at += 1
