@@ -731,7 +731,10 @@ def _begins(whole: str, word: str) -> bool:
     same = len(commonprefix((word, whole)))
     if same == len(word):
         return len(whole) > same + 2
-    return same >= SAME_ROOT and is_food(word) and len(word) <= same + MOST_BENT
+    if same >= SAME_ROOT and is_food(word):
+        return len(word) <= same + MOST_BENT
+    # "laxen" of "laxfilé"
+    return same > 2 and len(word) <= same + MOST_BENT and is_food(word[:same]) and len(whole) > same + 2
 
 
 def _ends(whole: str, word: str) -> bool:

@@ -104,6 +104,10 @@ _AT_PRESSURE = lazy(
     rf"\b(?:(?:high|full|to) pressure|HP,? (?:for )?\d|{PRESSURE_ABROAD}|onder druk|sous pression|a presión|em pressão|unter druck|dal fischio|du sifflement|desde que (?:silbe|pite))",
     re.I,
 )
+_LOCKED_ABROAD = lazy(
+    rf"\b{PRESSURE_ABROAD}\b[\s\S]*\b(?:(?:re)?ferm(?:er|ez)|(?:ver)?schlie(?:ß|ss)en|verschlossen|cerr(?:ar|amos|ad)|cierra|tapar|chiud\w+|feche|tampe|sluit|stäng|luk\b|lukk|zamknij|zamknąć|kapat\w*|soupape|valvola|válvula|ventil)\b",
+    re.I,
+)
 # who writes so has a pot with a display
 _HP = lazy(r"\bHP\b")
 _WHISTLES = lazy(r"\b(?:whistle|pressure|cooker|seeti|siti)\w*", re.I)
@@ -216,6 +220,14 @@ def choose(
     elif _where(heats, _AT_PRESSURE) >= MOST_MINUTES and not cooked and likely and "pressure" not in likely[0][0]:
         kind = "electric-pressure" if "all:electric" in fs or any(_HP.search(t) for t in texts) else "pressure"
         likely = _first(kind, 0.75, likely)
+    elif (
+        not cooked
+        and likely
+        and likely[0][0] in ("covered", "open")
+        and _LOCKED_ABROAD.search("\n".join((title, *texts)))
+    ):
+        # "Riz à l'autocuiseur … fermer et cuire 5 min": its minutes stand in another sentence than its name
+        likely = _first("pressure", 0.75, likely)
     elif "all:hob_cooker" in fs and not cooked and likely and likely[0][0] == "electric-pressure":
         likely = _first("pressure", 0.8, likely)
     elif (

@@ -76,7 +76,7 @@ def of_words(words: str) -> tuple[str, ...]:
 # what joins the words of a sentence, where it is not English; and where it is
 _JOINS_ABROAD = lazy(
     r"\b(?:il|lo|gli|la|le|del|della|dei|delle|nel|nella|con|per|una|el|los|las|y|al|un|des|du|et|dans|avec|une|und|der|das|dem|mit|eine?|einen|auf|zu|im"
-    r"|d[ao]s?|na|uma?|och|og|til|det|på|een|het|van|bir|ve|ile|się|oraz|przez|ze|z(?= )|av|ett|med|som|till|ner|ned|ved|den|dem|af|ed|bij|voor|niet|em|os|por|até|sur|pendant|les|aux|alla|che|dengan|yang|selama|sampai|ke|dan|sonra|kadar|üzerine|içine|için|veya|fra|hogy|és|egy|majd|dakika|minut(?:os?|i|en|er|ter)?|menit)\b",
+    r"|d[ao]s?|na|uma?|och|og|til|det|på|een|het|van|bir|ve|ile|się|oraz|przez|ze|z(?= )|av|ett|som|till|ner|ned|ved|den|dem|af|ed|bij|voor|niet|em|os|por|até|sur|pendant|les|aux|alla|che|dengan|yang|selama|sampai|dan|sonra|kadar|üzerine|içine|için|veya|fra|hogy|és|egy|majd|dakika|minut(?:os?|i|en|er|ter)?|menit)\b",
     re.I,
 )
 _JOINS = lazy(r"\b(?:the|and|with|of|to|it|is|for|you|your|into|until)\b", re.I)

@@ -102,9 +102,9 @@ _IN_ALL = quick(r"\b(?:prep\w*|total|all in|active|hands[- ]on|ready in)\b", re.
 # "Zutaten für 4 Portionen:"
 _SERVED_SO = r"[,:–-]?\s*(?:(?:für|pour|para|per|voor|för|til|na|untuk|dla)\s+)?\d{1,2}(?:\s?[-–]\s?\d{1,2})?\s*[^\W\d]{0,12}\.?\s*"
 # over a list, and over a method, where they are not English
-_LIST_ABROAD = r"ingredientes|ingredienti|ingrédients|zutaten(?:liste)?|ingrediënten|benodigdheden|boodschappen|ingredienser|det här behöver du|du skal bruge|du trenger|składniki|malzemeler|bahan(?:-bahan)?|hozzávalók|ingredience|suroviny|sastojci"
+_LIST_ABROAD = r"ingredientes|necesitas|ingredienti|occorrente|cosa serve|(?:ce qu)?il vous faut|(?:das|was) (?:du brauchst|brauchst du|ihr braucht)|du brauchst|ingrédients|zutaten(?:liste)?|ingrediënten|benodigdheden|(?:dit|wat) heb je nodig|boodschappen|ingredienser|(?:det här )?behöver du|(?:det )?skal du bruge|du skal bruge|du trenger|składniki|malzemeler|bahan(?:-bahan)?|hozzávalók|ingredience|suroviny|sastojci"
 _HOW_ABROAD = (
-    r"preparación|elaboración|modo de preparación|preparazione|procedimento|esecuzione|preparação|modo de (?:preparo|fazer)|préparation|réalisation|recette|zubereitung|anleitung|so geht'?s"
+    r"preparación|elaboración|modo de preparación|preparazione|procedimento|esecuzione|preparação|modo de (?:preparo|fazer)|préparation|réalisation|recette|zubereitung|anleitung|so (?:geht|wird)['’]?s(?: gemacht)?"
     r"|bereiding(?:swijze)?|werkwijze|zo maak je het|aan de slag|tillagning|(?:gör )?så här(?: gör du)?|gör så|gör så här|fremgangsmåde|sådan gør du|gør sådan|tilberedning|slik gjør du|fremgangsmåte"
     r"|przygotowanie|sposób (?:przygotowania|wykonania)|wykonanie|jak zrobić|hazırlanışı|yapılışı|cara (?:membuat|memasak)|langkah(?:-langkah)?|elkészítés|postup|priprema"
 )
@@ -304,9 +304,12 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 or {"HEAT", "FRY", "REST", "ADD", "STIR", "COVER", "DRAIN", "SOAK"} & set(pot_words.classes(ln.text))
             )
         ) or (
-            cls in ("chatter", "note", "meta")
+            cls in ("chatter", "note", "meta", "section")
             and foreign
-            and last_listed < ln.index < last_step
+            and (
+                last_listed < ln.index < last_step
+                or (out.steps and out.steps[-1].first == ln.index - 1 and not ln.blank_before)
+            )
             and len(ln.text.split()) >= LEAST_OF_A_STEP
             and not _TIP_ABROAD.match(ln.text)
             and ln.text.rstrip()[-1:] != ":"

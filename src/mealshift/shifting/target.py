@@ -202,6 +202,10 @@ _OVEN_ON = lazy(
 # "rice should still be half raw", after what cooks it
 _HOW_IT_IS = lazy(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
+_STIRRED_ABROAD = lazy(
+    r"\W*(?:(?:zwischendurch|dabei|gelegentlich|ab und zu|immer wieder|hin und wieder)\b|(?:en )?remu\w+|en mélangeant|mescol\w+|revolv\w+|remov(?:er|iendo|emos)\b|mexendo|mexa|roer\b|al roerend|rör om|under omr[øö]r\w+|mieszaj\w*|(?:ara sıra )?karıştır\w*|sambil di)",
+    re.I,
+)
 _STIRRED = lazy(
     r"\bstir(?:ring)? (?:it )?(?:often|occasionally|regularly|frequently|constantly|now and|from time|once or)\b", re.I
 )
@@ -1007,6 +1011,9 @@ class _Work:
             )
         ):
             i += 1
+        if self._goes_on(i) and _STIRRED_ABROAD.match(ops[i].text) and not ops[i].told:
+            # "18 Minuten köcheln lassen, zwischendurch umrühren"
+            i += 1
         if self._goes_on(i) and _LEFT_ALONE.match(ops[i].text) and not ops[i].told:
             # "stir it after an hour, then leave it alone or you won't get a skin"
             i += 1
@@ -1108,8 +1115,10 @@ class _Work:
         near = (*ops[boiling:at], *ops[at : at + 4])
         # "cook on high for 6 minutes (80 %). Strain": minutes of which nobody was sure
         cooked = next((i for i, o in enumerate(ops[:boiling]) if o.kind == "cook"), boiling)
-        drains = any(o.kind == "drain" and o.basis == "said" for o in ops[cooked:boiling]) or any(
-            o.kind == "drain" or (o.basis == "said" and DRAINED.search(o.text)) for o in near
+        drains = any(
+            self._may_be_the_grains(o)
+            and (o.kind == "drain" or (o.basis == "said" and o in near and DRAINED.search(o.text)))
+            for o in (*(o for o in ops[cooked:boiling] if o.basis == "said"), *near)
         )
         at_turn = turning(self.recipe)
         after = at_turn is not None and not boiled_through(self.recipe, at_turn)
@@ -1149,7 +1158,8 @@ class _Work:
                 self._insert(k, [sentences.rest(pot, self.recipe.dish, True)])
             else:
                 # "Drain off any remaining liquid": what stands then stands dry
-                spills = at if at < len(ops) and ops[at].kind == "drain" and ops[at].step is not None else None
+                spilt = at < len(ops) and ops[at].kind == "drain" and self._may_be_the_grains(ops[at])
+                spills = at if spilt and ops[at].step is not None else None
                 rest = sentences.rest(pot, self.recipe.dish, False)
                 crisped = self._crisped(at)
                 if spills is not None:
@@ -1159,6 +1169,11 @@ class _Work:
                 else:
                     new.append(rest)
         self._insert(at, new)
+
+    def _may_be_the_grains(self, o: Operation) -> bool:
+        """ "Drain": of the grain, where nothing else is named. "Drain the beans and add them" is not."""
+        mine = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid"} | {self.recipe.source}
+        return not set(o.what) or bool(set(o.what) & mine)
 
     def _crisped(self, at: int) -> int:
         """Behind the last minutes that make the crust, which come after the look; `at` if there are none."""
