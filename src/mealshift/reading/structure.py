@@ -106,7 +106,7 @@ _LIST_ABROAD = r"ingredientes|necesitas|ingredienti|occorrente|cosa serve|(?:ce 
 _HOW_ABROAD = (
     r"preparación|elaboración|modo de preparación|preparazione|procedimento|esecuzione|preparação|modo de (?:preparo|fazer)|préparation|réalisation|recette|zubereitung|anleitung|so (?:geht|wird)['’]?s(?: gemacht)?"
     r"|bereiding(?:swijze)?|werkwijze|zo maak je het|aan de slag|tillagning|(?:gör )?så här(?: gör du)?|gör så|gör så här|fremgangsmåde|sådan gør du|gør sådan|tilberedning|slik gjør du|fremgangsmåte"
-    r"|przygotowanie|sposób (?:przygotowania|wykonania)|wykonanie|jak zrobić|hazırlanışı|yapılışı|cara (?:membuat|memasak)|langkah(?:-langkah)?|elkészítés|postup|priprema"
+    r"|przygotowanie|sposób (?:przygotowania|wykonania)|wykonanie|jak zrobić|hazırlanışı|yapılışı|cara(?: (?:membuat|memasak)|(?=\s*:))|langkah(?:-langkah)?|elkészítés|postup|priprema"
 )
 _HEAD_ONLY = lazy(
     r"^(?:the\s+)?(?:ingredients?|method|directions?|instructions?|steps?|procedure|preparation|notes?|tips?|what (?:to|you) do|what you(?:'ll)? need|you(?:'ll)? need|you will need|how to make it|recipe|nutrition|equipment"

@@ -237,6 +237,11 @@ _BOILED_ABROAD = lazy(
     r"\b(?:less(?:are|ate|a)|cuoc\w+|cuec\w+|cocin\w+|coc[ei]\w*|hierv\w+|coz\w+|cozinh\w+|koch\w*|garen|kook\w*|kok[ae]?|kog\w*|sjud\w*|simre\w*|småkog\w*|sudder\w*|pruttel\w*|u?gotow\w+|u?gotuj\w*|(?:faites|faire|laissez) cuire)\b(?P<it>[^.;!?]{0,90})$",
     re.I,
 )
+# what has gone cold was cooked before
+_COLD_ABROAD = lazy(
+    r"\b(?:(?:riz|arroz|riso|ris|ryż|pilav)\w{0,4} (?:bien )?(?:froid|refroidi|frío|enfriado|frio|freddo|raffreddato|kall[at]?|kold[et]?|zimn\w+)|(?:kalten|abgekühlten|ausgekühlten) reis|koude rijst|(?:kalla|kolde) ris\w*|zimny ryż|soğuk pilav\w*)\b[^.;!?]{0,60}$",
+    re.I,
+)
 _BAKED_ABROAD = lazy(
     rf"\b(?:{OVEN_ABROAD}|bak (?:nog|ze|het)|überback\w*|gratin(?:er|ez|are|ar)|gratinar|cuire encore au four|grädda|bages?|bag|zapiek\w*|piecz|pieczemy)\b[^.;!?]{{0,40}}$",
     re.I,
@@ -1379,6 +1384,7 @@ RULES = (
     ),
     Rule("Lessate il riso in abbondante acqua salata per dodici minuti", "heat", 0.85, leaves="other", fits=lambda p: p.kind in ("other", "pan") and p.short and not p.had("heat") and _boiled_abroad(p)),
     Rule("Kürbis im Öl 8-10 Min. braten", "other", 0.9, leaves="rest", fits=lambda p: p.kind in ("rest", "heat") and p.had("heat") and p.after(_FRIED_ABROAD) and not (p.clause and "grain" in p.clause.things)),
+    Rule("Ajouter le riz froid, mélanger 4 min", "other", 0.85, leaves="heat", fits=lambda p: p.kind in ("heat", "pan", "toast") and p.had("heat") and _COLD_ABROAD.search(p.back(90))),
     Rule("haal de folie eraf en bak nog 10 minuten; leve ao forno por 15 minutos", "heat", 0.8, leaves="rest", fits=lambda p: p.kind in ("rest", "pan") and p.had("heat") and _BAKED_ABROAD.search(p.before)),
     Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
     Rule(

@@ -25,7 +25,7 @@ from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
 from ..reading.dish import grain_lines
-from ..reading.pot_words import PREHEATS_ABROAD
+from ..reading.pot_words import PREHEATS_ABROAD, classes, of_another_tongue
 from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
@@ -202,6 +202,10 @@ _OVEN_ON = lazy(
 # "rice should still be half raw", after what cooks it
 _HOW_IT_IS = lazy(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
+_COOLS_ABROAD = lazy(
+    r"\b(?:refroid|enfri|raffredd|abkühl|auskühl|esfri|arrefe|afkoel|svalna|kallna|afkøl|avkjøl|ostud|soğu|dingin)",
+    re.I,
+)
 _STIRRED_ABROAD = lazy(
     r"\W*(?:(?:zwischendurch|dabei|gelegentlich|ab und zu|immer wieder|hin und wieder)\b|(?:en )?remu\w+|en mélangeant|mescol\w+|revolv\w+|remov(?:er|iendo|emos)\b|mexendo|mexa|roer\b|al roerend|rör om|under omr[øö]r\w+|mieszaj\w*|(?:ara sıra )?karıştır\w*|sambil di)",
     re.I,
@@ -1011,8 +1015,8 @@ class _Work:
             )
         ):
             i += 1
-        if self._goes_on(i) and _STIRRED_ABROAD.match(ops[i].text) and not ops[i].told:
-            # "18 Minuten köcheln lassen, zwischendurch umrühren"
+        while self._goes_on(i) and self._tells_how(ops[i]):
+            # "18 Minuten köcheln lassen, zwischendurch umrühren", "12 min dans 40 cl d'eau, à couvert"
             i += 1
         if self._goes_on(i) and _LEFT_ALONE.match(ops[i].text) and not ops[i].told:
             # "stir it after an hour, then leave it alone or you won't get a skin"
@@ -1169,6 +1173,18 @@ class _Work:
                 else:
                     new.append(rest)
         self._insert(at, new)
+
+    def _tells_how(self, o: Operation) -> bool:
+        """Does a clause of another tongue, at the end of a sentence that cooks, only tell how it cooks?"""
+        if o.told or o.phase or o.what or o.step is None or o.basis != "said":
+            return False
+        if _STIRRED_ABROAD.match(o.text):
+            return True
+        if _COOLS_ABROAD.search(o.text):
+            return False
+        ends = {"OFF", "REST", "DRAIN", "SERVE", "ADD", "COOL", "SOAK"} & set(classes(o.text))
+        plain = o.kind not in ("off", "rest", "release", "drain", "serve", "cool", "chill", "soak") and not ends
+        return plain and of_another_tongue(self.recipe.steps[o.step].text)
 
     def _may_be_the_grains(self, o: Operation) -> bool:
         """ "Drain": of the grain, where nothing else is named. "Drain the beans and add them" is not."""

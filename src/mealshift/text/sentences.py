@@ -14,7 +14,11 @@ from functools import lru_cache
 
 from ..quick import lazy
 
-_BETWEEN = lazy(r"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|(?<=[a-z] (?:min|max))\.(?=\s\d)|\.(?=\s?[a-z(])|[.!?](?=\S))+")
+# "nach ca. 18 Minuten", "ok. 15 minut"
+_ABOUT = r"(?:(?<=\b[Cc]a)|(?<=\b[Oo]k)|(?<=\babt)|(?<=\bcca)|(?<=\benv)|(?<=\baprox)|(?<=\b[Aa]pprox))\.(?=\s\d)"
+_BETWEEN = lazy(
+    rf"(?:[^.;!?。\n]|(?<=\d)\.(?=\d)|(?<=[a-z] (?:min|max))\.(?=\s\d)|{_ABOUT}|\.(?=\s?[a-z(])|[.!?](?=\S))+"
+)
 # "low 15. off 10. mix": a number's stop ends one where the next word bids
 _STOP = lazy(r"\.\s(?=[a-z])")
 _BEFORE_IT = lazy(r"(?:[^\W\d_]+|\d+)\Z")
