@@ -16,7 +16,7 @@ from ..quick import lazy, quick
 
 # words after or before a grain's name that make it another thing
 _NOT_AFTER = r"(?!\s*[-]?(?:(?:measur\w+ |cooker )?cups?\b|vinegar|wine|flour|paper|noodles?|cooker|bran|milk|syrup|malt|cakes?|crackers?|krispies|flakes|bubbles|puffs|pops(?! open)|crisp\w*|cereal|sevai|sticks?|stick noodles|dumplings?|pasta|starch|cooker|bowls?\b(?!\s+of)|powder|vermicelli|sticks|washing|water|mode|program(?:me)?|setting|button|function|paddle|scoop|spatula|pot\b|stuffing mix|\((?:bean[ -]thread|glass noodle|cellophane)))"
-_NOT_BEFORE = r"(?<!cauliflower )(?<!buck)(?<!the right )(?<![\w-])"
+_NOT_BEFORE = r"(?<!cauliflower )(?<!cuiseur à )(?<!buck)(?<!the right )(?<![\w-])"
 _CLOSE_ENOUGH = 84
 
 

@@ -10,7 +10,7 @@ from ..process import Operation, Process, Span, Vessel
 from ..quick import lazy, quick
 from ..recipe import Duration, Recipe, Step
 from .clauses import Clause, verbs, wants_object
-from .pot_words import PREHEATS_ABROAD
+from .pot_words import COOLED_ABROAD, PREHEATS_ABROAD
 
 _SWITCHES = quick(r"\b(?:press|push|hit|start|switch|turn|cancel)\b|\bcooker (?:on|to)\b", re.I)
 _NO_PEEKING = quick(r"\b(?:lift|open|touch)\w*\b[^.;]{0,8}\blid\b|\bpeek", re.I)
@@ -40,7 +40,7 @@ _HEAT = (
     ("medium", quick(r"\b(?:medium|moderate|med)\b", re.I)),
 )
 # "Precalentar el horno": verbs that are of no other thing
-_PREHEATS_ABROAD = quick(rf"\b{PREHEATS_ABROAD}\b", re.I)
+_DONE_ABROAD = quick(rf"\b(?:{PREHEATS_ABROAD}|{COOLED_ABROAD})\b", re.I)
 _OVEN = lazy(r"\b(\d{3})\s*(?:°|degrees|º)?\s*(?P<u>[CF])?\b")
 # phases of the grain by what its minutes are for
 _PHASES = ("heat", "rest", "release", "soak", "toast", "pan", "come_up", "from_end", "from_start", "whistles")
@@ -92,7 +92,7 @@ def operations(recipe: Recipe, found: Sequence[Clause]) -> Process:
             _SWITCHES.search(c.text)
             or _ALL_IN.search(c.text)
             or _NO_PEEKING.search(c.text)
-            or _PREHEATS_ABROAD.search(c.text)
+            or _DONE_ABROAD.search(c.text)
         )
         if not c.verb and not c.things and not c.lines and minutes is None and not says:
             continue

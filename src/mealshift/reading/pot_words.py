@@ -17,6 +17,7 @@ OVEN_ABROAD = r"(?:al horno|en el horno|hornea\w*|(?:in|al|nel) forno|infornare|
 # "Precalentar el horno": done to no other thing
 PREHEATS_ABROAD = r"(?:préchauff\w+|vorheiz\w*|verwarm\w* de oven|voorverwarm\w*|precal(?:ent|ient)\w*|preriscald\w*|pré-?aqueç\w*|pré-?aquec\w*|(?:sätt|värm) (?:på )?ugnen|ugnen på|(?:tænd|forvarm) ovnen|(?:rozgrzej|nagrzej|rozgrzać|nagrzać) piekarnik|fırını (?:önceden )?(?:\d+ derece\w* )?ısıt\w*|panaskan oven)"
 SOAKED_ABROAD = r"(?:a bagno|in ammollo|en remojo|de molho|à tremper|tremper|trempage|einweichen|weken|i blö[td]|i blø[dt]|blötlägg\w*|bløtlegg\w*|udblød\w*|namocz\w*|namaka\w*|moczyć|moczy|ıslat\w*|rendam\w*)"
+COOLED_ABROAD = r"(?:raffredd|enfr[ií]|refroid|abkühl|auskühl|esfri|arrefe|svalna|kallna|afkoel|afkøl|avkjøl|ostud|ostyg|wystyg|soğut|soğuyu|dingin)\w*"
 # "sacar el pollo y reservar"; not "retirar del fuego"
 TAKEN_OUT_ABROAD = r"(?:herausnehmen|herausheben|beiseite (?:stellen|legen)|zur seite (?:stellen|legen)|réserv(?:er|ez)|(?:mettre|mettez) de côté|(?:sac|retir)(?:ar|a|amos|e|er|ez)(?! (?:del|de la|do|du|la|le|el|o) (?:fuego|horno|fogo|forno|feu|four|plaque|couvercle|tapa|tampa))|reserv(?:ar|a|e|amos)|apart(?:ar|a|amos)|togliere(?! (?:dal|il|la))|(?:tenere|mettere|mettete) da parte|reserve|opzij|apart (?:zetten|leggen)|lägg åt sidan|ta upp|læg(?:ges)? til side|tag op|legg til side|wyjmij|wyjąć|odłóż|kenara al\w*|sisihkan|angkat)"
 WORD = lazy(r"[^\W\d_]+(?:'[^\W\d_]+)?")

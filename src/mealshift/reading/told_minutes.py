@@ -19,7 +19,7 @@ from .entry import entered, of_sentence
 from .ingredients import foods
 from .names import OTHER_GRAINS, as_rice, find_grains
 from .otherwise import LIKED, OTHERWISE
-from .pot_words import CLASS, OVEN_ABROAD, SOAKED_ABROAD
+from .pot_words import CLASS, COOLED_ABROAD, OVEN_ABROAD, SOAKED_ABROAD
 
 
 @dataclass(frozen=True, slots=True)
@@ -224,7 +224,7 @@ _THEN_STARTED = lazy(
     re.I,
 )
 _COOLED = lazy(
-    r"\b(?:fridge|refrigerat\w*|chill|raffredd\w*|enfr[ií]\w*|refroid\w*|abkühlen|auskühlen|esfri\w*|svalna|afkoelen)\b",
+    rf"\b(?:fridge|refrigerat\w*|chill|{COOLED_ABROAD})\b",
     re.I,
 )
 # what cools for so long is cold, and does not rest

@@ -25,7 +25,7 @@ from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
 from ..reading.dish import grain_lines
-from ..reading.pot_words import PREHEATS_ABROAD, classes, of_another_tongue
+from ..reading.pot_words import COOLED_ABROAD, PREHEATS_ABROAD, classes, of_another_tongue
 from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
 from . import sentences
@@ -202,10 +202,7 @@ _OVEN_ON = lazy(
 # "rice should still be half raw", after what cooks it
 _HOW_IT_IS = lazy(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
-_COOLS_ABROAD = lazy(
-    r"\b(?:refroid|enfri|raffredd|abkühl|auskühl|esfri|arrefe|afkoel|svalna|kallna|afkøl|avkjøl|ostud|soğu|dingin)",
-    re.I,
-)
+_COOLS_ABROAD = lazy(rf"\b{COOLED_ABROAD}", re.I)
 _STIRRED_ABROAD = lazy(
     r"\W*(?:(?:zwischendurch|dabei|gelegentlich|ab und zu|immer wieder|hin und wieder)\b|(?:en )?remu\w+|en mélangeant|mescol\w+|revolv\w+|remov(?:er|iendo|emos)\b|mexendo|mexa|roer\b|al roerend|rör om|under omr[øö]r\w+|mieszaj\w*|(?:ara sıra )?karıştır\w*|sambil di)",
     re.I,
