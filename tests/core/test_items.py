@@ -11,7 +11,7 @@ from mealshift.text.amounts import items
 LINES = [
     ("2 1/2 cups stock (or water + 2 tsp bouillon)", False, [("stock", 593, None)]),
     ("2 1/2 mugs stock (or about 600 ml)", False, [("stock", 600, None)]),
-    ("1 bicchiere di vino bianco, 1,2 l brodo", True, [("di vino bianco", 240, None), ("brodo", 1200, None)]),
+    ("1 bicchiere di vino bianco, 1,2 l brodo", True, [("vino bianco", 240, None), ("brodo", 1200, None)]),
     # slashes between things, and between the ways to say one
     (
         "300 g short rice / 1,2 l stock, hot / salt",

@@ -92,7 +92,8 @@ _WITH_A_CUBE = lazy(
 _ANY_LIQUID = lazy(r"(?:(?:hot|warm|cold|cooking|boiling) )?(?P<liquid>liquid)\b\s*(?:[:,;(–—-]|$|of\b)", re.I)
 
 
-_SU = lazy(r"\W*su(?:yu)?\W*", re.I)
+# what is another word beside others: "en su jugo", "garam masala"
+_ALONE = {"su": "water", "suyu": "water", "garam": "salt", "tel": "oil"}
 
 
 @lru_cache(maxsize=4000)
@@ -103,9 +104,7 @@ def kind_of(name: str) -> tuple[Kind | None, str]:
     if m := _ANY_LIQUID.match(name):
         # "liquid: the tomatoes' juice and water", whatever it is
         name = m["liquid"]
-    if _SU.fullmatch(name):
-        # water, where it is the whole name; elsewhere it is Spanish for "its"
-        name = "water"
+    name = _ALONE.get(name.strip().lower(), name)
     if m := _WITH_A_CUBE.match(name):
         # "3 cups water + bouillon cube" are three cups, and no cube
         name = m["water"]

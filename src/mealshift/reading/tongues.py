@@ -19,7 +19,7 @@ from ..quick import quick
 
 _What = TypeVar("_What")
 # shorter words without their accents may be others: "só" is salt, "so" is not
-LEAST_PLAIN = 5
+LEAST_PLAIN, LEAST_PLAIN_STEM = 5, 6
 _SPLIT = str.maketrans({"ß": "ss", "ł": "l", "ø": "o", "ı": "i", "œ": "oe", "æ": "ae", "đ": "d"})
 _TWO_LETTERS = str.maketrans({"ä": "ae", "ö": "oe", "ü": "ue", "ß": "ss", "å": "aa", "ø": "oe", "æ": "ae"})
 
@@ -39,7 +39,8 @@ def _meanings() -> Mapping[str, tuple[str, ...]]:
 def _spelt(word: str) -> Iterator[str]:
     """The word, and as who has no such letters on his keys writes it."""
     yield word
-    if len(word) >= LEAST_PLAIN:
+    # "râpé*" without its accents would be the rapeseed
+    if len(word.strip("*")) >= (LEAST_PLAIN_STEM if word.endswith("*") else LEAST_PLAIN):
         bare = unicodedata.normalize("NFD", word.translate(_SPLIT))
         yield "".join(c for c in bare if not unicodedata.combining(c))
         yield word.translate(_TWO_LETTERS)

@@ -300,8 +300,9 @@ def _left_on(recipe: Recipe, line: Line, ops: Sequence[Operation]) -> float:
     if i is None or ops[i].step is None:
         return 0.0
     liquids = {ln.index for ln in recipe.lines if ln.role == "pot_liquid"}
-    had, hot, wet = 0.0, ops[i].kind in ("fry", "boil", "cook"), False
+    had, hot, wet = 0.0, False, False
     for o in ops[i:]:
+        hot = hot or o.step == ops[i].step and (o.kind in ("fry", "boil", "cook") or _HEATED.search(o.text) is not None)
         if (
             # what was browned stews on: "2) water just over it, slow 1 hour"
             (o.step != ops[i].step and not hot)
