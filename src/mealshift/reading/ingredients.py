@@ -138,6 +138,11 @@ def is_food(word: str) -> bool:
     return any(p.search(word) for p in (_kinds(), _at_heat()))
 
 
+def is_foreign(name: str) -> bool:
+    """Is a thing that has to be done called by a word of another tongue, and by none of ours?"""
+    return _at_heat().is_theirs(name)
+
+
 _FROZEN = quick(r"\bfrozen\b", re.I)
 FROZEN_MIN = 4.0
 

@@ -56,6 +56,7 @@ class Vocabulary(Generic[_What]):
     def __init__(self, by_word: Mapping[str, _What], further: Iterable[tuple[str, _What]] = ()) -> None:
         theirs = [(w, what) for ours, what in by_word.items() for w in _meanings().get(ours, ())]
         spelt = [(s, what) for w, what in (*theirs, *further) for s in dict.fromkeys(_spelt(w))]
+        self._ours = frozenset(by_word)
         self._whole = {w: what for w, what in spelt if "*" not in w} | dict(by_word)
         self._begins = {w[:-1]: what for w, what in spelt if w.endswith("*")}
         self._ends = {w[1:]: what for w, what in spelt if w.startswith("*")}
@@ -71,6 +72,11 @@ class Vocabulary(Generic[_What]):
     def hits(self, text: str) -> list[tuple[re.Match[str], _What]]:
         """Each place where one of the words stands, in order, with what that word stands for."""
         return [(m, self._meant(m)) for m in self._pattern.finditer(text)]
+
+    def is_theirs(self, text: str) -> bool:
+        """Is what it names called by no word of ours?"""
+        words = [m[0].lower() for m, _ in self.hits(text)]
+        return bool(words) and not self._ours.intersection(words)
 
     def search(self, text: str) -> re.Match[str] | None:
         return self._pattern.search(text)

@@ -64,7 +64,8 @@ def called(line: Line) -> str:
     """A thing as a sentence calls it: "2 large Potatoes (floury)" are the potatoes."""
     words = _SIZES.sub("", re.split(r"[?(,;:]", line.name)[0].strip())
     words = _PREPARED.split(words)[0] or words
-    return words.lower() if words.istitle() else words
+    # a noun keeps its capital where the tongue gives it one
+    return words.lower() if words.istitle() and not ingredients.is_foreign(words) else words
 
 
 @dataclass(frozen=True, slots=True)
