@@ -49,6 +49,9 @@ it("says one sentence for a server that is not there, or answers what is none of
 it("lets what was called off be called off, and calls a fault of its own by its name", async () => {
   vi.stubGlobal("fetch", () => Promise.reject(new DOMException("off", "AbortError")));
   expect(await answer(api.GET("/api/larder")).catch((f: unknown) => f)).toMatchObject({ name: "AbortError" });
+  // only what the page itself called off: a call that timed out was not answered
+  vi.stubGlobal("fetch", () => Promise.reject(new DOMException("late", "TimeoutError")));
+  expect(await answer(api.GET("/api/larder")).catch((f: unknown) => f)).toBeInstanceOf(TroubleError);
   expect(asTrouble(new Error("a slip"))).toMatchObject({ code: "fault" });
   expect(asTrouble(null)).toBeNull();
 });
