@@ -141,7 +141,7 @@ _A_BROTH = lazy(r"\b(?:strain|broth|stock|liquor|soup)\w*\b[^\n]{0,90}$", re.I)
 _DRAWN = _of_liquid("measur(?:e|ing)(?: out| off)?|tak(?:e|ing)|us(?:e|ing)|ladl(?:e|ing)(?: in)?")
 # "boil the peas … until 2 cups of liquor remain", and the rice goes in
 _LEFT = lazy(
-    rf"(?:\b(?:until|till|(?<!there )(?:should be|should have|must be))\s+|(?<=[;,.]\s))(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left|(?:should|must|will) (?:remain|be left))\b",
+    rf"(?:\b(?:until|till|(?<!there )(?:should be|should have|must be|(?:you|we|i) (?:want|need|are after)|you'll want))\s+|(?<=[;,.]\s))(?:about |only |just )?(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)\.?\s+(?:of )?(?:the )?(?P<of>(?:[^\W\d_]+ )?(?:liquid|liquor|water|broth|stock))\s+(?:remains?|(?:is|are) left|left|(?:should|must|will) (?:remain|be left))\b",
     re.I,
 )
 # "cook the rice in the other 2 cups of broth": the first went to something else
