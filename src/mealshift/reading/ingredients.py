@@ -702,7 +702,9 @@ def handles(lines: Sequence[Line], told: str) -> list[re.Pattern[str] | None]:
                 first = _of_stems((part,)) if part else first
         out.append(first)
     # "800 g pork shoulder", and "brown the meat"; "Schweineschulter" and "das Fleisch"
-    meats = [k for k, ln in enumerate(lines) if not ln.grain and heat_wanted(ln)[1]]
+    meats = [
+        k for k, ln in enumerate(lines) if not ln.grain and heat_wanted(ln)[1] and heat_wanted(ln)[0] >= LEAST_OF_MEAT
+    ]
     if len(meats) == 1 and (p := out[meats[0]]) is not None and not p.search(told) and _MEAT.search(told):
         out[meats[0]] = _MEAT
     # "chicken broth", and "pour in the stock"
@@ -762,6 +764,8 @@ def _is_bent(word: str, whole: str) -> bool:
     return same >= SAME_ROOT and max(len(word), len(whole)) <= same + MOST_BENT
 
 
+# what is done sooner is fish
+LEAST_OF_MEAT = 10.0
 _MEAT = re.compile(
     r"(?<![\w-])(?:meat|fleisch|viande|carne|vlees|kött(?:et)?|kød(?:et)?|kjøtt(?:et)?|mięs(?:o|a|em)|eti|etleri|daging)(?![\w-])(?! (?:broth|stock|picada|molida|macinata|tritata))",
     re.I,

@@ -18,7 +18,7 @@ from .pot_words import CLASS, OVEN_ABROAD, POURED_ABROAD, PRESSURE_ABROAD, RICE_
 _FLAGS = {
     "microwave": r"\bmicrowav\w*|\bnuke\b",
     "watts": r"\b\d{3,4}\s?w(?:atts?)?\b",
-    "cooker": rf"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|{RICE_COOKERS_ABROAD}|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)?[\"'’”]? (?:mode|setting)\b|(?<!slow )(?<!pressure )\bcooker(?:'s)? bowl\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\bstart\W{1, 3}(?:sushi|regular|normal|white rice|quick)\b|\b\d[ -]?(?:gou?|gō|cup) (?:line|mark)\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
+    "cooker": rf"\brice[- ]?cookers?\b|\b(?:magic ?(?:com|jar)|{RICE_COOKERS_ABROAD}|p[eouy]l[oa]u?paz|suihanki)\b|\b(?:mixed|white|brown|plain|quick|sushi|normal|regular|standard|porridge)(?: rice)?[\"'’”]? (?:mode|setting)\b|(?<!slow )(?<!pressure )\bcooker(?:'s)? bowl\b|\b(?:regular|normal|standard|mixed|white rice|mixed rice|porridge) (?:course|cycle|program(?:me)?)\b|\bstart\W{{1,3}}(?:sushi|regular|normal|white rice|quick)\b|\b\d[ -]?(?:gou?|gō|cup) (?:line|mark)\b|\b(?:cook|start|run|set)(?: (?:it|the rice))? (?:on|to) (?:the )?(?:regular|normal|white rice|sushi|mixed)\b",
     "press_cook": r"\b(?:press|hit|push|switch to|on) (?:the )?(?:cook|start|white rice|porridge)\b|\bkeep[- ]warm\b|\bclicks?\b|\bbutton\b",
     "whistle": r"\b(?:whistles?|seetis?|sitis?|siti)\b",
     "pressure": rf"\bpressure\b|\bPC:|\b{PRESSURE_ABROAD}",
@@ -105,7 +105,7 @@ _AT_PRESSURE = lazy(
     re.I,
 )
 _LOCKED_ABROAD = lazy(
-    rf"\b{PRESSURE_ABROAD}\b[\s\S]*\b(?:(?:re)?ferm(?:er|ez)|(?:ver)?schlie(?:ß|ss)en|verschlossen|cerr(?:ar|amos|ad)|cierra|tapar|chiud\w+|feche|tampe|sluit|stäng|luk\b|lukk|zamknij|zamknąć|kapat\w*|soupape|valvola|válvula|ventil)\b",
+    rf"\b{PRESSURE_ABROAD}\b[\s\S]{{0,400}}?\b(?:(?:re)?ferm(?:er|ez)|(?:ver)?schlie(?:ß|ss)en|verschlossen|cerr(?:ar|amos|ad)|cierra|tapar|chiud\w+|feche|tampe|sluit|stäng|luk\b|lukk|zamknij|zamknąć|kapat\w*|soupape|valvola|válvula|ventil)\b",
     re.I,
 )
 # who writes so has a pot with a display

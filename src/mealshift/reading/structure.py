@@ -304,7 +304,7 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
                 or {"HEAT", "FRY", "REST", "ADD", "STIR", "COVER", "DRAIN", "SOAK"} & set(pot_words.classes(ln.text))
             )
         ) or (
-            cls in ("chatter", "note", "meta", "section")
+            (cls in ("chatter", "note", "meta") or (cls == "section" and ln.text.rstrip()[-1:] == "."))
             and foreign
             and (
                 last_listed < ln.index < last_step

@@ -243,7 +243,7 @@ _COLD_ABROAD = lazy(
     re.I,
 )
 _BAKED_ABROAD = lazy(
-    rf"\b(?:{OVEN_ABROAD}|bak (?:nog|ze|het)|überback\w*|gratin(?:er|ez|are|ar)|gratinar|cuire encore au four|grädda|bages?|bag|zapiek\w*|piecz|pieczemy)\b[^.;!?]{{0,40}}$",
+    rf"\b(?:{OVEN_ABROAD}|bak (?:nog|ze|het)|überback\w*|gratin(?:er|ez|are|ar)|gratinar|cuire encore au four|grädda|(?:bages?|bag) (?:videre|den|det|retten|yderligere)|zapiek\w*|piecz|pieczemy)\b[^.;!?]{{0,40}}$",
     re.I,
 )
 _FRIED_ABROAD = lazy(r"\.?\s*(?:lang |goldbraun |knusprig |kräftig )*(?:an|mit)?(?:braten|rösten|dünsten)\b", re.I)

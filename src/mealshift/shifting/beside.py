@@ -317,7 +317,7 @@ def _left_on(recipe: Recipe, line: Line, ops: Sequence[Operation]) -> float:
         wet = wet or bool(liquids & set(o.what)) or CLASS["LIQUID"].search(o.text) is not None
         here = o.step == ops[i].step and (o.kind in ("cook", "boil") or _HEATED.search(o.text))
         # what is told of another thing is that one's
-        stews = wet and not set(o.what) - liquids - {line.index}
+        stews = hot and wet and o.kind not in ("rest", "off", "soak") and not set(o.what) - liquids - {line.index}
         # a clause that says no minutes has only what such a thing usually takes
         if o.typical_min and (here or stews) and any(stretches(o.text)):
             had += o.typical_min
