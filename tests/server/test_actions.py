@@ -164,6 +164,10 @@ def test_an_appliance_comes_into_a_kitchen_that_nobody_drew_yet(home, other) -> 
     assert (made.household, made.rice_cooker, len(made.burners)) == (home, True, 2)
     again = kitchen.add_appliance(home, "microwave")
     assert (again.pk, again.rice_cooker, again.microwave_w) == (made.pk, True, 800.0)
+    assert (kitchen_asked.owned(made), kitchen_asked.owned(again)) == (
+        ("rice cooker",),
+        ("rice cooker", "microwave"),
+    )
     assert kitchen_asked.kitchen_row(other) is None
     refused("name", lambda: kitchen.add_appliance(home, "samovar"))
 

@@ -36,7 +36,8 @@ def test_sign_up_makes_a_household_and_signs_in(db) -> None:
     answer = post(client, "households", household="Fennel Row", name="fen", password=PASSWORD)
     assert answer.status_code == 201 and answer.json()["household"] == "Fennel Row"
     assert client.get("/api/recipes").status_code == 200
-    assert client.delete("/api/session").json()["signed_in"] is False
+    nobody = client.delete("/api/session").json()
+    assert (nobody["signed_in"], nobody["has_password"], nobody["name"]) == (False, False, "")
     assert client.get("/api/recipes").status_code == 401
     assert post(client, "session", name="fen", password=PASSWORD).json()["signed_in"] is True
 

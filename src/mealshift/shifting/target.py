@@ -1263,12 +1263,10 @@ class _Work:
         """Minutes at a heat that the new method itself tells behind the place where it joins: the rolls simmer on when their grain is done."""
         ops = self.out.operations
         joins = next((i for i, o in enumerate(ops) if o.id == j.operation), len(ops))
-        here = [o for o in ops[joins:] if o.vessel == ops[joins].vessel and o.basis == "said" and o.told]
-        # of another thing: "boil the eggs 10 minutes"; a filling is in what is named
-        own = {j.line.index, self.recipe.source}
-        its = (
-            o for o in here if o.kind in ("cook", "boil") and (self.recipe.dish == "stuffing" or not set(o.what) - own)
-        )
+        told = [o for o in ops[joins:] if o.basis == "said" and o.told and o.kind in ("cook", "boil")]
+        # of another thing, "boil the eggs 10 minutes", or in another pot; a filling is in what is named, wherever that stands
+        own, filled = {j.line.index, self.recipe.source}, self.recipe.dish == "stuffing"
+        its = (o for o in told if filled or (o.vessel == ops[joins].vessel and not set(o.what) - own))
         return sum(o.typical_min or 0.0 for o in its if o.phase != "rest")
 
     def _check_raw(self, j: Joins) -> None:
