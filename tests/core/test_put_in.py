@@ -25,7 +25,7 @@ SAID = (
     ("Fry the onion 5 minutes. Rinse and drain the rice, then stir in. Add the water.", "Fry the onion 5 minutes. Stir in the oats. Add the water.", "Fry the onion 5 minutes. Add the water."),
     ("Fry the onion 5 minutes. Wash the rice, drain well and add to the onion. Pour in the water.", "5 minutes. Add the oats to the onion. Pour in the water.", "5 minutes. Pour in the water."),
     ("Fry the onion 5 minutes. Rinse the rice until clear; add with the water and salt.", "Add the oats with the water and salt.", "Add the millet grits (not yet) with the water and salt."),
-    ("Fry the onion 5 minutes. Meanwhile wash the rice in a sieve. Add to the pan and stir to coat. Pour over the water.", "5 minutes. Add the oats to the pan and stir to coat.", "5 minutes. Stir to coat. Pour over the water."),
+    ("Fry the onion 5 minutes. Meanwhile wash the rice in a sieve. Add to the pan and stir to coat. Pour over the water.", "5 minutes. Add the oats to the pan and stir to coat.", "5 minutes. Pour over the water."),
     ("Wash the rice. Fry the onion 5 minutes, add the rice and fry 2 minutes. Add the water.", "fry the onion 5 minutes, add the oats and fry 2 minutes.", "Fry the onion 5 minutes. Add the water."),
 )  # fmt: skip
 

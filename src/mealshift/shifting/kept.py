@@ -37,6 +37,7 @@ class Left(NamedTuple):
 def left_out(recipe: Recipe, operations: Sequence[Operation]) -> list[Left]:
     """The ingredients that only retired operations name, in the order in which they did."""
     retired = [i for i, o in enumerate(operations) if o.basis == "retired"]
+    fats = {ln.index for ln in recipe.lines if ln.role == "fat"}
     out = []
     for ln, words in _words_of_others(recipe) if retired else ():
 
@@ -45,6 +46,11 @@ def left_out(recipe: Recipe, operations: Sequence[Operation]) -> list[Left]:
 
         at = next((i for i in reversed(retired) if names_it(operations[i])), None)
         if at is None or any(names_it(o) for o in operations if o.basis != "retired"):
+            continue
+        fries = (o for o in operations[:at] if o.kind == "fry" and o.basis != "retired" and not fats & set(o.what))
+        turned = ln.index in fats and operations[at].kind in ("stir", "toast", "fry")
+        if turned and next(fries, None) is not None:
+            # "turn it over in the oil": what was fried before, in nothing that is named, was fried in it
             continue
         if "-" in ln.name and any(_run_on(ln.name) in _run_on(o.text) for o in operations if o.basis != "retired"):
             # "rose-water" is the rosewater

@@ -203,6 +203,10 @@ _OVEN_ON = lazy(
 _HOW_IT_IS = lazy(r"\b(?:should|must|ought to|will) (?:still |now |just )?(?:be|look|feel|have)\b", re.I)
 # the recipe makes its crust itself
 _COOLS_ABROAD = lazy(rf"\b{COOLED_ABROAD}", re.I)
+_TURNED_IN_FAT = lazy(
+    r"\W*(?:(?:and|then) )*(?:turn|stir|toss|move|coat|mix|swirl)\w*(?: (?:it|them|well|about|around|round|over|gently))* (?:in|with|through|to coat|so (?:that )?(?:it|every grain) is coated|(?:until|till) (?:it is |it's |they are |well |all |evenly )*(?:coated|glossy|shiny|slick))\b[^.;!?]{0,40}",
+    re.I,
+)
 _STIRRED_ABROAD = lazy(
     r"\W*(?:(?:zwischendurch|dabei|gelegentlich|ab und zu|immer wieder|hin und wieder)\b|(?:en )?remu\w+|en mélangeant|mescol\w+|revolv\w+|remov(?:er|iendo|emos)\b|mexendo|mexa|roer\b|al roerend|rör om|under omr[øö]r\w+|mieszaj\w*|(?:ara sıra )?karıştır\w*|sambil di)",
     re.I,
@@ -835,6 +839,11 @@ class _Work:
         for i, o in enumerate(ops):
             if o.basis == "retired" and self.recipe.source in o.what:
                 self._not_toasted(i, fats | mine, why)
+                # "tip it in and turn it over in the oil"
+                then = ops[i + 1] if self._goes_on(i + 1) else o
+                turned = then.basis == "said" and not then.phase and set(then.what) <= fats | mine
+                if turned and _TURNED_IN_FAT.fullmatch(then.text):
+                    self._retire(i + 1, why)
         if self._rains():
             # "Drain the rice and add": a meal was in no water
             for i, o in enumerate(ops):
