@@ -407,7 +407,9 @@ def _of_the_page(mutants: list[Mutant], tests: list[str]) -> tuple[int, list[Mut
         shutil.copytree(ROOT / "web/src", copy / "web/src")
         for part in ("package.json", "tsconfig.json", "vite.config.ts"):
             shutil.copy(ROOT / "web" / part, copy / "web" / part)
-        shutil.copytree(ROOT / "tests/core/corpus", copy / "tests/core/corpus")
+        # what the core and the page are both held to
+        for part in ("tests/core/corpus", "tests/shared"):
+            shutil.copytree(ROOT / part, copy / part)
         os.symlink(ROOT / "web/node_modules", copy / "web/node_modules")
         for mutant in mutants:
             target = copy / _place(mutant.file)
