@@ -1030,9 +1030,9 @@ _SOAKED_AND_COOKED = lazy(
 RULES = (
     Rule(
         "Soak the rice in 500 ml water and cook it 12 minutes", "heat", 0.85, leaves="",
-        fits=lambda p: p.kind in ("soak", "other", "rest", "heat") and p.short and _SOAKED_AND_COOKED.search(p.back(120)) and not _by_another(p),
+        fits=lambda p: _SOAKED_AND_COOKED.search(p.back(120)) and not _by_another(p),
     ),
-    Rule("Dry roast the semolina on a low flame for 5 mins", "toast", 0.95, fits=lambda p: p.kind in ("heat", "other", "pan", "toast") and p.short and not p.had("heat") and _roasts_dry(p)),
+    Rule("Dry roast the semolina on a low flame for 5 mins", "toast", 0.95, fits=lambda p: not p.had("heat") and _roasts_dry(p)),
     Rule(
         "Roast the semolina, keep aside. Add the carrots, cover, cook 5 mins. Add the semolina", "other", 0.93,
         fits=lambda p: p.kind in ("heat", "rest") and not p.had("heat") and p.had("toast") and p.at is not None and not p.found[p.at].before.grain
@@ -1044,7 +1044,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _LIKE_PASTA.search(p.back(120)) and CLASS["GRAIN"].search(p.back(160)),
     ),
     Rule("Rest 5 minutes. Leave at least 1 hour before eating.", "other", 0.8, lambda p: p.kind == "rest" and not p.short and p.had("rest"), leaves="rest"),
-    Rule("Rest 15 min before carving.", "other", 0.93, lambda p: p.kind in ("rest", "other") and p.after(_TO_CARVE)),
+    Rule("Rest 15 min before carving.", "other", 0.93, lambda p: p.after(_TO_CARVE)),
     Rule("Boil the soaked rice in salted water for 6 minutes", "heat", 0.9, lambda p: p.kind in ("soak", "other") and _BOILS_THE_SOAKED.search(p.back(140)), leaves=""),
     Rule("20 minute soak in the bowl", "soak", 0.93, lambda p: not p.had("heat") and p.after(_SOAK_BEHIND) and not _by_another(p), leaves=""),
     Rule(
@@ -1053,7 +1053,7 @@ RULES = (
     ),
     Rule(
         "Cook rice 10 min. Core the cabbage, boil 10 min", "other", 0.9, leaves="",
-        fits=lambda p: p.kind == "heat" and p.had("heat") and _CORED.search(p.back(90)),
+        fits=lambda p: p.had("heat") and _CORED.search(p.back(90)),
     ),
     Rule(
         "It simmers 12 minutes. Fry the carrots in the oil 4 minutes", "other", 0.85, leaves="",
@@ -1065,7 +1065,7 @@ RULES = (
     ),
     Rule(
         "Cool & chill for 4 hours", "other", 0.95, leaves="",
-        fits=lambda p: p.kind in ("other", "rest", "heat") and p.s.typical >= LONG_COOL_MIN and p.had("heat", "whistles") and p.clause is not None
+        fits=lambda p: p.s.typical >= LONG_COOL_MIN and p.had("heat", "whistles") and p.clause is not None
         and (p.clause.verb == "cool" and not p.clause.before.off or _COOLED.search(p.before[-30:]) is not None),
     ),
     Rule(
@@ -1074,26 +1074,26 @@ RULES = (
     ),
     Rule(
         "open pot till just done, 15 mins, cover for 5 mins then spread", "rest", 0.85, leaves="heat",
-        fits=lambda p: p.short and p.kind in ("heat", "other") and p.had("heat") and not p.had("rest") and _COVERED_FOR.search(p.before) and p.after(_THEN_OUT),
+        fits=lambda p: p.kind in ("heat", "other") and p.had("heat") and not p.had("rest") and _COVERED_FOR.search(p.before) and p.after(_THEN_OUT),
     ),
     Rule("for the time on the packet minus 2 minutes (about 12)", "other", 0.93, lambda p: _MINUS.search(p.before), leaves=""),
-    Rule("natural release. Takes 20 minutes", "release", 0.85, lambda p: p.had("heat") and p.kind in ("other", "heat", "rest") and _TAKES_TO_FALL.search(p.back(70)), leaves=""),
+    Rule("natural release. Takes 20 minutes", "release", 0.85, lambda p: p.had("heat") and _TAKES_TO_FALL.search(p.back(70)), leaves=""),
     Rule(
         "set the timer to 10 min. After 10 min take it off the heat", "from_start", 0.9, leaves="",
-        fits=lambda p: p.kind in ("heat", "other", "rest", "from_start") and _AFTER_SO_LONG.search(p.before) and p.after(_TAKE_IT_OFF) and any(t.kind == "heat" and t.stretch.typical == p.s.typical for t in p.earlier),
+        fits=lambda p: _AFTER_SO_LONG.search(p.before) and p.after(_TAKE_IT_OFF) and any(t.kind == "heat" and t.stretch.typical == p.s.typical for t in p.earlier),
     ),
     Rule("at minute 12", "from_start", 0.99, lambda p: p.s.unit == "minute"),
     Rule(
         "60 Minuten backen, nach 30 Minuten umrühren", "from_start", 0.85, leaves="",
-        fits=lambda p: p.kind in ("heat", "other", "pan") and p.had("heat") and _AFTER_ABROAD.search(p.before) and p.after(_STIRRED_ABROAD),
+        fits=lambda p: p.had("heat") and _AFTER_ABROAD.search(p.before) and p.after(_STIRRED_ABROAD),
     ),
     Rule(
         "Cocer 16 minutos; a los 12 minutos añadir", "from_start", 0.9, leaves="",
-        fits=lambda p: p.kind in ("heat", "other", "pan") and _AFTER_ABROAD.search(p.before) and p.after(_ADDED_ABROAD) and _within_the_heat(p),
+        fits=lambda p: _AFTER_ABROAD.search(p.before) and p.after(_ADDED_ABROAD) and _within_the_heat(p),
     ),
     Rule(
         "at the 10 minute mark", "from_start", 0.9, leaves="",
-        fits=lambda p: p.kind in ("heat", "pan", "other", "from_start") and p.after(_MARK),
+        fits=lambda p: p.after(_MARK),
     ),
     Rule(
         "Rice: 2 cups, low 20 min. / Chicken: brown 8 min, cover 25", "other", 0.93, leaves="",
@@ -1102,31 +1102,31 @@ RULES = (
     Rule("bring to the boil ~7m, low 12m", "heat", 0.93, lambda p: p.kind in ("come_up", "other", "rest") and p.since("come_up", _THEN_LOW)),
     Rule(
         "cover the rice with cold water and forget it for half an hour. Drain", "soak", 0.85, leaves="",
-        fits=lambda p: p.kind in ("heat", "rest", "other", "release", "soak") and not p.had("heat") and _IN_COLD_WATER.search(p.before) and not _WASHES.search(p.back(120)) and p.after(_POURED_OFF) and not _by_another(p),
+        fits=lambda p: not p.had("heat") and _IN_COLD_WATER.search(p.before) and not _WASHES.search(p.back(120)) and p.after(_POURED_OFF) and not _by_another(p),
     ),
-    Rule("Seal, 6 minutes. Wait 10 minutes, then vent the rest", "release", 0.9, lambda p: p.short and p.had("heat", "whistles") and p.kind in ("rest", "other", "heat", "release") and p.after(_THEN_VENTED), leaves=""),
-    Rule("Rice cooker: normal cycle (40 minutes)", "heat", 0.85, lambda p: p.cookers and p.kind in ("other", "come_up", "heat") and not p.had("heat") and _ITS_CYCLE.search(p.before), leaves=""),
+    Rule("Seal, 6 minutes. Wait 10 minutes, then vent the rest", "release", 0.9, lambda p: p.had("heat", "whistles") and p.after(_THEN_VENTED), leaves=""),
+    Rule("Rice cooker: normal cycle (40 minutes)", "heat", 0.85, lambda p: p.cookers and not p.had("heat") and _ITS_CYCLE.search(p.before), leaves=""),
     Rule("lasciarlo a bagno mezz'ora, poi scolare", "soak", 0.9, lambda p: not p.had("heat") and _SOAKED_BEFORE.search(p.before) and not CLASS["PULSE"].search(p.back(90)), leaves=""),
-    Rule("in etwa einer Viertelstunde gar ziehen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "rest", "other", "heat") and p.after(_DONE_SO), leaves=""),
-    Rule("An hour before you want to cook, put the rice to soak", "soak", 0.85, lambda p: not p.had("heat") and p.after(_BEFORE_IT_SOAKS) and not _by_another(p), leaves=""),
-    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "other", "rest", "pan", "from_start", "from_end") and p.after(_LEFT_TO_GO) and not _COOKS_THEM.search(p.before), leaves=""),
-    Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: p.kind in ("heat", "other", "rest", "pan", "from_start") and _HAS_HAD.search(p.before), leaves=""),
-    Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.short and p.had("heat") and p.kind in ("heat", "other", "rest") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
-    Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and p.kind in ("heat", "rest", "other") and _STAYS_HOT.search(p.before), leaves=""),
-    Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.short and p.had("heat") and not p.had("rest") and p.kind in ("heat", "other", "rest") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),
-    Rule("for the next 15 minutes leave it alone over a low heat", "heat", 0.9, lambda p: p.kind in ("rest", "other", "heat") and p.after(_ON_LOW_BEHIND) and not _by_another(p), leaves=""),
+    Rule("in etwa einer Viertelstunde gar ziehen lassen", "heat", 0.85, lambda p: p.after(_DONE_SO), leaves=""),
+    Rule("An hour before you want to cook, put the rice to soak", "soak", 0.85, lambda p: not p.had("heat") and p.after(_BEFORE_IT_SOAKS) and not any(CLASS[k].search(p.text[p.s.end : p.s.end + 90]) for k in _OTHER_FOOD), leaves=""),
+    Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.after(_LEFT_TO_GO) and not _COOKS_THEM.search(p.before), leaves=""),
+    Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: _HAS_HAD.search(p.before), leaves=""),
+    Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.had("heat") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
+    Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and _STAYS_HOT.search(p.before), leaves=""),
+    Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.had("heat") and not p.had("rest") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),
+    Rule("for the next 15 minutes leave it alone over a low heat", "heat", 0.9, lambda p: p.after(_ON_LOW_BEHIND) and not _by_another(p), leaves=""),
     Rule("Microwave the peas for 2 minutes", "other", 0.9, lambda p: p.had("heat") and p.kind in ("heat", "pan", "rest", "other") and (m := _MICROWAVED.search(p.before)) and not find_grains(m["of"]), leaves=""),
     Rule("8 whistles, medium heat (20 min); 2 whistles / 12 mins", "other", 0.95, lambda p: p.since("whistles", _SAME_SAID) or p.since("whistles", OR_SO_LONG)),
-    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.kind == "heat" and p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
+    Rule("12-14 min (easy-cook 16); 2 whistles (or 1 and 4 min sim)", "other", 0.95, lambda p: p.kind == "heat" and p.since("heat", _OTHER_SORT) or (p.since("heat", _IN_A_BRACKET_SOON) and p.after(_FOR_A_SORT)) or (p.kind == "heat" and p.had("whistles", "heat") and _OR_ELSE.search(p.before)) or (p.kind == "soak" and p.since("soak", _OTHER_SORT))),
     Rule("Soak rice 1 hour. Boil in the salted water 6 minutes, drain.", "heat", 0.9, lambda p: p.kind in ("other", "pan", "soak") and not p.had("heat") and _IN_SALTED.search(p.before) and p.after(_THEN_DRAINED)),
     Rule("From frozen: microwave 3 minutes", "other", 0.95, lambda p: p.kind in ("heat", "pan", "other") and p.had("heat") and _FROM_COLD.search(p.before), least=True, leaves=""),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
-    Rule("25 minutes, or at 350F for 35 minutes, or 45 at 325F", "other", 0.95, lambda p: p.kind in ("heat", "pan", "other") and (p.since("heat", OR_ELSEWHERE) or _another_such(p))),
+    Rule("25 minutes, or at 350F for 35 minutes, or 45 at 325F", "other", 0.95, lambda p: (p.since("heat", OR_ELSEWHERE) or _another_such(p))),
     Rule("romero los últimos 2 min", "from_end", 0.93, lambda p: _LAST_ABROAD.search(p.before)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
     Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan", "soak") and _DRIPS.search(p.before)),
-    Rule("toss all, leave 30 min for the flavours", "other", 0.9, lambda p: p.kind in ("rest", "heat") and p.after(_FOR_FLAVOUR) and not CLASS["COVER"].search(p.before)),
+    Rule("toss all, leave 30 min for the flavours", "other", 0.9, lambda p: p.after(_FOR_FLAVOUR) and not CLASS["COVER"].search(p.before)),
     Rule(
         "tip the rice in. Count 6 minutes from when it boils", "heat", 0.85, leaves="",
         fits=lambda p: p.kind in ("other", "pan", "come_up") and _COUNTED.search(p.before) and not _by_another(p),
@@ -1136,9 +1136,9 @@ RULES = (
         "odstaw 10 minut; laat 10 min. staan; diamkan 15 menit", "rest", 0.9,
         lambda p: p.short and p.kind in ("other", "heat", "soak") and (p.had("heat", "whistles") or p.cookers) and (_LEFT_ABROAD.search(p.before) or p.after(_LEFT_BEHIND)),
     ),
-    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.short and p.kind in ("other", "heat", "rest") and p.had("heat") and _LID_BACK.search(p.before) and (_TAKEN_OFF.search(p.text[: p.s.start]) or p.had("release")) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
+    Rule("Out of the oven, stir hard. Lid back, 3 min.", "rest", 0.85, lambda p: p.had("heat") and _LID_BACK.search(p.before) and (_TAKEN_OFF.search(p.text[: p.s.start]) or p.had("release")) and not (p.clause and p.clause.verb in ("cook", "fry")), leaves=""),
     Rule("Taste from 16 mins; mine's usually there at 18", "heat", 0.85, lambda p: p.s.bare and _THERE_AT.search(p.before)),
-    Rule("Rose water, 5 more off the fire", "rest", 0.9, lambda p: p.short and p.had("heat") and p.after(_OFF_THE_FIRE), leaves=""),
+    Rule("Rose water, 5 more off the fire", "rest", 0.9, lambda p: p.had("heat") and p.after(_OFF_THE_FIRE), leaves=""),
     Rule(
         "Cover. Simmer 45 min, turn twice, till the rice pokes out", "heat", 0.85, leaves="",
         fits=lambda p: p.kind in ("other", "pan", "heat") and p.clause and p.clause.verb in ("cook", "boil") and p.after(_TILL_THE_GRAIN),
@@ -1147,7 +1147,7 @@ RULES = (
         "Pour the tamarind in, it must boil till oil comes on top, 20 to 25 minutes", "other", 0.97, leaves="",
         fits=lambda p: p.kind == "other" and _oil_rises(p),
     ),
-    Rule("fry the pepper until the oil floats, 20 minutes", "pan", 0.95, lambda p: p.kind in ("heat", "toast", "pan") and _oil_rises(p), least=True, leaves=""),
+    Rule("fry the pepper until the oil floats, 20 minutes", "pan", 0.95, lambda p: _oil_rises(p), least=True, leaves=""),
     Rule(
         "boil the chicken with bay and an onion 45 min, keep the broth", "other", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "pan") and p.at is not None and _by_another(p) and p.after(_BROTH_KEPT),
@@ -1163,7 +1163,7 @@ RULES = (
     Rule("saves you 10 minutes of gas", "other", 0.95, lambda p: _SAVED.search(p.before)),
     Rule(
         "lid off till craters, 12 min. Cloth round the lid. Lowest. 30 min.", "heat", 0.85, least=True, leaves="",
-        fits=lambda p: p.kind in ("other", "rest", "pan", "heat") and (_AT_LOWEST.search(p.before) or (p.after(_LOW_BEHIND) and p.clause and p.clause.before.wet)) and p.clause and p.clause.grains and p.clause.before.grain and not p.clause.before.off and not _by_another(p),
+        fits=lambda p: (_AT_LOWEST.search(p.before) or (p.after(_LOW_BEHIND) and p.clause and p.clause.before.wet)) and p.clause and p.clause.grains and p.clause.before.grain and not p.clause.before.off and not _by_another(p),
     ),
     Rule("stir every 4 minutes", "other", 0.98, lambda p: _EVERY.search(p.before)),
     Rule(
@@ -1176,9 +1176,9 @@ RULES = (
         "The rice: cooks on low, closed (20 min); loosen it", "heat", 0.85, leaves="",
         fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _COOKS_SO_LONG.search(p.back(160)) and not _by_another(p),
     ),
-    Rule("10 min keep warm", "rest", 0.9, lambda p: p.cookers and p.short and p.kind in ("other", "heat", "rest") and p.after(_KEEP_WARM_BEHIND), leaves=""),
-    Rule("Take the foil off and give it another 10 minutes", "heat", 0.85, lambda p: (p.kind in ("rest", "other") and p.had("heat") and _UNCOVERED_AGAIN.search(p.back(90) + p.s.text)) or (p.kind in ("rest", "other", "heat") and _BARED_AND_BAKED.search(p.back(60)) and p.after(_MORE_OF_IT)), leaves=""),
-    Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.short and p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
+    Rule("10 min keep warm", "rest", 0.9, lambda p: p.cookers and p.after(_KEEP_WARM_BEHIND), leaves=""),
+    Rule("Take the foil off and give it another 10 minutes", "heat", 0.85, lambda p: (p.kind in ("rest", "other") and p.had("heat") and _UNCOVERED_AGAIN.search(p.back(90) + p.s.text)) or (_BARED_AND_BAKED.search(p.back(60)) and p.after(_MORE_OF_IT)), leaves=""),
+    Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
     Rule("Done in 20 min, one pan", "other", 0.97, lambda p: _READY_IN.search(p.before) and p.had("heat")),
     Rule("35 minutes, then 10 without the lid (so 45 in total)", "other", 0.97, lambda p: p.after(SUMMED) and p.had("heat")),
     Rule(
@@ -1186,33 +1186,33 @@ RULES = (
         lambda p: _only_if(p.text, p.s.start) or (_IN_BRACKETS.search(p.before) and p.after(_IF_NOW)),
     ),
     Rule("Bone-in pieces need 10 minutes longer, frozen ones 5 more", "other", 0.95, lambda p: p.kind in ("heat", "other") and p.had("heat", "whistles") and where_things_differ(p.text, p.s.start, p.s.end), least=True, leaves=""),
-    Rule("18 minutes (25 minutes for bone-in pieces)", "other", 0.95, lambda p: p.kind in ("heat", "other") and p.since("heat", _OPENS_A_BRACKET) and p.after(_FOR_SUCH_IN_BRACKETS), leaves=""),
+    Rule("18 minutes (25 minutes for bone-in pieces)", "other", 0.95, lambda p: p.since("heat", _OPENS_A_BRACKET) and p.after(_FOR_SUCH_IN_BRACKETS), leaves=""),
     Rule("can be made the day before and kept; then bake 45 minutes", "other", 0.95, lambda p: _MADE_AHEAD.search(p.back(160))),
     Rule(
         "Turn it down and cover it. / Twenty five minutes.", "heat", 0.85, leaves="",
-        fits=lambda p: p.kind in ("other", "rest", "pan", "toast") and p.n > 0 and p.text.strip(" .!") == p.s.text and p.clause and p.clause.before.grain
+        fits=lambda p: p.n > 0 and p.text.strip(" .!") == p.s.text and p.clause and p.clause.before.grain
         and _LOW_AND_COVERED.search(p.blocks[p.n - 1].text),
     ),
     Rule(
         "Sort and wash the peas; soak overnight. Drain.", "other", 0.88, leaves="",
-        fits=lambda p: p.kind in ("soak", "other") and p.clause and "soak" in p.clause.text.lower() and _goes_on_of_another(p),
+        fits=lambda p: p.clause and "soak" in p.clause.text.lower() and _goes_on_of_another(p),
     ),
     Rule("Soak the pot right away, 10 minutes", "other", 0.95, lambda p: _SOAKS_THE_POT.search(p.before)),
     Rule("Cover w/ foil. 350 - 1 hr.", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and _AT_SO_HOT.search(p.before) and not p.had("heat"), leaves=""),
     Rule("pour it over and let it drink for 20 minutes", "rest", 0.9, lambda p: p.kind in ("heat", "other", "pan") and _DRINKS.search(p.before) and p.had("heat"), leaves="other"),
     Rule("Warm the coconut milk, 5 minutes", "other", 0.85, lambda p: p.kind in ("heat", "rest", "pan") and _WARMS_ANOTHER.search(p.before) and not p.s.bare, leaves=""),
     Rule("Pre-heat the flask with hot water for 5 minutes", "other", 0.93, lambda p: _WARMS_A_VESSEL.search(p.before)),
-    Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.short and p.after(_WITH_THE_HEAT_OFF), leaves=""),
-    Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and p.short and _DRAWS.search(p.before) and p.had("heat"), leaves=""),
-    Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and p.short and _CLICKED.search(p.back(110)), least=True),
+    Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.after(_WITH_THE_HEAT_OFF), leaves=""),
+    Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and _DRAWS.search(p.before) and p.had("heat"), leaves=""),
+    Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and _CLICKED.search(p.back(110)), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER) or p.after(_ALL_TOLD)),
     ),
-    Rule("15 minutes. Rest 5 minutes.", "rest", 0.95, lambda p: p.kind == "rest" and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"), least=True, leaves="other"),
+    Rule("15 minutes. Rest 5 minutes.", "rest", 0.95, lambda p: p.kind == "rest" and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"), least=True, leaves="other"),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
-        fits=lambda p: p.kind in ("other", "rest", "heat") and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
+        fits=lambda p: _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
     ),
     Rule(
         "add rice; cook, stirring, until golden, 5 minutes", "toast", 0.85, leaves="",
@@ -1237,19 +1237,19 @@ RULES = (
     ),
     Rule(
         "Drain, back into the hot pan, tea towel over, 5 min", "rest", 0.85, leaves="",
-        fits=lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _DRIED_OFF.search(p.back(110)),
+        fits=lambda p: p.kind in ("other", "heat") and p.had("heat") and _DRIED_OFF.search(p.back(110)),
     ),
     Rule(
         "Beat in the eggs. Stand dish in pan of hot water and bake 50 minutes", "other", 0.85,
-        fits=lambda p: p.kind in ("heat", "rest") and p.had("heat") and _WATER_BATH.search(p.back(110)),
+        fits=lambda p: p.had("heat") and _WATER_BATH.search(p.back(110)),
     ),
     Rule(
         "Out of the fire, a cloth on top 5'", "rest", 0.85, leaves="",
-        fits=lambda p: p.short and p.kind in ("other", "heat") and p.had("heat") and _OFF_UNDER_CLOTH.search(p.before),
+        fits=lambda p: p.kind in ("other", "heat") and p.had("heat") and _OFF_UNDER_CLOTH.search(p.before),
     ),
     Rule(
         "Remove from heat, stir in vanilla. Cool 10 minutes to serve warm", "rest", 0.8, leaves="",
-        fits=lambda p: p.short and p.kind == "other" and p.had("heat") and not p.had("rest") and _COOL_A_LITTLE.search(p.before) and p.after(_TO_SERVE) and _TAKEN_OFF.search(p.text[: p.s.start]),
+        fits=lambda p: p.kind == "other" and p.had("heat") and not p.had("rest") and _COOL_A_LITTLE.search(p.before) and p.after(_TO_SERVE) and _TAKEN_OFF.search(p.text[: p.s.start]),
     ),
     Rule(
         "soak 30min, leave on sieve 10min", "other", 0.9, leaves="",
@@ -1261,7 +1261,7 @@ RULES = (
     ),
     Rule(
         "10 min high, 8 low. Newspaper on top 5 min", "rest", 0.8, leaves="heat",
-        fits=lambda p: p.kind in ("heat", "other", "rest") and p.short and p.had("heat") and _PAPER_ON_TOP.search(p.before),
+        fits=lambda p: p.had("heat") and _PAPER_ON_TOP.search(p.before),
     ),
     Rule("Set aside to pickle, tossing, at least 10 minutes", "other", 0.9, leaves="", fits=lambda p: p.kind in ("rest", "soak", "heat") and _PICKLES.search(p.back(90))),
     Rule("8' strong fire, 10' soft", "heat", 0.85, leaves="", fits=lambda p: p.kind in ("other", "pan", "rest") and p.since("heat", _STRONG_FIRE) and p.after(_SOFT_FIRE)),
@@ -1320,40 +1320,40 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "pan") and _LAYERED.search(p.back(180)) and _half_boiled(p),
     ),
     Rule("Ferment overnight 8-12 hours", "other", 0.97, lambda p: _FERMENTS.search(p.before)),
-    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: p.short and (p.had("heat") or p.cookers) and _LEFT_SHUT.search(p.before), leaves=""),
-    Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and p.short and _STEAMED_WHEN_DONE.search(p.before)),
-    Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: p.kind in ("soak", "other", "rest", "heat") and _BEI_HITZE.search(p.before), least=True, leaves=""),
-    Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: p.kind in ("soak", "heat", "rest", "other", "pan", "release") and not p.had("heat") and p.after(_EINWEICHEN) and not _by_another(p), least=True, leaves=""),
-    Rule("30 dk beklet", "soak", 0.85, lambda p: p.kind in ("heat", "other", "rest", "soak") and not p.had("heat") and p.after(_BEKLET), least=True, leaves=""),
-    Rule("unire il riso, tostare 2 minuti", "toast", 0.85, leaves="", fits=lambda p: p.kind in ("heat", "other", "pan", "rest") and p.short and not p.had("heat") and _TOSTARE.search(p.before) and CLASS["GRAIN"].search(p.text[: p.s.start])),
+    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: (p.had("heat") or p.cookers) and _LEFT_SHUT.search(p.before), leaves=""),
+    Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and _STEAMED_WHEN_DONE.search(p.before)),
+    Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: _BEI_HITZE.search(p.before), least=True, leaves=""),
+    Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: not p.had("heat") and p.after(_EINWEICHEN) and not _by_another(p), least=True, leaves=""),
+    Rule("30 dk beklet", "soak", 0.85, lambda p: not p.had("heat") and p.after(_BEKLET), least=True, leaves=""),
+    Rule("unire il riso, tostare 2 minuti", "toast", 0.85, leaves="", fits=lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and _TOSTARE.search(p.before) and CLASS["GRAIN"].search(p.text[: p.s.start])),
     Rule("3 dk kavur", "toast", 0.85, lambda p: p.kind in ("heat", "other", "pan", "rest") and not p.had("heat") and p.after(_KAVUR), leaves=""),
-    Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
-    Rule("boil the onions whole for 20-25 minutes", "other", 0.85, lambda p: p.kind == "heat" and _BOILED_WHOLE.search(p.before), leaves="heat"),
-    Rule("lowest 20 min. Open after 10 min.", "rest", 0.85, lambda p: not p.pressed and p.kind in ("from_start", "other", "release", "heat") and p.had("heat") and _OPENED_AFTER.search(p.before), leaves="heat"),
+    Rule("weitere 10 Minuten ohne Deckel überbacken", "heat", 0.85, lambda p: p.had("heat") and p.after(_BAKED_ON) and _BARED_IN_OVEN.search(p.text[max(0, p.s.start - 60) : p.s.end + 40]), leaves="rest"),
+    Rule("boil the onions whole for 20-25 minutes", "other", 0.85, lambda p: _BOILED_WHOLE.search(p.before), leaves="heat"),
+    Rule("lowest 20 min. Open after 10 min.", "rest", 0.85, lambda p: not p.pressed and p.had("heat") and _OPENED_AFTER.search(p.before), leaves="heat"),
     Rule("15 dk pişirin", "heat", 0.85, lambda p: p.kind in ("other", "rest", "pan") and p.after(_PISIR), leaves=""),
     Rule("15 dakika demlendirin", "rest", 0.9, lambda p: p.had("heat") and p.after(_DEMLE), leaves=""),
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),
     Rule(
         "add the rice, cook till 70 % done, about 5 minutes", "heat", 0.97,
-        lambda p: p.kind not in ("soak", "rest") and (_HALF_DONE.search(p.back(90)) or (p.kind == "heat" and p.after(_HALF_NOW))),
+        lambda p: (_HALF_DONE.search(p.back(90)) or (p.kind == "heat" and p.after(_HALF_NOW))),
     ),
     Rule(
         "put the rice in, about 8 minutes, strain it", "heat", 0.93, leaves="",
         fits=lambda p: p.kind in ("other", "pan") and p.clause and p.clause.grains and (p.clause.before.grain or any("grain" in c.things for c in of_sentence(p.found, p.at or 0))) and p.clause.before.boiled and p.clause.verb in ("cook", "boil", "add", "drain") and p.after(_POURED_OFF_NEXT) and not _by_another(p),
     ),
     Rule("into the sleeping bag for 15 minutes", "rest", 0.97, lambda p: _KEPT_HOT.search(p.before) and p.had("heat")),
-    Rule("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "rest", 0.9, lambda p: p.short and _JUST_OFF.search(p.before) and not p.had("rest"), least=True),
+    Rule("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "rest", 0.9, lambda p: _JUST_OFF.search(p.before) and not p.had("rest"), least=True),
     Rule(
         "poke holes, lid with a cloth, low, steam 45 minutes", "heat", 0.9, leaves="",
-        fits=lambda p: p.kind in ("other", "rest", "heat") and p.had("heat") and not p.had("rest") and _STEAMS_ON.search(p.before) and p.clause and p.clause.grains and not p.clause.before.off and not _by_another(p),
+        fits=lambda p: p.had("heat") and not p.had("rest") and _STEAMS_ON.search(p.before) and p.clause and p.clause.grains and not p.clause.before.off and not _by_another(p),
     ),
-    Rule("till the weight dances, then 3 min", "heat", 0.85, lambda p: p.kind not in ("soak", "release") and _UP_TO_PRESSURE.search(p.before), leaves=""),
+    Rule("till the weight dances, then 3 min", "heat", 0.85, lambda p: _UP_TO_PRESSURE.search(p.before), leaves=""),
     Rule("the weight dances, then 3 min, turn to low 5 min, off", "heat", 0.85, lambda p: p.pressed and p.kind in ("other", "pan", "come_up") and p.since("heat", _TURNED_DOWN), leaves=""),
     Rule(
         "lid, lowest 25 min. Turn the rice over. 10 more min", "heat", 0.8, leaves="",
-        fits=lambda p: p.kind in ("rest", "other", "heat") and p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
+        fits=lambda p: p.since("heat", _TURNED_OVER) and (_FURTHER.search(p.s.text) or _FURTHER.search(p.before[-12:]) or p.after(_MORE_OF_IT)),
     ),
-    Rule("When it starts to steam (around 10 mins), lay the chicken on top", "come_up", 0.85, leaves="heat", fits=lambda p: p.cookers and p.kind in ("heat", "other", "from_start", "rest") and not p.had("heat") and _STARTS_TO_STEAM.search(p.before)),
+    Rule("When it starts to steam (around 10 mins), lay the chicken on top", "come_up", 0.85, leaves="heat", fits=lambda p: p.cookers and not p.had("heat") and _STARTS_TO_STEAM.search(p.before)),
     Rule("Cooker clicks (abt 22 min)", "heat", 0.85, leaves="", fits=lambda p: p.cookers and p.kind in ("other", "come_up", "from_start") and not p.had("heat") and _CLICKS_AT.search(p.before)),
     Rule(
         "oat milk in, low, no lid, stir, 20-25, thick", "heat", 0.75, leaves="other",
@@ -1361,7 +1361,7 @@ RULES = (
     ),
     Rule(
         "low flame till thick. Sugar, cardamom, 5 more min", "heat", 0.75, leaves="",
-        fits=lambda p: p.kind in ("other", "rest") and p.short and p.had("heat") and not p.had("rest") and (_FURTHER.search(p.s.text) or p.after(_MORE_OF_IT))
+        fits=lambda p: p.kind in ("other", "rest") and p.had("heat") and not p.had("rest") and (_FURTHER.search(p.s.text) or p.after(_MORE_OF_IT))
         and p.clause and p.clause.verb in ("", "stir", "add", "grind") and p.clause.before.grain and not p.clause.before.off and not _by_another(p) and not any(CLASS[k].search(p.before) for k in ("OFF", "REST", "COVER")),
     ),
     Rule(
@@ -1370,23 +1370,23 @@ RULES = (
     ),
     Rule(
         "Lid on, oven 25 min; lid off 10 min. Rest 10.", "heat", 0.8, leaves="rest",
-        fits=lambda p: p.kind in ("rest", "other") and p.short and p.had("heat") and not p.had("rest") and _LID_OFF_FOR.search(p.before) and p.after(_THEN_RESTS),
+        fits=lambda p: p.had("heat") and not p.had("rest") and _LID_OFF_FOR.search(p.before) and p.after(_THEN_RESTS),
     ),
-    Rule("Cook on the normal setting, then keep shut 15 min", "rest", 0.9, lambda p: p.cookers and p.short and p.kind in ("heat", "other") and _KEPT_SHUT.search(p.before), least=True, leaves=""),
-    Rule("Rest the bird 10 minutes", "other", 0.85, lambda p: p.kind == "rest" and _RESTS_THE_MEAT.search(p.before), least=True, leaves="rest"),
+    Rule("Cook on the normal setting, then keep shut 15 min", "rest", 0.9, lambda p: p.cookers and p.kind in ("heat", "other") and _KEPT_SHUT.search(p.before), least=True, leaves=""),
+    Rule("Rest the bird 10 minutes", "other", 0.85, lambda p: _RESTS_THE_MEAT.search(p.before), least=True, leaves="rest"),
     Rule(
         "Turn the heat up for 3 mins to burn the bottom", "heat", 0.9, leaves="",
-        fits=lambda p: p.short and p.kind in ("rest", "other", "pan", "heat") and p.had("heat", "whistles") and _STRONGER.search(p.before) and p.after(_FOR_ITS_CRUST) and not _by_another(p),
+        fits=lambda p: p.kind in ("rest", "other", "pan", "heat") and p.had("heat", "whistles") and _STRONGER.search(p.before) and p.after(_FOR_ITS_CRUST) and not _by_another(p),
     ),
     Rule(
         "cook the rice and lentils on low for 15 minutes until the water's absorbed", "heat", 0.9, leaves="other",
-        fits=lambda p: p.kind == "other" and p.short and not p.had("heat") and p.after(_TILL_DRUNK) and any("grain" in c.things for c in of_sentence(p.found, p.at or 0)),
+        fits=lambda p: p.kind == "other" and not p.had("heat") and p.after(_TILL_DRUNK) and any("grain" in c.things for c in of_sentence(p.found, p.at or 0)),
     ),
-    Rule("Lessate il riso in abbondante acqua salata per dodici minuti", "heat", 0.85, leaves="other", fits=lambda p: p.kind in ("other", "pan") and p.short and not p.had("heat") and _boiled_abroad(p)),
-    Rule("Kürbis im Öl 8-10 Min. braten", "other", 0.9, leaves="rest", fits=lambda p: p.kind in ("rest", "heat") and p.had("heat") and p.after(_FRIED_ABROAD) and not (p.clause and "grain" in p.clause.things)),
-    Rule("Ajouter le riz froid, mélanger 4 min", "other", 0.85, leaves="heat", fits=lambda p: p.kind in ("heat", "pan", "toast") and p.had("heat") and _COLD_ABROAD.search(p.back(90))),
+    Rule("Lessate il riso in abbondante acqua salata per dodici minuti", "heat", 0.85, leaves="other", fits=lambda p: p.kind in ("other", "pan") and not p.had("heat") and _boiled_abroad(p)),
+    Rule("Kürbis im Öl 8-10 Min. braten", "other", 0.9, leaves="rest", fits=lambda p: p.had("heat") and p.after(_FRIED_ABROAD) and not (p.clause and "grain" in p.clause.things)),
+    Rule("Ajouter le riz froid, mélanger 4 min", "other", 0.85, leaves="heat", fits=lambda p: p.had("heat") and _COLD_ABROAD.search(p.back(90))),
     Rule("haal de folie eraf en bak nog 10 minuten; leve ao forno por 15 minutos", "heat", 0.8, leaves="rest", fits=lambda p: p.kind in ("rest", "pan") and p.had("heat") and _BAKED_ABROAD.search(p.before)),
-    Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before) and p.short, least=True),
+    Rule("keep on WARM 15 min", "rest", 0.9, lambda p: _KEPT_WARM.search(p.before), least=True),
     Rule(
         "HIGH pressure 8 minutes", "heat", 0.93, least=True, leaves="",
         fits=lambda p: _AT_PRESSURE.search(p.before) or (p.pressed and p.after(_HIGH_AFTER)) or (_TAKES.search(p.before) and (p.cookers or p.since("from_start", _MINE))),
