@@ -297,6 +297,18 @@ _WEIGHT = {
 }
 
 
+# "till set and brown": a look, and no deed
+_TILL = lazy(r"\b(?:until|till|til)\b[^,.;:!?]{0,24}\b(?:and|or|&)\s+$", re.I)
+_BROWN_NOW = lazy(
+    r"(?:nicely |lightly |well |just )?brown(?:ed)?(?: (?:on top|all over|at the edges))?\s*(?=[,.;:!?)]|$)", re.I
+)
+
+
+def _goes_on(said: str, at: int) -> bool:
+    """Is it one clause with what stands before?"""
+    return _amount_goes_on(said, at) or bool(_BROWN_NOW.match(said, at) and _TILL.search(said, 0, at))
+
+
 def clauses(texts: Sequence[str]) -> list[Clause]:
     """All clauses of the steps, in order, with vessels and the state each finds."""
     out: list[Clause] = []
@@ -304,7 +316,7 @@ def clauses(texts: Sequence[str]) -> list[Clause]:
     for n, text in enumerate(texts):
         for at, end in sentences(text[:8000]):
             said = text[at:end]
-            cuts = [at, *(at + c.end() for c in _CUT.finditer(said) if not _amount_goes_on(said, c.end())), end]
+            cuts = [at, *(at + c.end() for c in _CUT.finditer(said) if not _goes_on(said, c.end())), end]
             for a, b in zip(cuts, cuts[1:], strict=False):
                 piece = text[a:b]
                 if _WORD.search(piece) or re.search(r"\d", piece):

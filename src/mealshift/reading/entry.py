@@ -9,6 +9,11 @@ from ..quick import lazy
 from .clauses import ALL_IN, Clause
 from .names import as_rice
 
+# "drained rice in", "add the soaked, drained rice": it stood in a bowl until then, however early it was spoken of
+_FROM_ITS_BOWL = lazy(
+    r"\b(?:drained|(?<!un)soaked)\b(?:,? (?:and )?(?:washed|drained|soaked|rinsed))* rice\b(?! (?:is|are|was|has|should|can|must)\b)",
+    re.I,
+)
 _RICE_IN = lazy(r"\brice,? in\b(?! (?:a|an|the|it|its|cold|plenty)\b)", re.I)
 
 
@@ -40,6 +45,8 @@ def entry(found: Sequence[Clause]) -> tuple[int, int]:
 def entered(found: Sequence[Clause], j: int, entry: tuple[int, int]) -> str:
     """Is the grain in its vessel where a clause begins, named in its sentence, still to come, or never told of?"""
     put, last = entry
+    if j < last and put >= last and _FROM_ITS_BOWL.search(as_rice(found[last].text)):
+        return "later"
     if found[j].before.grain or put < j:
         return "in"
     if any("grain" in c.things for c in of_sentence(found, j)):

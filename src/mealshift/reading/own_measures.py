@@ -137,6 +137,8 @@ def vessel_of(line: Line) -> str:
     """The vessel in the recipe's own word, as one: "tazas" is a taza."""
     span = line.amount_span
     words = line.text[span.start : span.end].rstrip(". ") if span else ""
+    # "a mug and a half"
+    words = words.removesuffix(" and a half")
     said = re.search(r"[^\W\d_]+ [^\W\d_]+$", words)
     if said is None or canonical_unit(said[0]) != line.unit:
         said = re.search(r"[^\W\d_]+(?: cups?)?$", words)

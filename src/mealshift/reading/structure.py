@@ -144,8 +144,16 @@ _OVEN_ON = lazy(
     r"\d{3} ?°? ?[CF]\b|(?:(?:pre-?)?heat (?:the |your |an? )?oven|pre-?heat|(?:set|turn|switch) (?:on )?(?:the |your )?oven|oven)\b[^.;]{0,24}?\b(?:\d{2,3}|gas(?: mark)? ?\d|on|hot|medium)\b",
     re.I,
 )
-# "Oven temp: 350F", over the list
-_OVEN_TEMP = lazy(r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)", re.I)
+# "Oven temp: 350F", "375°F oven", over the list
+_OVEN_TEMP = lazy(
+    r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)|\d{3} ?°? ?[CF]?,? (?:fan )?oven\W*$|(?:oven )?gas(?: mark)? \d\W*$",
+    re.I,
+)
+# "Pressure build 10 mins", "Cook time 6 min", over the list
+_TIME_ALONE = quick(
+    rf"(?:[^\W\d]+ ){{0,2}}(?:time|build|prep\w*|cook(?:ing)?|total|rest(?:ing)?|soak(?:ing)?|release|marinat\w+|chill(?:ing)?|ready in|inactive|active|hands[- ]on)\s*[:–—-]?\s*(?:about |abt )?{RANGE_PATTERN}\s*(?:m|mins?|minutes?|h|hrs?|hours?)\.?",
+    re.I,
+)
 _COLUMNS = quick(
     r"(?:(?:qty|quantity|amounts?|units?|measures?|items?|ingredients?|names?|prep(?:aration)?|notes?|no\.?|#|what|how(?: (?:much|many|to|long))?|for the pot|method|steps?|what to do|times?|min(?:ute)?s?)(?:\s*[|/;,\t-]\s*|\s+|$)){2,5}",
     re.I,
@@ -545,6 +553,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         ):
             # "Azafrán, pimentón, romero, sal", the last of the list
             cls, sure = "ingredients", 0.6
+        if cls in ("chatter", "note") and ln.blank_before and not out.lines and _heads_the_list(ln, following):
+            # "Carcass from one roast turkey", the first of the list
+            cls, sure = "ingredient", 0.6
         if (
             cls in ("note", "chatter")
             and stepless
@@ -703,7 +714,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "ingredient", 0.8
         if cls not in ("meta", "servings") and _only_times(ln.text):
             cls, sure = "meta", 0.9
-        if cls in ("section", "heading") and _OVEN_TEMP.match(ln.text):
+        if cls in ("section", "heading", "meta") and _OVEN_TEMP.match(ln.text):
+            cls, sure = "step", 0.9
+        elif cls in ("section", "heading") and _TIME_ALONE.fullmatch(ln.text.strip()):
             cls, sure = "meta", 0.9
         if cls in ("ingredient", "ingredients", "note", "chatter", "meta") and out.lines and _OVEN_ON.match(ln.text):
             # "Oven 200C / 180 fan." stands before the first step, and goes into nothing
@@ -936,7 +949,7 @@ _DISH_SERVES = lazy(
 )
 # "how do you do the red rice. The tomato one": what a chat is about
 _ASKED_FOR = lazy(
-    r"\b(?:how|recipe|make|want|send|promised|here'?s|asked for)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|mum'?s|mom'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,2}?)(?: (?:recipe|from|you|we|i)\b[^.?!]{0,30})?\s*(?:[.?!,]|$)",
+    r"\b(?:how|recipe|make|want|send|promised|here'?s|asked for)\b[^.?!]{0,28}?\b(?:the|your|ur|that|my|(?:mum|mom|mam|nan|nana|gran|granny|grandma|grandad|dad|auntie?|aunty)'?s)\s+(?P<dish>[^\W\d_][\w'-]*(?: [\w'-]+){0,3}?)(?: (?:recipe|from|you|we|i|like|as)\b[^.?!]{0,30})?\s*(?:[.?!,]|$)",
     re.I,
 )
 # "ok so coconut rice: one tin coconut milk, …", "How I do tomato rice: fry an onion": what a message tells, all in one line
@@ -945,6 +958,26 @@ _TELLS_OF = lazy(
     r"(?P<dish>(?!(?:the|my|our|your|a|an|of|any|some|more|plain|cooked|uncooked|raw|dry|leftover|washed|rinsed|white|good|cups?|and|for|how|to|with)\b)[^\W\d_]{3,}(?: (?:and |& )?(?!(?:the|a|an|of|any|some|cooked|raw|dry)\b)[^\W\d_]{3,}){0,2} (?:rice|pilaf|pilau|risotto))(?::| [–—-])\s+(?=\S)(?=.{40})",
     re.I,
 )
+
+
+_COMES_OF = lazy(
+    r"[^\W\d]+(?: [^\W\d]+){0,2} (?:from|of|off|left (?:over )?from) (?:an?|one|the|your|last|yesterday's)\b[^.!?:]*",
+    re.I,
+)
+
+
+def _heads_the_list(ln: TextLine, following: tagger.Tagged | None) -> bool:
+    """A thing without an amount, right above a line with one: "Carcass from one roast turkey"."""
+    return (
+        following is not None
+        and following.cls == "ingredient"
+        and not following.line.blank_before
+        and _MEASURED.match(following.line.text) is not None
+        and len(ln.text.split()) <= MOST_OF_A_THING
+        and _COMES_OF.fullmatch(ln.text.strip()) is not None
+        and any(_names_food(w) for w in ln.text.lower().split())
+        and not find_grains(ln.text)
+    )
 
 
 def _names_food(text: str) -> bool:
@@ -1370,6 +1403,8 @@ def _title(piece: Piece) -> Piece:
     text, at = piece.text, piece.span.start
     if m := _JUNK_TITLE.match(text):
         text, at = text[m.end() :], at + m.end()
+    if m := _HOW_TO_MAKE.fullmatch(text):
+        text, at = m["dish"], at + m.start("dish")
     text = _ROUGH_TITLE.sub("", text).strip(" :•#|·–—-") or text
     if text.count("(") > text.count(")") and piece.text.rstrip().endswith(")"):
         # "Black rice (mum's, for 6)"
@@ -1381,6 +1416,11 @@ def _title(piece: Piece) -> Piece:
     return Piece(text, Span(at, at + len(text)))
 
 
+# "aunty how do u make the lemon rice again?"
+_HOW_TO_MAKE = lazy(
+    r"(?:[^\W\d]+[ ,]+){0,3}how (?:do|did|does|would|should|d') ?(?:you|u|ya|we|i|she|he|mum|nan) (?:make|cook|do) (?:the|your|ur|that|this|my|her|his) (?P<dish>[^?]{3,50}?)(?: again| please| pls| plz)*[ ?!]*",
+    re.I,
+)
 _QUOTED_WHOLE = lazy(r"(?:\"[^\"]*\"|'[^']*')")
 
 

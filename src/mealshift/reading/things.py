@@ -533,8 +533,9 @@ def _mentions(text: str, measures: Measures) -> list[Item]:
         cut = re.search(rf"\s+{_STOP}\b", name["name"] + " ", re.I)
         words = name["name"][: cut.start()] if cut else name["name"]
         bids = words.split()[0].lower() if words and measured and "." in text[m.end() - 1 : name.start("name")] else ""
-        if bids in word_list("verbs") or bids in ("soak", "wash", "rinse"):
-            # "water 200-220ml. soak 20": what stands behind the stop is no name
+        named = bool(bids) and any(f.span.start == 0 for f in find_grains(words))
+        if not named and (bids in word_list("verbs") or bids in ("soak", "wash", "rinse")):
+            # "water 200-220ml. soak 20": what stands behind the stop is no name, but for "1 c. brown rice"
             continue
         if re.match(rf"{_STOP}\b", words, re.I) or not words or (not measured and _TELLS.match(words)):
             continue

@@ -106,7 +106,7 @@ def _by_ratio(lines: Sequence[Line], laid: Structure, volume: float) -> list[Lin
 
 # "fill the coconut tin once with water", "two (empty) tins of water"
 _TIN_OF_WATER = lazy(
-    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:one of (?:the|those|your)|the|that|this|your|an?|one|1) )?(?P<both>both (?:of )?(?:(?:the|those) )?)?(?:(?:empty|emptied|same|used) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)s?(?P<twice> twice)?(?P<half>,? (?:about |only )?half(?:[ -]?way| full| up)?)?(?:,? (?:about |to )?(?P<so>three[- ]quarters?|two[- ]thirds|¾|⅔)(?: full| of the way| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
+    r"\b(?:(?:re)?fill|swill out|rinse out)(?:ing)? (?:(?:one of (?:the|those|your)|the|that|this|your|an?|one|1) )?(?P<both>both (?:of )?(?:(?:the|those) )?)?(?:(?:empty|emptied|same|used) )?(?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)s?(?P<twice> twice)?(?P<half>,? (?:about |only )?(?:half|1/2|½)(?:[ -]?way| full| up)?)?(?:,? (?:about |to )?(?P<so>three[- ]quarters?|two[- ]thirds|3/4|2/3|¾|⅔)(?: full| of the way| up)?)?(?: (?:once|up|again))*(?: and \w+)?(?: with| w/?| of) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|(?:one|two|three|\d)(?: and a half)? times))?(?P<not>,?(?: but)? not (?:all the way|quite(?: full)?|to the top|full)(?:,? (?:like|about|say|just|only|maybe))*(?:,? (?P<part>three[- ]quarters?|half|two[- ]thirds|¾|½|⅔)(?: full| of it)?)?)?",
     re.I,
 )
 
@@ -120,7 +120,16 @@ _TINFUL = lazy(
 _A_TIN = lazy(r"\b(?:tin|can)\b", re.I)
 _ANY_TIN = lazy(r"\b(?:tin|can) of\b", re.I)
 _TIMES = {"twice": 2.0, "one": 1.0, "two": 2.0, "three": 3.0, "1": 1.0, "2": 2.0, "3": 3.0}
-_PARTS = {"three quarter": 0.75, "¾": 0.75, "half": 0.5, "½": 0.5, "two third": 2 / 3, "⅔": 2 / 3}
+_PARTS = {
+    "three quarter": 0.75,
+    "3/4": 0.75,
+    "¾": 0.75,
+    "half": 0.5,
+    "½": 0.5,
+    "two third": 2 / 3,
+    "2/3": 2 / 3,
+    "⅔": 2 / 3,
+}
 
 
 def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:

@@ -861,6 +861,19 @@ _POURED_OFF = lazy(
 _SOAKED_BEFORE = quick(rf"\b{SOAKED_ABROAD}\b[^.;!?\d]{{0,30}}$", re.I)
 _DONE_SO = lazy(r"\s*gar (?:ziehen|werden|quellen)\b", re.I)
 # "An hour before you want to cook, put the rice to soak"
+_LEFT_OUT = lazy(
+    r"\b(?:leave|left|sit|stand|keep|kept)\b[^.;!?]{0,20}\b(?:out|(?:at|in) (?:room|kitchen) temp\w*|unrefrigerated)\b[^.;!?]{0,20}\b(?:more than|longer than|over|beyond|up to|max\w*)(?: of)?\s*$",
+    re.I,
+)
+# left-overs, not a rest
+_DRUNK_LATER = lazy(
+    r"\b(?:(?:drink|absorb|thicken|swell|stiffen)s|soaks (?:it |the \w+ )?up|firms up|will (?:drink|absorb|thicken|swell|stiffen|soak up|firm up))\b[^.;!?]{0,40}$",
+    re.I,
+)
+_SOAKS_IT_WHILE = lazy(
+    r"\bsoak(?:s|ed|ing)? (?:it|them|that|the rice),? (?:while|whilst)\b[^.;!?]{0,50}?(?:[\s,]+(?:so|for|about|maybe|perhaps|say|roughly|around|probably|at least))*\s*$",
+    re.I,
+)
 _BEFORE_IT_SOAKS = lazy(
     r"\s+before\b[^.;!?]{0,40}?,?\s+(?:put|set|leave|get)\b[^.;!?,]{0,30}\b(?:to soak|soaking|in(?:to)? (?:cold )?water)\b",
     re.I,
@@ -1112,6 +1125,8 @@ RULES = (
     Rule("With 5 minutes to go, scatter the peas on", "from_end", 0.9, lambda p: p.had("heat") and p.after(_LEFT_TO_GO) and not _COOKS_THEM.search(p.before), leaves=""),
     Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: _HAS_HAD.search(p.before), leaves=""),
     Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.had("heat") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
+    Rule("don't leave it out for more than 4 hours", "other", 0.97, lambda p: p.kind in ("rest", "soak", "heat") and _LEFT_OUT.search(p.before)),
+    Rule("it drinks the rest up overnight", "other", 0.9, lambda p: p.kind in ("rest", "soak", "heat") and p.had("heat") and not p.short and _DRUNK_LATER.search(p.before), leaves=""),
     Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and _STAYS_HOT.search(p.before), leaves=""),
     Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.had("heat") and not p.had("rest") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),
     Rule("for the next 15 minutes leave it alone over a low heat", "heat", 0.9, lambda p: p.after(_ON_LOW_BEHIND) and not _by_another(p), leaves=""),
@@ -1131,6 +1146,7 @@ RULES = (
         "tip the rice in. Count 6 minutes from when it boils", "heat", 0.85, leaves="",
         fits=lambda p: p.kind in ("other", "pan", "come_up") and _COUNTED.search(p.before) and not _by_another(p),
     ),
+    Rule("she soaks it while the onions fry, so maybe half an hour", "soak", 0.85, lambda p: not p.had("heat") and p.clause and p.clause.grains and _SOAKS_IT_WHILE.search(p.back(110)), leaves=""),
     Rule("into the pot, 20 minutes standing before heat", "soak", 0.9, lambda p: not p.had("heat") and p.after(_BEFORE_HEAT)),
     Rule(
         "odstaw 10 minut; laat 10 min. staan; diamkan 15 menit", "rest", 0.9,

@@ -457,7 +457,7 @@ def _grain_line(ln: Line, a: Amounts, measures: Measures, cooked_g: float) -> Ne
     if not a.same and not a.soaks and (m := _SOAKED.search(ln.text)):
         gone = [e for e in edits if e.new == "" and e.end == m.start()]
         edits = [e for e in edits if e not in gone]
-        edits.append(Edit(gone[0].start if gone else m.start(), m.end(), ""))
+        edits.append(Edit(*_with_its_bracket(ln.text, gone[0].start if gone else m.start(), m.end()), ""))
     edited = apply(ln.text, edits)
     return NewLine(
         edited.text,

@@ -857,13 +857,14 @@ class _View:
             if o.kind in ("head_start", "rain") or o.kind == "way" and _RAINS.search(o.text)
         )
         starts = next(waits, 0)
-        if not any(o in mine and self.recipe.source not in o.what for o in ops[:starts]) or find_grains(step.text):
+        if not any(o in mine and self.recipe.source not in o.what for o in ops[:starts]):
             return []
         before = [o for o in ops[:starts] if o in mine and o.span and o.basis == "said"]
         return [
             Edit(m.end(), m.end(), f" the {self.a.target.short} and" if m["but"] else f" but the {self.a.target.short}")
             for m in found_in(_ALL_OF_THEM, step.text)
             if any(o.span and self._at(step, o.span.start) <= m.start() < self._at(step, o.span.end) for o in before)
+            and not find_grains(step.text[: next(b for _, b in sentences(step.text) if m.end() <= b)])
         ][:1]
 
     def _only_put_in(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:

@@ -1100,6 +1100,10 @@ class _Work:
         if not any(self.recipe.source in o.what for o in ops):
             self._whole_cooking(len(ops))
             return None
+        if 0 < end <= len(ops) and ops[end - 1].text.rstrip().endswith(":"):
+            # "Cook the rice the day before: 1½ cups jasmine, 1¾ cups water, rice cooker": behind what it counts up
+            while self._goes_on(end) and not _does(ops[end].text):
+                end += 1
         if not poured:
             self._whole_cooking(end)
             return None
@@ -1604,7 +1608,9 @@ class _Work:
     def _water_to_a_line(self, end: int) -> bool:
         """ "Fill with water to the 2 line": a step pours what the list names without an amount, and says now how much that is."""
         poured = {ln.index for ln in self.recipe.lines if ln.role == "pot_liquid" and ln.carrier and not ln.ml}
-        return any(o.basis == "said" and set(o.what) & poured for o in self.out.operations[:end])
+        # what it is washed and soaked in is poured away
+        poured_in = (o for o in self.out.operations[:end] if o.kind not in ("soak", "rinse") and o.phase != "soak")
+        return any(o.basis == "said" and set(o.what) & poured for o in poured_in)
 
     def _cooled_dry(self, end: int, mine: frozenset[str] | set[str]) -> None:
         """ "Drain, cool under the tap": what has drunk its water would only drink that too, and is spread out instead."""

@@ -118,7 +118,7 @@ _DESCRIBES = quick(
 )
 _CONTAINERS = ("tin", "packet")
 _ABBREVIATED = quick(
-    r"(?:^|[\s\d])(?:ozs?|lbs?|pkgs?|pkts?|tsps?|tb?sps?|tbs?|c|pts?|qts?|gal|doz|kgs?|grm?s?|g|ml|cl|dl|fl|no|med|lg|sm|approx|abt|env|ctn|btl)$",
+    r"(?:^|[\s\d])(?:ozs?|lbs?|pkgs?|pkts?|tsps?|tb?sps?|tbs?|c|pts?|qts?|gal|doz|kgs?|grm?s?|g|ml|cl|dl|fl|no|med|lg|sm|approx|abt|env|ctn|btl|worc|tom|veg|evap|cond|chop|parm|mush|marg|pdr?|shred)$",
     re.I,
 )
 _HALF = lazy(r"(?:a |one |1 )?(?:half|quarter)\b", re.I)
