@@ -112,6 +112,11 @@ class Grain:
         """The named textures this grain can reach, driest first."""
         return _reached(tuple(self.hydration))
 
+    @property
+    def many(self) -> bool:
+        """Is it spoken of in the plural: grits, oats?"""
+        return self.short.endswith(("grits", "oats", "groats"))
+
     def texture_range(self) -> tuple[float, float]:
         """The stretch of the texture coordinate (0 separate … 5 thin) this grain reaches."""
         return self._reach

@@ -58,6 +58,8 @@ def _filled(pot: Pot, said: str, n: int) -> str:
     return said.format(
         n=n,
         short=pot.grain.short,
+        cooks="cook" if pot.grain.many else "cooks",
+        is_="are" if pot.grain.many else "is",
         watts=f"{pot.kitchen.watts:g}",
         lid=lid,
         whistles=f"{pot.whistles} whistle{'s' if pot.whistles != 1 else ''}",

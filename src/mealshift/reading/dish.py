@@ -132,6 +132,8 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
     line = recipe.source_line
     g = grain(line.grain) if line and line.grain else None
     dish, texture = of(recipe.title, [prose])
+    if dish == "soup" and line and _beside_the_soup(recipe, line):
+        dish, texture = "", ""
     # "creamy", said somewhere in the steps, is not yet a risotto
     weak = dish == "stirred" and of(recipe.title, [])[0] != "stirred"
     unsaid = not dish and not texture
@@ -171,6 +173,17 @@ def judge(recipe: Recipe, found: Sequence[Clause], way: str) -> Recipe:
         # a paella under foil when it is done was cooked without
         method = "open"
     return recipe.with_(dish=dish, texture=texture or "fluffy", method=method, lid=_lid(prose, found, method))
+
+
+# g of water for each g of grain, with which none swims
+DRINKS_ALL = 3.0
+
+
+def _beside_the_soup(recipe: Recipe, line: Line) -> bool:
+    """Gumbo, and its rice in a pot of its own: what makes it a soup goes elsewhere, and the grain drinks its water up."""
+    soup = (ln.ml or 0.0 for ln in recipe.lines if ln.carrier and ln.role != "pot_liquid")
+    drinks = not line.cooked and bool(line.g) and 0.0 < recipe.liquid_water_ml < DRINKS_ALL * (line.g or 0.0)
+    return drinks and max(soup, default=0.0) > recipe.liquid_water_ml
 
 
 # raw rice in meatballs

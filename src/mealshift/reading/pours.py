@@ -195,6 +195,8 @@ TO_MAKE = lazy(
     rf"(?:(?:\+|,|&|\bplus|\band|\bwith)\s*(?:enough )?(?:more )?(?:hot |cold |boiling )?(?:(?:water|stock|broth)(?: to (?:make|measure|come to|give)(?: up)?(?: to)?(?: a total of)?| ?=)|(?:air|agua|acqua|wasser|pani|su|vatten|vand|eau) ?=)|\b(?:topped|made) up (?:with (?:hot |cold |boiling )?(?:water|stock) )?to(?: about)?)\s*(?P<a>{RANGE_PATTERN}\s*[^\W\d_]+)",
     re.I,
 )
+# "1 tin chickpeas and their water made up to 2 mugs"
+_ITS_WATER = lazy(r"\b(?:their|its|the) (?:own |tin |can )?(?:water|liquid|juices?|liquor|brine)\b", re.I)
 _BROTH = lazy(r"\b(?:water|stock|broth|milk|liquid|liquor|juice|tins?|jug|yakhni|soup|(?:pot )?likker)\b", re.I)
 
 
@@ -420,9 +422,15 @@ def _with_water(ln: Line, measures: Measures) -> Line:
     item = parse(ln.text, m.start("a"), m.end("a"), measures) if m else None
     own = ln.ml or 0.0
     # "juice of a lemon and water, made up to 600 ml": no amount of its own, and nearly all water
-    if m is None or item is None or not item.ml or item.ml < own or (own and not ln.fraction):
+    if (
+        m is None
+        or item is None
+        or not item.ml
+        or item.ml < own
+        or (own and not ln.fraction and not _ITS_WATER.search(ln.text, 0, m.start("a")))
+    ):
         return ln
-    water = item.ml if not own else ln.water + item.ml - own
+    water = item.ml if not own or not ln.fraction else ln.water + item.ml - own
     return ln.with_(
         quantity=item.value,
         quantity_range=None,

@@ -638,6 +638,12 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
         if weighed and any(_names_food(w) for w in ln.text[weighed.end() :].lower().split()):
             # "500g mince", before the rest of the list
             cls, sure = "ingredient", 0.7
+        if cls == "step" and not out.steps and _BAGS_OF_IT.fullmatch(ln.text.strip()):
+            # "4 bags boil-in-the-bag rice (125 g each)" boils nothing yet
+            cls, sure = "ingredient", 0.8
+        if cls == "step" and not out.steps and out.lines and _TO_SERVE_ALONE.fullmatch(ln.text.strip()):
+            # "Milk and brown sugar to serve": the last of the list
+            cls, sure = "ingredient", 0.8
         if cls in ("ingredient", "ingredients", "step") and _RATIO.match(ln.text.strip()):
             # "Medida: 1 taza de arroz = 2 de agua" tells how much to one, not what goes in
             cls, sure = "note", 0.8
@@ -990,6 +996,14 @@ def _names_food(text: str) -> bool:
 
 _SO_MANY = lazy(
     rf"(?:{RANGE_PATTERN}|(?:an? |good |big |large )*(?:pinch|handful|knob|splash|dash|sprig|bunch|few|some|little)(?:e?s)?(?: of)?)\s+(?:(?:large|small|medium|ripe|big) )?(?P<what>[^\W\d_]+(?: [^\W\d_]+)?)(?:, (?:[^\W\d_]+ ){{0,2}}[^\W\d_]+)?$",
+    re.I,
+)
+_BAGS_OF_IT = lazy(
+    rf"{RANGE_PATTERN} (?:bags?|sachets?|pouch(?:es)?|packets?)(?: of)? (?:[^\W\d]+ ){{0,3}}(?:boil[- ]in[- ](?:the[- ])?bag )?(?:[^\W\d]+ ){{0,3}}rice\b[^.;!?:]*",
+    re.I,
+)
+_TO_SERVE_ALONE = lazy(
+    r"(?!serve|add|stir|put|spoon|pour|top|warm|heat|make)[^\W\d]+(?: [^\W\d]+){0,5},? to (?:serve|garnish|finish)",
     re.I,
 )
 _EATERS = lazy(rf"\d\s*{_KIND}{_PEOPLE}", re.I)

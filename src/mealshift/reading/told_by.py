@@ -110,6 +110,12 @@ _TIN_OF_WATER = lazy(
     re.I,
 )
 
+# "the same tin filled with water twice"
+_SAME_TIN = lazy(
+    r"\b(?:the|that) (?:same |empty )?(?:tin|can),? (?:re)?filled(?: up)?(?P<half> half(?:way)?)?(?: (?P<so>three[- ]quarters?|two[- ]thirds|3/4|2/3|¾|⅔)(?: full)?)?(?: with| w/?) (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b(?:,? (?P<times>twice|once|(?:two|three|\d)(?: and a half)? times))?",
+    re.I,
+)
+
 # "a tinful of water"
 _TINFUL = lazy(
     r"\b(?:(?P<half>half an?)|(?P<times>two|three|2|3)|an?|one|1|another|the same) (?:(?P<what>coconut|tomato|bean)s?(?: milk)? )?(?:tin|can)[ -]?full?s? of (?P<kind>(?:(?:cold|hot|boiling|warm|fresh) )?(?:water|stock))\b",
@@ -135,7 +141,8 @@ _PARTS = {
 def _tins_of_water(lines: Sequence[Line], laid: Structure) -> list[Line]:
     """Water that a step measures with the tin of another thing: as much as that tin held."""
     for n, piece in enumerate(laid.steps):
-        m = _TIN_OF_WATER.search(piece.text[:4000]) or _TINFUL.search(piece.text[:4000])
+        said = piece.text[:4000]
+        m = _TIN_OF_WATER.search(said) or _TINFUL.search(said) or _SAME_TIN.search(said)
         if m is None:
             continue
         made = _tin_of_water(
@@ -165,7 +172,9 @@ def _tin_of_water(
     part = 0.5 if "half" in said else _PARTS.get(told.replace("-", " ").removesuffix("s"), 1.0)
     times = _TIMES.get(said.get("times", "").split(" ")[0], 1.0) + (0.5 if "half" in said.get("times", "") else 0.0)
     ml = one * (2 if "twice" in said or "both" in said else part * times)
-    return ingredients.liquid(index, m[0], start + m.start(), section, m["kind"], kind, ml, Span(0, before))
+    # of a line of the list "twice" goes with the tin
+    text = m[0] if section.startswith("step ") else m[0][: m.end("kind") - m.start()]
+    return ingredients.liquid(index, text, start + m.start(), section, m["kind"], kind, ml, Span(0, before))
 
 
 def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line]:
@@ -176,7 +185,7 @@ def related(lines: list[Line], laid: Structure, source: int | None) -> list[Line
     heavy = (lines[source].g or volume) / volume
     out = []
     for ln in lines:
-        filled = _TIN_OF_WATER.search(ln.text[:80]) if ln.ml is None else None
+        filled = _TIN_OF_WATER.search(ln.text[:80]) or _SAME_TIN.search(ln.text[:80]) if ln.ml is None else None
         if filled and (made := _tin_of_water(filled, lines, ln.index, ln.span.start, ln.section)):
             out.append(made)
             continue

@@ -288,7 +288,7 @@ BY_THE_PACKET = lazy(
     r"\b(?:microwave|heat|warm|re-?heat|cook|prepare)\b[^.;!?]{0,30}\b(?:rice|grains?|pouch(?:es)?|packets?)\b[^.;!?]{0,40}?\b(?:packets?|packs?|package|pouch|label|manufacturer'?s?)\b(?: instructions| directions)?"
     # "cook the rice in the microwave for 2 minutes each", of a pouch that was cooked already
     r"|\b(?:cook|heat|warm)\b[^.;!?\d]{0,20}\b(?:rice|grains?|pouch(?:es)?)\b(?: in (?:the|a) microwave| \d{1,2} min\w* in (?:the|a) microwave)(?: (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?)?(?: each)?"
-    r"|\bmicrowave (?:the |both )?(?:rice|grains?|pouch(?:es)?)\b (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?(?: each)?",
+    r"|\bmicrowave (?:the |both )?(?:rice |grain )?(?:rice|grains?|pouch(?:es)?|packets?|sachets?)\b (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?(?: each)?",
     re.I,
 )
 GOES_ON_WITH = lazy(r"\s*[,;]?\s*(?:(?:and|then)\b\s*)+", re.I)

@@ -44,7 +44,6 @@ from . import signs
 from .backwards import Own, carriers, of_other_ways
 from .cookings import BY_THE_PACKET, GOES_ON_WITH, in_pot
 from .lines import LEAST_ML, REMAINING, Amounts, as_the_grain, told_by_the_grain, with_its_portions
-from .sentences import many
 from .target import BRINGS, STOVE, UNFROZEN, WAITS, Target
 from .vessels import GREASED, vessel_edits
 from .wording import Edit, apply, moved, nearest, of_line, said_grain, said_liquid, said_quantity, said_time
@@ -860,10 +859,12 @@ class _View:
         if not any(o in mine and self.recipe.source not in o.what for o in ops[:starts]):
             return []
         before = [o for o in ops[:starts] if o in mine and o.span and o.basis == "said"]
+        behind = [o for o in ops[starts:] if o in mine and o.span and o.basis == "said"]
         return [
             Edit(m.end(), m.end(), f" the {self.a.target.short} and" if m["but"] else f" but the {self.a.target.short}")
             for m in found_in(_ALL_OF_THEM, step.text)
-            if any(o.span and self._at(step, o.span.start) <= m.start() < self._at(step, o.span.end) for o in before)
+            if any(o.span and self._at(step, o.span.start) <= m.start() for o in before)
+            and not any(o.span and self._at(step, o.span.end) <= m.start() for o in behind)
             and not find_grains(step.text[: next(b for _, b in sentences(step.text) if m.end() <= b)])
         ][:1]
 
@@ -1049,7 +1050,7 @@ class _View:
                 said += _NOT_YET
             edits.append(Edit(start, end, said))
             named = end
-            if many(self.a.target) and (one := _ONE_DOES.match(step.text, end)):
+            if self.a.target.many and (one := _ONE_DOES.match(step.text, end)):
                 # "until the rice is mushy" is said of grits in the plural
                 word = one["v"].lower().replace("’", "'")
                 edits.append(Edit(*one.span("v"), _MANY_DO.get(word, word[:-1])))

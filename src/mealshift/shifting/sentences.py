@@ -99,11 +99,11 @@ def roast(g: Grain, kind: str, waits: bool = False) -> Operation:
     minutes = round_half_up(g.roast.min) if g.roast else 3
     if kind == "fat":
         text, why = (
-            f"Turn the {g.short} in a spoonful of the fat over low heat for 3 minutes, until {'they smell' if many(g) else 'it smells'} nutty.",
+            f"Turn the {g.short} in a spoonful of the fat over low heat for 3 minutes, until {'they smell' if g.many else 'it smells'} nutty.",
             "You chose to roast it in fat.",
         )
         return inserted("roast", text, why, 3, "toast")
-    they, them = ("they smell", "them") if many(g) else ("it smells", "it")
+    they, them = ("they smell", "them") if g.many else ("it smells", "it")
     out = f", then tip {them} onto a plate" if waits else ""
     return inserted(
         "roast",
@@ -186,13 +186,13 @@ def way(pot: Pot, why: str, rest_too: bool = True, amount: bool = False, rains: 
 
 def goes_in(told: str, g: Grain) -> str:
     """The cooking told stage by stage, where nothing before it puts the grain in."""
-    return re.sub(rf"^The {re.escape(g.short)}:", f"In {'go' if many(g) else 'goes'} the {g.short}:", told)
+    return re.sub(rf"^The {re.escape(g.short)}:", f"In {'go' if g.many else 'goes'} the {g.short}:", told)
 
 
 def late(g: Grain, at: int, before_end: int, why: str) -> Operation:
     return inserted(
         "stagger",
-        f"The {g.name} {'wait: they go' if many(g) else 'waits: it goes'} in at minute {at}, {before_end} minutes before the end; start with the other alone.",
+        f"The {g.name} {'wait: they go' if g.many else 'waits: it goes'} in at minute {at}, {before_end} minutes before the end; start with the other alone.",
         cap(why) + ".",
     )
 
@@ -205,11 +205,6 @@ def aside(pot: Pot, why: str) -> Operation:
         f"In a second pot: {cooked[:1].lower()}{cooked[1:]} {rested}old the two together at the end.",
         cap(why) + ".",
     )
-
-
-def many(g: Grain) -> bool:
-    """Are they spoken of in the plural: grits, oats?"""
-    return g.short.endswith(("grits", "oats", "groats"))
 
 
 def head_start(
@@ -234,7 +229,7 @@ def head_start(
         "head_start",
         f"{given}, then stir in the {g.short}."
         if waits and not steeps
-        else f"{given} before the {g.short} {'go' if many(g) else 'goes'} in.",
+        else f"{given} before the {g.short} {'go' if g.many else 'goes'} in.",
         f"{cap(g.name)} is done {first.minutes} minutes before {first.name} would be.",
         first.minutes,
     )

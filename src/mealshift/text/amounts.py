@@ -121,6 +121,10 @@ _ABBREVIATED = quick(
     r"(?:^|[\s\d])(?:ozs?|lbs?|pkgs?|pkts?|tsps?|tb?sps?|tbs?|c|pts?|qts?|gal|doz|kgs?|grm?s?|g|ml|cl|dl|fl|no|med|lg|sm|approx|abt|env|ctn|btl|worc|tom|veg|evap|cond|chop|parm|mush|marg|pdr?|shred)$",
     re.I,
 )
+_UP = lazy(
+    r"\b(?:made|make|making|topped|top|topping|filled|fill|brought|bring)(?: it| them)? up(?: with (?:[^\W\d]+ ){0,3}[^\W\d]+)?\s*$",
+    re.I,
+)
 _HALF = lazy(r"(?:a |one |1 )?(?:half|quarter)\b", re.I)
 _ENDS_AMOUNT = lazy(rf"(?:^|\s)(?:{RANGE_PATTERN})\s*(?:{UNIT_PATTERN})?$", re.I)
 _AMOUNT_ALONE = lazy(rf"{AMOUNT.pattern}\s*(?:\([^()]*\))?[\s.)]*", re.I)
@@ -245,7 +249,8 @@ _TO_FINISH = lazy(
     re.I,
 )
 _TIN_FILLED = lazy(
-    r"(?:then |and |plus )?(?:re)?fill(?:ed)?\b[^,;.]{0,20}\b(?:tin|can)\b[^,;.]{0,30}\b(?:water|stock)\b", re.I
+    r"(?:then |and |plus )?(?:(?:re)?fill(?:ed)?\b[^,;.]{0,20}\b(?:tin|can)\b[^,;.]{0,30}\b(?:water|stock)\b|(?:the|that) (?:same |empty )?(?:tin|can)(?:,? (?:re)?filled)\b[^,;.]{0,30}\b(?:water|stock)\b)",
+    re.I,
 )
 
 
@@ -293,6 +298,9 @@ def _split(text: str, many: bool) -> list[tuple[int, int]]:
             continue
         if glue == "." and not after[:1].isupper() and (not many or _ABBREVIATED.search(before)):
             # "1 pkg. 10 oz.", where "beef 1 kg, tiny pieces. 3 cups rice" is two things
+            continue
+        if glue == "to" and _UP.search(before):
+            # "chickpeas and their water, made up to 2 mugs with boiling water": one thing
             continue
         if glue == "to":
             # "1 cup rice to 8 cups water", where "1 cup to 2 cups" is one amount
