@@ -105,7 +105,7 @@ MOST_PER_GRAIN = 20.0
 
 
 _MADE_UP = quick(
-    r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that| the (?:[^\W\d_]+ ){1,3}?)? ?up (?:with|to)|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|enough (?:more )?(?:\w+ )?water to (?:the |these |this )?[^.;\d]{0,32}? to (?:make|come to|give|measure|equal)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
+    r"\b(?:(?:fill|top|make|made|topped|filled)(?: it| them| this| that| the (?:[^\W\d_]+ ){1,3}?)? ?up (?:with|to)(?: (?:the )?(?:dashi|stock|broth|water) to)?|with (?:enough )?(?:more )?(?:\w+ )?water to (?:make|come to|give|measure)|enough (?:more )?(?:\w+ )?water to (?:the |these |this )?[^.;\d]{0,32}? to (?:make|come to|give|measure|equal)|water (?:to (?:make|measure|come to|give)|(?:till|until|so) [^.;\d]{0,24})"
     r"|(?:you |there )?(?:should|must|ought to) (?:now )?(?:have|be|come to)|(?:you(?:'ll)? )?(?:want|need)|altogether|all together|in all)\b|\b(?:liquor|dashi|stock|broth|water) \+ (?:the )?(?:liquor|dashi|stock|broth|water|milk) =|\bmeasure (?:out )?(?:the |your )?\w+\s*[:,]|\bstrain(?:ed)?(?: it| well)?[.;:,]\s+(?=(?:\d|[½¼¾⅓⅔])[^.;]{0,14}(?:[.;]|$))",
     re.I,
 )

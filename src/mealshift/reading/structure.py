@@ -38,7 +38,7 @@ _KIND = r"(?:(?:big|large|small|hungry|normal|ordinary|average|grown|good|genero
 _N = rf"(?:{NUMBER_PATTERN})(?:\s*(?:-|–|—|to|or|/)\s*\d{{1,3}})?"
 _SERVES = quick(
     # nothing of it begins within a word
-    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|(?:portions?|comensales|commensali|convives|coperti|portionen|portioner|porsjoner|porties|porcje|porcj[ai]|porções|porzioni|raciones|porciones|parts|személy|porsi)(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)(?:\b|(?<=servings)|(?<=serves))\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
+    rf"(?:\b|(?=[-(]))(?:\b(?:serves?|recipeyield|batch of|does(?: us)?(?: for)?|family of|plenty for|(?:we|you) get|was for|serving[s]?(?:\s*size)?(?=\s*[:=-]?\s*\d)|feeds|feed|makes|yields?|sufficient for|enough for|headcount|(?:portions?|comensales|commensali|convives|coperti|portionen|portioner|porsjoner|porties|porcje|porcj[ai]|porções|porzioni|raciones|porciones|parts|személy|porsi)(?=\s*[:=])|banday|watu|dosi per|ingredienti per|for|para|pour|für|buat|untuk|per(?= \d)|was for|is for)(?:\b|(?<=servings)|(?<=serves))\s*(?:[:=~–-]|approx\.?|about|abt|around|like|up to|some|the|all|roughly|only|just|\s)*(?!an?\b)(?P<a>{_N})(?!\s*(?:{UNIT_PATTERN}|pan|tray|loaf|dish|ring|mould|mold|large pan|\d{{1,2}} ?x ?\d{{1,2}}|min|hour|%|°|inch|cm|x\b|whistle|days?|months?|weeks?)(?![\w]))(?!\s?(?:/\s?\d|[½¼¾⅓⅔]|\d+\s?/\s?\d))"
     # "12 x 180 g portion"
     rf"|(?<![\w/.])(?P<h>\d{{1,3}})\s?[x×]\s?\d{{2,4}}\s?(?:g|ml)\b(?=[^.;,\n]{{0,12}}\b(?:portion|serving))"
     rf"|(?<![\w/.])(?P<b>{_N})\s*{_KIND}{_PEOPLE}\b"
@@ -148,6 +148,9 @@ _OVEN_ON = lazy(
 _OVEN_TEMP = lazy(
     r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)|\d{3} ?°? ?[CF]?,? (?:fan )?oven\W*$|(?:oven )?gas(?: mark)? \d\W*$",
     re.I,
+)
+_KEYED = lazy(
+    r"\W*(?:(?P<yield>recipeYield)|(?:prep|cook|total|perform)Time|recipe(?:Category|Cuisine)|datePublished)\W*[:=]"
 )
 # "Pressure build 10 mins", "Cook time 6 min", over the list
 _TIME_ALONE = quick(
@@ -720,6 +723,9 @@ def lay_out(text: str, said: Mapping[str, str] | None = None) -> Structure:
             cls, sure = "ingredient", 0.8
         if cls not in ("meta", "servings") and _only_times(ln.text):
             cls, sure = "meta", 0.9
+        if keyed := _KEYED.match(ln.text):
+            # "prepTime: 10 minutes", "recipeYield: 6", copied out of a page's data
+            cls, sure = "servings" if keyed["yield"] else "meta", 0.9
         if cls in ("section", "heading", "meta") and _OVEN_TEMP.match(ln.text):
             cls, sure = "step", 0.9
         elif cls in ("section", "heading") and _TIME_ALONE.fullmatch(ln.text.strip()):

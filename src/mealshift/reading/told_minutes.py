@@ -444,7 +444,7 @@ _TAKES = quick(
 _THEN_LOW = lazy(
     r"[^.;\d]{0,30}?[,.;]?\s*(?:and |then )*(?:sim(?:mer)?|low(?:er)?|reduce|keep|cook)\b[^.;\d]{0,24}", re.I
 )
-_OFF_BEHIND = lazy(r"\s*off\b(?: (?:the )?heat)?\s*(?:[,.;)]|$)", re.I)
+_OFF_BEHIND = lazy(r"\s*off\b(?: (?:the )?(?:heat|burner|flame|hob|stove))?\s*(?:[,.;)]|$)", re.I)
 # "a ladle at a time, 3 minutes each: 20 in all"
 # "stirring for the first 5 minutes … 18 in all"
 _THE_FIRST = lazy(r"\b(?:for|in|during) the first\s*$", re.I)
@@ -861,6 +861,14 @@ _POURED_OFF = lazy(
 _SOAKED_BEFORE = quick(rf"\b{SOAKED_ABROAD}\b[^.;!?\d]{{0,30}}$", re.I)
 _DONE_SO = lazy(r"\s*gar (?:ziehen|werden|quellen)\b", re.I)
 # "An hour before you want to cook, put the rice to soak"
+_TILL_STEAM = lazy(
+    r"\b(?:until|till|when|once)\b[^.;!?(]{0,16}\bsteam (?:comes out|escapes|shows|appears|rises|puffs out)[^.;!?(]{0,20}\(?(?:about |abt |around |~)?\s*$",
+    re.I,
+)
+_THEN_LOW_NOW = lazy(
+    r"\)?[\s,.;]*(?:then |turn(?: it)?(?: down)? (?:to )?|reduce (?:to )?|lower (?:to )?)?(?:very |the )?low(?:est)?\b",
+    re.I,
+)
 _LEFT_OUT = lazy(
     r"\b(?:leave|left|sit|stand|keep|kept)\b[^.;!?]{0,20}\b(?:out|(?:at|in) (?:room|kitchen) temp\w*|unrefrigerated)\b[^.;!?]{0,20}\b(?:more than|longer than|over|beyond|up to|max\w*)(?: of)?\s*$",
     re.I,
@@ -1126,6 +1134,7 @@ RULES = (
     Rule("When the rice has had 10 minutes, stir in the peas", "from_start", 0.9, lambda p: _HAS_HAD.search(p.before), leaves=""),
     Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.had("heat") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
     Rule("don't leave it out for more than 4 hours", "other", 0.97, lambda p: p.kind in ("rest", "soak", "heat") and _LEFT_OUT.search(p.before)),
+    Rule("Medium heat until steam comes out (10 min), low 8 min", "come_up", 0.85, lambda p: p.kind in ("heat", "other") and not p.had("heat") and _TILL_STEAM.search(p.before) and p.after(_THEN_LOW_NOW), leaves="heat"),
     Rule("it drinks the rest up overnight", "other", 0.9, lambda p: p.kind in ("rest", "soak", "heat") and p.had("heat") and not p.short and _DRUNK_LATER.search(p.before), leaves=""),
     Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and _STAYS_HOT.search(p.before), leaves=""),
     Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.had("heat") and not p.had("rest") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),

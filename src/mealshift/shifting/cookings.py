@@ -222,6 +222,12 @@ def last_heat(recipe: Recipe, replaced: bool = False, through: bool | None = Non
     return None
 
 
+_TILL_DONE = lazy(
+    r"\b(?:boil|cook|simmer|stew)(?:ed|ing)?\b[^.;!?]{0,60}\b(?:until|till|'til) (?:it is |it's |quite |very |perfectly |nearly |just )?(?:tender|soft|done|cooked)\b",
+    re.I,
+)
+
+
 @once
 def untimed(recipe: Recipe) -> tuple[int | None, int]:
     """(the operation that cooks the grain without saying how long, where the cooking ends): for a recipe that states no minutes."""
@@ -247,6 +253,13 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
             # "cooker on white setting. When it beeps …" does nothing that the grain is named in
             return None, clicked
     if grain_in is None:
+        # "Wash a teacupful of rice, and boil it in a quart of milk till tender"
+        poured = {ln.index for ln in recipe.lines if ln.role == "pot_liquid"}
+        boils = (
+            i for i, o in enumerate(ops) if o.vessel in mine and poured & set(o.what) and _TILL_DONE.search(o.text)
+        )
+        grain_in = next(boils, None)
+    if grain_in is None:
         return None, len(ops)
     end = grain_in + 1
     while end < len(ops) and not (
@@ -270,9 +283,8 @@ def untimed(recipe: Recipe) -> tuple[int | None, int]:
         for i in range(grain_in, end)
         if ops[i].vessel in mine
         and ops[i].step is not None
-        and ops[i].kind == "cook"
         and not ops[i].told
-        and _COOKS.search(ops[i].text)
+        and (ops[i].kind == "cook" and _COOKS.search(ops[i].text) or _TILL_DONE.search(ops[i].text))
     ]
     return (cooks[0] if cooks else None), end
 
@@ -288,6 +300,7 @@ BY_THE_PACKET = lazy(
     r"\b(?:microwave|heat|warm|re-?heat|cook|prepare)\b[^.;!?]{0,30}\b(?:rice|grains?|pouch(?:es)?|packets?)\b[^.;!?]{0,40}?\b(?:packets?|packs?|package|pouch|label|manufacturer'?s?)\b(?: instructions| directions)?"
     # "cook the rice in the microwave for 2 minutes each", of a pouch that was cooked already
     r"|\b(?:cook|heat|warm)\b[^.;!?\d]{0,20}\b(?:rice|grains?|pouch(?:es)?)\b(?: in (?:the|a) microwave| \d{1,2} min\w* in (?:the|a) microwave)(?: (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?)?(?: each)?"
+    r"|\bmicrowave (?:the |both )?(?:rice |grain )?(?:rice|grains?|pouch(?:es)?|packets?|sachets?)\b,? (?:for )?\d{2,3} ?sec(?:ond)?s?"
     r"|\bmicrowave (?:the |both )?(?:rice |grain )?(?:rice|grains?|pouch(?:es)?|packets?|sachets?)\b (?:for )?\d{1,2}(?:-\d{1,2})? min(?:ute)?s?(?: each)?",
     re.I,
 )

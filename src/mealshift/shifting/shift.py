@@ -575,7 +575,11 @@ def _title(recipe: Recipe, own: Own, target: Grain, same: bool, aside: tuple[Pot
         return Edited(cap(name), ())
     # "rice bowl" is a measure in a list, and a dish in a title
     plain = _BOWL.sub(lambda m: "_" * len(m[0]), recipe.title)
+    others = {ln.grain for ln in recipe.lines if ln.grain and ln.index != recipe.source} - {own.grain.slug}
     for f in find_grains(plain):
+        if f.slug in others and not f.generic:
+            # "Wild rice pilaf" of a dish whose white rice is shifted
+            continue
         if f.slug == own.grain.slug or f.text.lower().endswith("rice"):
             new = _cased(name, f.text, recipe.title, f.span.start)
             if gone and gone[0].start == 0 and f.span.start < gone[0].end:

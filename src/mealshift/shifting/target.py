@@ -13,6 +13,7 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from itertools import pairwise
 
 from ..grains import Grain
 from ..measures import round_half_up
@@ -314,8 +315,17 @@ def wants_rest(recipe: Recipe, own: Own, target: Grain, way: Way) -> bool:
         and way.texture < 2.5
         and recipe.dish not in ("soup", "porridge", "pudding", "stirred", "stuffing")
         and not rinsed_when_done(recipe)
+        and not _cools_when_off(recipe)
         and not in_a_sauce(recipe)
     )
+
+
+@once
+def _cools_when_off(recipe: Recipe) -> bool:
+    """ "When it is off the fire and cooled a little": it stands then."""
+    ops = [o for o in recipe.process.operations if o.basis == "said"]
+    off = [(a, b) for a, b in pairwise(ops) if a.kind == "off" and b.kind in ("cool", "chill")]
+    return any(one_sentence(recipe.text, a, b) for a, b in off)
 
 
 @once
