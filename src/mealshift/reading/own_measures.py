@@ -43,6 +43,9 @@ _HOLDS = quick(
     r"\b(?P<v>glass|mug|katori|tumbler|coffee cup|teacup|bowl|bati|vati|measure|pot)s?\b[^.;\n=]{0,30}?(?:=|\bholds?|\bis|\bit's|\bits)\s*(?:[^.;\n\d=]{0,50}?,\s*)?(?:about|abt|approx\.?|around|roughly)?\s*",
     re.I,
 )
+# "3 mugs = 750 ml": more than one, which `_DEFINED` reckons with
+_SO_MANY = lazy(r"(?:\b(?:[2-9]|\d\d|two|three|four)|[½¼¾])\s*$", re.I)
+DIRECTLY = 5
 FLUID_OUNCE_ML = 29.57
 # "one small cup of rice, that's about 150 grams … four cups of water, same cup"
 _SAME_AGAIN = quick(r"\bsame (?P<v>cup|glass|mug|katori|tumbler|teacup|bowl|bati|vati|measure)\b", re.I)
@@ -98,7 +101,8 @@ def own_measures(told: str, measures: Measures) -> Measures:
     if (told_cup := _CUP_IS.search(told)) and 90 <= float(told_cup["n"]) <= 500:
         cup = float(told_cup["n"])
     for m in found_in(_HOLDS, told)[:6]:
-        said = AMOUNT.match(told, m.end())
+        counted = m.end() - m.end("v") <= DIRECTLY and _SO_MANY.search(told, max(0, m.start() - 8), m.start())
+        said = None if counted else AMOUNT.match(told, m.end())
         unit = canonical_unit(said["u"] or "") if said else None
         ends = re.compile(r"[);,\n]|\.(?!\d)|$").search(told, m.end())
         if said is None or unit is None or ends is None:

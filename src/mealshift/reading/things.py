@@ -196,7 +196,7 @@ def _lists_foods(text: str) -> bool:
 
 
 _LESS_OF_IT = lazy(r"(?:minus|less)\b", re.I)
-_MORE = lazy(r"(?:more|extra|again)\b", re.I)
+_MORE = lazy(r"(?:more|extra|again|(?:for )?later|afterwards|to finish|at the end|then)\b", re.I)
 
 
 def _of_the_same(line: Line, before: Line) -> Line:
