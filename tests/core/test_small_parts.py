@@ -407,6 +407,15 @@ def test_a_soup_in_a_cooker_that_clicks_when_dry_is_told_so() -> None:
     assert [p.code for p in said[soup]] == ["soup_dry"] and not said[dry]
 
 
+def test_what_cooks_under_the_bowl_is_told_of() -> None:
+    text = (
+        "Lentils and rice, pot-in-pot\nServes 4\nRice: 1 cup basmati, 1 1/4 cup water in a steel bowl.\nLentils: 1 cup brown lentils, 3 cups water in the inner pot.\n"
+        "Put a trivet over the lentils, the bowl of rice on it. Lid on, sealing, pressure cook 6 min high. Natural release 10 min. Lift the bowl out, fluff."
+    )
+    said = {slug: [p.code for p in pipeline.shift(read(text), Choice(slug)).check] for slug in ("quinoa", "sorghum")}
+    assert "shared_cooker" in said["quinoa"] and "shared_cooker" not in said["sorghum"]
+
+
 def test_two_rices_as_one_have_no_habit_of_too_little_water() -> None:
     def own(water: int) -> float:
         text = f"Two rices\n100 g basmati rice\n100 g brown rice\n{water} ml water\nBoil the water, add both rices, cover and simmer 30 minutes."

@@ -22,6 +22,7 @@ SAID = [
     ("Cover, cook 15 minutes. The residual heat finishes it in 10 minutes.", "heat", "heat", "rest~"),
     ("Cook 15 minutes. Eat today; don't leave out for more than 4 hours.", "heat", "heat", "other"),
     ("Put the rice in the pot with the stock. Lid on. Medium heat until steam comes out (10 min), low heat then.", "", "heat", "come_up~"),
+    ("Cuocete 15-16 minuti mescolando. Spegnete, mantecate con burro e grana. Riposo 2 minuti.", "heat", "other", "rest~"),
     ("Simmer 15 minutes. Thin it when you reheat - the rice drinks it up overnight.", "heat", "rest", "other~"),
     ("Cover, cook 15 minutes. It will keep hot for 30 minutes with the lid on.", "heat", "heat", "other~"),
     ("Cover, cook 15 minutes. Wrap the lid in a towel and put it back for 10 minutes.", "heat", "heat", "rest~"),

@@ -145,6 +145,24 @@ def _mixed_in_later(ln: Line, found: Sequence[Clause], timed: Sequence[Timed]) -
     return down is not None and all(down < (c.block, c.start) for c in together) and all(h < down for h in heats)
 
 
+_BOWL_ABOVE = lazy(
+    r"\bpot[- ]in[- ]pot\b|\bPIP\b|\bbowl\b[^.;!?]{0,30}\bon (?:it|top|the trivet|a trivet)\b|\btrivet\b[^.;!?]{0,60}\b(?:bowl|tin|vessel)\b",
+    re.I,
+)
+
+
+def _under_the_bowl(lines: Sequence[Line], source: int | None, laid: Structure) -> set[int]:
+    """Lentils at the bottom of the cooker, the rice in a bowl above: what a part of its own lists is not in the bowl."""
+    told = "\n".join([laid.title.text if laid.title else "", *(p.text for p in laid.steps)])
+    if source is None or not _BOWL_ABOVE.search(told):
+        return set()
+    return {
+        ln.index
+        for ln in lines
+        if ln.section and ln.section != lines[source].section and not ln.section.startswith("step ")
+    }
+
+
 def with_roles(
     lines: list[Line],
     source: int | None,
@@ -179,7 +197,7 @@ def with_roles(
         elif tagged[i][0] == "after" and first and first.sentence in heated and not thing.uses[0][1]:
             # what comes to the boil with the grain joins nothing when that is done
             tagged[i], chances[i] = ("other", 0.6), 0.0
-    for i in _thrown_away(lines, found):
+    for i in _thrown_away(lines, found) | _under_the_bowl(lines, source, laid):
         tagged[i], chances[i] = ("other_pot", 0.8), 0.0
     for i in _the_rest_of(lines, found):
         # a ladle of it was for the peas, the rest is the grain's

@@ -196,7 +196,7 @@ _LEFT_SHUT = lazy(
     re.I,
 )
 _RESTS_NOW = lazy(
-    r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:rest|stand|(?<=let )set)(?: it)?(?:,? covered)?,?(?: for)?\s*(?:about\s*)?$",
+    r"(?:^|[.!;]\s*)(?:let (?:it |them )?|then )?(?:(?:rest|stand|(?<=let )set)(?: it)?(?:,? covered)?,?(?: for)?|(?:riposo|reposo|repos|descanso)(?: d[ei])?\s*:?)\s*(?:about\s*)?$",
     re.I,
 )
 _NIGHT_BEFORE = lazy(

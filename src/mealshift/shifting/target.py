@@ -192,6 +192,13 @@ _TO_COOL = lazy(
 )
 # so many clauses make a steamer ready
 MOST_OF_A_BASKET = 8
+# another dish at the bottom of the same cooker
+_POT_IN_POT = lazy(
+    r"\bpot[- ]in[- ]pot\b|\bPIP\b|\btrivet (?:over|on|above|in|into)\b[^.;!?]{0,40}\b(?:dal|dhal|beans?|lentils?|curry|stew|soup|chickpeas|chana|rajma|meat|chicken)\b",
+    re.I,
+)
+# minutes fewer than it had that are worth a word
+LESS_BELOW = 2.0
 _STEAMER = lazy(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
 # what heats an oven, and nothing else
 _OVEN_ON = lazy(
@@ -1232,6 +1239,13 @@ class _Work:
         if pot.way.lid != self.own.way.lid or not self._same_stages():
             new.append(sentences.lid(pot))
             self._say("lid", "Where a step speaks of the lid, go by the inserted line: the water is reckoned for it.")
+        had = self.recipe.simmer_min or 0.0
+        if pot.way.row.locked and had - pot.cook_typical >= LESS_BELOW and _say(self.recipe, _POT_IN_POT):
+            self._say(
+                "shared_cooker",
+                f"What cooks under the bowl had {said_minutes(had)} at pressure and {target.short} {'want' if target.many else 'wants'} "
+                f"{said_minutes(pot.cook_typical)}: cook the two apart, or give both the longer.",
+            )
         return new
 
     def _same_stages(self) -> bool:
