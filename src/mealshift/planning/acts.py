@@ -49,6 +49,7 @@ _REMARK = lazy(
     r"^\W*(?:it|they|this|that|there|you)(?: \w+)? (?:does|do|will|won't|should|is|are|want|may|might|need)\b|^\W*(?:don't|do not|dont|never|no peek\w*|no lifting|be careful|careful|trust)\b|\b(?:not|n't) need\b",
     re.I,
 )
+_NOT_DONE = lazy(r"\W*(?:don't|do not|dont|never)\b", re.I)
 # "wash it & cook in the rice cooker": the pot's own heat
 _COOKS_IN_COOKER = lazy(r"\bcook\w*\b[^.;]{0,16}\bin (?:the |a |your )?(?:rice |pressure |electric )?cooker\b", re.I)
 _HEAT_SET = lazy(r"\b(?:reduce|lower|turn|drop|put)\b[^.;]{0,16}\b(?:heat|flame|fire|gas|burner|low|down)\b", re.I)
@@ -651,6 +652,9 @@ class _AsItIs(_Clauses):
 def _as_meant(o: Operation) -> Operation:
     """ "The rest of the salt" rests nothing."""
     named = o.kind == "rest" and not o.phase and re.search(r"\b(?:the rest|rest of)\b", o.text, re.I)
+    if o.told and not o.phase and _NOT_DONE.match(o.text):
+        # "Don't lift the lid the first 20 minutes" takes none
+        return o.with_(told=None, typical_min=0.0)
     return o.with_(kind="add", typical_min=1.0) if named else o
 
 

@@ -869,6 +869,13 @@ _THEN_LOW_NOW = lazy(
     r"\)?[\s,.;]*(?:then |turn(?: it)?(?: down)? (?:to )?|reduce (?:to )?|lower (?:to )?)?(?:very |the )?low(?:est)?\b",
     re.I,
 )
+_COMMA_RESTS = lazy(
+    r",\s*(?:and |then )?(?:let (?:it )?)?(?:rest|stand)(?: it)?(?: covered)?(?: for)?(?: about)?\s*", re.I
+)
+_SHUT_AT_FIRST = lazy(
+    r"\b(?:don'?t|do not|never|no) (?:lift|open|peek|look|touch|stir)\w*\b[^.;!?]{0,20}\b(?:for |in |during )?(?:the )?first\s*$",
+    re.I,
+)
 _LEFT_OUT = lazy(
     r"\b(?:leave|left|sit|stand|keep|kept)\b[^.;!?]{0,20}\b(?:out|(?:at|in) (?:room|kitchen) temp\w*|unrefrigerated)\b[^.;!?]{0,20}\b(?:more than|longer than|over|beyond|up to|max\w*)(?: of)?\s*$",
     re.I,
@@ -1135,6 +1142,9 @@ RULES = (
     Rule("The residual heat finishes it in 10 minutes", "rest", 0.88, lambda p: p.had("heat") and _BY_ITS_OWN_HEAT.search(p.before), leaves=""),
     Rule("don't leave it out for more than 4 hours", "other", 0.97, lambda p: p.kind in ("rest", "soak", "heat") and _LEFT_OUT.search(p.before)),
     Rule("Medium heat until steam comes out (10 min), low 8 min", "come_up", 0.85, lambda p: p.kind in ("heat", "other") and not p.had("heat") and _TILL_STEAM.search(p.before) and p.after(_THEN_LOW_NOW), leaves="heat"),
+    Rule("low 12 mins, rest 10 mins. Meanwhile grill the chops", "rest", 0.93, lambda p: p.kind in ("other", "rest", "heat") and p.since("heat", _COMMA_RESTS), least=True, leaves="other"),
+    Rule("1 whistle. off. open after 10 mts", "release", 0.85, lambda p: p.kind in ("rest", "other", "heat") and p.had("whistles") and _OPENED_AFTER.search(p.before), leaves="rest"),
+    Rule("Don't lift the lid the first 20 min", "other", 0.95, lambda p: p.kind in ("rest", "heat") and _SHUT_AT_FIRST.search(p.before), leaves=""),
     Rule("it drinks the rest up overnight", "other", 0.9, lambda p: p.kind in ("rest", "soak", "heat") and p.had("heat") and not p.short and _DRUNK_LATER.search(p.before), leaves=""),
     Rule("It will keep hot for 30 minutes", "other", 0.88, lambda p: p.had("heat") and _STAYS_HOT.search(p.before), leaves=""),
     Rule("Wrap the lid in a towel and put it back for 10 minutes", "rest", 0.8, lambda p: p.had("heat") and not p.had("rest") and _LID_IN_A_CLOTH.search(p.before), leaves="heat"),

@@ -497,6 +497,7 @@ def _with_its_bracket(text: str, start: int, end: int) -> tuple[int, int]:
 
 # a bracket or a tail that only tells which rice it was
 _BRACKET = lazy(r"\s*\([^()]*\)")
+_KIND_NEXT = lazy(r"\s+(?P<kind>[^\W\d_]{4,})(?=\s*(?:\d|[½¼¾,(:–-]|$))")
 _KIND_TAIL = lazy(
     r",\s*(?:any\s+|the\s+|(?:either|preferably)\s+)?(?:(?:long|medium|short|round)(?:[- ]grain(?:ed)?)?\s+(?:or|and|to)\s+)?(?:(?:long|medium|short|round)[- ]grain(?:ed)?|converted|parboiled|par-?boiled|easy[- ]cook|polished|hulled)(?:,?\s+(?:white|brown|raw|rice))*(?=\s*(?:,|$|\(|\.{3}))",
     re.I,
@@ -580,6 +581,14 @@ def _renamed(ln: Line, name: str) -> list[Edit]:
         elif m := _ITS_KIND_THEN_RICE.match(text, end):
             # "Calrose (medium-grain) rice"
             end = m.end()
+        if (
+            first.generic
+            and (m := _KIND_NEXT.match(text, end))
+            and m["kind"].lower() not in word_list("describes")
+            and kind_of_rice(f"{m['kind']} rice")
+        ):
+            # "rice sella 500 g"
+            end = m.end("kind")
         behind = _KIND_BEHIND.match(text, end) if first.generic else None
         if behind and kind_of_rice(f"{behind['kind']} rice"):
             # "rice 750 gm sella": its kind stands behind the amount

@@ -62,10 +62,22 @@ def apply(text: str, edits: list[Edit]) -> Edited:
 def _applied(text: str, edits: list[Edit]) -> list[Edit]:
     """In order, without those that overlap an earlier one or change nothing."""
     out: list[Edit] = []
-    for e in sorted(edits, key=lambda e: (e.start, e.end)):
+    for e in sorted((_with_its_stop(text, e) for e in edits), key=lambda e: (e.start, e.end)):
         if (not out or e.start >= out[-1].end) and text[e.start : e.end] != e.new:
             out.append(e)
     return out
+
+
+# "1 hr. at 350", "2/3 c. water"
+_STOPPED = lazy(r"\.(?=\s+[a-z(])")
+_SHORT_UNIT = lazy(r"(?:^|[\s\d½¼¾⅓⅔])(?:hrs?|mins?|c|oz|lbs?|pts?|qts?|tsps?|tbsps?)$", re.I)
+_UNIT_IN_FULL = lazy(r"\b(?:minutes?|hours?|ml|g|l|cups?)$")
+
+
+def _with_its_stop(text: str, e: Edit) -> Edit:
+    """Where a unit with a stop becomes one without: "bake 1 hr. at 350" is "bake 56 minutes at 350"."""
+    short = _STOPPED.match(text, e.end) and _SHORT_UNIT.search(text, e.start, e.end) and _UNIT_IN_FULL.search(e.new)
+    return replace(e, end=e.end + 1) if short else e
 
 
 def moved(text: str, edits: list[Edit], start: int, end: int) -> tuple[int, int]:
