@@ -95,11 +95,24 @@ def _offered(line: Line) -> list[str]:
     return [s for s in said if s != mine.slug and (grain(s).whole, grain(s).family) != (mine.whole, mine.family)]
 
 
+# cooked beforehand by its maker: "Minute rice", "quick-cook"
+_QUICK = lazy(r"(?<!not )(?<!not the )\b(?:instant|minute|quick|pre-?cooked|ready)\b", re.I)
+
+
 def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
     out = []
-    if line.kind == "generic rice":
+    if _QUICK.search(own_words(line.text)) and "quick" not in (line.grain or ""):
+        out.append(
+            _one(
+                "grain",
+                line.text,
+                "A quick rice needs far less: is it cooked beforehand by its maker?",
+                (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
+            )
+        )
+    elif line.kind == "generic rice":
         slugs = ("rice-white-long", "basmati", "rice-white-medium")
         out.append(
             _one(
@@ -116,17 +129,6 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
                 line.text,
                 "Black rice that turns sticky, or the black that stays apart?",
                 *((grain(s).name, Correction(line.text, grain=s)) for s in ("rice-black-sticky", "rice-black")),
-            )
-        )
-    elif re.search(
-        r"(?<!not )(?<!not the )\b(?:instant|minute|quick|pre-?cooked|ready)\b", own_words(line.text), re.I
-    ) and "quick" not in (line.grain or ""):
-        out.append(
-            _one(
-                "grain",
-                line.text,
-                "A quick rice needs far less: is it cooked beforehand by its maker?",
-                (grain(line.grain or "").name, Correction(line.text, grain=line.grain)),
             )
         )
     elif _ANOTHER_MEANT.search(own_words(line.text)) or _offered(line):
