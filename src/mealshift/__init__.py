@@ -4,5 +4,5 @@ Pure Python: no framework, no network, no clock, no files but its own data.
 Inside, everything is in millilitres, grams, minutes and degrees Celsius.
 """
 
-ENGINE_VERSION = "0.44.0"
+ENGINE_VERSION = "0.45.0"
 SCHEMA = 1

@@ -409,8 +409,8 @@ def test_a_soup_in_a_cooker_that_clicks_when_dry_is_told_so() -> None:
 
 def test_what_cooks_under_the_bowl_is_told_of() -> None:
     text = (
-        "Lentils and rice, pot-in-pot\nServes 4\nRice: 1 cup basmati, 1 1/4 cup water in a steel bowl.\nLentils: 1 cup brown lentils, 3 cups water in the inner pot.\n"
-        "Put a trivet over the lentils, the bowl of rice on it. Lid on, sealing, pressure cook 6 min high. Natural release 10 min. Lift the bowl out, fluff."
+        "Split peas and rice, pot-in-pot\nServes 4\nRice: 1 cup basmati, 1 1/4 cup water in a steel bowl.\nPeas: 1 cup split peas, 3 cups water in the inner pot.\n"
+        "Put a trivet over the peas, the bowl of rice on it. Lid on, sealing, pressure cook 6 min high. Natural release 10 min. Lift the bowl out, fluff."
     )
     said = {slug: [p.code for p in pipeline.shift(read(text), Choice(slug)).check] for slug in ("quinoa", "sorghum")}
     assert "shared_cooker" in said["quinoa"] and "shared_cooker" not in said["sorghum"]

@@ -227,6 +227,13 @@ SAID = [
     ("Eat. Dishes: soak the pot right away, 10 minutes.", "", "rest", "other"),
     # and what they do not say
     ("An hour before you want to cook, put the beans to soak.", "", "other", "other"),
+    # what stands for hours cools
+    ("Cover, simmer 15 minutes. Rest 2 hours.", "heat", "other", "other"),
+    ("Cover, simmer 15 minutes. Rest 2 hours.", "heat", "rest", "rest"),
+    ("Cook 12 min on low, 2 hours off.", "heat", "other", "other"),
+    ("Steam 15 minutes. Leave 2 hours with the fire off.", "heat", "other", "other"),
+    ("Simmer 11 min. Off. Do not peep. 2 hours.", "heat", "other", "other"),
+    ("Lowest heat 15 mins. Don't open for 2 hours.", "heat", "other", "other"),
     # … of another thing, before anything has cooked, or after
     ("Soak the beans in 500 ml water and cook them 12 minutes.", "", "other", "other"),
     ("Simmer the rice 12 minutes. Boil the beans in a big pot of water like pasta, 14 minutes.", "heat", "other", "other"),

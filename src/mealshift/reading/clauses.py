@@ -266,7 +266,7 @@ def verbs_in(text: str) -> list[tuple[int, str]]:
 
 # "bring the rice, water and salt to a simmer" brings it to the boil; "turn it down to a simmer" is the cooking
 _COMES_TO_A = lazy(
-    r"(?:\bto an?|\b(?:bring|come)\w*\b[^.;!?]{0,40}\bto) (?:(?:bare|gentle|low|slow|light|steady|lively|good|fast|full|rapid) )?$",
+    r"\bto an? (?:(?:bare|gentle|low|slow|light|steady|lively|good|fast|full|rapid) )?$",
     re.I,
 )
 _TURNED_DOWN = lazy(r"\b(?:reduc|turn|lower|drop|down|keep|kept|flame|knob|dial|set|low)\w*", re.I)

@@ -103,7 +103,9 @@ def _grain(recipe: Recipe, line: Line, settled: set[str]) -> list[Doubt]:
     if " ".join(line.text.split()) in settled:
         return []
     out = []
-    if _QUICK.search(own_words(line.text)) and "quick" not in (line.grain or ""):
+    quick_one = _QUICK.search(own_words(line.text)) if "quick" not in (line.grain or "") else None
+    # "rice, rinsed and ready" is any
+    if quick_one and (line.kind != "generic rice" or quick_one[0].lower() != "ready"):
         out.append(
             _one(
                 "grain",

@@ -261,7 +261,13 @@ def choose(
     if best == "oven" and heats and _where(heats, _IN_OVEN) == 0 and _before_any_oven(texts, heats):
         # "Cook rice in the water, covered, 12 minutes. Heat oven … spoon into a tin, bake": the muffins bake
         best, p = ("drain" if told else "covered"), max(p, 0.7)
-    if best == "oven" and (simmered or (first is not None and first.before.wet and _ON_THE_SIMMER.search(first.text))):
+    boiled_first = (
+        first is not None
+        and first.before.wet
+        and _ON_THE_SIMMER.search(first.text)
+        and not _BROUGHT_TO_IT.search(first.text)
+    )
+    if best == "oven" and (simmered or boiled_first):
         # it is baked later, as something else; its water went in under a lid, or was poured off
         best, p = ("drain" if told else "covered"), min(p, 0.6)
     ladled = "in:ladle" in fs and (grain == "rice-risotto" or any(_BY_THE_LADLE.search(t) for t in texts))
@@ -309,6 +315,10 @@ def _only_its_own_steam(texts: Sequence[str]) -> bool:
     """Is steam only what comes from the pot, and nothing is steamed?"""
     whole = "\n".join(texts)
     return bool(_OWN_STEAM.search(whole)) and not _STEAMED.search(_OWN_STEAM.sub("", whole))
+
+
+# "Bring to simmer, cover, 375 oven for 35 min"
+_BROUGHT_TO_IT = lazy(r"\b(?:bring|come)\w*\b[^.;!?]{0,40}\bto (?:an? )?simmer\b", re.I)
 
 
 def _before_any_oven(texts: Sequence[str], heats: Sequence[tuple[str, float]]) -> bool:

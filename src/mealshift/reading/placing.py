@@ -145,8 +145,8 @@ def _mixed_in_later(ln: Line, found: Sequence[Clause], timed: Sequence[Timed]) -
     return down is not None and all(down < (c.block, c.start) for c in together) and all(h < down for h in heats)
 
 
-_BOWL_ABOVE = lazy(
-    r"\bpot[- ]in[- ]pot\b|\bPIP\b|\bbowl\b[^.;!?]{0,30}\bon (?:it|top|the trivet|a trivet)\b|\btrivet\b[^.;!?]{0,60}\b(?:bowl|tin|vessel)\b",
+BOWL_ABOVE = lazy(
+    r"\bpot[- ]in[- ]pot\b|\bPIP\b|\bbowl\b[^.;!?]{0,30}\bon (?:the|a) trivet\b|\btrivet\b[^.;!?]{0,60}\b(?:bowl|tin|vessel)\b",
     re.I,
 )
 
@@ -154,7 +154,7 @@ _BOWL_ABOVE = lazy(
 def _under_the_bowl(lines: Sequence[Line], source: int | None, laid: Structure) -> set[int]:
     """Lentils at the bottom of the cooker, the rice in a bowl above: what a part of its own lists is not in the bowl."""
     told = "\n".join([laid.title.text if laid.title else "", *(p.text for p in laid.steps)])
-    if source is None or not _BOWL_ABOVE.search(told):
+    if source is None or not BOWL_ABOVE.search(told):
         return set()
     return {
         ln.index

@@ -1213,7 +1213,7 @@ RULES = (
     ),
     Rule("10 min keep warm", "rest", 0.9, lambda p: p.cookers and p.after(_KEEP_WARM_BEHIND), leaves=""),
     Rule("Take the foil off and give it another 10 minutes", "heat", 0.85, lambda p: (p.kind in ("rest", "other") and p.had("heat") and _UNCOVERED_AGAIN.search(p.back(90) + p.s.text)) or (_BARED_AND_BAKED.search(p.back(60)) and p.after(_MORE_OF_IT)), leaves=""),
-    Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
+    Rule("12 min low, 10 min off", "rest", 0.93, lambda p: p.short and p.after(_OFF_BEHIND) and p.had("heat"), leaves=""),
     Rule("Done in 20 min, one pan", "other", 0.97, lambda p: _READY_IN.search(p.before) and p.had("heat")),
     Rule("35 minutes, then 10 without the lid (so 45 in total)", "other", 0.97, lambda p: p.after(SUMMED) and p.had("heat")),
     Rule(
@@ -1237,17 +1237,17 @@ RULES = (
     Rule("pour it over and let it drink for 20 minutes", "rest", 0.9, lambda p: p.kind in ("heat", "other", "pan") and _DRINKS.search(p.before) and p.had("heat"), leaves="other"),
     Rule("Warm the coconut milk, 5 minutes", "other", 0.85, lambda p: p.kind in ("heat", "rest", "pan") and _WARMS_ANOTHER.search(p.before) and not p.s.bare, leaves=""),
     Rule("Pre-heat the flask with hot water for 5 minutes", "other", 0.93, lambda p: _WARMS_A_VESSEL.search(p.before)),
-    Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.after(_WITH_THE_HEAT_OFF), leaves=""),
+    Rule("Steam 5 minutes with the fire off", "rest", 0.93, lambda p: p.short and p.after(_WITH_THE_HEAT_OFF), leaves=""),
     Rule("Off, let it draw 10", "rest", 0.88, lambda p: p.kind in ("other", "heat") and _DRAWS.search(p.before) and p.had("heat"), leaves=""),
     Rule("when it clicks leave it 10", "rest", 0.9, lambda p: p.cookers and _CLICKED.search(p.back(110)), least=True),
     Rule(
         "bake an hour; check at 50 minutes", "from_start", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "other", "pan") and _CHECKED_AT.search(p.before) and (p.had("heat") or p.after(_MINE_TOOK) or p.after(_THERE_LATER) or p.after(_ALL_TOLD)),
     ),
-    Rule("15 minutes. Rest 5 minutes.", "rest", 0.95, lambda p: p.kind == "rest" and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"), least=True, leaves="other"),
+    Rule("15 minutes. Rest 5 minutes.", "rest", 0.95, lambda p: p.kind == "rest" and p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"), least=True, leaves="other"),
     Rule(
         "Cover, low, 15. Rest 5.", "rest", 0.9, least=True, leaves="other",
-        fits=lambda p: _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
+        fits=lambda p: p.short and _RESTS_NOW.search(p.before) and p.had("heat") and not p.had("rest"),
     ),
     Rule(
         "add rice; cook, stirring, until golden, 5 minutes", "toast", 0.85, leaves="",
@@ -1355,7 +1355,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "rest", "pan") and _LAYERED.search(p.back(180)) and _half_boiled(p),
     ),
     Rule("Ferment overnight 8-12 hours", "other", 0.97, lambda p: _FERMENTS.search(p.before)),
-    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: (p.had("heat") or p.cookers) and _LEFT_SHUT.search(p.before), leaves=""),
+    Rule("lowest 15 mins. Don't open for 10 more", "rest", 0.85, lambda p: p.short and (p.had("heat") or p.cookers) and _LEFT_SHUT.search(p.before), leaves=""),
     Rule("When cooked, steam as it is 10 minutes", "rest", 0.85, lambda p: p.kind in ("heat", "other") and _STEAMED_WHEN_DONE.search(p.before)),
     Rule("bei kleiner Hitze 18 Minuten quellen lassen", "heat", 0.85, lambda p: _BEI_HITZE.search(p.before), least=True, leaves=""),
     Rule("1 Stunde in Salzwasser einweichen", "soak", 0.85, lambda p: not p.had("heat") and p.after(_EINWEICHEN) and not _by_another(p), least=True, leaves=""),
@@ -1377,7 +1377,7 @@ RULES = (
         fits=lambda p: p.kind in ("other", "pan") and p.clause and p.clause.grains and (p.clause.before.grain or any("grain" in c.things for c in of_sentence(p.found, p.at or 0))) and p.clause.before.boiled and p.clause.verb in ("cook", "boil", "add", "drain") and p.after(_POURED_OFF_NEXT) and not _by_another(p),
     ),
     Rule("into the sleeping bag for 15 minutes", "rest", 0.97, lambda p: _KEPT_HOT.search(p.before) and p.had("heat")),
-    Rule("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "rest", 0.9, lambda p: _JUST_OFF.search(p.before) and not p.had("rest"), least=True),
+    Rule("Lid on, lowest, 11 min. Off. Do not peep. 12 min.", "rest", 0.9, lambda p: p.short and _JUST_OFF.search(p.before) and not p.had("rest"), least=True),
     Rule(
         "poke holes, lid with a cloth, low, steam 45 minutes", "heat", 0.9, leaves="",
         fits=lambda p: p.had("heat") and not p.had("rest") and _STEAMS_ON.search(p.before) and p.clause and p.clause.grains and not p.clause.before.off and not _by_another(p),

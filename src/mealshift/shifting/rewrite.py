@@ -865,7 +865,7 @@ class _View:
             for m in found_in(_ALL_OF_THEM, step.text)
             if any(o.span and self._at(step, o.span.start) <= m.start() for o in before)
             and not any(o.span and self._at(step, o.span.end) <= m.start() for o in behind)
-            and not find_grains(step.text[: next(b for _, b in sentences(step.text) if m.end() <= b)])
+            and not find_grains(step.text[: next((b for _, b in sentences(step.text) if m.end() <= b), len(step.text))])
         ][:1]
 
     def _only_put_in(self, step: Step, mine: Sequence[Operation]) -> list[Edit]:

@@ -26,6 +26,7 @@ from ..quick import lazy, quick
 from ..reading import ingredients
 from ..reading.clauses import verbs_in
 from ..reading.dish import grain_lines
+from ..reading.placing import BOWL_ABOVE
 from ..reading.pot_words import COOLED_ABROAD, PREHEATS_ABROAD, classes, of_another_tongue
 from ..recipe import Line, Recipe, Step, once
 from ..text.sentences import sentences as sentences_of
@@ -192,11 +193,6 @@ _TO_COOL = lazy(
 )
 # so many clauses make a steamer ready
 MOST_OF_A_BASKET = 8
-# another dish at the bottom of the same cooker
-_POT_IN_POT = lazy(
-    r"\bpot[- ]in[- ]pot\b|\bPIP\b|\btrivet (?:over|on|above|in|into)\b[^.;!?]{0,40}\b(?:dal|dhal|beans?|lentils?|curry|stew|soup|chickpeas|chana|rajma|meat|chicken)\b",
-    re.I,
-)
 # minutes fewer than it had that are worth a word
 LESS_BELOW = 2.0
 _STEAMER = lazy(r"\b(?:steamer|basket|muslin|cheesecloth|trivet)\b", re.I)
@@ -341,6 +337,14 @@ def rinsed_when_done(recipe: Recipe) -> bool:
     ops = recipe.process.operations
     done = max((i for i, o in enumerate(ops) if o.phase == "heat"), default=len(ops))
     return any(o.kind == "rinse" or _COLD_TAP.search(o.text) for o in ops[done + 1 : done + 4])
+
+
+@once
+def _over_another(recipe: Recipe) -> bool:
+    """Does the grain stand in a bowl above what another part lists, in one cooker?"""
+    section = recipe.lines[recipe.source].section if recipe.source is not None else ""
+    apart = any(ln.section and ln.section != section and ln.role == "beside" for ln in recipe.lines)
+    return apart and (BOWL_ABOVE.search(recipe.title) is not None or _say(recipe, BOWL_ABOVE))
 
 
 @once
@@ -1240,7 +1244,7 @@ class _Work:
             new.append(sentences.lid(pot))
             self._say("lid", "Where a step speaks of the lid, go by the inserted line: the water is reckoned for it.")
         had = self.recipe.simmer_min or 0.0
-        if pot.way.row.locked and had - pot.cook_typical >= LESS_BELOW and _say(self.recipe, _POT_IN_POT):
+        if pot.way.row.locked and had - pot.cook_typical >= LESS_BELOW and _over_another(self.recipe):
             self._say(
                 "shared_cooker",
                 f"What cooks under the bowl had {said_minutes(had)} at pressure and {target.short} {'want' if target.many else 'wants'} "

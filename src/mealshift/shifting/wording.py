@@ -62,7 +62,10 @@ def apply(text: str, edits: list[Edit]) -> Edited:
 def _applied(text: str, edits: list[Edit]) -> list[Edit]:
     """In order, without those that overlap an earlier one or change nothing."""
     out: list[Edit] = []
-    for e in sorted((_with_its_stop(text, e) for e in edits), key=lambda e: (e.start, e.end)):
+    starts = {e.start for e in edits}
+    # where the next one begins at the stop, that is its
+    whole = (e if e.end in starts else _with_its_stop(text, e) for e in edits)
+    for e in sorted(whole, key=lambda e: (e.start, e.end)):
         if (not out or e.start >= out[-1].end) and text[e.start : e.end] != e.new:
             out.append(e)
     return out
