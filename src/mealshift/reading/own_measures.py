@@ -45,6 +45,7 @@ _HOLDS = quick(
 )
 # "3 mugs = 750 ml": more than one, which `_DEFINED` reckons with
 _SO_MANY = lazy(r"(?:\b(?:[2-9]|\d\d|two|three|four)|[½¼¾])\s*$", re.I)
+# letters from the vessel to what it holds, where only a sign stands between
 DIRECTLY = 5
 FLUID_OUNCE_ML = 29.57
 # "one small cup of rice, that's about 150 grams … four cups of water, same cup"

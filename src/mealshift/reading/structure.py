@@ -149,6 +149,7 @@ _OVEN_TEMP = lazy(
     r"oven(?: temp(?:erature)?\.?)?\s*[:=-]?\s*\d{3}(?!\d)|\d{3} ?°? ?[CF]?,? (?:fan )?oven\W*$|(?:oven )?gas(?: mark)? \d\W*$",
     re.I,
 )
+# a page's data, copied with its keys
 _KEYED = lazy(
     r"\W*(?:(?P<yield>recipeYield)|(?:prep|cook|total|perform)Time|recipe(?:Category|Cuisine)|datePublished)\W*[:=]"
 )

@@ -860,7 +860,7 @@ _POURED_OFF = lazy(
 )
 _SOAKED_BEFORE = quick(rf"\b{SOAKED_ABROAD}\b[^.;!?\d]{{0,30}}$", re.I)
 _DONE_SO = lazy(r"\s*gar (?:ziehen|werden|quellen)\b", re.I)
-# "An hour before you want to cook, put the rice to soak"
+# "until steam comes out (10 min), low 8 min"
 _TILL_STEAM = lazy(
     r"\b(?:until|till|when|once)\b[^.;!?(]{0,16}\bsteam (?:comes out|escapes|shows|appears|rises|puffs out)[^.;!?(]{0,20}\(?(?:about |abt |around |~)?\s*$",
     re.I,
@@ -889,6 +889,7 @@ _SOAKS_IT_WHILE = lazy(
     r"\bsoak(?:s|ed|ing)? (?:it|them|that|the rice),? (?:while|whilst)\b[^.;!?]{0,50}?(?:[\s,]+(?:so|for|about|maybe|perhaps|say|roughly|around|probably|at least))*\s*$",
     re.I,
 )
+# "An hour before you want to cook, put the rice to soak"
 _BEFORE_IT_SOAKS = lazy(
     r"\s+before\b[^.;!?]{0,40}?,?\s+(?:put|set|leave|get)\b[^.;!?,]{0,30}\b(?:to soak|soaking|in(?:to)? (?:cold )?water)\b",
     re.I,
@@ -1156,7 +1157,7 @@ RULES = (
     Rule("From frozen: microwave 3 minutes", "other", 0.95, lambda p: p.kind in ("heat", "pan", "other") and p.had("heat") and _FROM_COLD.search(p.before), least=True, leaves=""),
     Rule("simmer 5 min if you want it thicker", "other", 0.9, lambda p: p.kind in ("heat", "pan", "rest") and p.after(_IF_WANTED), leaves=""),
     Rule("HIGH 1½ hours or LOW 3", "other", 0.97, lambda p: p.since("heat", _OTHER_SETTING)),
-    Rule("25 minutes, or at 350F for 35 minutes, or 45 at 325F", "other", 0.95, lambda p: (p.since("heat", OR_ELSEWHERE) or _another_such(p))),
+    Rule("25 minutes, or at 350F for 35 minutes, or 45 at 325F", "other", 0.95, lambda p: p.since("heat", OR_ELSEWHERE) or _another_such(p)),
     Rule("romero los últimos 2 min", "from_end", 0.93, lambda p: _LAST_ABROAD.search(p.before)),
     Rule("scatter the peas over 4 minutes before the end", "from_end", 0.98, lambda p: p.after(_BEFORE_THE_END)),
     Rule("strain, drain 5 minutes", "other", 0.93, lambda p: p.kind in ("heat", "pan", "soak") and _DRIPS.search(p.before)),
@@ -1182,7 +1183,7 @@ RULES = (
         "Pour the tamarind in, it must boil till oil comes on top, 20 to 25 minutes", "other", 0.97, leaves="",
         fits=lambda p: p.kind == "other" and _oil_rises(p),
     ),
-    Rule("fry the pepper until the oil floats, 20 minutes", "pan", 0.95, lambda p: _oil_rises(p), least=True, leaves=""),
+    Rule("fry the pepper until the oil floats, 20 minutes", "pan", 0.95, _oil_rises, least=True, leaves=""),
     Rule(
         "boil the chicken with bay and an onion 45 min, keep the broth", "other", 0.9, leaves="",
         fits=lambda p: p.kind in ("heat", "pan") and p.at is not None and _by_another(p) and p.after(_BROTH_KEPT),
@@ -1370,7 +1371,7 @@ RULES = (
     Rule("natural release 10", "release", 0.9, lambda p: _COMES_DOWN.search(p.before) or p.after(_NPR_AFTER), least=True),
     Rule(
         "add the rice, cook till 70 % done, about 5 minutes", "heat", 0.97,
-        lambda p: (_HALF_DONE.search(p.back(90)) or (p.kind == "heat" and p.after(_HALF_NOW))),
+        lambda p: _HALF_DONE.search(p.back(90)) or (p.kind == "heat" and p.after(_HALF_NOW)),
     ),
     Rule(
         "put the rice in, about 8 minutes, strain it", "heat", 0.93, leaves="",
